@@ -1,0 +1,42 @@
+const transform = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+    },
+  ],
+};
+const moduleNameMapper = {
+  '^@/(.*)$': '<rootDir>/src/$1',
+  '^server-only$': '<rootDir>/tests/unit/empty.ts',
+  '\\.css$': '<rootDir>/tests/unit/empty.ts',
+};
+const transformIgnorePatterns = ['/node_modules/(?!comlink)'];
+
+/** @type {import('jest').Config} */
+export default {
+  maxWorkers: 2,
+  projects: [
+    {
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
+      transform,
+      moduleNameMapper,
+      transformIgnorePatterns,
+    },
+    {
+      displayName: 'browser',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      setupFilesAfterEnv: ['<rootDir>/tests/unit/browserSetup.ts'],
+      transform,
+      moduleNameMapper,
+      transformIgnorePatterns,
+    },
+  ],
+};

@@ -1,0 +1,5 @@
+const config = {
+  plugins: { 'postcss-preset-mantine': {} },
+};
+
+export default config;

@@ -1,0 +1,37 @@
+// Takes the pictures of docs/screenshots from the demo show. Build first: npm run build.
+import path from 'node:path';
+import { readDemoShow, startBrowser, startDemoServer } from './lib/demoServer';
+
+const FOLDER = path.resolve(__dirname, '../docs/screenshots');
+
+/** File name, address below the show, theme. */
+const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][] = [
+  ['build', 'build/prop/boathouse-gable', 'dark'],
+  ['build-light', 'build/prop/boathouse-gable', 'light'],
+  ['thread', 'thread/prop/net-curtain/run/1/pixel/144', 'dark'],
+  ['patch', 'patch/prop/net-curtain', 'dark'],
+  ['site', 'build', 'dark'],
+];
+
+async function main() {
+  const server = await startDemoServer();
+  const browser = await startBrowser();
+  try {
+    const id = await server.keep(readDemoShow());
+    for (const [file, view, scheme] of PICTURES) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.addInitScript((value) => localStorage.setItem('mantine-color-scheme-value', value), scheme);
+      await page.goto(`${server.address}/shows/${id}/${view}`);
+      await page.getByRole('region', { name: 'Address ruler' }).waitFor();
+      // Fonts and the first frames of the canvases.
+      await page.waitForTimeout(800);
+      await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+    server.stop();
+  }
+}
+
+void main();

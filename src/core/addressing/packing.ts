@@ -1,0 +1,54 @@
+import { z } from 'zod';
+
+export const UNIVERSE_SLOTS = 512;
+
+/** How channels fill universes. Sender and receiver must agree, or colours rotate and the picture creeps. */
+export const packingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('wholePixels') }),
+  z.strictObject({ kind: z.literal('full512') }),
+  z.strictObject({
+    kind: z.literal('custom'),
+    channelsPerUniverse: z.int().min(1).max(UNIVERSE_SLOTS),
+  }),
+]);
+export type Packing = z.infer<typeof packingSchema>;
+
+/** Where a new universe begins, besides where one is full. */
+export const NEW_UNIVERSE = ['controller', 'port', 'run', 'never'] as const;
+export type NewUniverse = (typeof NEW_UNIVERSE)[number];
+
+export const addressingSchema = z.strictObject({
+  packing: packingSchema,
+  newUniverse: z.enum(NEW_UNIVERSE),
+});
+export type Addressing = z.infer<typeof addressingSchema>;
+
+/** Slots of a universe that this packing may use. */
+export function slotsPerUniverse(packing: Packing): number {
+  return packing.kind === 'custom' ? packing.channelsPerUniverse : UNIVERSE_SLOTS;
+}
+
+/** Channels that are never parted: a whole pixel, or a single channel where pixels may straddle two universes. */
+export function unitChannels(packing: Packing, channelsPerPixel: number): number {
+  return packing.kind === 'wholePixels' ? channelsPerPixel : 1;
+}
+
+/**
+ * Channels of one universe that hold data when it is filled with pixels of one size: 510 for RGB and 512 for RGBW by
+ * whole pixels, 512 when full, k for a custom size.
+ */
+export function usableChannels(packing: Packing, channelsPerPixel: number): number {
+  const unit = unitChannels(packing, channelsPerPixel);
+  return Math.floor(slotsPerUniverse(packing) / unit) * unit;
+}
+
+/** True when some pixel of this size lies across two universes. */
+export function pixelsStraddle(packing: Packing, channelsPerPixel: number): boolean {
+  return usableChannels(packing, channelsPerPixel) % channelsPerPixel !== 0;
+}
+
+/** A policy in a few words, such as `whole pixels` or `150 channels per universe`. */
+export function packingWords(packing: Packing): string {
+  if (packing.kind === 'wholePixels') return 'whole pixels';
+  return packing.kind === 'full512' ? 'full 512' : `${packing.channelsPerUniverse} channels per universe`;
+}

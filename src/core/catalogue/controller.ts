@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { packingSchema } from '../addressing/packing';
+import { idSchema, nameSchema } from '../show/fields';
+
+export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
+export type Protocol = (typeof PROTOCOLS)[number];
+
+export const PROTOCOL_NAMES: Record<Protocol, string> = { e131: 'E1.31', artnet: 'Art-Net', ddp: 'DDP' };
+
+export const MOST_PORTS = 256;
+export const MOST_PIXELS_PER_PORT = 100_000;
+export const LAST_UNIVERSE = 63_999;
+
+export const controllerSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** The letters in front of a port number: port A3. U and CH are taken by universes and channels. */
+  label: z
+    .string()
+    .regex(
+      /^(?!U$|CH$)[A-Z]{1,3}$/,
+      'one to three capital letters, but not U or CH, which mean universe and channel',
+    ),
+  protocol: z.enum(PROTOCOLS),
+  ports: z.int().min(1).max(MOST_PORTS),
+  mostPixelsPerPort: z.int().min(1).max(MOST_PIXELS_PER_PORT),
+  /** Null carries on after the controller before it. Controllers fed by DDP use no universes. */
+  firstUniverse: z.int().min(1).max(LAST_UNIVERSE).nullable(),
+  /** Null keeps to the show's packing. */
+  packing: packingSchema.nullable(),
+  /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
+  artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
+  /** The number this device's own screens give to its first LED. */
+  firstLedIndex: z.union([z.literal(0), z.literal(1)]),
+  /** False: the controller puts skipped pixels on the wire by itself. True: the sender gives them channels. */
+  skippedPixelsTakeChannels: z.boolean(),
+});
+
+export type Controller = z.infer<typeof controllerSchema>;
+
+/** The name of a port as printed beside the socket, such as A3. */
+export function portName(controller: Pick<Controller, 'label'>, port: number): string {
+  return `${controller.label}${port}`;
+}
+
+/** A, B, … Z, AA, AB, …: the first label that is free. */
+export function newLabel(taken: Iterable<string>): string {
+  const used = new Set([...taken, 'U', 'CH']);
+  for (let n = 1; ; n += 1) {
+    let label = '';
+    for (let rest = n; rest > 0; rest = Math.floor((rest - 1) / 26))
+      label = String.fromCharCode(65 + ((rest - 1) % 26)) + label;
+    if (!used.has(label)) return label;
+  }
+}

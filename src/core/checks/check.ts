@@ -1,0 +1,39 @@
+import type { Plan } from '../plan/plan';
+import type { Edit } from '../show/edits/registry';
+
+/** The stage of work at which a finding is mended. */
+export type FindingStage = 'build' | 'thread' | 'patch';
+
+/** Something to look at. `wrong` will not light as planned; `look` may be meant, and is worth a look. */
+export interface Finding {
+  check: string;
+  severity: 'wrong' | 'look';
+  stage: FindingStage;
+  propId?: string;
+  controllerId?: string;
+  /** What is the matter, with what, in whole sentences. */
+  message: string;
+  mends: Mend[];
+}
+
+/** A way out, as a button: its words and the edit behind it. */
+export interface Mend {
+  label: string;
+  edit: Edit;
+}
+
+export interface Check {
+  id: string;
+  /** What the check looks for, in one line. */
+  meaning: string;
+  find: (plan: Plan) => Finding[];
+}
+
+/** Lets each check write its findings without repeating what they have in common. */
+export function defineCheck(
+  id: string,
+  meaning: string,
+  find: (plan: Plan) => Omit<Finding, 'check'>[],
+): Check {
+  return { id, meaning, find: (plan) => find(plan).map((finding) => ({ check: id, ...finding })) };
+}

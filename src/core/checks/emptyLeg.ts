@@ -1,0 +1,23 @@
+import { legPixelCount } from '../props/line';
+import { formatLength } from '../units/length';
+import { defineCheck } from './check';
+
+export const emptyLeg = defineCheck('empty-leg', 'Every leg of a line is long enough for a pixel.', (plan) =>
+  plan.show.props.flatMap((prop) =>
+    prop.kind !== 'line'
+      ? []
+      : prop.shape.legs.flatMap((leg, i) =>
+          leg.pixels.by === 'count' || legPixelCount(leg) > 0
+            ? []
+            : [
+                {
+                  severity: 'look' as const,
+                  stage: 'build' as const,
+                  propId: prop.id,
+                  message: `${prop.name}: leg ${i + 1} is ${formatLength(leg.lengthMm)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm)}, so it has no pixel.`,
+                  mends: [],
+                },
+              ],
+        ),
+  ),
+);

@@ -1,0 +1,32 @@
+import { kindOf } from '../props/registry';
+import { countOf } from '../units/number';
+import { defineCheck } from './check';
+
+export const fewerRuns = defineCheck(
+  'fewer-runs',
+  'A prop is split only between strands, so it has at most as many runs as strands.',
+  (plan) =>
+    plan.show.props.flatMap((prop, index) => {
+      const { runCount } = plan.props[index]!;
+      if (runCount === 0 || prop.threading.runs === runCount) return [];
+      const strands = countOf(runCount, kindOf(prop).strandWord(prop.threading));
+      return [
+        {
+          severity: 'look' as const,
+          stage: 'thread' as const,
+          propId: prop.id,
+          message: `${prop.name} is to have ${countOf(prop.threading.runs, 'run')}, but only ${strands} to split between, so it has ${countOf(runCount, 'run')}.`,
+          mends: [
+            {
+              label: `Keep ${countOf(runCount, 'run')}`,
+              edit: {
+                type: 'setThreading' as const,
+                propId: prop.id,
+                threading: { ...prop.threading, runs: runCount },
+              },
+            },
+          ],
+        },
+      ];
+    }),
+);

@@ -1,0 +1,44 @@
+import { portName } from '../catalogue/controller';
+import { defineCheck } from './check';
+
+export const mixedPort = defineCheck(
+  'mixed-port',
+  'The pixels behind one port have one voltage and one channel count.',
+  (plan) =>
+    plan.ports.flatMap((port) => {
+      const controller = plan.show.controllers[port.controller]!;
+      const types = port.runs.map((run) => {
+        const { pixelTypeId } = plan.show.props[plan.runs[run]!.prop]!;
+        return plan.show.pixelTypes.find((type) => type.id === pixelTypeId)!;
+      });
+      const volts = [...new Set(types.map((type) => type.volts))];
+      const channels = [...new Set(types.map((type) => type.colourOrder.length))];
+      const common = {
+        stage: 'patch' as const,
+        propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
+        controllerId: controller.id,
+        mends: [],
+      };
+      const name = portName(controller, port.port);
+      return [
+        ...(volts.length > 1
+          ? [
+              {
+                ...common,
+                severity: 'wrong' as const,
+                message: `Port ${name} joins pixels of ${volts.join(' V and ')} V. The higher voltage destroys the lower one’s pixels: give each voltage its own port and supply.`,
+              },
+            ]
+          : []),
+        ...(channels.length > 1
+          ? [
+              {
+                ...common,
+                severity: 'look' as const,
+                message: `Port ${name} joins pixels of ${channels.join(' and ')} channels. Many controllers know one channel count for a port; colours then rotate behind the first change.`,
+              },
+            ]
+          : []),
+      ];
+    }),
+);

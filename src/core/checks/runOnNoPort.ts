@@ -1,0 +1,52 @@
+import { portName } from '../catalogue/controller';
+import { homesFor } from '../patch/freePorts';
+import { countOf } from '../units/number';
+import { defineCheck } from './check';
+
+export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) =>
+  plan.show.props.flatMap((prop, index) => {
+    const { firstRun, runCount } = plan.props[index]!;
+    const loose = Array.from({ length: runCount }, (_, i) => firstRun + i).filter(
+      (run) => !plan.runs[run]!.wire,
+    );
+    if (loose.length === 0) return [];
+    const which =
+      loose.length < runCount
+        ? `${loose.length} of its ${countOf(runCount, 'run')} ${loose.length === 1 ? 'is' : 'are'}`
+        : runCount === 1
+          ? 'its run is'
+          : `its ${runCount} runs are`;
+    const homes = homesFor(plan, loose);
+    const names = homes?.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
+    return [
+      {
+        severity: 'wrong' as const,
+        stage: 'patch' as const,
+        propId: prop.id,
+        message: `${prop.name}: ${which} on no port, so ${loose.length === 1 ? 'it has' : 'they have'} no address.`,
+        mends: homes
+          ? [
+              {
+                label: `Put on ${listPorts(names!)}`,
+                edit: {
+                  type: 'batch' as const,
+                  label: `Put ${prop.name} on ${listPorts(names!)}`,
+                  edits: homes.map(({ controller, port }, i) => ({
+                    type: 'putRun' as const,
+                    propId: prop.id,
+                    run: plan.runs[loose[i]!]!.number,
+                    controllerId: plan.show.controllers[controller]!.id,
+                    port,
+                  })),
+                },
+              },
+            ]
+          : [],
+      },
+    ];
+  }),
+);
+
+function listPorts(names: readonly string[]): string {
+  return names.length <= 3 ? names.join(', ') : `${names.length} ports from ${names[0]}`;
+}

@@ -1,0 +1,36 @@
+import type { Plan } from '../plan/plan';
+
+/** A port of a controller: the controller's index in the show, and the port's number from 1. */
+export interface PortPlace {
+  controller: number;
+  port: number;
+}
+
+/** Ports that hold no run, in the order of controllers and numbers. */
+export function freePorts(plan: Plan): PortPlace[] {
+  const used = new Set(plan.ports.map(({ controller, port }) => `${controller} ${port}`));
+  return plan.show.controllers.flatMap(({ ports }, controller) =>
+    Array.from({ length: ports }, (_, i) => ({ controller, port: i + 1 })).filter(
+      ({ port }) => !used.has(`${controller} ${port}`),
+    ),
+  );
+}
+
+/**
+ * Free ports for some runs, each the first that takes its run whole; undefined when there are too few.
+ *
+ * @param runs indices of the plan's runs, in the order in which they choose
+ */
+export function homesFor(plan: Plan, runs: readonly number[]): PortPlace[] | undefined {
+  const free = freePorts(plan);
+  const homes: PortPlace[] = [];
+  for (const run of runs) {
+    const { pixelCount } = plan.runs[run]!;
+    const at = free.findIndex(
+      ({ controller }) => plan.show.controllers[controller]!.mostPixelsPerPort >= pixelCount,
+    );
+    if (at === -1) return undefined;
+    homes.push(...free.splice(at, 1));
+  }
+  return homes;
+}

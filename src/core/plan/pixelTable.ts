@@ -1,0 +1,59 @@
+import type { PlannedRun, Span } from './plan';
+
+/**
+ * One row per pixel of the show, by prop and then in data order. Port, chain position and LED index follow from the run,
+ * so they are not repeated here.
+ */
+export interface PixelTable {
+  /** Prop-local position, front view. */
+  xMm: Float32Array;
+  yMm: Float32Array;
+  zMm: Float32Array;
+  /** Index into the plan's runs. */
+  run: Uint32Array;
+  /** Index into the strands of its prop. */
+  strand: Uint32Array;
+  /** 1..63999 of the pixel's first channel; 0 where it has none. */
+  universe: Uint16Array;
+  /** 1..512 of the pixel's first channel; 0 where it has none. */
+  channel: Uint16Array;
+  /** Of the pixel's first channel, from 1; 0 where it has none. */
+  showChannel: Uint32Array;
+}
+
+export function emptyPixelTable(pixels: number): PixelTable {
+  return {
+    xMm: new Float32Array(pixels),
+    yMm: new Float32Array(pixels),
+    zMm: new Float32Array(pixels),
+    run: new Uint32Array(pixels),
+    strand: new Uint32Array(pixels),
+    universe: new Uint16Array(pixels),
+    channel: new Uint16Array(pixels),
+    showChannel: new Uint32Array(pixels),
+  };
+}
+
+/** The buffers of a table, to be handed from one thread to another without copying. */
+export function buffersOf(table: PixelTable): ArrayBuffer[] {
+  return Object.values(table).map((column: PixelTable[keyof PixelTable]) => column.buffer as ArrayBuffer);
+}
+
+/** Writes the address of each pixel's first channel, span by span. */
+export function fillAddresses(table: PixelTable, runs: readonly PlannedRun[], spans: readonly Span[]): void {
+  const { universe, channel, showChannel } = table;
+  for (const span of spans) {
+    if (span.runChannel < 0) continue;
+    const run = runs[span.run]!;
+    const step = run.channelsPerPixel;
+    // A span may start inside a pixel that began in the universe before.
+    const skip = (step - (span.runChannel % step)) % step;
+    let pixel = run.firstPixel + (span.runChannel + skip) / step;
+    const spanUniverse = span.universe ?? 0;
+    for (let offset = skip; offset < span.channelCount; offset += step, pixel += 1) {
+      universe[pixel] = spanUniverse;
+      channel[pixel] = span.universe === null ? 0 : span.startChannel + offset;
+      showChannel[pixel] = span.startShowChannel + offset;
+    }
+  }
+}

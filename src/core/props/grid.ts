@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { orderStrands, type Strand } from '../threading/strands';
+import { CORNERS, cornerWords } from '../threading/view';
+import { countOf, groupDigits } from '../units/number';
+import { MOST_RUNS, definePropKind } from './kind';
+
+const spacingSchema = z.number().min(1).max(5000);
+const sideSchema = z.int().min(1).max(1000);
+
+const gridShapeSchema = z.strictObject({
+  columns: sideSchema,
+  rows: sideSchema,
+  columnSpacingMm: spacingSchema,
+  rowSpacingMm: spacingSchema,
+});
+
+const gridThreadingSchema = z.strictObject({
+  /** The corner at which data enters, as seen from the front. */
+  firstPixel: z.enum(CORNERS),
+  along: z.enum(['rows', 'columns']),
+  pattern: z.enum(['straight', 'serpentine']),
+  runs: z.int().min(1).max(MOST_RUNS),
+});
+
+/**
+ * A pixel grid: a net, a mesh or a matrix of strings. Point (row r, column c), both from 0 at the top left of the front
+ * view, has the index r * columns + c. The lower left pixel is at (0, 0).
+ */
+export const grid = definePropKind({
+  kind: 'grid',
+  label: 'Pixel grid',
+  hint: 'Nets, mesh, windows, string matrices: columns and rows at even spacing.',
+  shapeSchema: gridShapeSchema,
+  threadingSchema: gridThreadingSchema,
+  starter: (): {
+    shape: z.infer<typeof gridShapeSchema>;
+    threading: z.infer<typeof gridThreadingSchema>;
+  } => ({
+    shape: { columns: 10, rows: 10, columnSpacingMm: 100, rowSpacingMm: 100 },
+    threading: { firstPixel: 'bottomLeft', along: 'columns', pattern: 'serpentine', runs: 1 },
+  }),
+  pixelCount: (shape) => shape.columns * shape.rows,
+  summary: (shape) => `${groupDigits(shape.columns)} × ${groupDigits(shape.rows)} px`,
+  points: ({ columns, rows, columnSpacingMm, rowSpacingMm }) => {
+    const count = columns * rows;
+    const xMm = new Float32Array(count);
+    const yMm = new Float32Array(count);
+    for (let row = 0, point = 0; row < rows; row += 1) {
+      for (let column = 0; column < columns; column += 1, point += 1) {
+        xMm[point] = column * columnSpacingMm;
+        yMm[point] = (rows - 1 - row) * rowSpacingMm;
+      }
+    }
+    return { xMm, yMm, zMm: new Float32Array(count) };
+  },
+  strands: ({ columns, rows }, threading) => {
+    const atRight = threading.firstPixel === 'topRight' || threading.firstPixel === 'bottomRight';
+    const atBottom = threading.firstPixel === 'bottomLeft' || threading.firstPixel === 'bottomRight';
+    const serpentine = threading.pattern === 'serpentine';
+    const strand = (i: number): Strand =>
+      threading.along === 'rows'
+        ? { number: i + 1, firstPoint: i * columns, step: 1, count: columns }
+        : { number: i + 1, firstPoint: i, step: columns, count: rows };
+    const natural = Array.from({ length: threading.along === 'rows' ? rows : columns }, (_, i) => strand(i));
+    return threading.along === 'rows'
+      ? orderStrands(natural, { lastStrandFirst: atBottom, fromFarEnd: atRight, serpentine })
+      : orderStrands(natural, { lastStrandFirst: atRight, fromFarEnd: atBottom, serpentine });
+  },
+  strandWord: (threading) => (threading.along === 'rows' ? 'row' : 'column'),
+  strandsAreJoined: false,
+  threadingWords: (threading) =>
+    `${threading.pattern} along ${threading.along} from the ${cornerWords(threading.firstPixel)}, ${countOf(threading.runs, 'run')}`,
+});

@@ -1,0 +1,67 @@
+import { addressOf, type PixelAddress } from '../addressing/lookup';
+import { artNetAddress, artNetWords, multicastGroup } from '../addressing/numbering';
+import { portName } from '../catalogue/controller';
+import type { Plan } from '../plan/plan';
+import { search, type SearchHit } from './query';
+
+/** A search answered with ids, names and every number of every pixel, for other programs. */
+export function lookUp(plan: Plan, query: string) {
+  const { hits, message } = search(plan, query);
+  return { query, message: message ?? null, hits: hits.map((hit) => hitAnswer(plan, hit)) };
+}
+
+function hitAnswer(plan: Plan, hit: SearchHit) {
+  switch (hit.kind) {
+    case 'prop':
+      return {
+        kind: hit.kind,
+        propId: plan.show.props[hit.prop]!.id,
+        propName: plan.show.props[hit.prop]!.name,
+      };
+    case 'port': {
+      const controller = plan.show.controllers[hit.controller]!;
+      return { kind: hit.kind, controllerId: controller.id, port: portName(controller, hit.port) };
+    }
+    case 'skipped': {
+      const run = plan.runs[hit.run]!;
+      const controller = plan.show.controllers[run.wire!.controller]!;
+      return {
+        kind: hit.kind,
+        propId: plan.show.props[run.prop]!.id,
+        run: run.number,
+        port: portName(controller, run.wire!.port),
+        skippedPixel: hit.skippedPixel,
+      };
+    }
+    case 'pixel':
+      return {
+        kind: hit.kind,
+        channelOfPixel: hit.channelOfPixel + 1,
+        ...pixelAnswer(addressOf(plan, hit.pixel)),
+        neighbours: neighboursOf(plan, hit.pixel),
+      };
+  }
+}
+
+function pixelAnswer({ pixel: _row, wire, ...place }: PixelAddress) {
+  return {
+    ...place,
+    wire: wire && {
+      ...wire,
+      e131: wire.e131 && { ...wire.e131, multicastGroup: multicastGroup(wire.e131.universe) },
+      artNet: wire.artNet && { ...wire.artNet, ...splitPortAddress(wire.artNet.portAddress) },
+    },
+  };
+}
+
+function splitPortAddress(portAddress: number) {
+  const { net, subNet, universe } = artNetAddress(portAddress);
+  return { net, subNet, universe, words: artNetWords(portAddress) };
+}
+
+/** The pixels before and after in the same run, as numbers in that run; null at its ends. */
+function neighboursOf(plan: Plan, pixel: number) {
+  const run = plan.runs[plan.pixels.run[pixel]!]!;
+  const inRun = pixel - run.firstPixel + 1;
+  return { before: inRun > 1 ? inRun - 1 : null, after: inRun < run.pixelCount ? inRun + 1 : null };
+}

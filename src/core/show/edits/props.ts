@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import { kindOf, propSchema, type Prop } from '../../props/registry';
+import { idSchema, nameSchema } from '../fields';
+import { ShowError } from '../problem';
+import { zodProblems } from '../read';
+import { defineEdit, insertAt, moveTo, nameOf, need } from './definition';
+
+export const addProp = defineEdit({
+  schema: z.strictObject({ type: z.literal('addProp'), prop: propSchema, index: z.int().min(0).optional() }),
+  label: (_show, { prop }) => `Add ${prop.name}`,
+  apply: (draft, { prop, index }) => insertAt(draft.props, prop, index),
+});
+
+export const removeProp = defineEdit({
+  schema: z.strictObject({ type: z.literal('removeProp'), propId: idSchema }),
+  label: (show, { propId }) => `Remove ${nameOf(show.props, propId)}`,
+  apply: (draft, { propId }) => {
+    const prop = need(draft.props, propId, 'prop');
+    draft.props.splice(draft.props.indexOf(prop), 1);
+    draft.patch = draft.patch.filter((entry) => entry.propId !== propId);
+  },
+});
+
+export const changeProp = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('changeProp'),
+    propId: idSchema,
+    change: z.strictObject({ name: nameSchema, placeId: idSchema, pixelTypeId: idSchema }).partial(),
+  }),
+  label: (show, { propId, change }) => {
+    const words = [
+      change.name !== undefined && `rename to ${change.name}`,
+      change.placeId !== undefined && `move to ${nameOf(show.places, change.placeId)}`,
+      change.pixelTypeId !== undefined && `pixel type ${nameOf(show.pixelTypes, change.pixelTypeId)}`,
+    ];
+    return `${nameOf(show.props, propId)}: ${words.filter(Boolean).join(', ')}`;
+  },
+  apply: (draft, { propId, change }) => {
+    Object.assign(need(draft.props, propId, 'prop'), change);
+  },
+});
+
+/** Sets what is measured about a prop. Its kind stays. */
+export const setShape = defineEdit({
+  schema: z.strictObject({ type: z.literal('setShape'), propId: idSchema, shape: z.unknown() }),
+  label: (show, { propId, shape }) => {
+    const prop = show.props.find((each) => each.id === propId);
+    if (!prop) return `Measure ${propId}`;
+    const changed = kindOf(prop).shapeSchema.safeParse(shape);
+    const words = changed.success ? kindOf(prop).summary(changed.data) : 'new measures';
+    const before = kindOf(prop).summary(prop.shape);
+    return before === words ? `${prop.name}: new measures` : `${prop.name}: ${before} to ${words}`;
+  },
+  apply: (draft, { propId, shape }) => replacePart(need(draft.props, propId, 'prop'), 'shape', shape),
+});
+
+export const setThreading = defineEdit({
+  schema: z.strictObject({ type: z.literal('setThreading'), propId: idSchema, threading: z.unknown() }),
+  label: (show, { propId, threading }) => {
+    const prop = show.props.find((each) => each.id === propId);
+    if (!prop) return `Thread ${propId}`;
+    const changed = kindOf(prop).threadingSchema.safeParse(threading);
+    return `Thread ${prop.name}: ${changed.success ? kindOf(prop).threadingWords(changed.data) : 'anew'}`;
+  },
+  apply: (draft, { propId, threading }) =>
+    replacePart(need(draft.props, propId, 'prop'), 'threading', threading),
+});
+
+/** Moves a prop in the list; with a place, to that place on site as well. */
+export const moveProp = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('moveProp'),
+    propId: idSchema,
+    index: z.int().min(0),
+    placeId: idSchema.optional(),
+  }),
+  label: (show, { propId }) => `Move ${nameOf(show.props, propId)} in the list`,
+  apply: (draft, { propId, index, placeId }) => {
+    const prop = need(draft.props, propId, 'prop');
+    moveTo(draft.props, prop, index);
+    if (placeId !== undefined) prop.placeId = placeId;
+  },
+});
+
+/** The part must suit the kind of the prop, which the schema of the edit cannot know. */
+function replacePart(prop: Prop, part: 'shape' | 'threading', value: unknown): void {
+  const kind = kindOf(prop);
+  const parsed = (part === 'shape' ? kind.shapeSchema : kind.threadingSchema).safeParse(value);
+  if (!parsed.success)
+    throw new ShowError(
+      zodProblems(parsed.error, value).map(({ path, message }) => ({
+        path,
+        message: `${prop.name}: ${message}`,
+      })),
+    );
+  (prop as Record<typeof part, unknown>)[part] = parsed.data;
+}

@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import { problemsAcross } from '../integrity';
+import { ShowError } from '../problem';
+import { zodProblems } from '../read';
+import { showSchema, type Show } from '../schema';
+import * as controllers from './controllers';
+import type { EditDefinition } from './definition';
+import * as patch from './patch';
+import * as pixelTypes from './pixelTypes';
+import * as places from './places';
+import * as props from './props';
+import * as wholeShow from './show';
+
+const definitions = { ...wholeShow, ...places, ...pixelTypes, ...props, ...controllers, ...patch };
+
+type Definitions = typeof definitions;
+export type SingleEdit = {
+  [Name in keyof Definitions]: z.infer<Definitions[Name]['schema']>;
+}[keyof Definitions];
+
+/** Several edits that belong together: one entry in the history, one undo. */
+export interface EditBatch {
+  type: 'batch';
+  label: string;
+  edits: SingleEdit[];
+}
+export type Edit = SingleEdit | EditBatch;
+
+const schemas = Object.values(definitions).map((definition) => definition.schema);
+const singleEditSchema = z.discriminatedUnion('type', schemas as unknown as [z.core.$ZodTypeDiscriminable]);
+
+export const editSchema = z.discriminatedUnion('type', [
+  singleEditSchema,
+  z.strictObject({
+    type: z.literal('batch'),
+    label: z.string().min(1).max(200),
+    edits: z.array(singleEditSchema).min(1).max(10_000),
+  }),
+]) as unknown as z.ZodType<Edit>;
+
+/** Reads an edit from outside. @throws ShowError with a sentence for each thing that is wrong */
+export function readEdit(input: unknown): Edit {
+  const parsed = editSchema.safeParse(input);
+  if (!parsed.success) throw new ShowError(zodProblems(parsed.error, input));
+  return parsed.data;
+}
+
+function definitionOf(edit: SingleEdit): EditDefinition {
+  return definitions[edit.type] as unknown as EditDefinition;
+}
+
+/** What the history calls an edit of this show. */
+export function labelOf(show: Show, edit: Edit): string {
+  return edit.type === 'batch' ? edit.label : definitionOf(edit).label(show, edit);
+}
+
+/**
+ * Writes an edit into a draft. The draft may be half changed when this throws: hand in a copy.
+ *
+ * @throws ShowError when the edit does not fit the show
+ */
+export function applyToDraft(draft: Show, edit: Edit): void {
+  if (edit.type === 'batch') for (const single of edit.edits) definitionOf(single).apply(draft, single);
+  else definitionOf(edit).apply(draft, edit);
+}
+
+/** Checks a show after an edit, all of it. @throws ShowError with the sentences */
+export function assertSound(show: Show): void {
+  const parsed = showSchema.safeParse(show);
+  const problems = parsed.success ? problemsAcross(show) : zodProblems(parsed.error, show);
+  if (problems.length > 0) throw new ShowError(problems);
+}
+
+/** The show after an edit; the given show stays as it is. @throws ShowError and nothing is changed */
+export function applyEdit(show: Show, edit: Edit): Show {
+  const draft = structuredClone(show);
+  applyToDraft(draft, edit);
+  assertSound(draft);
+  return draft;
+}

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+
+/** Ids are short words, so that they can stand in a browser address and in a file unquoted. */
+export const idSchema = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'an id of lower-case letters, digits and hyphens, 1 to 64 of them');
+
+export const nameSchema = z
+  .string()
+  .min(1)
+  .max(80)
+  .refine(
+    (text) => text.trim() === text && !/\p{Cc}/u.test(text),
+    'no space at either end and no line breaks',
+  );
+
+/** Turns a name into an id that `taken` does not hold: `Net curtain` → `net-curtain`, then `net-curtain-2`. */
+export function newId(name: string, taken: Iterable<string>): string {
+  const used = new Set(taken);
+  const base =
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 48)
+      .replace(/-+$/, '') || 'item';
+  if (!used.has(base)) return base;
+  let number = 2;
+  while (used.has(`${base}-${number}`)) number += 1;
+  return `${base}-${number}`;
+}
+
+/** A name that `taken` does not hold, letter case aside: `Net curtain`, then `Net curtain 2`. */
+export function newName(name: string, taken: Iterable<string>): string {
+  const used = new Set([...taken].map((other) => other.toLowerCase()));
+  if (!used.has(name.toLowerCase())) return name;
+  const stem = name.replace(/ \d+$/, '').slice(0, 74);
+  let number = 2;
+  while (used.has(`${stem} ${number}`.toLowerCase())) number += 1;
+  return `${stem} ${number}`;
+}

@@ -1,0 +1,113 @@
+import { portName } from '../catalogue/controller';
+import { pixelCountOf } from '../props/registry';
+import { countOf, groupDigits } from '../units/number';
+import type { Problem } from './problem';
+import type { Show } from './schema';
+
+/** The most pixels one show may hold; a plan of this size still fits in a browser's memory. */
+export const MOST_PIXELS_PER_SHOW = 4_000_000;
+
+/**
+ * The rules that span several parts of a show: ids and names that must be unique, and references that must lead
+ * somewhere. An empty list means that the show holds together.
+ */
+export function problemsAcross(show: Show): Problem[] {
+  return [
+    ...repeated(show.places, 'places', 'id'),
+    ...repeated(show.pixelTypes, 'pixelTypes', 'id'),
+    ...repeated(show.props, 'props', 'id'),
+    ...repeated(show.controllers, 'controllers', 'id'),
+    ...repeated(show.places, 'places', 'name'),
+    ...repeated(show.props, 'props', 'name'),
+    ...repeated(show.controllers, 'controllers', 'label'),
+    ...propProblems(show),
+    ...patchProblems(show),
+  ];
+}
+
+function repeated<Key extends 'id' | 'name' | 'label', Item extends Partial<Record<Key, string>>>(
+  items: readonly Item[],
+  list: string,
+  key: Key,
+): Problem[] {
+  const firstAt = new Map<string, number>();
+  const problems: Problem[] = [];
+  items.forEach((item, i) => {
+    const value = item[key] as string;
+    const first = firstAt.get(value.toLowerCase());
+    if (first === undefined) firstAt.set(value.toLowerCase(), i);
+    else
+      problems.push({
+        path: `${list}[${i}].${key}`,
+        message: `The ${key} “${value}” is used twice, by ${list}[${first}] and ${list}[${i}]; each ${key} is used once.`,
+      });
+  });
+  return problems;
+}
+
+function propProblems(show: Show): Problem[] {
+  const problems: Problem[] = [];
+  const places = new Set(show.places.map((place) => place.id));
+  const types = new Set(show.pixelTypes.map((type) => type.id));
+  let pixels = 0;
+  show.props.forEach((prop, i) => {
+    pixels += pixelCountOf(prop);
+    if (!places.has(prop.placeId))
+      problems.push({
+        path: `props[${i}].placeId`,
+        message: `${prop.name} is at the place “${prop.placeId}”, which the show does not have. ${listed('Its places are', places)}`,
+      });
+    if (!types.has(prop.pixelTypeId))
+      problems.push({
+        path: `props[${i}].pixelTypeId`,
+        message: `${prop.name} uses the pixel type “${prop.pixelTypeId}”, which the show does not have. ${listed('Its pixel types are', types)}`,
+      });
+  });
+  if (pixels > MOST_PIXELS_PER_SHOW)
+    problems.push({
+      path: 'props',
+      message: `The props have ${groupDigits(pixels)} pixels together; a show holds at most ${groupDigits(MOST_PIXELS_PER_SHOW)}.`,
+    });
+  return problems;
+}
+
+function patchProblems(show: Show): Problem[] {
+  const problems: Problem[] = [];
+  const props = new Map(show.props.map((prop) => [prop.id, prop]));
+  const controllers = new Map(show.controllers.map((controller) => [controller.id, controller]));
+  const firstAt = new Map<string, number>();
+  show.patch.forEach((entry, i) => {
+    const prop = props.get(entry.propId);
+    const controller = controllers.get(entry.controllerId);
+    if (!prop)
+      problems.push({
+        path: `patch[${i}].propId`,
+        message: `patch[${i}] names the prop “${entry.propId}”, which the show does not have.`,
+      });
+    if (!controller)
+      problems.push({
+        path: `patch[${i}].controllerId`,
+        message: `patch[${i}] names the controller “${entry.controllerId}”, which the show does not have. ${listed('Its controllers are', controllers.keys())}`,
+      });
+    else if (entry.port > controller.ports)
+      problems.push({
+        path: `patch[${i}].port`,
+        message: `${prop?.name ?? entry.propId} run ${entry.run} is on port ${portName(controller, entry.port)}, but ${controller.name} has ${countOf(controller.ports, 'port')}, ${portName(controller, 1)} to ${portName(controller, controller.ports)}.`,
+      });
+    const key = `${entry.propId} ${entry.run}`;
+    const first = firstAt.get(key);
+    if (first === undefined) firstAt.set(key, i);
+    else
+      problems.push({
+        path: `patch[${i}]`,
+        message: `${prop?.name ?? entry.propId} run ${entry.run} is put on a port twice, by patch[${first}] and patch[${i}]; a run is fed by one port.`,
+      });
+  });
+  return problems;
+}
+
+function listed(lead: string, ids: Iterable<string>): string {
+  const all = [...ids];
+  if (all.length === 0) return 'It has none yet.';
+  return `${lead} ${all.slice(0, 8).join(', ')}${all.length > 8 ? ` and ${all.length - 8} more` : ''}.`;
+}

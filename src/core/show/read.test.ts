@@ -1,0 +1,137 @@
+import fc from 'fast-check';
+import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
+import { ShowError } from './problem';
+import { readShow, readShowText, writeShowText } from './read';
+
+const good = onPorts(
+  aShow({ props: [aLine('rail', 50), aGrid('net', 4, 5)], controllers: [aController()] }),
+  ['rail', 1, 1],
+);
+
+/** The sentences with which a show is refused. */
+function sentences(change: (show: any) => void): string {
+  const broken = structuredClone(good);
+  change(broken);
+  try {
+    readShow(broken);
+  } catch (error) {
+    expect(error).toBeInstanceOf(ShowError);
+    return (error as ShowError).problems.map((problem) => `${problem.path}| ${problem.message}`).join('\n');
+  }
+  throw new Error('It was accepted.');
+}
+
+it('reads back what it writes', () => {
+  fc.assert(
+    fc.property(anyShow, (show) => {
+      expect(readShowText(writeShowText(show))).toEqual(show);
+    }),
+    { numRuns: 50 },
+  );
+});
+
+// Each case: what is done to a good show, where the sentence must point, and what it must say.
+it.each<[string, (show: any) => void, string, RegExp]>([
+  [
+    'a missing field',
+    (s) => delete s.props[0].placeId,
+    'props[0].placeId',
+    /rail: props\[0\]\.placeId is missing; a text is needed/,
+  ],
+  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads version 1/],
+  ['another format', (s) => (s.format = 'other'), 'format', /not a show file/],
+  [
+    'a duplicate id',
+    (s) => (s.props[1].id = 'rail'),
+    'props[1].id',
+    /“rail” is used twice, by props\[0\] and props\[1\]/,
+  ],
+  ['names that differ only in letter case', (s) => (s.props[1].name = 'RAIL'), 'props[1].name', /used twice/],
+  [
+    'a port that does not exist',
+    (s) => (s.patch[0].port = 9),
+    'patch[0].port',
+    /rail run 1 is on port A9, but Box A has 4 ports, A1 to A4/,
+  ],
+  ['a run on two ports', (s) => s.patch.push({ ...s.patch[0], port: 2 }), 'patch[1]', /fed by one port/],
+  [
+    'an unknown controller',
+    (s) => (s.patch[0].controllerId = 'zz'),
+    'patch[0].controllerId',
+    /“zz”, which the show does not have\. Its controllers are a\./,
+  ],
+  [
+    'a count of 0',
+    (s) => (s.props[0].shape.legs[0].pixels.count = 0),
+    'props[0].shape.legs[0].pixels.count',
+    /is 0; the least allowed is 1/,
+  ],
+  [
+    'a negative count',
+    (s) => (s.props[1].shape.columns = -3),
+    'props[1].shape.columns',
+    /is -3; the least allowed is 1/,
+  ],
+  [
+    'a million a leg',
+    (s) => (s.props[0].shape.legs[0].pixels.count = 1_000_000),
+    'props[0].shape.legs[0].pixels.count',
+    /is 1000000; the most allowed is 10,000/,
+  ],
+  [
+    'not a number',
+    (s) => (s.props[1].shape.rows = NaN),
+    'props[1].shape.rows',
+    /is NaN; a (whole )?number is needed/,
+  ],
+  [
+    'a text for a count',
+    (s) => (s.props[1].shape.rows = 'ten'),
+    'props[1].shape.rows',
+    /is "ten"; a (whole )?number is needed/,
+  ],
+  [
+    'half a pixel',
+    (s) => (s.props[1].shape.rows = 2.5),
+    'props[1].shape.rows',
+    /is 2\.5; a whole number is needed/,
+  ],
+  ['an unknown kind', (s) => (s.props[0].kind = 'blob'), 'props[0].kind', /"blob"; allowed: "line", "grid"/],
+  [
+    'an unknown corner',
+    (s) => (s.props[1].threading.firstPixel = 'middle'),
+    'props[1].threading.firstPixel',
+    /allowed: "topLeft"/,
+  ],
+  [
+    'a field nobody knows',
+    (s) => (s.props[0].colour = 'red'),
+    'props[0]',
+    /holds “colour”, which the show file does not know/,
+  ],
+  ['the label of universes', (s) => (s.controllers[0].label = 'U'), 'controllers[0].label', /not U or CH/],
+  [
+    'more pixels than a show holds',
+    (s) => (s.props = [1, 2, 3, 4, 5].map((n) => ({ ...aGrid(`g${n}`, 1000, 1000) }))) && (s.patch = []),
+    'props',
+    /5,000,000 pixels together; a show holds at most 4,000,000/,
+  ],
+])('names %s', (_what, change, path, message) => {
+  const said = sentences(change);
+  expect(said.split('| ')[0]).toBe(path);
+  expect(said).toMatch(message);
+});
+
+it.each(['', '[]', 'null', '42', '{"format":', '<svg/>', 'x'.repeat(100_000)])(
+  'refuses junk that begins %p',
+  (text) => {
+    expect(() => readShowText(text.slice(0, 100_000))).toThrow(ShowError);
+  },
+);
+
+it('names many faults, but not all of thousands', () => {
+  const said = sentences((show: any) => {
+    show.props = Array.from({ length: 3000 }, () => ({}));
+  });
+  expect(said.split('\n').length).toBeLessThanOrEqual(20);
+});

@@ -1,0 +1,107 @@
+import { splitEvenly } from './split';
+import type { Strand } from './strands';
+
+/** Positions in millimetres, prop-local, as seen from the front: x right, y up, z towards the audience. */
+export interface Points {
+  xMm: Float32Array;
+  yMm: Float32Array;
+  zMm: Float32Array;
+}
+
+export interface ThreadedStrand {
+  number: number;
+  /** Place of its first pixel in the prop's data order, from 0. */
+  firstPixel: number;
+  pixelCount: number;
+}
+
+export interface ThreadedRun {
+  firstPixel: number;
+  pixelCount: number;
+  firstStrand: number;
+  strandCount: number;
+}
+
+/** A wire from the last pixel of one strand to the first of the next in the same run. */
+export interface Jumper {
+  fromPixel: number;
+  toPixel: number;
+  /** Distance between the two pixels in a straight line. */
+  lengthMm: number;
+}
+
+export interface Threaded extends Points {
+  pixelCount: number;
+  /** Index into `strands` for every pixel in data order. */
+  strandOfPixel: Uint32Array;
+  strands: ThreadedStrand[];
+  runs: ThreadedRun[];
+  jumpers: Jumper[];
+}
+
+/**
+ * Lays the data line through a prop's points.
+ *
+ * @param points the prop's points in its own numbering
+ * @param strands in data order and direction; together they visit every point once
+ * @param wantedRuns how many runs to split into, evenly and between strands
+ * @param strandsAreJoined the strip runs on from strand to strand, so nothing has to be jumped
+ * @returns the points in data order, with runs, strands and the jumpers between strands of one run
+ */
+export function thread(
+  points: Points,
+  strands: readonly Strand[],
+  wantedRuns: number,
+  strandsAreJoined = false,
+): Threaded {
+  const filled = strands.filter((strand) => strand.count > 0);
+  const pixelCount = filled.reduce((sum, strand) => sum + strand.count, 0);
+  const xMm = new Float32Array(pixelCount);
+  const yMm = new Float32Array(pixelCount);
+  const zMm = new Float32Array(pixelCount);
+  const strandOfPixel = new Uint32Array(pixelCount);
+  const threaded: ThreadedStrand[] = [];
+
+  let pixel = 0;
+  filled.forEach((strand, index) => {
+    threaded.push({ number: strand.number, firstPixel: pixel, pixelCount: strand.count });
+    let point = strand.firstPoint;
+    for (let i = 0; i < strand.count; i += 1, pixel += 1, point += strand.step) {
+      xMm[pixel] = points.xMm[point]!;
+      yMm[pixel] = points.yMm[point]!;
+      zMm[pixel] = points.zMm[point]!;
+      strandOfPixel[pixel] = index;
+    }
+  });
+
+  const starts = splitEvenly(
+    filled.map((strand) => strand.count),
+    wantedRuns,
+  );
+  const runs = starts.map((firstStrand, i): ThreadedRun => {
+    const endStrand = starts[i + 1] ?? threaded.length;
+    const firstPixel = threaded[firstStrand]!.firstPixel;
+    const endPixel = threaded[endStrand]?.firstPixel ?? pixelCount;
+    return {
+      firstPixel,
+      pixelCount: endPixel - firstPixel,
+      firstStrand,
+      strandCount: endStrand - firstStrand,
+    };
+  });
+
+  const jumpers: Jumper[] = [];
+  for (const run of strandsAreJoined ? [] : runs) {
+    for (let s = run.firstStrand + 1; s < run.firstStrand + run.strandCount; s += 1) {
+      const toPixel = threaded[s]!.firstPixel;
+      const fromPixel = toPixel - 1;
+      const lengthMm = Math.hypot(
+        xMm[toPixel]! - xMm[fromPixel]!,
+        yMm[toPixel]! - yMm[fromPixel]!,
+        zMm[toPixel]! - zMm[fromPixel]!,
+      );
+      jumpers.push({ fromPixel, toPixel, lengthMm });
+    }
+  }
+  return { pixelCount, xMm, yMm, zMm, strandOfPixel, strands: threaded, runs, jumpers };
+}

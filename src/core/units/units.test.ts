@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { formatLength, parseLength } from './length';
+import { countOf, groupDigits, parseWhole } from './number';
+
+describe('parseLength', () => {
+  it.each([
+    ['1.2 m', 1200],
+    ['1,2m', 1200],
+    ['45cm', 450],
+    ['33', 33],
+    ['3 ft 6 in', 1066.8],
+    ['3\' 6 1/2"', 1079.5],
+    ['42"', 1066.8],
+    ["5' 6", 1676.4],
+    ['1 m 20 cm', 1200],
+    ['1/2 in', 12.7],
+    ['0', 0],
+  ])('reads %s', (text, expected) => {
+    expect(parseLength(text)).toEqual({ ok: true, value: expect.closeTo(expected, 6) });
+  });
+
+  it.each(['', 'wide', '-3 m', '3 kg', '6 in 3 ft', '1/0 in', 'NaN', '1e9', '3 3'])(
+    'refuses %p with a sentence',
+    (text) => {
+      const parsed = parseLength(text);
+      expect(parsed).toMatchObject({ ok: false, message: expect.stringMatching(/\.$/) });
+    },
+  );
+
+  it('reads back what it writes, in both systems', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 5_000_000 }), (tenths) => {
+        const lengthMm = tenths / 10;
+        for (const system of ['metric', 'imperial'] as const) {
+          const back = parseLength(formatLength(lengthMm, system), 'mm');
+          expect(back.ok && Math.abs(back.value - lengthMm)).toBeLessThanOrEqual(
+            system === 'metric' ? 0.5001 : 1.28,
+          );
+        }
+      }),
+    );
+  });
+});
+
+describe('whole numbers', () => {
+  it('accepts thousands as people part them', () => {
+    for (const text of ['24150', '24,150', "24'150", '24 150', ' 24150 '])
+      expect(parseWhole(text, 1, 99_999, 'The count')).toEqual({ ok: true, value: 24150 });
+  });
+
+  it.each(['0', '-4', 'NaN', 'ten', '1e3', '1000000', '', '2.5', '1,2'])(
+    'refuses %p and says what is allowed',
+    (text) => {
+      const parsed = parseWhole(text, 1, 10_000, 'The count');
+      expect(parsed).toMatchObject({ ok: false, message: expect.stringContaining('from 1 to 10,000') });
+    },
+  );
+
+  it('groups digits and counts in words', () => {
+    expect(groupDigits(1234567)).toBe('1,234,567');
+    expect(countOf(1, 'pixel')).toBe('1 pixel');
+    expect(countOf(1008, 'pixel')).toBe('1,008 pixels');
+  });
+});

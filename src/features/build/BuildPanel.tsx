@@ -1,0 +1,139 @@
+'use client';
+
+import { ActionIcon, Group, Menu, Select } from '@mantine/core';
+import { IconCopy, IconDots, IconTrash } from '@tabler/icons-react';
+import { channelsPerPixel } from '@/core/catalogue/pixelType';
+import type { Plan } from '@/core/plan/plan';
+import { kindOf, pixelCountOf, type Prop } from '@/core/props/registry';
+import { newId, newName } from '@/core/show/fields';
+import { formatLength } from '@/core/units/length';
+import { groupDigits } from '@/core/units/number';
+import { Facts } from '@/ui/Facts';
+import { NameField } from '@/ui/fields/fields';
+import { Section, Stack } from '@/ui/Panel';
+import { useDialog } from '../shell/dialogs';
+import { notify, useEdit, useShow } from '../show/ShowProvider';
+import { useGoTo } from '../view/useView';
+import { GridShapeEditor } from './GridShapeEditor';
+import { LineShapeEditor } from './LineShapeEditor';
+import { PixelTypePicker } from './PixelTypePicker';
+
+/** What is measured about a prop, and what follows from it. */
+export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
+  const show = useShow((state) => state.show);
+  const edit = useEdit();
+  const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const pixels = pixelCountOf(prop);
+
+  return (
+    <>
+      <Section
+        title={
+          <Group justify="space-between" wrap="nowrap">
+            {kindOf(prop).label}
+            <PropMenu prop={prop} />
+          </Group>
+        }
+      >
+        <Stack>
+          <NameField
+            key={prop.id}
+            label="Name"
+            value={prop.name}
+            onCommit={(name) => edit({ type: 'changeProp', propId: prop.id, change: { name } })}
+          />
+          <Select
+            label="Place on site"
+            allowDeselect={false}
+            value={prop.placeId}
+            data={[
+              ...show.places.map((place) => ({ value: place.id, label: place.name })),
+              { value: '+', label: 'Edit places…' },
+            ]}
+            onChange={(placeId) => {
+              if (placeId === '+') useDialog.getState().show('places');
+              else if (placeId) edit({ type: 'changeProp', propId: prop.id, change: { placeId } });
+            }}
+          />
+          <PixelTypePicker prop={prop} />
+        </Stack>
+      </Section>
+      <Section title="Measures">
+        {prop.kind === 'line' ? (
+          <LineShapeEditor key={prop.id} propId={prop.id} shape={prop.shape} />
+        ) : (
+          <GridShapeEditor key={prop.id} propId={prop.id} shape={prop.shape} />
+        )}
+      </Section>
+      <Section title="What follows">
+        <Facts
+          facts={[
+            { name: 'Pixels', value: groupDigits(pixels) },
+            {
+              name: 'Channels',
+              value: groupDigits(pixels * channelsPerPixel(type)),
+              note: `${channelsPerPixel(type)} a pixel, ${type.colourOrder}`,
+            },
+            { name: 'Width × height', value: outerSize(plan, prop.id), note: 'between the outermost pixels' },
+          ]}
+        />
+      </Section>
+    </>
+  );
+}
+
+function outerSize(plan: Plan, propId: string): string {
+  const index = plan.show.props.findIndex((each) => each.id === propId);
+  const prop = plan.props[index];
+  if (!prop || prop.pixelCount === 0) return '–';
+  const span = (values: Float32Array) => {
+    let [least, most] = [Infinity, -Infinity];
+    for (let i = prop.firstPixel; i < prop.firstPixel + prop.pixelCount; i += 1) {
+      least = Math.min(least, values[i]!);
+      most = Math.max(most, values[i]!);
+    }
+    return formatLength(Math.round(most - least));
+  };
+  return `${span(plan.pixels.xMm)} × ${span(plan.pixels.yMm)}`;
+}
+
+function PropMenu({ prop }: { prop: Prop }) {
+  const show = useShow((state) => state.show);
+  const edit = useEdit();
+  const goTo = useGoTo();
+  const copy = () => {
+    const name = newName(
+      prop.name,
+      show.props.map((each) => each.name),
+    );
+    const id = newId(
+      name,
+      show.props.map((each) => each.id),
+    );
+    const index = show.props.findIndex((each) => each.id === prop.id) + 1;
+    if (edit({ type: 'addProp', prop: { ...structuredClone(prop), id, name }, index }))
+      goTo({ subject: { kind: 'prop', propId: id } });
+  };
+  const remove = () => {
+    if (!edit({ type: 'removeProp', propId: prop.id })) return;
+    goTo({ subject: null });
+    notify(`${prop.name} is removed. Ctrl Z brings it back.`);
+  };
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <ActionIcon variant="default" size="sm" aria-label="More for this prop">
+          <IconDots size={15} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item leftSection={<IconCopy size={15} />} onClick={copy}>
+          Make a copy
+        </Menu.Item>
+        <Menu.Item leftSection={<IconTrash size={15} />} onClick={remove}>
+          Remove {prop.name}
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

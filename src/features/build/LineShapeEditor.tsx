@@ -1,0 +1,169 @@
+'use client';
+
+import { ActionIcon, Button, Group, SegmentedControl, Tooltip } from '@mantine/core';
+import { IconPlus, IconTrash } from '@tabler/icons-react';
+import {
+  MOST_LEGS,
+  MOST_LEG_MM,
+  MOST_PIXELS_PER_LEG,
+  legPixelCount,
+  legSpacingMm,
+  type Leg,
+} from '@/core/props/line';
+import { formatLength } from '@/core/units/length';
+import { countOf } from '@/core/units/number';
+import { LengthField, WholeField } from '@/ui/fields/fields';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { useEdit } from '../show/ShowProvider';
+import styles from './LineShapeEditor.module.css';
+
+/** The measured legs of a line, one after another. */
+export function LineShapeEditor({ propId, shape }: { propId: string; shape: { legs: readonly Leg[] } }) {
+  const edit = useEdit();
+  const set = (legs: readonly Leg[]) => edit({ type: 'setShape', propId, shape: { legs } });
+  const change = (index: number, part: Partial<Leg>) =>
+    set(shape.legs.map((leg, i) => (i === index ? { ...leg, ...part } : leg)));
+  return (
+    <Stack>
+      {shape.legs.map((leg, i) => (
+        <LegEditor
+          key={i}
+          number={i + 1}
+          leg={leg}
+          onChange={(part) => change(i, part)}
+          onRemove={shape.legs.length > 1 ? () => set(shape.legs.filter((_, k) => k !== i)) : undefined}
+        />
+      ))}
+      <Button
+        variant="default"
+        size="compact-md"
+        leftSection={<IconPlus size={15} />}
+        disabled={shape.legs.length >= MOST_LEGS}
+        onClick={() => set([...shape.legs, structuredClone(shape.legs[shape.legs.length - 1]!)])}
+      >
+        Add a leg
+      </Button>
+      <Hint>
+        A leg’s pixels sit in the middle of their share of its length, so the spacing carries on round a
+        corner. 0° points right, 90° up, as seen from the front.
+      </Hint>
+    </Stack>
+  );
+}
+
+interface LegEditorProps {
+  number: number;
+  leg: Leg;
+  onChange: (part: Partial<Leg>) => boolean;
+  onRemove: (() => void) | undefined;
+}
+
+function LegEditor({ number, leg, onChange, onRemove }: LegEditorProps) {
+  const { pixels } = leg;
+  return (
+    <div className={styles.leg} role="group" aria-label={`Leg ${number}`}>
+      <div className={styles.legHead}>
+        <span>Leg {number}</span>
+        <Group gap={8}>
+          <span className={`${styles.legCount} mono`}>
+            {pixels.by === 'count'
+              ? `every ${formatLength(legSpacingMm(leg))}`
+              : countOf(legPixelCount(leg), 'pixel')}
+          </span>
+          {onRemove && (
+            <Tooltip label={`Remove leg ${number}`}>
+              <ActionIcon
+                size="sm"
+                variant="subtle"
+                color="gray"
+                aria-label={`Remove leg ${number}`}
+                onClick={onRemove}
+              >
+                <IconTrash size={14} />
+              </ActionIcon>
+            </Tooltip>
+          )}
+        </Group>
+      </div>
+      <Stack>
+        <Row>
+          <LengthField
+            label="Length"
+            what="The length of a leg"
+            leastMm={1}
+            mostMm={MOST_LEG_MM}
+            bareUnit="mm"
+            value={leg.lengthMm}
+            onCommit={(lengthMm) => onChange({ lengthMm })}
+          />
+          <ParsedField
+            label="Points to"
+            value={leg.headingDeg}
+            format={(degrees) => `${degrees}°`}
+            parse={parseHeading}
+            onCommit={(headingDeg) => onChange({ headingDeg })}
+          />
+        </Row>
+        <Row>
+          <div>
+            <SegmentedControl
+              mt={22}
+              size="xs"
+              fullWidth
+              aria-label={`Pixels of leg ${number} by`}
+              value={pixels.by}
+              onChange={(by) =>
+                onChange({
+                  pixels:
+                    by === 'count'
+                      ? { by, count: Math.max(1, legPixelCount(leg)) }
+                      : {
+                          by: 'spacing',
+                          spacingMm: Math.min(5000, Math.max(1, Math.round(legSpacingMm(leg) * 100) / 100)),
+                        },
+                })
+              }
+              data={[
+                { value: 'count', label: 'Count' },
+                { value: 'spacing', label: 'Spacing' },
+              ]}
+            />
+          </div>
+          {pixels.by === 'count' ? (
+            <WholeField
+              label="Pixels"
+              what="The number of pixels on a leg"
+              least={1}
+              most={MOST_PIXELS_PER_LEG}
+              value={pixels.count}
+              onCommit={(count) => onChange({ pixels: { by: 'count', count } })}
+            />
+          ) : (
+            <LengthField
+              label="Pixel spacing"
+              what="The pixel spacing"
+              leastMm={1}
+              mostMm={5000}
+              value={pixels.spacingMm}
+              onCommit={(spacingMm) => onChange({ pixels: { by: 'spacing', spacingMm } })}
+            />
+          )}
+        </Row>
+      </Stack>
+    </div>
+  );
+}
+
+function parseHeading(text: string) {
+  const value = Number(
+    text
+      .trim()
+      .replace(/(°|deg|degrees)$/i, '')
+      .replace(',', '.')
+      .replace('−', '-'),
+  );
+  if (text.trim() === '' || !Number.isFinite(value) || Math.abs(value) > 360)
+    return { ok: false as const, message: `A direction is from −360° to 360°; “${text.trim()}” is not.` };
+  return { ok: true as const, value };
+}

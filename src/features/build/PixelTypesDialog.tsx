@@ -1,0 +1,144 @@
+'use client';
+
+import { ActionIcon, Button, Menu, Modal, Select, Table, Tooltip } from '@mantine/core';
+import { IconPlus, IconTrash } from '@tabler/icons-react';
+import { COLOUR_ORDERS, SHIPPED_PIXEL_TYPES, type PixelType } from '@/core/catalogue/pixelType';
+import { newId, newName } from '@/core/show/fields';
+import { NameField } from '@/ui/fields/fields';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { Hint } from '@/ui/Panel';
+import { useDialog } from '../shell/dialogs';
+import { useEdit, useShow } from '../show/ShowProvider';
+
+/** The pixel types of a show: its own copies, so that editing them changes this show alone. */
+export function PixelTypesDialog() {
+  const { open, show } = useDialog();
+  const types = useShow((state) => state.show.pixelTypes);
+  const edit = useEdit();
+  const add = (from: PixelType) => {
+    const name = newName(
+      from.name,
+      types.map((type) => type.name),
+    );
+    edit({
+      type: 'addPixelType',
+      pixelType: {
+        ...from,
+        name,
+        id: newId(
+          name,
+          types.map((type) => type.id),
+        ),
+      },
+    });
+  };
+  return (
+    <Modal
+      opened={open === 'pixelTypes'}
+      onClose={() => show(null)}
+      title="Pixel types of this show"
+      size="xl"
+    >
+      <Hint>
+        Makers differ even for one chip: what the bench shows is right, and goes in here. Three letters of
+        colour order are three channels a pixel, four are four.
+      </Hint>
+      <Table verticalSpacing={6}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Name</Table.Th>
+            <Table.Th w={120}>Chip</Table.Th>
+            <Table.Th w={120}>Colour order</Table.Th>
+            <Table.Th w={90}>Volts</Table.Th>
+            <Table.Th w={40} />
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {types.map((type) => (
+            <TypeRow key={type.id} type={type} />
+          ))}
+        </Table.Tbody>
+      </Table>
+      <Menu width={280}>
+        <Menu.Target>
+          <Button mt="md" variant="default" leftSection={<IconPlus size={15} />}>
+            Add a type
+          </Button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          {SHIPPED_PIXEL_TYPES.map((type) => (
+            <Menu.Item key={type.id} onClick={() => add(type)}>
+              {type.name}, {type.chip} {type.colourOrder}
+            </Menu.Item>
+          ))}
+        </Menu.Dropdown>
+      </Menu>
+    </Modal>
+  );
+}
+
+function TypeRow({ type }: { type: PixelType }) {
+  const edit = useEdit();
+  const set = (change: Partial<PixelType>) => edit({ type: 'changePixelType', pixelTypeId: type.id, change });
+  return (
+    <Table.Tr>
+      <Table.Td>
+        <NameField aria-label="Name" value={type.name} onCommit={(name) => set({ name })} />
+      </Table.Td>
+      <Table.Td>
+        <ParsedField
+          aria-label="Chip"
+          value={type.chip}
+          format={(chip) => chip}
+          parse={(text) =>
+            text.trim().length <= 40
+              ? { ok: true, value: text.trim() }
+              : { ok: false, message: 'A part number has at most 40 letters.' }
+          }
+          onCommit={(chip) => set({ chip })}
+        />
+      </Table.Td>
+      <Table.Td>
+        <Select
+          aria-label="Colour order"
+          searchable
+          allowDeselect={false}
+          value={type.colourOrder}
+          data={[...COLOUR_ORDERS]}
+          onChange={(colourOrder) => colourOrder && set({ colourOrder })}
+        />
+      </Table.Td>
+      <Table.Td>
+        <ParsedField
+          aria-label="Volts"
+          value={type.volts}
+          format={(volts) => `${volts} V`}
+          parse={(text) => {
+            const value = Number(
+              text
+                .trim()
+                .replace(/\s*v(olts?)?$/i, '')
+                .replace(',', '.'),
+            );
+            return value >= 3 && value <= 48
+              ? { ok: true, value }
+              : { ok: false, message: `Volts are from 3 to 48; “${text.trim()}” is not.` };
+          }}
+          onCommit={(volts) => set({ volts })}
+        />
+      </Table.Td>
+      <Table.Td>
+        <Tooltip label={`Remove ${type.name}`}>
+          <ActionIcon
+            variant="subtle"
+            color="gray"
+            aria-label={`Remove ${type.name}`}
+            onClick={() => edit({ type: 'removePixelType', pixelTypeId: type.id })}
+          >
+            <IconTrash size={15} />
+          </ActionIcon>
+        </Tooltip>
+      </Table.Td>
+    </Table.Tr>
+  );
+}

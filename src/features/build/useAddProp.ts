@@ -1,0 +1,41 @@
+import { SHIPPED_PIXEL_TYPES } from '@/core/catalogue/pixelType';
+import { kindOf, type Prop, type PropKindName } from '@/core/props/registry';
+import { newId, newName } from '@/core/show/fields';
+import type { SingleEdit } from '@/core/show/edits/registry';
+import { useEdit, useShow } from '../show/ShowProvider';
+import { useGoTo, useView } from '../view/useView';
+
+/** Adds a small prop of a kind where the builder is working, and goes there to measure it. */
+export function useAddProp(): (kind: PropKindName) => void {
+  const show = useShow((state) => state.show);
+  const { subject } = useView();
+  const edit = useEdit();
+  const goTo = useGoTo();
+
+  return (kindName) => {
+    const kind = kindOf({ kind: kindName });
+    const chosen = show.props.find((prop) => subject?.kind === 'prop' && prop.id === subject.propId);
+    const name = newName(
+      kind.label,
+      show.props.map((prop) => prop.name),
+    );
+    const pixelType = show.pixelTypes[0] ?? SHIPPED_PIXEL_TYPES[0]!;
+    const place = show.places[0] ?? { id: 'site', name: 'Site' };
+    const prop = {
+      id: newId(
+        name,
+        show.props.map((each) => each.id),
+      ),
+      name,
+      placeId: chosen?.placeId ?? place.id,
+      pixelTypeId: chosen?.pixelTypeId ?? pixelType.id,
+      kind: kindName,
+      ...kind.starter(),
+    } as Prop;
+    const edits: SingleEdit[] = [{ type: 'addProp', prop }];
+    if (show.pixelTypes.length === 0) edits.unshift({ type: 'addPixelType', pixelType });
+    if (show.places.length === 0) edits.unshift({ type: 'addPlace', place });
+    if (edit(edits.length === 1 ? edits[0]! : { type: 'batch', label: `Add ${name}`, edits }))
+      goTo({ stage: 'build', subject: { kind: 'prop', propId: prop.id } });
+  };
+}

@@ -1,0 +1,147 @@
+'use client';
+
+import { ActionIcon, Button, FileButton, Menu, TextInput } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import { IconDots, IconFileImport, IconTrash } from '@tabler/icons-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { readShowText, writeShowText } from '@/core/show/read';
+import type { ShowSummary } from '@/core/show/revision';
+import { ShowError, type Problem } from '@/core/show/problem';
+import { emptyShow } from '@/core/show/schema';
+import { LanternMark } from '@/ui/LanternMark';
+import { Refused, importShow, removeShow } from '../show/client';
+import styles from './home.module.css';
+
+const MOST_FILE_MB = 16;
+
+/** All shows, a new one, and one from a file. */
+export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [problems, setProblems] = useState<{ title: string; list: readonly Problem[] } | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const keep = async (title: string, make: () => string | Promise<string>) => {
+    setBusy(true);
+    setProblems(null);
+    try {
+      router.push(`/shows/${await importShow(await make())}/build`);
+    } catch (error) {
+      setBusy(false);
+      const list =
+        (error instanceof ShowError || error instanceof Refused) && error.problems.length > 0
+          ? error.problems
+          : [{ path: '', message: (error as Error).message }];
+      setProblems({ title, list });
+    }
+  };
+  const create = () => keep('This show could not be made.', () => writeShowText(emptyShow(name.trim())));
+  const importFile = (file: File | null) =>
+    file &&
+    keep(`${file.name} was not imported; nothing is changed.`, async () => {
+      if (file.size > MOST_FILE_MB * 1024 * 1024)
+        throw new ShowError(
+          `${file.name} has ${(file.size / 1024 / 1024).toFixed(0)} MB; a show file has at most ${MOST_FILE_MB} MB.`,
+        );
+      return writeShowText(readShowText(await file.text()));
+    });
+  const remove = (show: ShowSummary) =>
+    modals.openConfirmModal({
+      title: `Remove ${show.name}?`,
+      children:
+        'Its whole history goes with it, and this cannot be undone. Download its show file first to keep a copy.',
+      labels: { confirm: 'Remove it for good', cancel: 'Keep it' },
+      confirmProps: { color: 'red' },
+      onConfirm: () => void removeShow(show.id).then(() => router.refresh()),
+    });
+
+  return (
+    <main className={styles.page}>
+      <h1 className={styles.brand}>
+        <span style={{ display: 'flex' }}>
+          <LanternMark size={34} />
+        </span>
+        <div>
+          Rapid <span>Lantern</span>
+        </div>
+      </h1>
+      <p className={styles.lead}>From the first tape measure to the lit display.</p>
+      {shows.length > 0 && (
+        <ul className={styles.shows} aria-label="Shows">
+          {shows.map((show) => (
+            <li key={show.id} className={styles.show}>
+              <Link className={styles.open} href={`/shows/${show.id}/build`}>
+                {show.name}
+              </Link>
+              <span className={`${styles.changed} mono`}>
+                rev {show.sequence} · {show.changedAt.slice(0, 16).replace('T', ' ')} UTC
+              </span>
+              <Menu position="bottom-end">
+                <Menu.Target>
+                  <ActionIcon variant="subtle" color="gray" aria-label={`More for ${show.name}`}>
+                    <IconDots size={16} />
+                  </ActionIcon>
+                </Menu.Target>
+                <Menu.Dropdown>
+                  <Menu.Item component="a" href={`/api/shows/${show.id}/show.json`} download>
+                    Download the show file
+                  </Menu.Item>
+                  <Menu.Item leftSection={<IconTrash size={15} />} onClick={() => remove(show)}>
+                    Remove…
+                  </Menu.Item>
+                </Menu.Dropdown>
+              </Menu>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className={styles.start}>
+        <section className={styles.box}>
+          <h2>A new show</h2>
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              void create();
+            }}
+          >
+            <TextInput
+              aria-label="Name of the new show"
+              placeholder="Name it after the evening or the house"
+              value={name}
+              maxLength={80}
+              required
+              mb="sm"
+              onChange={(event) => setName(event.currentTarget.value)}
+            />
+            <Button type="submit" loading={busy} disabled={name.trim() === ''}>
+              Start the show
+            </Button>
+          </form>
+        </section>
+        <section className={styles.box}>
+          <h2>From a file</h2>
+          <p>A show file that was downloaded here or on another machine. It becomes a show of its own.</p>
+          <FileButton accept="application/json,.json" onChange={importFile}>
+            {(props) => (
+              <Button {...props} variant="default" leftSection={<IconFileImport size={16} />}>
+                Import a show file
+              </Button>
+            )}
+          </FileButton>
+        </section>
+      </div>
+      {problems && (
+        <div className={styles.problems} role="alert">
+          <strong>{problems.title}</strong>
+          <ul>
+            {problems.list.map((problem) => (
+              <li key={problem.path + problem.message}>{problem.message}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </main>
+  );
+}

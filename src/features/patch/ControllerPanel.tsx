@@ -1,0 +1,172 @@
+'use client';
+
+import { Button, Group, SegmentedControl, Select, Switch } from '@mantine/core';
+import {
+  LAST_UNIVERSE,
+  MOST_PIXELS_PER_PORT,
+  MOST_PORTS,
+  PROTOCOLS,
+  PROTOCOL_NAMES,
+  portName,
+  type Controller,
+  type Protocol,
+} from '@/core/catalogue/controller';
+import type { Plan } from '@/core/plan/plan';
+import { parseWhole } from '@/core/units/number';
+import { NameField, WholeField } from '@/ui/fields/fields';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { Hint, Row, Section, Stack } from '@/ui/Panel';
+import { notify, useEdit, useShow } from '../show/ShowProvider';
+import { useGoTo } from '../view/useView';
+import { PackingFields } from './PackingFields';
+
+/** What a controller is and how it counts. */
+export function ControllerPanel({ controller, plan }: { controller: Controller; plan: Plan }) {
+  const edit = useEdit();
+  const goTo = useGoTo();
+  const showPacking = useShow((state) => state.show.addressing.packing);
+  const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
+  const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
+  const set = (change: Partial<Omit<Controller, 'id'>>) =>
+    edit({ type: 'changeController', controllerId: controller.id, change });
+  const remove = () => {
+    if (!edit({ type: 'removeController', controllerId: controller.id })) return;
+    goTo({ subject: null });
+    notify(`${controller.name} is removed, and its runs are on no port. Ctrl Z brings it back.`);
+  };
+
+  return (
+    <div key={controller.id}>
+      <Section title="Controller">
+        <Stack>
+          <NameField label="Name" value={controller.name} onCommit={(name) => set({ name })} />
+          <Row>
+            <ParsedField
+              label="Letters of its ports"
+              value={controller.label}
+              format={(label) => label}
+              parse={(text) => {
+                const label = text.trim().toUpperCase();
+                return /^[A-Z]{1,3}$/.test(label) && label !== 'U' && label !== 'CH'
+                  ? { ok: true, value: label }
+                  : { ok: false, message: `One to three letters, not U or CH; “${text.trim()}” is not.` };
+              }}
+              onCommit={(label) => set({ label })}
+            />
+            <Select
+              label="Protocol"
+              allowDeselect={false}
+              value={controller.protocol}
+              data={PROTOCOLS.map((value) => ({ value, label: PROTOCOL_NAMES[value] }))}
+              onChange={(value) => value && set({ protocol: value as Protocol })}
+            />
+          </Row>
+          <Row>
+            <WholeField
+              label="Ports"
+              what="The number of ports"
+              least={1}
+              most={MOST_PORTS}
+              value={controller.ports}
+              onCommit={(ports) => set({ ports })}
+            />
+            <WholeField
+              label="Most pixels a port"
+              what="The most pixels on a port"
+              least={1}
+              most={MOST_PIXELS_PER_PORT}
+              value={controller.mostPixelsPerPort}
+              onCommit={(mostPixelsPerPort) => set({ mostPixelsPerPort })}
+            />
+          </Row>
+        </Stack>
+      </Section>
+      {controller.protocol === 'ddp' ? (
+        <Section title="Addresses">
+          <Hint>
+            DDP uses no universes: bytes count from 0 in one flat space over all ports of this controller.
+          </Hint>
+        </Section>
+      ) : (
+        <Section title="Addresses">
+          <Stack>
+            <ParsedField
+              label="First universe"
+              value={controller.firstUniverse}
+              format={(universe) => (universe === null ? '' : String(universe))}
+              placeholder={firstUsed ? `follows on: ${firstUsed}` : 'follows on'}
+              parse={(text) =>
+                text.trim() === ''
+                  ? { ok: true, value: null }
+                  : parseWhole(text, 1, LAST_UNIVERSE, 'A universe')
+              }
+              onCommit={(firstUniverse) => set({ firstUniverse })}
+            />
+            <Hint>Left empty, it follows on after the controller above.</Hint>
+            <PackingFields
+              value={controller.packing}
+              inherited={showPacking}
+              onChange={(packing) => set({ packing })}
+            />
+            {controller.protocol === 'artnet' && (
+              <>
+                <ParsedField
+                  label="Art-Net offset"
+                  value={controller.artNetOffset}
+                  format={(offset) => (offset > 0 ? `+${offset}` : String(offset).replace('-', '−'))}
+                  parse={(text) => parseOffset(text)}
+                  onCommit={(artNetOffset) => set({ artNetOffset })}
+                />
+                <Hint>
+                  Added to a universe to get its port-address. −1 where the device calls its first universe 0,
+                  0 where it calls it 1.
+                </Hint>
+              </>
+            )}
+          </Stack>
+        </Section>
+      )}
+      <Section title="How the device counts">
+        <Stack>
+          <div>
+            <SegmentedControl
+              fullWidth
+              aria-label="Its first LED is number"
+              value={String(controller.firstLedIndex)}
+              onChange={(value) => set({ firstLedIndex: value === '1' ? 1 : 0 })}
+              data={[
+                { value: '0', label: 'First LED is 0' },
+                { value: '1', label: 'First LED is 1' },
+              ]}
+            />
+          </div>
+          <Switch
+            label="Skipped pixels take channels"
+            checked={controller.skippedPixelsTakeChannels}
+            onChange={(event) => set({ skippedPixelsTakeChannels: event.currentTarget.checked })}
+          />
+          <Hint>
+            Off where the controller itself clocks dark pixels out before a run; on where the sender has to
+            leave channels for them.
+          </Hint>
+        </Stack>
+      </Section>
+      <Group mt="lg">
+        <Button variant="default" size="compact-md" onClick={remove}>
+          Remove {portName(controller, 1)}
+          {controller.ports > 1 ? ` to ${portName(controller, controller.ports)}` : ''}
+        </Button>
+      </Group>
+    </div>
+  );
+}
+
+function parseOffset(text: string) {
+  const value = Number(text.trim().replace('−', '-'));
+  return text.trim() !== '' && Number.isInteger(value) && value >= -LAST_UNIVERSE && value <= 32_767
+    ? { ok: true as const, value }
+    : {
+        ok: false as const,
+        message: `An offset is a whole number from −63,999 to 32,767; “${text.trim()}” is not.`,
+      };
+}

@@ -1,0 +1,267 @@
+'use client';
+
+import { Select } from '@mantine/core';
+import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
+import { portName, type Controller } from '@/core/catalogue/controller';
+import { totalsOf } from '@/core/plan/report';
+import type { Plan } from '@/core/plan/plan';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Facts } from '@/ui/Facts';
+import { WholeField } from '@/ui/fields/fields';
+import { Hint, Row, Section, Stack } from '@/ui/Panel';
+import { useEdit, useShow } from '../show/ShowProvider';
+import type { Selection } from '../view/selection';
+import { useView } from '../view/useView';
+import { ControllerPanel } from './ControllerPanel';
+import { PackingFields } from './PackingFields';
+import { endsOf, runName, universesOf } from './words';
+
+/** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
+export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
+  const { subject } = useView();
+  const controllers = useShow((state) => state.show.controllers);
+  if (subject?.kind === 'controller') {
+    const controller = controllers.find((each) => each.id === subject.controllerId);
+    if (controller) return <ControllerPanel controller={controller} plan={plan} />;
+  }
+  if (subject?.kind === 'port' && selection.controller !== undefined && selection.port !== undefined)
+    return (
+      <PortPanel
+        plan={plan}
+        controller={plan.show.controllers[selection.controller]!}
+        selection={selection}
+      />
+    );
+  if (selection.prop !== undefined) return <PropPatchPanel plan={plan} selection={selection} />;
+  return <PolicyPanel plan={plan} />;
+}
+
+function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
+  const { subject } = useView();
+  const index = selection.prop!;
+  const prop = plan.props[index]!;
+  const { name, pixelTypeId } = plan.show.props[index]!;
+  const oneRun = subject?.kind === 'prop' && subject.run !== undefined && selection.run !== undefined;
+  const runs = oneRun ? [selection.run!] : Array.from({ length: prop.runCount }, (_, i) => prop.firstRun + i);
+  const pixels = runs.reduce((sum, run) => sum + plan.runs[run]!.pixelCount, 0);
+  const ends = endsOf(plan, runs);
+  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  return (
+    <>
+      <Section title={oneRun ? runName(plan, selection.run!) : name}>
+        <Facts
+          facts={[
+            { name: 'Pixels', value: groupDigits(pixels) },
+            { name: 'Channels', value: groupDigits(pixels * type.colourOrder.length) },
+            { name: 'Starts at', value: ends?.start ?? 'no address yet', address: true },
+            ends && { name: 'Ends at', value: ends.end, address: true },
+            ends && { name: 'Universes', value: universesOf(plan, runs) || 'none: DDP', address: true },
+            ends && {
+              name: 'Show channel',
+              value: `${groupDigits(ends.firstShowChannel)}–${groupDigits(ends.lastShowChannel)}`,
+            },
+            { name: 'Colour order', value: type.colourOrder },
+          ]}
+        />
+      </Section>
+      <Section title={runs.length === 1 ? 'Its port' : 'Its ports'}>
+        <Stack>
+          {runs.slice(0, 24).map((run) => (
+            <RunPortFields key={run} plan={plan} run={run} />
+          ))}
+          {runs.length > 24 && (
+            <Hint>And {countOf(runs.length - 24, 'more run')}: click one among the ports.</Hint>
+          )}
+        </Stack>
+      </Section>
+    </>
+  );
+}
+
+/** Where a run is plugged in: port, place behind it, skipped pixels before it. */
+function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
+  const edit = useEdit();
+  const { show } = plan;
+  const run = plan.runs[index]!;
+  const { wire } = run;
+  const which = { propId: show.props[run.prop]!.id, run: run.number };
+  const words = plan.props[run.prop]!.runCount > 1 ? `Run ${run.number}` : 'Port';
+  const onPort = (controller: number, port: number) =>
+    plan.ports.find((each) => each.controller === controller && each.port === port);
+  const current = wire && `${wire.controller} ${wire.port}`;
+  const neighbours = wire ? onPort(wire.controller, wire.port)!.runs.length : 0;
+
+  return (
+    <Stack>
+      <Row>
+        <Select
+          label={words}
+          allowDeselect={false}
+          value={current ?? 'none'}
+          maxDropdownHeight={320}
+          searchable
+          data={[
+            { group: 'Without', items: [{ value: 'none', label: 'on no port' }] },
+            ...show.controllers.map((controller, c) => ({
+              group: controller.name,
+              items: Array.from({ length: controller.ports }, (_, i) => ({
+                value: `${c} ${i + 1}`,
+                label: `${portName(controller, i + 1)} · ${loadWords(controller, onPort(c, i + 1)?.places ?? 0)}`,
+              })),
+            })),
+          ]}
+          onChange={(value) => {
+            if (value === null || value === current) return;
+            if (value === 'none') {
+              if (wire) edit({ type: 'takeOffRun', ...which });
+              return;
+            }
+            const [controller, port] = value.split(' ').map(Number) as [number, number];
+            edit({ type: 'putRun', ...which, controllerId: show.controllers[controller]!.id, port });
+          }}
+        />
+        {wire && (
+          <WholeField
+            label="Skipped before it"
+            what="The number of skipped pixels"
+            least={0}
+            most={10_000}
+            value={wire.skippedPixels}
+            onCommit={(skippedPixels) => edit({ type: 'setSkippedPixels', ...which, skippedPixels })}
+          />
+        )}
+      </Row>
+      {wire && neighbours > 1 && (
+        <Select
+          label={`Place behind ${portName(show.controllers[wire.controller]!, wire.port)}`}
+          allowDeselect={false}
+          value={String(wire.chainPosition)}
+          data={Array.from({ length: neighbours }, (_, i) => ({
+            value: String(i + 1),
+            label: `${i + 1} of ${neighbours}`,
+          }))}
+          onChange={(value) =>
+            value &&
+            edit({
+              type: 'putRun',
+              ...which,
+              controllerId: show.controllers[wire.controller]!.id,
+              port: wire.port,
+              position: Number(value),
+            })
+          }
+        />
+      )}
+    </Stack>
+  );
+}
+
+function loadWords(controller: Controller, places: number): string {
+  return places === 0 ? 'free' : `${groupDigits(places)} of ${groupDigits(controller.mostPixelsPerPort)} px`;
+}
+
+function PortPanel({
+  plan,
+  controller,
+  selection,
+}: {
+  plan: Plan;
+  controller: Controller;
+  selection: Selection;
+}) {
+  const name = portName(controller, selection.port!);
+  const planned = plan.ports.find(
+    (each) => each.controller === selection.controller && each.port === selection.port,
+  );
+  const ends = planned && endsOf(plan, planned.runs);
+  return (
+    <>
+      <Section title={`Port ${name}`}>
+        <Facts
+          facts={[
+            { name: 'Controller', value: controller.name },
+            { name: 'Pixels lit', value: groupDigits(planned?.pixels ?? 0) },
+            {
+              name: 'On the wire',
+              value: `${groupDigits(planned?.places ?? 0)} of ${groupDigits(controller.mostPixelsPerPort)}`,
+              note: 'skipped pixels counted',
+            },
+            ends && { name: 'Starts at', value: ends.start, address: true },
+            ends && { name: 'Ends at', value: ends.end, address: true },
+          ]}
+        />
+      </Section>
+      {planned ? (
+        <Section title="Behind it, in order">
+          <Stack>
+            {planned.runs.map((run) => (
+              <div key={run}>
+                <strong>{runName(plan, run)}</strong>
+                <RunPortFields plan={plan} run={run} />
+              </div>
+            ))}
+          </Stack>
+        </Section>
+      ) : (
+        <Hint>Nothing is plugged in here. Drag a run onto it, or choose {name} for a run of a prop.</Hint>
+      )}
+    </>
+  );
+}
+
+const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
+  controller: 'with each controller',
+  port: 'with each port',
+  run: 'with each run',
+  never: 'only where one is full',
+};
+
+const NEW_UNIVERSE_CONSEQUENCE: Record<NewUniverse, string> = {
+  controller: 'A controller’s ports share universes: few universes, and no other controller listens to them.',
+  port: 'Each port starts at channel 1 of a universe: easy to type in and to swap, at the price of some universes.',
+  run: 'Each run starts at channel 1 of a universe, also behind another run: props can be moved without moving others.',
+  never: 'Everything runs on, over controllers too: fewest universes; one change moves all that follows.',
+};
+
+function PolicyPanel({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const { packing, newUniverse } = useShow((state) => state.show.addressing);
+  const totals = totalsOf(plan);
+  return (
+    <>
+      <Section title="Packing of the show">
+        <PackingFields
+          value={packing}
+          onChange={(next) => next && edit({ type: 'setAddressing', change: { packing: next } })}
+        />
+      </Section>
+      <Section title="New universe">
+        <Select
+          aria-label="A new universe begins"
+          allowDeselect={false}
+          value={newUniverse}
+          data={NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] }))}
+          onChange={(value) =>
+            value && edit({ type: 'setAddressing', change: { newUniverse: value as NewUniverse } })
+          }
+        />
+        <Hint>{NEW_UNIVERSE_CONSEQUENCE[newUniverse]}</Hint>
+      </Section>
+      <Section title="The whole show">
+        <Facts
+          facts={[
+            { name: 'Pixels', value: groupDigits(totals.pixels) },
+            { name: 'Channels lit', value: groupDigits(totals.channels) },
+            { name: 'Show channels', value: groupDigits(totals.lastShowChannel), note: 'gaps counted' },
+            { name: 'Universes', value: groupDigits(totals.universes), address: true },
+            {
+              name: 'Runs on ports',
+              value: `${groupDigits(totals.runsOnPorts)} of ${groupDigits(totals.runs)}`,
+            },
+            { name: 'Ports in use', value: groupDigits(totals.ports) },
+          ]}
+        />
+      </Section>
+    </>
+  );
+}

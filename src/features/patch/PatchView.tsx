@@ -1,0 +1,308 @@
+'use client';
+
+import {
+  DndContext,
+  DragOverlay,
+  KeyboardSensor,
+  PointerSensor,
+  pointerWithin,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { Button, Group } from '@mantine/core';
+import { IconPlus, IconSettings } from '@tabler/icons-react';
+import { useState, type CSSProperties } from 'react';
+import { portName } from '@/core/catalogue/controller';
+import type { Plan, PlannedPort } from '@/core/plan/plan';
+import { countOf, groupDigits } from '@/core/units/number';
+import { useEdit } from '../show/ShowProvider';
+import type { Selection } from '../view/selection';
+import { useGoTo, useView } from '../view/useView';
+import styles from './patch.module.css';
+import { useAddController } from './useAddController';
+import { controllerWords, runName, universesOf } from './words';
+
+type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
+
+/** Every controller with its ports, each port with its runs to scale. Runs are dragged from port to port. */
+export function PatchView({ plan, selection }: { plan: Plan; selection: Selection }) {
+  const edit = useEdit();
+  const goTo = useGoTo();
+  const { subject } = useView();
+  const addController = useAddController();
+  const [dragged, setDragged] = useState<number | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor),
+  );
+  const { show } = plan;
+  const loose = plan.runs.flatMap((run, index) => (run.wire ? [] : [index]));
+
+  const drop = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
+    const target = over?.data.current as DropTarget | undefined;
+    const run = plan.runs[Number(active.id)];
+    if (!target || !run) return;
+    const which = { propId: show.props[run.prop]!.id, run: run.number };
+    if (target.kind === 'tray') {
+      if (run.wire) edit({ type: 'takeOffRun', ...which });
+      return;
+    }
+    const controllerId = show.controllers[target.controller]!.id;
+    if (
+      run.wire?.controller === target.controller &&
+      run.wire.port === target.port &&
+      target.position === undefined
+    )
+      return;
+    edit({ type: 'putRun', ...which, controllerId, port: target.port, position: target.position });
+  };
+
+  return (
+    <DndContext
+      id="patch"
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={({ active }) => setDragged(Number(active.id))}
+      onDragEnd={drop}
+      onDragCancel={() => setDragged(null)}
+    >
+      <div className={styles.view} aria-label="Ports" role="region">
+        <Group justify="space-between" mb={10} gap={8}>
+          <Button
+            size="compact-sm"
+            variant={subject ? 'default' : 'light'}
+            leftSection={<IconSettings size={15} />}
+            onClick={() => goTo({ subject: null })}
+          >
+            Packing and universes
+          </Button>
+          <Button
+            size="compact-sm"
+            variant="default"
+            leftSection={<IconPlus size={15} />}
+            onClick={addController}
+          >
+            Add a controller
+          </Button>
+        </Group>
+        {(loose.length > 0 || dragged !== null) && <Tray plan={plan} runs={loose} selection={selection} />}
+        {show.controllers.length === 0 && (
+          <p className={styles.free}>
+            A controller has the ports that feed your props. Add the first one, tell it how many ports it has
+            and how many pixels each of them drives, then put the runs on its ports.
+          </p>
+        )}
+        {show.controllers.map((controller, index) => (
+          <section key={controller.id} className={styles.controller} aria-label={controller.name}>
+            <button
+              type="button"
+              className={styles.controllerHead}
+              aria-current={subject?.kind === 'controller' && subject.controllerId === controller.id}
+              onClick={() => goTo({ subject: { kind: 'controller', controllerId: controller.id } })}
+            >
+              <span className={styles.controllerName}>{controller.name}</span>
+              <span className={`${styles.controllerFacts} mono`}>{controllerWords(controller)}</span>
+            </button>
+            {Array.from({ length: controller.ports }, (_, i) => (
+              <PortRow
+                key={i}
+                plan={plan}
+                controller={index}
+                port={i + 1}
+                planned={plan.ports.find((each) => each.controller === index && each.port === i + 1)}
+                selection={selection}
+              />
+            ))}
+          </section>
+        ))}
+      </div>
+      <DragOverlay dropAnimation={null}>
+        {dragged !== null && plan.runs[dragged] && (
+          <div className={`${styles.chip} ${styles.overlay}`} style={chipColour(plan.runs[dragged].prop)}>
+            {runName(plan, dragged)}
+          </div>
+        )}
+      </DragOverlay>
+    </DndContext>
+  );
+}
+
+function Tray({ plan, runs, selection }: { plan: Plan; runs: readonly number[]; selection: Selection }) {
+  const { setNodeRef, isOver } = useDroppable({ id: 'tray', data: { kind: 'tray' } satisfies DropTarget });
+  return (
+    <section
+      ref={setNodeRef}
+      className={styles.tray}
+      data-over={isOver}
+      data-empty={runs.length === 0}
+      aria-label="Runs on no port"
+    >
+      <div className={styles.trayTitle}>
+        {runs.length > 0
+          ? `${countOf(runs.length, 'run')} on no port: drag ${runs.length === 1 ? 'it' : 'each'} onto one, or choose a port on the right`
+          : 'Drop here to take it off its port'}
+      </div>
+      <div className={styles.trayRuns}>
+        {runs.map((run) => (
+          <RunChip
+            key={run}
+            plan={plan}
+            run={run}
+            chosen={selection.run === run || selection.prop === plan.runs[run]!.prop}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface PortRowProps {
+  plan: Plan;
+  controller: number;
+  port: number;
+  planned: PlannedPort | undefined;
+  selection: Selection;
+}
+
+function PortRow({ plan, controller: index, port, planned, selection }: PortRowProps) {
+  const goTo = useGoTo();
+  const { subject } = useView();
+  const controller = plan.show.controllers[index]!;
+  const name = portName(controller, port);
+  const limit = controller.mostPixelsPerPort;
+  const places = planned?.places ?? 0;
+  const { setNodeRef, isOver } = useDroppable({
+    id: name,
+    data: { kind: 'port', controller: index, port } satisfies DropTarget,
+  });
+  // A port that holds too much is drawn full; its runs keep their shares.
+  const whole = Math.max(limit, places);
+  return (
+    <div
+      className={styles.port}
+      data-free={!planned}
+      data-chosen={subject?.kind === 'port' && subject.port === name}
+      data-testid={`port-${name}`}
+    >
+      <button
+        type="button"
+        className={styles.portName}
+        aria-label={`Port ${name}`}
+        onClick={() => goTo({ subject: { kind: 'port', port: name } })}
+      >
+        {name}
+      </button>
+      <div ref={setNodeRef} className={styles.bar} data-over={isOver} data-full={places > limit}>
+        {planned?.runs.map((run) => {
+          const { pixelCount, wire, prop } = plan.runs[run]!;
+          return (
+            <RunOnPort
+              key={run}
+              plan={plan}
+              run={run}
+              share={(pixelCount / whole) * 100}
+              skipped={wire!.skippedPixels}
+              chosen={
+                subject?.kind === 'port'
+                  ? subject.port === name
+                  : selection.prop === prop &&
+                    (subject?.kind !== 'prop' || subject.run === undefined || selection.run === run)
+              }
+            />
+          );
+        })}
+      </div>
+      <div className={`${styles.load} mono`}>
+        {planned ? (
+          <>
+            <div>
+              {groupDigits(places)} px ·{' '}
+              {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
+            </div>
+            <div className={styles.universes}>{universesOf(plan, planned.runs) || 'one flat space'}</div>
+          </>
+        ) : (
+          <span className={styles.free}>free</span>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function percent(places: number, limit: number): string {
+  const share = (places / limit) * 100;
+  return share > 0 && share < 1 ? '<1%' : `${Math.round(share)}%`;
+}
+
+interface RunOnPortProps {
+  plan: Plan;
+  run: number;
+  /** Percent of the bar. */
+  share: number;
+  skipped: number;
+  chosen: boolean;
+}
+
+function RunOnPort({ plan, run, share, skipped, chosen }: RunOnPortProps) {
+  const { wire } = plan.runs[run]!;
+  // A run dropped on another goes before it.
+  const { setNodeRef, isOver } = useDroppable({
+    id: `before ${run}`,
+    data: {
+      kind: 'port',
+      controller: wire!.controller,
+      port: wire!.port,
+      position: wire!.chainPosition,
+    } satisfies DropTarget,
+  });
+  return (
+    <>
+      {skipped > 0 && (
+        <span className={`${styles.skipped} mono`} title={`${countOf(skipped, 'skipped pixel')} before it`}>
+          {skipped}
+        </span>
+      )}
+      <div
+        ref={setNodeRef}
+        style={{
+          width: `${share}%`,
+          minWidth: 18,
+          boxShadow: isOver ? 'inset 3px 0 0 var(--lamp)' : undefined,
+        }}
+      >
+        <RunChip plan={plan} run={run} chosen={chosen} wide />
+      </div>
+    </>
+  );
+}
+
+function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen: boolean; wide?: boolean }) {
+  const goTo = useGoTo();
+  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: run });
+  const { prop, number, pixelCount } = plan.runs[run]!;
+  const name = runName(plan, run);
+  return (
+    <button
+      ref={setNodeRef}
+      {...attributes}
+      {...listeners}
+      type="button"
+      className={styles.chip}
+      style={{ ...chipColour(prop), width: wide ? '100%' : undefined }}
+      data-chosen={chosen}
+      data-dragging={isDragging}
+      title={`${name}, ${countOf(pixelCount, 'pixel')}`}
+      onClick={() => goTo({ subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } })}
+    >
+      {name}
+    </button>
+  );
+}
+
+function chipColour(prop: number): CSSProperties {
+  return { '--chip': `var(--run-${(prop % 6) + 1})` } as CSSProperties;
+}

@@ -1,0 +1,37 @@
+import { addressOf } from '@/core/addressing/lookup';
+import type { Plan } from '@/core/plan/plan';
+import { kindOf } from '@/core/props/registry';
+import { groupDigits } from '@/core/units/number';
+import styles from './picture.module.css';
+import { e131Words, strandWords } from './pixelWords';
+
+/** The numbers of a pixel that are wanted at a glance, beside the pixel. */
+export function PixelCallout({ plan, pixel }: { plan: Plan; pixel: number }) {
+  const address = addressOf(plan, pixel);
+  const prop = plan.show.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!;
+  const { wire } = address;
+  return (
+    <>
+      <strong>
+        Pixel {groupDigits(address.pixelInRun)} of run {address.run}
+      </strong>
+      <div className={styles.calloutLine}>
+        {strandWords(address, kindOf(prop).strandWord(prop.threading))}
+      </div>
+      {wire ? (
+        <>
+          {wire.e131 && <div className={styles.calloutAddress}>{e131Words(wire.e131)}</div>}
+          {!wire.e131 && <div className={styles.calloutAddress}>DDP byte {groupDigits(wire.ddpOffset)}</div>}
+          <div className={styles.calloutLine}>
+            {wire.showChannel === null
+              ? 'past the last universe'
+              : `show ch ${groupDigits(wire.showChannel)}`}{' '}
+            · {wire.portName} {groupDigits(wire.place)}
+          </div>
+        </>
+      ) : (
+        <div className={styles.calloutLine}>on no port yet</div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+'use client';
+
+import { Button } from '@mantine/core';
+import type { Finding } from '@/core/checks/check';
+import { countOf } from '@/core/units/number';
+import { useEdit } from '../show/ShowProvider';
+import styles from './Findings.module.css';
+
+const MOST_SHOWN = 12;
+
+/** Findings with their mends as buttons. */
+export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const edit = useEdit();
+  return (
+    <div data-testid="findings">
+      {findings.slice(0, MOST_SHOWN).map((finding) => (
+        <div
+          key={finding.check + finding.message}
+          className={styles.finding}
+          data-severity={finding.severity}
+        >
+          <span className={styles.word}>{finding.severity === 'wrong' ? 'To mend: ' : 'Have a look: '}</span>
+          {finding.message}
+          {finding.mends.length > 0 && (
+            <div className={styles.mends}>
+              {finding.mends.map((mend) => (
+                <Button key={mend.label} size="compact-sm" variant="default" onClick={() => edit(mend.edit)}>
+                  {mend.label}
+                </Button>
+              ))}
+            </div>
+          )}
+        </div>
+      ))}
+      {findings.length > MOST_SHOWN && <p>And {countOf(findings.length - MOST_SHOWN, 'more', 'more')}.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+'use client';
+
+import { Kbd, Modal, Table } from '@mantine/core';
+import { useDialog } from './dialogs';
+
+const KEYS: readonly [keys: readonly string[], does: string][] = [
+  [['1', '2', '3'], 'Build, Thread, Patch'],
+  [['Ctrl K', '/'], 'Find a prop, a port, a pixel or a channel, or run a command'],
+  [['←', '→'], 'The pixel before, the pixel after, in data order'],
+  [['Shift ←', 'Shift →'], 'Ten pixels back, ten pixels on'],
+  [['↑', '↓'], 'The prop above, the prop below'],
+  [['F'], 'See it from the other side'],
+  [['Z'], 'Show all of it'],
+  [['Ctrl Z', 'Ctrl Shift Z'], 'Undo, redo'],
+  [['Esc'], 'Let go of the pixel, then of the prop'],
+  [['?'], 'These keys'],
+];
+
+export const openKeyHelp = () => useDialog.getState().show('keys');
+
+export function KeyHelp() {
+  const { open, show } = useDialog();
+  return (
+    <Modal
+      opened={open === 'keys'}
+      onClose={() => show(null)}
+      title="Keys"
+      size="lg"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <Table verticalSpacing={7}>
+        <Table.Tbody>
+          {KEYS.map(([keys, does]) => (
+            <Table.Tr key={does}>
+              <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                {keys.map((key, i) => (
+                  <span key={key}>
+                    {i > 0 && ' '}
+                    <Kbd>{key}</Kbd>
+                  </span>
+                ))}
+              </Table.Td>
+              <Table.Td>{does}</Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+      <p>
+        On the address ruler: left and right go from run to run, plus and minus zoom, 0 shows all. In a field,
+        Enter keeps and Esc puts the old value back.
+      </p>
+      <p>
+        The search reads <b>A3 17</b> (port and place), <b>U5 430</b> (universe and channel), <b>ch 2182</b>{' '}
+        (show channel), <b>art 0.1.4 17</b>, <b>ddp A 300</b>, <b>led A 12</b> and <b>net curtain 2.17</b>{' '}
+        (run and pixel).
+      </p>
+    </Modal>
+  );
+}

@@ -1,0 +1,186 @@
+'use client';
+
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { addressOf, findShowChannel, spansOfRun } from '@/core/addressing/lookup';
+import { findingsOf } from '@/core/checks/registry';
+import type { Plan } from '@/core/plan/plan';
+import type { Revision } from '@/core/show/revision';
+import { countOf } from '@/core/units/number';
+import { AddressRuler } from '@/ui/AddressRuler';
+import type { RulerSelection } from '@/ui/drawRuler';
+import { Hint, Section } from '@/ui/Panel';
+import { BuildPanel } from '../build/BuildPanel';
+import { PixelTypesDialog } from '../build/PixelTypesDialog';
+import { PlacesDialog } from '../build/PlacesDialog';
+import { PatchPanel } from '../patch/PatchPanel';
+import { PatchView } from '../patch/PatchView';
+import { endsOf } from '../patch/words';
+import { PixelSection } from '../picture/PixelSection';
+import { PropPicture } from '../picture/PropPicture';
+import { e131Words } from '../picture/pixelWords';
+import { ShowProvider, notify, useShow } from '../show/ShowProvider';
+import { ThreadPanel } from '../thread/ThreadPanel';
+import { subjectOfPixel, type Selection } from '../view/selection';
+import { useGoTo, useSelection, useView } from '../view/useView';
+import { ConflictDialog } from './ConflictDialog';
+import { Findings } from './Findings';
+import { KeyHelp } from './KeyHelp';
+import { PropList } from './PropList';
+import { RenameShow } from './RenameShow';
+import { Search } from './Search';
+import styles from './shell.module.css';
+import { SitePicture } from './SitePicture';
+import { StageTabs } from './StageTabs';
+import { TopBar } from './TopBar';
+import { useKeys } from './useKeys';
+
+/** A show, opened. */
+export function ShowApp({ initial }: { initial: Revision }) {
+  return (
+    <ShowProvider key={initial.id} initial={initial}>
+      <ShowFrame />
+    </ShowProvider>
+  );
+}
+
+export function ShowFrame() {
+  useKeys();
+  const plan = useShow((state) => state.plan);
+  const planError = useShow((state) => state.planError);
+  const findings = useMemo(() => (plan ? findingsOf(plan) : []), [plan]);
+  return (
+    <div className={styles.frame}>
+      <TopBar />
+      <StageTabs findings={findings} />
+      <div className={styles.body}>
+        <div className={styles.left}>
+          <PropList />
+        </div>
+        <main className={styles.middle}>
+          {planError && <p role="alert">{planError}</p>}
+          {plan && <Middle plan={plan} />}
+        </main>
+        <aside className={styles.right} aria-label="Settings and facts">
+          {plan && <Right plan={plan} findings={findings} />}
+        </aside>
+      </div>
+      {plan && <Ruler plan={plan} />}
+      <Search />
+      <KeyHelp />
+      <RenameShow />
+      <PixelTypesDialog />
+      <PlacesDialog />
+      <ConflictDialog />
+    </div>
+  );
+}
+
+function Middle({ plan }: { plan: Plan }) {
+  const { stage } = useView();
+  const selection = useSelection();
+  if (stage === 'patch') return <PatchView plan={plan} selection={selection} />;
+  if (selection.prop === undefined) return <SitePicture plan={plan} />;
+  return <PropPicture plan={plan} prop={selection.prop} selection={selection} />;
+}
+
+function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof findingsOf> }) {
+  const { stage } = useView();
+  const selection = useSelection();
+  const goTo = useGoTo();
+  const show = useShow((state) => state.show);
+  const planned = selection.prop === undefined ? undefined : plan.show.props[selection.prop];
+  const prop = show.props.find((each) => each.id === planned?.id);
+  const here = findings.filter(
+    (finding) => finding.stage === stage && (!prop || stage === 'patch' || finding.propId === prop.id),
+  );
+  const elsewhere = findings.filter(
+    (finding) => !here.includes(finding) && prop && finding.propId === prop.id,
+  );
+  return (
+    <>
+      {selection.pixel !== undefined && <PixelSection plan={plan} pixel={selection.pixel} />}
+      {here.length > 0 && (
+        <Section title={countOf(here.length, 'finding')}>
+          <Findings findings={here} />
+        </Section>
+      )}
+      {elsewhere.length > 0 && (
+        <Section title="On another stage">
+          <Findings findings={elsewhere} />
+        </Section>
+      )}
+      {stage === 'build' && prop && <BuildPanel prop={prop} plan={plan} />}
+      {stage === 'thread' && prop && <ThreadPanel prop={prop} plan={plan} />}
+      {stage === 'patch' && <PatchPanel plan={plan} selection={selection} />}
+      {stage !== 'patch' && !prop && (
+        <Section title={stage === 'build' ? 'Build' : 'Thread'}>
+          <Hint>
+            {stage === 'build'
+              ? 'Choose a prop on the left to measure it, or add one. What you measure here is typed once: threading, ports and addresses follow from it.'
+              : 'Choose a prop on the left to say where data enters it and which way it goes.'}
+          </Hint>
+        </Section>
+      )}
+      {stage === 'build' && prop && (
+        <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'thread' })}>
+          Thread it
+        </Button>
+      )}
+      {stage === 'thread' && prop && (
+        <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'patch' })}>
+          Put it on a port
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Ruler({ plan }: { plan: Plan }) {
+  const { subject } = useView();
+  const selection = useSelection();
+  const goTo = useGoTo();
+  const chosen = useMemo(
+    () => rulerSelection(plan, selection, subject?.kind === 'prop' && subject.run !== undefined),
+    [plan, selection, subject],
+  );
+  return (
+    <AddressRuler
+      plan={plan}
+      selection={chosen}
+      selectionWords={selectionWords(plan, selection, chosen)}
+      onGoTo={(showChannel) => {
+        const hit = findShowChannel(plan, showChannel)[0];
+        if (!hit) notify(`Channel ${showChannel} is in a gap: no pixel uses it.`);
+        else if (hit.kind === 'pixel') goTo({ subject: subjectOfPixel(plan, hit.pixel) });
+        else notify(`Channel ${showChannel} belongs to a skipped pixel.`);
+      }}
+    />
+  );
+}
+
+function rulerSelection(plan: Plan, { prop, run, pixel }: Selection, byRun: boolean): RulerSelection {
+  const first = pixel === undefined ? 0 : plan.pixels.showChannel[pixel]!;
+  return {
+    prop,
+    run: byRun ? run : undefined,
+    channels: first === 0 ? null : { first, count: plan.runs[plan.pixels.run[pixel!]!]!.channelsPerPixel },
+  };
+}
+
+function selectionWords(plan: Plan, { pixel }: Selection, chosen: RulerSelection): string | null {
+  if (pixel !== undefined) {
+    const { wire } = addressOf(plan, pixel);
+    if (!wire) return null;
+    return wire.e131 ? e131Words(wire.e131) : `byte ${wire.ddpOffset}`;
+  }
+  if (chosen.prop === undefined) return null;
+  const { firstRun, runCount } = plan.props[chosen.prop]!;
+  const runs =
+    chosen.run === undefined ? Array.from({ length: runCount }, (_, i) => firstRun + i) : [chosen.run];
+  const ends = endsOf(
+    plan,
+    runs.filter((run) => spansOfRun(plan, run).length > 0),
+  );
+  return ends && `${ends.start} → ${ends.end}`;
+}

@@ -1,0 +1,82 @@
+'use client';
+
+import { useComputedColorScheme } from '@mantine/core';
+import { useEffect, useMemo, useRef } from 'react';
+import type { Plan } from '@/core/plan/plan';
+import { countOf } from '@/core/units/number';
+import { fit } from '@/ui/picture/camera';
+import { drawScene } from '@/ui/picture/draw';
+import { readPalette } from '@/ui/picture/palette';
+import { sceneOf } from '@/ui/picture/scene';
+import { useGoTo, useView } from '../view/useView';
+import { portsOf } from './PropList';
+import styles from './SitePicture.module.css';
+
+const MOST_CARDS = 60;
+
+/** All props side by side, each as a small picture: what is seen while none is chosen. */
+export function SitePicture({ plan }: { plan: Plan }) {
+  const goTo = useGoTo();
+  if (plan.show.props.length === 0)
+    return (
+      <div className={styles.empty}>
+        <h1>Start with one prop</h1>
+        <p>
+          Take a tape measure to it, then choose <b>Add a prop</b> on the left: a measured line for railings
+          and edges, a pixel grid for nets and string matrices. Counts, channels and addresses follow from
+          what you measure.
+        </p>
+      </div>
+    );
+  return (
+    <div className={styles.site}>
+      <div className={styles.cards}>
+        {plan.show.props.slice(0, MOST_CARDS).map((prop, index) => (
+          <button
+            key={prop.id}
+            type="button"
+            className={styles.card}
+            onClick={() => goTo({ subject: { kind: 'prop', propId: prop.id } })}
+          >
+            <SmallPicture plan={plan} prop={index} />
+            <span className={styles.name}>{prop.name}</span>
+            <span className={`${styles.facts} mono`}>
+              {countOf(plan.props[index]!.pixelCount, 'pixel')} · <span>{portsOf(plan, prop.id)?.words}</span>
+            </span>
+          </button>
+        ))}
+      </div>
+      {plan.show.props.length > MOST_CARDS && (
+        <p>And {countOf(plan.show.props.length - MOST_CARDS, 'more prop')} in the list on the left.</p>
+      )}
+    </div>
+  );
+}
+
+const SMALL = { widthPx: 260, heightPx: 112 };
+
+function SmallPicture({ plan, prop }: { plan: Plan; prop: number }) {
+  const { side } = useView();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const scheme = useComputedColorScheme('dark');
+  const scene = useMemo(() => sceneOf(plan, prop), [plan, prop]);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!canvas.current || !context || !scene.bounds) return;
+    canvas.current.width = SMALL.widthPx * 2;
+    canvas.current.height = SMALL.heightPx * 2;
+    context.setTransform(2, 0, 0, 2, 0, 0);
+    const camera = fit(scene.bounds, SMALL, 16);
+    drawScene(
+      context,
+      scene,
+      side === 'back' ? { ...camera, xMm: -camera.xMm } : camera,
+      SMALL,
+      side === 'back' ? -1 : 1,
+      { numbers: false, jumpers: false, ports: false, chevrons: false, scaleBar: false },
+      { selected: -1, hovered: -1, run: -1 },
+      readPalette(canvas.current),
+    );
+  }, [scene, side, scheme]);
+  return <canvas ref={canvas} className={styles.picture} style={{ objectFit: 'contain' }} aria-hidden />;
+}

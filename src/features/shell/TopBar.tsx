@@ -1,0 +1,150 @@
+'use client';
+
+import {
+  ActionIcon,
+  Button,
+  Kbd,
+  Menu,
+  Tooltip,
+  useComputedColorScheme,
+  useMantineColorScheme,
+} from '@mantine/core';
+import { spotlight } from '@mantine/spotlight';
+import {
+  IconArrowBackUp,
+  IconArrowForwardUp,
+  IconChevronDown,
+  IconDownload,
+  IconHelp,
+  IconMoon,
+  IconSearch,
+  IconSun,
+} from '@tabler/icons-react';
+import Link from 'next/link';
+import { LanternMark } from '@/ui/LanternMark';
+import type { Saving } from '../show/store';
+import { useShow, useShowStore } from '../show/ShowProvider';
+import { openKeyHelp } from './KeyHelp';
+import { openRename } from './RenameShow';
+import styles from './shell.module.css';
+
+const SAVING_WORDS: Record<Saving, string> = {
+  saved: 'saved',
+  saving: 'saving…',
+  unreachable: 'not saved: the server cannot be reached, trying again',
+  overtaken: 'not saved: changed elsewhere',
+  removed: 'this show was removed',
+};
+
+/** The product, the show, the one field that finds everything, what is saved, undo and redo. */
+export function TopBar() {
+  const { id, sequence, undoLabel, redoLabel } = useShow((state) => state.revision);
+  const name = useShow((state) => state.show.name);
+  const saving = useShow((state) => state.saving);
+  const waiting = useShow((state) => state.waiting.length);
+  const { undo, redo } = useShowStore().getState();
+
+  return (
+    <header className={styles.top}>
+      <Link href="/" className={styles.brand} aria-label="All shows">
+        <span className={styles.mark}>
+          <LanternMark />
+        </span>
+        <strong>
+          Rapid <span>Lantern</span>
+        </strong>
+      </Link>
+      <Menu position="bottom-start">
+        <Menu.Target>
+          <Button variant="default" size="compact-sm" rightSection={<IconChevronDown size={14} />}>
+            {name}
+          </Button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item onClick={() => openRename(name)}>Rename this show…</Menu.Item>
+          <Menu.Item component={Link} href="/">
+            All shows
+          </Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      <div className={styles.spacer} />
+      <button type="button" className={styles.search} onClick={() => spotlight.open()}>
+        <IconSearch size={15} />
+        <span>Find a prop, pixel, channel or port</span>
+        <Kbd size="xs">Ctrl K</Kbd>
+      </button>
+      <span className={styles.saved} data-state={saving} data-testid="saving" role="status">
+        rev {sequence} · {SAVING_WORDS[saving]}
+      </span>
+      <ActionIcon.Group>
+        <Tooltip label={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
+          <ActionIcon
+            variant="default"
+            aria-label="Undo"
+            data-disabled={(undoLabel === null && waiting === 0) || undefined}
+            onClick={undo}
+          >
+            <IconArrowBackUp size={16} />
+          </ActionIcon>
+        </Tooltip>
+        <Tooltip label={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
+          <ActionIcon
+            variant="default"
+            aria-label="Redo"
+            data-disabled={redoLabel === null || undefined}
+            onClick={redo}
+          >
+            <IconArrowForwardUp size={16} />
+          </ActionIcon>
+        </Tooltip>
+      </ActionIcon.Group>
+      <FilesMenu id={id} />
+      <SchemeSwitch />
+      <Tooltip label="Keys (?)">
+        <ActionIcon variant="default" aria-label="Keys" onClick={openKeyHelp}>
+          <IconHelp size={16} />
+        </ActionIcon>
+      </Tooltip>
+    </header>
+  );
+}
+
+function FilesMenu({ id }: { id: string }) {
+  const file = (name: string) => ({
+    component: 'a' as const,
+    href: `/api/shows/${id}/${name}`,
+    download: true,
+  });
+  return (
+    <Menu position="bottom-end" width={300}>
+      <Menu.Target>
+        <Tooltip label="Files">
+          <ActionIcon variant="default" aria-label="Files">
+            <IconDownload size={16} />
+          </ActionIcon>
+        </Tooltip>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item {...file('channel-map.csv')}>Channel map, one line a pixel (CSV)</Menu.Item>
+        <Menu.Item {...file('spans.csv')}>Channel map, one line a span (CSV)</Menu.Item>
+        <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function SchemeSwitch() {
+  const { setColorScheme } = useMantineColorScheme();
+  const dark = useComputedColorScheme('dark') === 'dark';
+  return (
+    <Tooltip label={dark ? 'Light theme, for daylight' : 'Dark theme'}>
+      <ActionIcon
+        variant="default"
+        aria-label={dark ? 'Light theme' : 'Dark theme'}
+        onClick={() => setColorScheme(dark ? 'light' : 'dark')}
+      >
+        {dark ? <IconSun size={16} /> : <IconMoon size={16} />}
+      </ActionIcon>
+    </Tooltip>
+  );
+}

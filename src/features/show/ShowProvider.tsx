@@ -1,0 +1,71 @@
+'use client';
+
+import { notifications } from '@mantine/notifications';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { useStore } from 'zustand';
+import { ShowError } from '@/core/show/problem';
+import type { Edit } from '@/core/show/edits/registry';
+import type { Revision } from '@/core/show/revision';
+import { startPlanner } from '@/workers/planner';
+import { httpClient } from './client';
+import { createShowStore, keepPlanned, type ShowState, type ShowStore } from './store';
+
+const ShowContext = createContext<ShowStore | null>(null);
+
+/** Opens a show for the parts of the interface below it. Give it the show's id as key: one provider opens one show. */
+export function ShowProvider({ initial, children }: { initial: Revision; children: ReactNode }) {
+  const [store] = useState(() => createShowStore(initial, { client: httpClient, notify }));
+
+  useEffect(() => {
+    const planner = startPlanner();
+    const stopPlanning = keepPlanned(store, planner);
+    const events = new EventSource(`/api/shows/${store.getState().revision.id}/events`);
+    events.onmessage = ({ data }: MessageEvent<string>) =>
+      void store.getState().heard((JSON.parse(data) as { sequence: number }).sequence);
+    events.addEventListener('removed', () => void store.getState().heard(null));
+    const beforeUnload = (event: BeforeUnloadEvent) => {
+      if (store.getState().waiting.length > 0) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', beforeUnload);
+    return () => {
+      window.removeEventListener('beforeunload', beforeUnload);
+      events.close();
+      stopPlanning();
+      planner.stop();
+    };
+  }, [store]);
+
+  return <ShowContext value={store}>{children}</ShowContext>;
+}
+
+/** For tests and for parts that bring a store of their own. */
+export const ShowStoreProvider = ShowContext.Provider;
+
+export function notify(message: string): void {
+  notifications.show({ message, autoClose: 4000 });
+}
+
+export function useShowStore(): ShowStore {
+  const store = useContext(ShowContext);
+  if (!store) throw new Error('This part of the interface needs an open show around it.');
+  return store;
+}
+
+export function useShow<Part>(select: (state: ShowState) => Part): Part {
+  return useStore(useShowStore(), select);
+}
+
+/** Changes the show; what cannot be done is told in its sentence, and the answer says whether it was done. */
+export function useEdit(): (edit: Edit) => boolean {
+  const store = useShowStore();
+  return (edit) => {
+    try {
+      store.getState().edit(edit);
+      return true;
+    } catch (error) {
+      if (!(error instanceof ShowError)) throw error;
+      notifications.show({ message: error.message, color: 'red', autoClose: 8000 });
+      return false;
+    }
+  };
+}

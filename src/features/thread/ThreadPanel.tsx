@@ -1,0 +1,156 @@
+'use client';
+
+import { SegmentedControl } from '@mantine/core';
+import type { Plan } from '@/core/plan/plan';
+import { MOST_RUNS } from '@/core/props/kind';
+import { kindOf, type Prop } from '@/core/props/registry';
+import { cornerSeenFrom, cornerWords, type Corner } from '@/core/threading/view';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Facts } from '@/ui/Facts';
+import { WholeField } from '@/ui/fields/fields';
+import { Hint, Section, Stack } from '@/ui/Panel';
+import { useEdit } from '../show/ShowProvider';
+import { useView } from '../view/useView';
+import { CornerPicker } from './CornerPicker';
+import styles from './thread.module.css';
+
+type GridThreading = Extract<Prop, { kind: 'grid' }>['threading'];
+
+/** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
+export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
+  const edit = useEdit();
+  const { side } = useView();
+  const set = (change: object) =>
+    edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
+  const index = plan.show.props.findIndex((each) => each.id === prop.id);
+  const planned = plan.props[index];
+
+  return (
+    <>
+      <Section title={`Threading · ${prop.name}`}>
+        <Stack>
+          {prop.kind === 'line' ? (
+            <Choice
+              label="Data enters at"
+              value={prop.threading.firstPixel}
+              onChange={(firstPixel) => set({ firstPixel })}
+              data={[
+                { value: 'start', label: 'The start' },
+                { value: 'end', label: 'The end' },
+              ]}
+            />
+          ) : (
+            <>
+              <div>
+                <div className={styles.label}>First pixel, seen from the {side}</div>
+                <CornerPicker
+                  value={cornerSeenFrom(side, prop.threading.firstPixel)}
+                  side={side}
+                  onChange={(corner: Corner) => set({ firstPixel: cornerSeenFrom(side, corner) })}
+                />
+              </div>
+              <Choice
+                label="Strands run along"
+                value={prop.threading.along}
+                onChange={(along) => set({ along })}
+                data={[
+                  { value: 'rows', label: 'Rows' },
+                  { value: 'columns', label: 'Columns' },
+                ]}
+              />
+              <Choice
+                label="Pattern"
+                value={prop.threading.pattern}
+                onChange={(pattern) => set({ pattern })}
+                data={[
+                  { value: 'serpentine', label: 'Serpentine' },
+                  { value: 'straight', label: 'Straight' },
+                ]}
+              />
+              <Hint>{patternConsequence(prop.threading)}</Hint>
+            </>
+          )}
+          <WholeField
+            label="Runs"
+            what="The number of runs"
+            least={1}
+            most={MOST_RUNS}
+            value={prop.threading.runs}
+            onCommit={(runs) => set({ runs })}
+          />
+          <Hint>
+            Split evenly, cut only between {kindOf(prop).strandWord(prop.threading)}s. Each run takes a port,
+            or follows another on one.
+          </Hint>
+        </Stack>
+      </Section>
+      {planned && (
+        <Section title="What follows">
+          <ThreadFacts plan={plan} index={index} prop={prop} />
+        </Section>
+      )}
+    </>
+  );
+}
+
+function patternConsequence({ pattern, along }: GridThreading): string {
+  const strand = along === 'rows' ? 'row' : 'column';
+  return pattern === 'serpentine'
+    ? `Every other ${strand} runs back: short jumpers, and the picture is mirrored there if the sender is told “straight”.`
+    : `Every ${strand} runs the same way: simple to check, at the price of a return jumper as long as the ${strand}.`;
+}
+
+function ThreadFacts({ plan, index, prop }: { plan: Plan; index: number; prop: Prop }) {
+  const { side } = useView();
+  const { firstRun, runCount, jumpers, strands } = plan.props[index]!;
+  const counts = plan.runs.slice(firstRun, firstRun + runCount).map((run) => run.pixelCount);
+  const lengths = jumpers.map((jumper) => jumper.lengthMm);
+  const total = lengths.reduce((sum, length) => sum + length, 0);
+  const equal = lengths.length > 0 && Math.max(...lengths) - Math.min(...lengths) < 1;
+  return (
+    <Facts
+      facts={[
+        prop.kind === 'grid' && {
+          name: 'First pixel',
+          value: cornerWords(cornerSeenFrom(side, prop.threading.firstPixel)),
+          note: `seen from the ${side}`,
+        },
+        { name: 'Strands', value: countOf(strands.length, kindOf(prop).strandWord(prop.threading)) },
+        {
+          name: runCount === 1 ? 'Run' : 'Runs',
+          value:
+            counts.length <= 4
+              ? `${counts.map(groupDigits).join(' + ')} px`
+              : `${counts.length} of ${groupDigits(Math.min(...counts))}–${groupDigits(Math.max(...counts))} px`,
+        },
+        {
+          name: 'Jumpers',
+          value:
+            lengths.length === 0
+              ? 'none'
+              : equal
+                ? `${lengths.length} × ${formatLength(lengths[0]!)}`
+                : `${lengths.length}`,
+          note: lengths.length === 0 ? undefined : `${formatLength(total)} in all, from pixel to pixel`,
+        },
+      ]}
+    />
+  );
+}
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  data: { value: string; label: string }[];
+}
+
+function Choice({ label, ...rest }: ChoiceProps) {
+  return (
+    <div>
+      <div className={styles.label}>{label}</div>
+      <SegmentedControl fullWidth aria-label={label} {...rest} />
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+import type { ViewSide } from '@/core/threading/view';
+
+/** The stages of work that exist, in their order. */
+export const STAGES = ['build', 'thread', 'patch'] as const;
+export type Stage = (typeof STAGES)[number];
+
+export const STAGE_NAMES: Record<Stage, string> = { build: 'Build', thread: 'Thread', patch: 'Patch' };
+
+/** What is looked at. Everything in it is in the browser's address, so that a view can be linked. */
+export interface View {
+  stage: Stage;
+  subject: Subject | null;
+  side: ViewSide;
+}
+
+export type Subject =
+  | { kind: 'prop'; propId: string; run?: number; /** In the run, from 1. */ pixel?: number }
+  | { kind: 'port'; port: string; /** On the port's wire, from 1. */ place?: number }
+  | { kind: 'controller'; controllerId: string };
+
+/** The path and query of a view. */
+export function addressOfView(showId: string, { stage, subject, side }: View): string {
+  const parts = ['', 'shows', showId, stage];
+  if (subject?.kind === 'prop') {
+    parts.push('prop', subject.propId);
+    if (subject.run !== undefined) parts.push('run', String(subject.run));
+    if (subject.run !== undefined && subject.pixel !== undefined) parts.push('pixel', String(subject.pixel));
+  } else if (subject?.kind === 'port') {
+    parts.push('port', subject.port);
+    if (subject.place !== undefined) parts.push('pixel', String(subject.place));
+  } else if (subject?.kind === 'controller') parts.push('controller', subject.controllerId);
+  return parts.join('/') + (side === 'back' ? '?from=back' : '');
+}
+
+/** Reads the address of a view; what it does not know is left out, so that every address shows something. */
+export function viewOfAddress(pathname: string, from: string | null): View {
+  const [, , , stage, kind, name, ...rest] = pathname.split('/').map(decodeURIComponent);
+  return {
+    stage: STAGES.find((each) => each === stage) ?? 'build',
+    subject: name === undefined ? null : subjectOf(kind, name, rest),
+    side: from === 'back' ? 'back' : 'front',
+  };
+}
+
+function subjectOf(kind: string | undefined, name: string, rest: string[]): Subject | null {
+  const number = (word: string) => {
+    const at = rest.indexOf(word);
+    const value = at === -1 ? NaN : Number(rest[at + 1]);
+    return Number.isSafeInteger(value) && value > 0 ? value : undefined;
+  };
+  if (kind === 'controller') return { kind, controllerId: name };
+  if (kind === 'port') {
+    const place = number('pixel');
+    return { kind, port: name.toUpperCase(), ...(place === undefined ? {} : { place }) };
+  }
+  if (kind !== 'prop') return null;
+  const run = number('run');
+  const pixel = run === undefined ? undefined : number('pixel');
+  return {
+    kind,
+    propId: name,
+    ...(run === undefined ? {} : { run }),
+    ...(pixel === undefined ? {} : { pixel }),
+  };
+}

@@ -1,0 +1,75 @@
+import { findInRun, findOnWire } from '@/core/addressing/lookup';
+import { portName } from '@/core/catalogue/controller';
+import type { Plan } from '@/core/plan/plan';
+import type { SearchHit } from '@/core/search/query';
+import type { Stage, Subject } from './address';
+
+/** What a view points at in a plan; indices lead into the plan's lists. Undefined where the plan has no such thing. */
+export interface Selection {
+  prop?: number;
+  run?: number;
+  pixel?: number;
+  controller?: number;
+  port?: number;
+}
+
+export function selectionOf(plan: Plan, subject: Subject | null): Selection {
+  if (!subject) return {};
+  const { show } = plan;
+  if (subject.kind === 'controller') {
+    const controller = show.controllers.findIndex((each) => each.id === subject.controllerId);
+    return controller === -1 ? {} : { controller };
+  }
+  if (subject.kind === 'prop') {
+    const prop = show.props.findIndex((each) => each.id === subject.propId);
+    if (prop === -1) return {};
+    const { firstRun, runCount } = plan.props[prop]!;
+    if (subject.run === undefined || subject.run > runCount) return { prop };
+    const pixel =
+      subject.pixel === undefined ? undefined : findInRun(plan, subject.propId, subject.run, subject.pixel);
+    return { prop, run: firstRun + subject.run - 1, pixel };
+  }
+  const controller = show.controllers.findIndex(({ label }) => subject.port.replace(/\d+$/, '') === label);
+  const port = Number(/\d+$/.exec(subject.port)?.[0]);
+  if (controller === -1 || !(port >= 1 && port <= show.controllers[controller]!.ports)) return {};
+  const planned = plan.ports.find((each) => each.controller === controller && each.port === port);
+  const hit = subject.place === undefined ? undefined : findOnWire(plan, controller, port, subject.place);
+  if (hit?.kind === 'pixel') return { controller, port, ...ofPixel(plan, hit.pixel) };
+  const run = hit?.kind === 'skipped' ? hit.run : planned?.runs[0];
+  return { controller, port, ...(run === undefined ? {} : { run, prop: plan.runs[run]!.prop }) };
+}
+
+function ofPixel(plan: Plan, pixel: number): Selection {
+  const run = plan.pixels.run[pixel]!;
+  return { pixel, run, prop: plan.runs[run]!.prop };
+}
+
+/** A pixel as the subject of a view. */
+export function subjectOfPixel(plan: Plan, pixel: number): Subject {
+  const run = plan.runs[plan.pixels.run[pixel]!]!;
+  return {
+    kind: 'prop',
+    propId: plan.show.props[run.prop]!.id,
+    run: run.number,
+    pixel: pixel - run.firstPixel + 1,
+  };
+}
+
+/** Where a search hit leads. A port is looked at on the patch; everything else on the stage where one is. */
+export function viewOfHit(plan: Plan, hit: SearchHit, stage: Stage): { stage: Stage; subject: Subject } {
+  switch (hit.kind) {
+    case 'prop':
+      return { stage, subject: { kind: 'prop', propId: plan.show.props[hit.prop]!.id } };
+    case 'pixel':
+      return { stage: stage === 'patch' ? 'thread' : stage, subject: subjectOfPixel(plan, hit.pixel) };
+    case 'port':
+      return {
+        stage: 'patch',
+        subject: { kind: 'port', port: portName(plan.show.controllers[hit.controller]!, hit.port) },
+      };
+    case 'skipped': {
+      const { prop, number } = plan.runs[hit.run]!;
+      return { stage: 'patch', subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } };
+    }
+  }
+}

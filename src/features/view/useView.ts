@@ -1,0 +1,62 @@
+'use client';
+
+import { usePathname, useSearchParams } from 'next/navigation';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { useShow, useShowStore } from '../show/ShowProvider';
+import { addressOfView, viewOfAddress, type View } from './address';
+import { selectionOf, type Selection } from './selection';
+
+const MOVED = 'rapid-lantern:moved';
+
+function subscribe(listener: () => void): () => void {
+  window.addEventListener('popstate', listener);
+  window.addEventListener(MOVED, listener);
+  return () => {
+    window.removeEventListener('popstate', listener);
+    window.removeEventListener(MOVED, listener);
+  };
+}
+
+/** The view in the browser's address at this very moment, also before anything was drawn anew. */
+export function currentView(): View {
+  return viewOfAddress(window.location.pathname, new URLSearchParams(window.location.search).get('from'));
+}
+
+/** The view in the browser's address. */
+export function useView(): View {
+  // The router tells the address while the page is rendered on the server, the browser from then on: it is never late.
+  const rendered = `${usePathname()}?from=${useSearchParams().get('from') ?? ''}`;
+  const address = useSyncExternalStore(
+    subscribe,
+    () => `${window.location.pathname}?from=${new URLSearchParams(window.location.search).get('from') ?? ''}`,
+    () => rendered,
+  );
+  return useMemo(() => {
+    const [pathname, from] = address.split('?from=');
+    return viewOfAddress(pathname!, from ?? null);
+  }, [address]);
+}
+
+/**
+ * Goes to another view. Walking from pixel to pixel replaces the entry in the browser's history, so that Back leaves the
+ * walk in one step.
+ */
+export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => void {
+  const store = useShowStore();
+  return useCallback(
+    (change, how = 'push') => {
+      const address = addressOfView(store.getState().revision.id, { ...currentView(), ...change });
+      if (how === 'push') window.history.pushState(null, '', address);
+      else window.history.replaceState(null, '', address);
+      window.dispatchEvent(new Event(MOVED));
+    },
+    [store],
+  );
+}
+
+/** What the view points at in the latest plan. */
+export function useSelection(): Selection {
+  const { subject } = useView();
+  const plan = useShow((state) => state.plan);
+  return useMemo(() => (plan ? selectionOf(plan, subject) : {}), [plan, subject]);
+}

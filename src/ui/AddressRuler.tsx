@@ -1,0 +1,156 @@
+'use client';
+
+import { useComputedColorScheme } from '@mantine/core';
+import { useElementSize, useMergedRef } from '@mantine/hooks';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Plan } from '@/core/plan/plan';
+import { totalsWords } from '@/core/plan/report';
+import styles from './AddressRuler.module.css';
+import { blocksOf, drawRuler, type RulerSelection } from './drawRuler';
+import { readPalette, type Palette } from './picture/palette';
+import { channelAt, clampScale, reveal, wholeScale, zoomScale, type RulerScale } from './rulerScale';
+
+interface AddressRulerProps {
+  plan: Plan;
+  selection: RulerSelection;
+  /** `U5 ch 1 → U7 ch 492`, or nothing. */
+  selectionWords: string | null;
+  /** A click on a show channel. */
+  onGoTo: (showChannel: number) => void;
+}
+
+/** All channels of the show on one strip: universes as ticks, props as blocks, gaps and doubles as they are. */
+export function AddressRuler({ plan, selection, selectionWords, onGoTo }: AddressRulerProps) {
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
+  const mergedRef = useMergedRef(canvasRef, sizeRef);
+  const scheme = useComputedColorScheme('dark');
+  const [palette, setPalette] = useState<Palette | null>(null);
+  const [zoomed, setZoomed] = useState<RulerScale | null>(null);
+  const blocks = useMemo(() => blocksOf(plan), [plan]);
+  const last = plan.lastShowChannel;
+
+  useEffect(() => {
+    if (canvasRef.current) setPalette(readPalette(canvasRef.current));
+  }, [scheme, last]);
+
+  // What is selected is in sight, also when the selection came from elsewhere.
+  const selectedFirst =
+    selection.channels?.first ?? blocks.find((block) => block.prop === selection.prop)?.first ?? null;
+  const [revealed, setRevealed] = useState<number | null>(null);
+  if (selectedFirst !== revealed) {
+    setRevealed(selectedFirst);
+    if (zoomed && selectedFirst !== null && width > 0)
+      setZoomed(reveal(zoomed, selectedFirst, selectedFirst + (selection.channels?.count ?? 1) - 1, width));
+  }
+  const scale = clampScale(zoomed ?? wholeScale(last, width), last, width);
+
+  useEffect(() => {
+    const canvas = canvasRef.current;
+    if (!canvas || !palette || width === 0) return;
+    const frame = requestAnimationFrame(() => {
+      const ratio = window.devicePixelRatio || 1;
+      canvas.width = Math.round(width * ratio);
+      canvas.height = Math.round(height * ratio);
+      const context = canvas.getContext('2d')!;
+      context.setTransform(ratio, 0, 0, ratio, 0, 0);
+      drawRuler(context, plan, blocks, scale, width, height, selection, palette);
+    });
+    return () => cancelAnimationFrame(frame);
+  });
+
+  const zoomRef = useRef((_x: number, _factor: number) => {});
+  useEffect(() => {
+    zoomRef.current = (x, factor) => setZoomed(clampScale(zoomScale(scale, x, factor), last, width));
+  });
+  useEffect(() => {
+    const canvas = canvasRef.current;
+    if (!canvas) return;
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      zoomRef.current(event.offsetX, 2 ** (-event.deltaY / 240));
+    };
+    canvas.addEventListener('wheel', wheel, { passive: false });
+    return () => canvas.removeEventListener('wheel', wheel);
+  }, [last]);
+
+  const drag = useRef<{ x: number; travelled: number } | null>(null);
+  const walk = (by: 1 | -1) => {
+    const from = selectedFirst ?? 0;
+    const next =
+      by === 1 ? blocks.find((block) => block.first > from) : blocks.findLast((block) => block.first < from);
+    if (next) onGoTo(next.first);
+  };
+  const zoomMiddle = (factor: number) => zoomRef.current(width / 2, factor);
+
+  return (
+    <section className={styles.ruler} aria-label="Address ruler">
+      <div className={styles.head}>
+        <span>
+          Address ruler · <span className={styles.totals}>{totalsWords(plan)}</span>
+        </span>
+        <span>
+          {selectionWords && (
+            <>
+              selected{' '}
+              <span className={styles.selected} data-testid="ruler-selection">
+                {selectionWords}
+              </span>
+            </>
+          )}
+        </span>
+      </div>
+      {last === 0 ? (
+        <div className={styles.empty}>
+          No run is on a port yet. Put one on a port in Patch, and its channels appear here.
+        </div>
+      ) : (
+        <canvas
+          ref={mergedRef}
+          className={styles.canvas}
+          data-testid="ruler"
+          tabIndex={0}
+          role="application"
+          aria-label={`Channels 1 to ${last}. Left and right go from run to run, plus and minus zoom, 0 shows all.`}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            drag.current = { x: event.nativeEvent.offsetX, travelled: 0 };
+          }}
+          onPointerMove={(event) => {
+            if (!drag.current) return;
+            const moved = event.nativeEvent.offsetX - drag.current.x;
+            drag.current = {
+              x: event.nativeEvent.offsetX,
+              travelled: drag.current.travelled + Math.abs(moved),
+            };
+            if (drag.current.travelled > 4)
+              setZoomed(
+                clampScale({ ...scale, first: scale.first - moved * scale.channelsPerPx }, last, width),
+              );
+          }}
+          onPointerUp={(event) => {
+            const still = drag.current && drag.current.travelled <= 4;
+            drag.current = null;
+            if (still) onGoTo(channelAt(scale, event.nativeEvent.offsetX));
+          }}
+          onPointerCancel={() => (drag.current = null)}
+          onDoubleClick={() => setZoomed(null)}
+          onKeyDown={(event) => {
+            const act = {
+              ArrowRight: () => walk(1),
+              ArrowLeft: () => walk(-1),
+              '+': () => zoomMiddle(1.5),
+              '=': () => zoomMiddle(1.5),
+              '-': () => zoomMiddle(1 / 1.5),
+              '0': () => setZoomed(null),
+            }[event.key];
+            if (!act) return;
+            event.preventDefault();
+            event.stopPropagation();
+            act();
+          }}
+        />
+      )}
+    </section>
+  );
+}

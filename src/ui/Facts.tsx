@@ -1,0 +1,30 @@
+import { Fragment, type ReactNode } from 'react';
+import styles from './Facts.module.css';
+
+export interface Fact {
+  name: string;
+  value: ReactNode;
+  /** What the value means or stands on, in smaller type. */
+  note?: ReactNode;
+  address?: boolean;
+}
+
+/** Computed facts, name by value, with the figures in columns. */
+export function Facts({ facts }: { facts: readonly (Fact | false | null | undefined)[] }) {
+  return (
+    <dl className={styles.facts}>
+      {facts.map(
+        (fact) =>
+          fact && (
+            <Fragment key={fact.name}>
+              <dt>{fact.name}</dt>
+              <dd className={fact.address ? styles.address : undefined}>
+                {fact.value}
+                {fact.note && <span className={styles.note}>{fact.note}</span>}
+              </dd>
+            </Fragment>
+          ),
+      )}
+    </dl>
+  );
+}

@@ -1,0 +1,21 @@
+import type { PropKindName } from '@/core/props/registry';
+
+const PATHS: Record<PropKindName, string> = {
+  line: 'M3 17 8 8l6 7 7-9',
+  grid: 'M4 5h0M9.3 5h0M14.6 5h0M20 5h0M4 10h0M9.3 10h0M14.6 10h0M20 10h0M4 15h0M9.3 15h0M14.6 15h0M20 15h0M4 20h0M9.3 20h0M14.6 20h0M20 20h0',
+};
+
+/** The kind of a prop as a small drawing. */
+export function KindGlyph({ kind, size = 22 }: { kind: PropKindName; size?: number }) {
+  return (
+    <svg width={size} height={size} viewBox="0 0 24 24" fill="none" aria-hidden>
+      <path
+        d={PATHS[kind]}
+        stroke="currentColor"
+        strokeWidth={kind === 'grid' ? 2.6 : 1.8}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    </svg>
+  );
+}

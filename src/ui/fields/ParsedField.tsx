@@ -1,0 +1,71 @@
+'use client';
+
+import { TextInput, type TextInputProps } from '@mantine/core';
+import { useState } from 'react';
+import type { Parsed } from '@/core/units/length';
+
+interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChange' | 'error'> {
+  value: Value;
+  /** The value as it is written in the field. */
+  format: (value: Value) => string;
+  parse: (text: string) => Parsed<Value>;
+  /** Called with a value that is new and allowed. Answering false puts the old one back. */
+  onCommit: (value: Value) => boolean | void;
+  /** What arrow up (1) and arrow down (-1) make of the value; without it they do nothing. */
+  stepBy?: (value: Value, by: 1 | -1) => Value;
+}
+
+/**
+ * A field that reads what people write. It takes the value on Enter or when left; what it cannot read stays in the field
+ * with a sentence below, and nothing is changed. Escape puts the old value back.
+ */
+export function ParsedField<Value>({
+  value,
+  format,
+  parse,
+  onCommit,
+  stepBy,
+  ...rest
+}: ParsedFieldProps<Value>) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const shown = draft ?? format(value);
+
+  const drop = () => {
+    setDraft(null);
+    setMessage(null);
+  };
+  const commit = () => {
+    if (draft === null || draft === format(value)) return drop();
+    const parsed = parse(draft);
+    if (!parsed.ok) return setMessage(parsed.message);
+    if (parsed.value !== value && onCommit(parsed.value) === false)
+      return setMessage('This is not possible here.');
+    drop();
+  };
+
+  return (
+    <TextInput
+      {...rest}
+      value={shown}
+      error={message}
+      onChange={(event) => {
+        setDraft(event.currentTarget.value);
+        setMessage(null);
+      }}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit();
+        if (stepBy && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+          event.preventDefault();
+          const parsed = parse(shown);
+          if (parsed.ok) setDraft(format(stepBy(parsed.value, event.key === 'ArrowUp' ? 1 : -1)));
+        }
+        if (event.key === 'Escape' && draft !== null) {
+          event.stopPropagation();
+          drop();
+        }
+      }}
+    />
+  );
+}

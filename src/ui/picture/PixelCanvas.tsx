@@ -1,0 +1,241 @@
+'use client';
+
+import { useComputedColorScheme } from '@mantine/core';
+import { useElementSize, useMergedRef } from '@mantine/hooks';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useRef,
+  useState,
+  type ReactNode,
+  type Ref,
+} from 'react';
+import type { ViewSide } from '@/core/threading/view';
+import { fit, mirrored, panBy, toMm, toScreenX, toScreenY, zoomAt, type Camera } from './camera';
+import { drawScene, type Layers } from './draw';
+import { readPalette, type Palette } from './palette';
+import styles from './PixelCanvas.module.css';
+import type { Scene } from './scene';
+
+export interface PixelCanvasHandle {
+  fit: () => void;
+}
+
+interface PixelCanvasProps {
+  scene: Scene;
+  side: ViewSide;
+  layers: Layers;
+  /** Pixels of the scene; -1 for none. */
+  selected: number;
+  selectedRun: number;
+  /** A click or tap on a pixel; -1 beside all of them. */
+  onSelect: (pixel: number) => void;
+  /** What to say about the pixel under the pointer, or about the selected one. */
+  callout: (pixel: number) => ReactNode;
+  /** What the picture shows, for those who hear it. */
+  label: string;
+  ref?: Ref<PixelCanvasHandle>;
+}
+
+const MARGIN_PX = 64;
+const REACH_PX = 14;
+
+/** A prop's pixels at scale: drag to pan, wheel or pinch to zoom, point at a pixel for its numbers. */
+export function PixelCanvas({
+  scene,
+  side,
+  layers,
+  selected,
+  selectedRun,
+  onSelect,
+  callout,
+  label,
+  ref,
+}: PixelCanvasProps) {
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
+  const mergedRef = useMergedRef(canvasRef, sizeRef);
+  const scheme = useComputedColorScheme('dark');
+  const [palette, setPalette] = useState<Palette | null>(null);
+  const [camera, setCamera] = useState<Camera | null>(null);
+  const [hovered, setHovered] = useState(-1);
+  const mirror = side === 'back' ? -1 : 1;
+  const size = { widthPx: width, heightPx: height };
+
+  useEffect(() => {
+    if (canvasRef.current) setPalette(readPalette(canvasRef.current));
+  }, [scheme]);
+
+  const fitAll = useCallback(() => {
+    if (!scene.bounds || width === 0) return;
+    const fitted = fit(scene.bounds, { widthPx: width, heightPx: height }, MARGIN_PX);
+    setCamera(mirror === 1 ? fitted : mirrored(fitted));
+  }, [scene.bounds, width, height, mirror]);
+  useImperativeHandle(ref, () => ({ fit: fitAll }), [fitAll]);
+
+  // A prop that is new, grown or moved is shown whole; an edit that keeps its outline keeps the builder's zoom.
+  const outline = scene.bounds && Object.values(scene.bounds).join(' ');
+  const shown = `${scene.propId} ${outline} ${width} ${height}`;
+  const [shownBefore, setShownBefore] = useState('');
+  const [mirrorBefore, setMirrorBefore] = useState(mirror);
+  if (shown !== shownBefore && width > 0) {
+    setShownBefore(shown);
+    setMirrorBefore(mirror);
+    setHovered(-1);
+    fitAll();
+  } else if (mirror !== mirrorBefore) {
+    setMirrorBefore(mirror);
+    if (camera) setCamera(mirrored(camera));
+  }
+
+  useEffect(() => {
+    const canvas = canvasRef.current;
+    if (!canvas || !camera || !palette || width === 0) return;
+    const frame = requestAnimationFrame(() => {
+      const ratio = window.devicePixelRatio || 1;
+      const [deviceWidth, deviceHeight] = [Math.round(width * ratio), Math.round(height * ratio)];
+      if (canvas.width !== deviceWidth || canvas.height !== deviceHeight) {
+        canvas.width = deviceWidth;
+        canvas.height = deviceHeight;
+      }
+      const context = canvas.getContext('2d')!;
+      context.setTransform(ratio, 0, 0, ratio, 0, 0);
+      const marks = { selected, hovered, run: selectedRun };
+      drawScene(context, scene, camera, { widthPx: width, heightPx: height }, mirror, layers, marks, palette);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [camera, palette, scene, mirror, layers, selected, hovered, selectedRun, width, height]);
+
+  const pixelAt = (xPx: number, yPx: number): number => {
+    if (!camera || !scene.nearest) return -1;
+    const at = toMm(camera, size, xPx, yPx);
+    return scene.nearest.find(mirror * at.xMm, at.yMm, REACH_PX / camera.pxPerMm);
+  };
+  const handlers = usePointers({
+    pan: (dx, dy) => setCamera((now) => now && panBy(now, dx, dy)),
+    zoom: (x, y, factor) => setCamera((now) => now && zoomAt(now, size, x, y, factor)),
+    hover: (x, y) => setHovered(pixelAt(x, y)),
+    leave: () => setHovered(-1),
+    tap: (x, y) => onSelect(pixelAt(x, y)),
+  });
+
+  // React listens to the wheel passively, and the page must not scroll while the picture zooms.
+  const zoomRef = useRef(handlers.zoomBy);
+  useEffect(() => {
+    zoomRef.current = handlers.zoomBy;
+  });
+  useEffect(() => {
+    const canvas = canvasRef.current!;
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      zoomRef.current(
+        event.offsetX,
+        event.offsetY,
+        2 ** (-event.deltaY / (event.deltaMode === 1 ? 12 : 360)),
+      );
+    };
+    canvas.addEventListener('wheel', wheel, { passive: false });
+    return () => canvas.removeEventListener('wheel', wheel);
+  }, []);
+
+  const spoken = hovered >= 0 && hovered < scene.pixelCount ? hovered : selected;
+  return (
+    <div className={styles.frame}>
+      <canvas
+        ref={mergedRef}
+        className={styles.canvas}
+        data-over={hovered >= 0}
+        data-testid="picture"
+        role="img"
+        aria-label={label}
+        onPointerDown={handlers.onPointerDown}
+        onPointerMove={handlers.onPointerMove}
+        onPointerUp={handlers.onPointerUp}
+        onPointerCancel={handlers.onPointerUp}
+        onPointerLeave={handlers.onPointerLeave}
+        onDoubleClick={fitAll}
+      />
+      {camera && spoken >= 0 && spoken < scene.pixelCount && (
+        <Callout
+          xPx={toScreenX(camera, size, mirror * scene.xMm[spoken]!)}
+          yPx={toScreenY(camera, size, scene.yMm[spoken]!)}
+          widthPx={width}
+          heightPx={height}
+        >
+          {callout(spoken)}
+        </Callout>
+      )}
+    </div>
+  );
+}
+
+interface CalloutProps {
+  xPx: number;
+  yPx: number;
+  widthPx: number;
+  heightPx: number;
+  children: ReactNode;
+}
+
+/** Stands beside its pixel, on the side where there is room. Out of the picture it is not drawn. */
+function Callout({ xPx, yPx, widthPx, heightPx, children }: CalloutProps) {
+  if (xPx < 0 || yPx < 0 || xPx > widthPx || yPx > heightPx) return null;
+  const horizontal = xPx > widthPx - 280 ? { right: widthPx - xPx + 22 } : { left: xPx + 22 };
+  const vertical = yPx > heightPx - 130 ? { bottom: heightPx - yPx + 10 } : { top: yPx + 10 };
+  return (
+    <div className={styles.callout} data-testid="callout" style={{ ...horizontal, ...vertical }}>
+      {children}
+    </div>
+  );
+}
+
+interface PointerActions {
+  pan: (dxPx: number, dyPx: number) => void;
+  zoom: (xPx: number, yPx: number, factor: number) => void;
+  hover: (xPx: number, yPx: number) => void;
+  leave: () => void;
+  tap: (xPx: number, yPx: number) => void;
+}
+
+/** One pointer pans, two zoom, and one that hardly moved is a tap. */
+function usePointers(actions: PointerActions) {
+  const down = useRef(new Map<number, { x: number; y: number }>());
+  const travelled = useRef(0);
+  const at = (event: React.PointerEvent) => ({ x: event.nativeEvent.offsetX, y: event.nativeEvent.offsetY });
+
+  return {
+    zoomBy: actions.zoom,
+    onPointerDown: (event: React.PointerEvent) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      if (down.current.size === 0) travelled.current = 0;
+      down.current.set(event.pointerId, at(event));
+    },
+    onPointerMove: (event: React.PointerEvent) => {
+      const now = at(event);
+      const before = down.current.get(event.pointerId);
+      if (!before) return actions.hover(now.x, now.y);
+      down.current.set(event.pointerId, now);
+      const [dx, dy] = [now.x - before.x, now.y - before.y];
+      travelled.current += Math.hypot(dx, dy);
+      const others = [...down.current].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
+      const other = others[0];
+      if (!other) {
+        if (travelled.current > 4) actions.pan(dx, dy);
+        return;
+      }
+      const spread = Math.hypot(now.x - other.x, now.y - other.y);
+      const spreadBefore = Math.hypot(before.x - other.x, before.y - other.y);
+      if (spreadBefore > 0) actions.zoom((now.x + other.x) / 2, (now.y + other.y) / 2, spread / spreadBefore);
+      actions.pan(dx / 2, dy / 2);
+    },
+    onPointerUp: (event: React.PointerEvent) => {
+      const wasDown = down.current.delete(event.pointerId);
+      const { x, y } = at(event);
+      if (wasDown && event.type === 'pointerup' && travelled.current <= 4) actions.tap(x, y);
+    },
+    onPointerLeave: () => {
+      if (down.current.size === 0) actions.leave();
+    },
+  };
+}

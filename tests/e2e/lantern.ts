@@ -1,0 +1,53 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
+import type { Show } from '@/core/show/schema';
+
+export const DEMO = JSON.parse(
+  fs.readFileSync(path.resolve(__dirname, '../../demo/marrow-quay.show.json'), 'utf8'),
+) as Show;
+
+/** Every page of every test is watched: whatever the browser's console says, or a script throws, fails the test. */
+export const test = base.extend<{ quiet: void; refusals: RegExp | null }>({
+  // What the browser itself writes of answers that a test provokes, such as a 409.
+  refusals: [null, { option: true }],
+  quiet: [
+    async ({ context, refusals }, use) => {
+      const said: string[] = [];
+      context.on('console', (message) => said.push(`${message.type()}: ${message.text()}`));
+      context.on('weberror', (error) => said.push(`error: ${error.error().message}`));
+      await use();
+      expect(
+        said.filter((line) => !refusals?.test(line)),
+        'the browser console',
+      ).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Keeps a copy of the demo show for one test and gives its id. */
+export async function demoShow(request: APIRequestContext, change: Partial<Show> = {}): Promise<string> {
+  const response = await request.post('/api/shows', {
+    data: { ...DEMO, name: 'A copy of the night', ...change },
+  });
+  expect(response.status()).toBe(201);
+  return ((await response.json()) as { id: string }).id;
+}
+
+export async function openAt(page: Page, id: string, view: string): Promise<void> {
+  await page.goto(`/shows/${id}/${view}`);
+  // The ruler is drawn from the first plan, so everything else is there as well.
+  await expect(page.getByRole('region', { name: 'Address ruler' })).toBeVisible();
+}
+
+export const saving = (page: Page) => page.getByTestId('saving');
+
+/** Types into a field as a builder does, and leaves it with Enter. */
+export async function fill(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(text);
+  await field.press('Enter');
+}

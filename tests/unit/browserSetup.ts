@@ -1,0 +1,19 @@
+import '@testing-library/jest-dom';
+
+// Parts of the browser that jsdom leaves out and the interface asks for.
+window.matchMedia ??= (query: string) =>
+  ({
+    matches: false,
+    media: query,
+    addEventListener() {},
+    removeEventListener() {},
+    addListener() {},
+    removeListener() {},
+  }) as unknown as MediaQueryList;
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+Element.prototype.scrollIntoView ??= () => {};
+globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));

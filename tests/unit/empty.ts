@@ -1,0 +1,2 @@
+const empty: Record<string, string> = {};
+export default empty;
