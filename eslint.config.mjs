@@ -50,7 +50,6 @@ export default tseslint.config(
       'boundaries/elements': Object.keys(MAY_IMPORT).map((type) => ({
         type,
         pattern: `src/${type}`,
-        mode: 'folder',
       })),
       'boundaries/include': ['src/**/*'],
     },

@@ -43,7 +43,7 @@ describe('the direction of imports', () => {
     expect(rulesBroken('src/features/show/other.ts', "import '@/server/database';\n")).toContain(
       'boundaries/dependencies',
     );
-    expect(rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme';\n")).toEqual([
+    expect(rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme/theme';\n")).toEqual([
       'boundaries/dependencies',
     ]);
   });

@@ -36,7 +36,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   };
 
   return (
-    <div key={controller.id}>
+    <>
       <Section title="Controller">
         <Stack>
           <NameField label="Name" value={controller.name} onCommit={(name) => set({ name })} />
@@ -157,7 +157,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
           {controller.ports > 1 ? ` to ${portName(controller, controller.ports)}` : ''}
         </Button>
       </Group>
-    </div>
+    </>
   );
 }
 

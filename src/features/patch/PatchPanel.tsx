@@ -22,7 +22,7 @@ export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selecti
   const controllers = useShow((state) => state.show.controllers);
   if (subject?.kind === 'controller') {
     const controller = controllers.find((each) => each.id === subject.controllerId);
-    if (controller) return <ControllerPanel controller={controller} plan={plan} />;
+    if (controller) return <ControllerPanel key={controller.id} controller={controller} plan={plan} />;
   }
   if (subject?.kind === 'port' && selection.controller !== undefined && selection.port !== undefined)
     return (

@@ -47,6 +47,7 @@ export function ShowApp({ initial }: { initial: Revision }) {
 export function ShowFrame() {
   useKeys();
   const plan = useShow((state) => state.plan);
+  const { stage } = useView();
   const planError = useShow((state) => state.planError);
   const findings = useMemo(() => (plan ? findingsOf(plan) : []), [plan]);
   return (
@@ -57,7 +58,7 @@ export function ShowFrame() {
         <div className={styles.left}>
           <PropList />
         </div>
-        <main className={styles.middle}>
+        <main className={styles.middle} data-stage={stage}>
           {planError && <p role="alert">{planError}</p>}
           {plan && <Middle plan={plan} />}
         </main>

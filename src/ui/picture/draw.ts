@@ -197,7 +197,7 @@ function drawChevrons(frame: Frame): void {
     const at = firstPixel + Math.floor(pixelCount * (index % 2 === 0 ? 0.44 : 0.56));
     const [ux, uy] = directionAt(frame, at, 1);
     const [cx, cy] = [(x[at]! + x[Math.min(at + 1, last)]!) / 2, (y[at]! + y[Math.min(at + 1, last)]!) / 2];
-    if (!taken.take(cx - arm, cy - arm, cx + arm, cy + arm)) return;
+    if (!taken.take(cx - arm - 2, cy - arm, cx + arm + 2, cy + arm)) return;
     context.moveTo(cx - (ux + uy) * arm, cy - (uy - ux) * arm);
     context.lineTo(cx, cy);
     context.lineTo(cx - (ux - uy) * arm, cy - (uy + ux) * arm);

@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { planShow } from '@/core/plan/plan';
+import { STAGES, addressOfView, viewOfAddress, type Subject, type View } from './address';
+import { selectionOf, subjectOfPixel, viewOfHit } from './selection';
+
+const number = fc.integer({ min: 1, max: 5000 });
+const id = fc.stringMatching(/^[a-z0-9][a-z0-9-]{0,12}$/);
+const subject: fc.Arbitrary<Subject | null> = fc.oneof(
+  fc.constant(null),
+  id.map((propId): Subject => ({ kind: 'prop', propId })),
+  fc.tuple(id, number).map(([propId, run]): Subject => ({ kind: 'prop', propId, run })),
+  fc.tuple(id, number, number).map(([propId, run, pixel]): Subject => ({ kind: 'prop', propId, run, pixel })),
+  fc
+    .tuple(fc.stringMatching(/^[A-Z]{1,3}[1-9]$/), number)
+    .map(([port, place]): Subject => ({ kind: 'port', port, place })),
+  id.map((controllerId): Subject => ({ kind: 'controller', controllerId })),
+);
+
+it('gives every view an address, and reads it again', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...STAGES),
+      subject,
+      fc.constantFrom('front' as const, 'back' as const),
+      (stage, about, side) => {
+        const view: View = { stage, subject: about, side };
+        const address = new URL(addressOfView('quay', view), 'http://127.0.0.1');
+        expect(viewOfAddress(address.pathname, address.searchParams.get('from'))).toEqual(view);
+      },
+    ),
+  );
+});
+
+it.each([
+  '/shows/quay',
+  '/shows/quay/nowhere',
+  '/shows/quay/build/prop',
+  '/shows/quay/thread/prop/x/run/-1/pixel/0',
+  '/shows/quay/build/what/x',
+])('shows something at %s', (pathname) => {
+  const view = viewOfAddress(pathname, 'sideways');
+  expect(STAGES).toContain(view.stage);
+  expect(view.side).toBe('front');
+});
+
+describe('what a view points at', () => {
+  const plan = planShow(
+    onPorts(
+      aShow({ props: [aLine('rail', 30), aGrid('net', 4, 5, { runs: 2 })], controllers: [aController()] }),
+      ['rail', 1, 1, 2],
+      ['net', 1, 1],
+    ),
+  );
+
+  it('is the same pixel by its prop and by its place on the wire', () => {
+    expect(selectionOf(plan, { kind: 'prop', propId: 'net', run: 1, pixel: 3 })).toEqual({
+      prop: 1,
+      run: 1,
+      pixel: 32,
+    });
+    expect(selectionOf(plan, { kind: 'port', port: 'A1', place: 35 })).toEqual({
+      controller: 0,
+      port: 1,
+      prop: 1,
+      run: 1,
+      pixel: 32,
+    });
+    expect(subjectOfPixel(plan, 32)).toEqual({ kind: 'prop', propId: 'net', run: 1, pixel: 3 });
+  });
+
+  it('is as much as there is of what is gone', () => {
+    expect(selectionOf(plan, { kind: 'prop', propId: 'gone' })).toEqual({});
+    expect(selectionOf(plan, { kind: 'prop', propId: 'net', run: 9, pixel: 1 })).toEqual({ prop: 1 });
+    expect(selectionOf(plan, { kind: 'prop', propId: 'net', run: 1, pixel: 999 })).toEqual({
+      prop: 1,
+      run: 1,
+      pixel: undefined,
+    });
+    expect(selectionOf(plan, { kind: 'port', port: 'Q1' })).toEqual({});
+    expect(selectionOf(plan, { kind: 'port', port: 'A4' })).toEqual({ controller: 0, port: 4 });
+  });
+
+  it('leads each search hit to the stage where it is seen', () => {
+    expect(viewOfHit(plan, { kind: 'port', controller: 0, port: 2 }, 'build')).toMatchObject({
+      stage: 'patch',
+      subject: { port: 'A2' },
+    });
+    expect(viewOfHit(plan, { kind: 'pixel', pixel: 0, channelOfPixel: 0 }, 'patch').stage).toBe('thread');
+    expect(viewOfHit(plan, { kind: 'prop', prop: 1 }, 'patch')).toEqual({
+      stage: 'patch',
+      subject: { kind: 'prop', propId: 'net' },
+    });
+  });
+});

@@ -1,0 +1,103 @@
+import { MantineProvider } from '@mantine/core';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactNode } from 'react';
+import { LengthField, NameField, WholeField } from './fields';
+
+const show = (field: ReactNode) => render(<MantineProvider env="test">{field}</MantineProvider>);
+
+function setup(onCommit: (value: never) => boolean | void = jest.fn()) {
+  show(
+    <WholeField
+      label="Rows"
+      what="The number of rows"
+      least={1}
+      most={1000}
+      value={28}
+      onCommit={onCommit as never}
+    />,
+  );
+  return screen.getByLabelText('Rows');
+}
+
+it('takes a value on Enter, and when it is left', async () => {
+  const onCommit = jest.fn();
+  const field = setup(onCommit);
+  await userEvent.clear(field);
+  await userEvent.type(field, '30{Enter}');
+  await userEvent.clear(field);
+  await userEvent.type(field, '1,000');
+  await userEvent.tab();
+  expect(onCommit.mock.calls).toEqual([[30], [1000]]);
+});
+
+it('keeps what it cannot read, says what is allowed, and gives it up on Escape', async () => {
+  const onCommit = jest.fn();
+  const field = setup(onCommit);
+  await userEvent.clear(field);
+  await userEvent.type(field, 'many{Enter}');
+  expect(field).toHaveValue('many');
+  expect(
+    screen.getByText('The number of rows is a whole number from 1 to 1,000; “many” is not.'),
+  ).toBeInTheDocument();
+  await userEvent.type(field, '{Escape}');
+  expect(field).toHaveValue('28');
+  expect(onCommit).not.toHaveBeenCalled();
+});
+
+it('does not take the same value again', async () => {
+  const onCommit = jest.fn();
+  const field = setup(onCommit);
+  await userEvent.type(field, '{Enter}');
+  await userEvent.clear(field);
+  await userEvent.type(field, ' 28 {Enter}');
+  expect(onCommit).not.toHaveBeenCalled();
+});
+
+it('keeps what was typed when the value is not possible here', async () => {
+  const field = setup(() => false);
+  await userEvent.clear(field);
+  await userEvent.type(field, '99{Enter}');
+  expect(field).toHaveValue('99');
+  expect(screen.getByText('This is not possible here.')).toBeInTheDocument();
+});
+
+it('steps by one with the arrows, within its bounds', async () => {
+  const onCommit = jest.fn();
+  const field = setup(onCommit);
+  await userEvent.type(field, '{ArrowUp}{ArrowUp}{ArrowDown}{Enter}');
+  expect(onCommit).toHaveBeenCalledWith(29);
+});
+
+it('reads lengths as people write them', async () => {
+  const onCommit = jest.fn();
+  show(
+    <LengthField
+      label="Length"
+      what="The length"
+      leastMm={1}
+      mostMm={5000}
+      value={1200}
+      onCommit={onCommit}
+    />,
+  );
+  const field = screen.getByLabelText('Length');
+  expect(field).toHaveValue('1.2 m');
+  await userEvent.clear(field);
+  await userEvent.type(field, '3 ft 6 in{Enter}');
+  expect(onCommit.mock.calls[0]![0]).toBeCloseTo(1066.8);
+  await userEvent.clear(field);
+  await userEvent.type(field, '6 m{Enter}');
+  expect(screen.getByText('The length is from 1 mm to 5 m; “6 m” is 6 m.')).toBeInTheDocument();
+});
+
+it('cuts a name to what it is', async () => {
+  const onCommit = jest.fn();
+  show(<NameField label="Name" value="Net" onCommit={onCommit} />);
+  const field = screen.getByLabelText('Name');
+  await userEvent.clear(field);
+  await userEvent.type(field, '{Enter}');
+  expect(screen.getByText('A name is needed here.')).toBeInTheDocument();
+  await userEvent.type(field, '  Net   curtain {Enter}');
+  expect(onCommit).toHaveBeenCalledWith('Net curtain');
+});
