@@ -2,7 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
-import { aController, aGrid, aLine, aShow, onPorts } from '../../tests/unit/shows';
+import { aController, aLine, aShow, onPorts } from '../../tests/unit/shows';
 import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
 import { applyEdit } from '@/core/show/edits/registry';

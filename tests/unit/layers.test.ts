@@ -43,9 +43,9 @@ describe('the direction of imports', () => {
     expect(rulesBroken('src/features/show/other.ts', "import '@/server/database';\n")).toContain(
       'boundaries/dependencies',
     );
-    expect(rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme/theme';\n")).toEqual([
-      'boundaries/dependencies',
-    ]);
+    expect(
+      rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme/theme';\n"),
+    ).toEqual(['boundaries/dependencies']);
   });
 
   it('lets the core use itself and zod', () => {
