@@ -3,7 +3,6 @@
 import {
   DndContext,
   DragOverlay,
-  KeyboardSensor,
   PointerSensor,
   pointerWithin,
   useDraggable,
@@ -27,6 +26,13 @@ import { controllerWords, runName, universesOf } from './words';
 
 type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
 
+const INSTRUCTIONS = {
+  draggable: 'Drag it onto a port, or press Enter and choose its port among the settings.',
+};
+
+/** With more ports than this on screen, only the controller that is worked on shows its own. */
+const MOST_PORTS_OPEN = 120;
+
 /** Every controller with its ports, each port with its runs to scale. Runs are dragged from port to port. */
 export function PatchView({ plan, selection }: { plan: Plan; selection: Selection }) {
   const edit = useEdit();
@@ -34,11 +40,13 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   const { subject } = useView();
   const addController = useAddController();
   const [dragged, setDragged] = useState<number | null>(null);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const { show } = plan;
+  const allOpen = show.controllers.reduce((sum, { ports }) => sum + ports, 0) <= MOST_PORTS_OPEN;
+  const worksOn =
+    selection.controller ??
+    (selection.run === undefined ? undefined : plan.runs[selection.run]!.wire?.controller) ??
+    (selection.prop === undefined ? undefined : firstControllerOf(plan, selection.prop));
   const loose = plan.runs.flatMap((run, index) => (run.wire ? [] : [index]));
 
   const drop = ({ active, over }: DragEndEvent) => {
@@ -64,6 +72,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   return (
     <DndContext
       id="patch"
+      accessibility={{ screenReaderInstructions: INSTRUCTIONS }}
       sensors={sensors}
       collisionDetection={pointerWithin}
       onDragStart={({ active }) => setDragged(Number(active.id))}
@@ -96,29 +105,37 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
             and how many pixels each of them drives, then put the runs on its ports.
           </p>
         )}
-        {show.controllers.map((controller, index) => (
-          <section key={controller.id} className={styles.controller} aria-label={controller.name}>
-            <button
-              type="button"
-              className={styles.controllerHead}
-              aria-current={subject?.kind === 'controller' && subject.controllerId === controller.id}
-              onClick={() => goTo({ subject: { kind: 'controller', controllerId: controller.id } })}
-            >
-              <span className={styles.controllerName}>{controller.name}</span>
-              <span className={`${styles.controllerFacts} mono`}>{controllerWords(controller)}</span>
-            </button>
-            {Array.from({ length: controller.ports }, (_, i) => (
-              <PortRow
-                key={i}
-                plan={plan}
-                controller={index}
-                port={i + 1}
-                planned={plan.ports.find((each) => each.controller === index && each.port === i + 1)}
-                selection={selection}
-              />
-            ))}
-          </section>
-        ))}
+        {show.controllers.map((controller, index) => {
+          const open = allOpen || index === worksOn;
+          const used = plan.ports.filter((port) => port.controller === index);
+          return (
+            <section key={controller.id} className={styles.controller} aria-label={controller.name}>
+              <button
+                type="button"
+                className={styles.controllerHead}
+                aria-current={subject?.kind === 'controller' && subject.controllerId === controller.id}
+                onClick={() => goTo({ subject: { kind: 'controller', controllerId: controller.id } })}
+              >
+                <span className={styles.controllerName}>{controller.name}</span>
+                <span className={`${styles.controllerFacts} mono`}>
+                  {controllerWords(controller)}
+                  {open ? '' : ` · ${used.length} in use`}
+                </span>
+              </button>
+              {open &&
+                Array.from({ length: controller.ports }, (_, i) => (
+                  <PortRow
+                    key={i}
+                    plan={plan}
+                    controller={index}
+                    port={i + 1}
+                    planned={used.find((each) => each.port === i + 1)}
+                    selection={selection}
+                  />
+                ))}
+            </section>
+          );
+        })}
       </div>
       <DragOverlay dropAnimation={null}>
         {dragged !== null && plan.runs[dragged] && (
@@ -129,6 +146,11 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
       </DragOverlay>
     </DndContext>
   );
+}
+
+function firstControllerOf(plan: Plan, prop: number): number | undefined {
+  const { firstRun, runCount } = plan.props[prop]!;
+  return plan.runs.slice(firstRun, firstRun + runCount).find((run) => run.wire)?.wire!.controller;
 }
 
 function Tray({ plan, runs, selection }: { plan: Plan; runs: readonly number[]; selection: Selection }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Kbd, Modal, Table } from '@mantine/core';
+import { Kbd, Modal, Table, Text } from '@mantine/core';
 import { useDialog } from './dialogs';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [
@@ -45,15 +45,15 @@ export function KeyHelp() {
           ))}
         </Table.Tbody>
       </Table>
-      <p>
+      <Text size="sm" mt="md">
         On the address ruler: left and right go from run to run, plus and minus zoom, 0 shows all. In a field,
         Enter keeps and Esc puts the old value back.
-      </p>
-      <p>
+      </Text>
+      <Text size="sm" mt="md">
         The search reads <b>A3 17</b> (port and place), <b>U5 430</b> (universe and channel), <b>ch 2182</b>{' '}
         (show channel), <b>art 0.1.4 17</b>, <b>ddp A 300</b>, <b>led A 12</b> and <b>net curtain 2.17</b>{' '}
         (run and pixel).
-      </p>
+      </Text>
     </Modal>
   );
 }

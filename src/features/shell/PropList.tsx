@@ -2,7 +2,7 @@
 
 import { ActionIcon, Button, Menu, Tooltip } from '@mantine/core';
 import { IconMapPin, IconPlus } from '@tabler/icons-react';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
 import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '@/core/props/registry';
@@ -28,6 +28,8 @@ export function PropList() {
         ? undefined
         : plan?.show.props[selection.prop]?.id;
 
+  const portsByProp = useMemo(() => portsOfAll(plan), [plan]);
+
   return (
     <>
       <nav className={styles.list} aria-label="Props">
@@ -43,9 +45,9 @@ export function PropList() {
                 <PropEntry
                   key={prop.id}
                   prop={prop}
-                  plan={plan}
+                  ports={portsByProp.get(prop.id)}
                   chosen={prop.id === chosen}
-                  onChoose={() => goTo({ subject: { kind: 'prop', propId: prop.id } })}
+                  onChoose={goTo}
                 />
               ))}
             </section>
@@ -94,17 +96,17 @@ export function PropList() {
 
 interface PropEntryProps {
   prop: Prop;
-  plan: Plan | null;
+  /** `A3`, `A3–A4`, `no port`; undefined until the prop has been planned. */
+  ports: string | undefined;
   chosen: boolean;
-  onChoose: () => void;
+  onChoose: ReturnType<typeof useGoTo>;
 }
 
-function PropEntry({ prop, plan, chosen, onChoose }: PropEntryProps) {
+const PropEntry = memo(function PropEntry({ prop, ports, chosen, onChoose }: PropEntryProps) {
   const entry = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (chosen) entry.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
-  const ports = plan && portsOf(plan, prop.id);
   return (
     <button
       ref={entry}
@@ -112,7 +114,7 @@ function PropEntry({ prop, plan, chosen, onChoose }: PropEntryProps) {
       className={styles.prop}
       aria-current={chosen}
       data-testid={`prop-${prop.id}`}
-      onClick={onChoose}
+      onClick={() => onChoose({ subject: { kind: 'prop', propId: prop.id } })}
     >
       <span className={styles.glyph}>
         <KindGlyph kind={prop.kind} />
@@ -122,25 +124,32 @@ function PropEntry({ prop, plan, chosen, onChoose }: PropEntryProps) {
         <span className={`${styles.summary} mono`}>{kindOf(prop).summary(prop.shape)}</span>
       </span>
       {ports && (
-        <span className={`${styles.port} mono ${ports.missing ? styles.missing : ''}`}>{ports.words}</span>
+        <span className={`${styles.port} mono ${isMissing(ports) ? styles.missing : ''}`}>{ports}</span>
       )}
     </button>
   );
+});
+
+function portsOfAll(plan: Plan | null): Map<string, string> {
+  return new Map(plan?.show.props.map((prop, index) => [prop.id, portsOf(plan, index)]));
 }
 
-/** `A3`, `A3–A4`, or that there is none. */
-export function portsOf(plan: Plan, propId: string): { words: string; missing: boolean } | null {
-  const index = plan.show.props.findIndex((prop) => prop.id === propId);
-  if (index === -1) return null;
-  const { firstRun, runCount } = plan.props[index]!;
+const NO_PORT = 'no port';
+const SOME_MISSING = ' +?';
+
+function isMissing(ports: string): boolean {
+  return ports === NO_PORT || ports.endsWith(SOME_MISSING);
+}
+
+/** Where a prop is plugged in: `A3`, `A3–A4`, with a mark where some of its runs are on no port. */
+export function portsOf(plan: Plan, prop: number): string {
+  const { firstRun, runCount } = plan.props[prop]!;
   const runs = plan.runs.slice(firstRun, firstRun + runCount);
-  const names = [
-    ...new Set(
-      runs.flatMap(({ wire }) => (wire ? portName(plan.show.controllers[wire.controller]!, wire.port) : [])),
-    ),
-  ];
-  const missing = runs.some((run) => !run.wire);
-  if (names.length === 0) return { words: 'no port', missing: true };
-  const words = names.length === 1 ? names[0]! : `${names[0]}–${names[names.length - 1]}`;
-  return { words: missing ? `${words} +?` : words, missing };
+  const names = runs.flatMap(({ wire }) =>
+    wire ? portName(plan.show.controllers[wire.controller]!, wire.port) : [],
+  );
+  if (names.length === 0) return NO_PORT;
+  const [first, last] = [names[0]!, names[names.length - 1]!];
+  const words = first === last ? first : `${first}–${last}`;
+  return names.length < runs.length ? words + SOME_MISSING : words;
 }

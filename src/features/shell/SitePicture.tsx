@@ -41,7 +41,7 @@ export function SitePicture({ plan }: { plan: Plan }) {
             <SmallPicture plan={plan} prop={index} />
             <span className={styles.name}>{prop.name}</span>
             <span className={`${styles.facts} mono`}>
-              {countOf(plan.props[index]!.pixelCount, 'pixel')} · <span>{portsOf(plan, prop.id)?.words}</span>
+              {countOf(plan.props[index]!.pixelCount, 'pixel')} · <span>{portsOf(plan, index)}</span>
             </span>
           </button>
         ))}

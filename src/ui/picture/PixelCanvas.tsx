@@ -178,11 +178,22 @@ interface CalloutProps {
   children: ReactNode;
 }
 
+const CALLOUT = { widthPx: 250, heightPx: 110, aside: 22 };
+
 /** Stands beside its pixel, on the side where there is room. Out of the picture it is not drawn. */
 function Callout({ xPx, yPx, widthPx, heightPx, children }: CalloutProps) {
   if (xPx < 0 || yPx < 0 || xPx > widthPx || yPx > heightPx) return null;
-  const horizontal = xPx > widthPx - 280 ? { right: widthPx - xPx + 22 } : { left: xPx + 22 };
-  const vertical = yPx > heightPx - 130 ? { bottom: heightPx - yPx + 10 } : { top: yPx + 10 };
+  const roomRight = xPx + CALLOUT.aside + CALLOUT.widthPx <= widthPx;
+  const roomLeft = xPx - CALLOUT.aside - CALLOUT.widthPx >= 0;
+  const horizontal = roomRight
+    ? { left: xPx + CALLOUT.aside }
+    : roomLeft
+      ? { right: widthPx - xPx + CALLOUT.aside }
+      : { left: 8 };
+  // Without room at either side it stands below or above the pixel, not on it.
+  const away = roomRight || roomLeft ? 10 : 26;
+  const vertical =
+    yPx > heightPx - CALLOUT.heightPx - away ? { bottom: heightPx - yPx + away } : { top: yPx + away };
   return (
     <div className={styles.callout} data-testid="callout" style={{ ...horizontal, ...vertical }}>
       {children}

@@ -312,9 +312,11 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
   context.font = `12px ${MONO}`;
   context.textBaseline = 'middle';
   context.textAlign = 'center';
+  const labelled = new Set<number>();
   const label = (pixel: number, away: -1 | 1, distance: number, aside = 0, within = false) => {
     if (x[pixel]! < -20 || x[pixel]! > size.widthPx + 20 || y[pixel]! < -20 || y[pixel]! > size.heightPx + 20)
       return;
+    if (labelled.has(pixel)) return;
     const run = runOf(scene, pixel);
     const text = String(pixel - scene.runs[run]!.firstPixel + 1);
     const half = context.measureText(text).width / 2 + 3;
@@ -323,6 +325,7 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
     const cy = y[pixel]! + away * uy * distance + ux * aside;
     if (within && !isFree(frame, camera, mirror, cx, cy, half)) return;
     if (!frame.taken.take(cx - half, cy - 7, cx + half, cy + 7)) return;
+    labelled.add(pixel);
     context.fillStyle = palette.ground;
     context.globalAlpha = 0.75;
     context.fillRect(cx - half, cy - 7, 2 * half, 14);

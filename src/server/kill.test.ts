@@ -1,0 +1,39 @@
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { aLine, aShow } from '../../tests/unit/shows';
+import { openDatabase } from './database';
+import { ShowRepository } from './shows';
+
+const ROOT = path.resolve(__dirname, '../..');
+
+jest.setTimeout(60_000);
+
+it('keeps every change that was answered when the process is killed', async () => {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-kill-'));
+  new ShowRepository(openDatabase(folder)).create(aShow({ props: [aLine('rail', 5)] }));
+  for (let round = 0; round < 3; round += 1) {
+    // The condition lets server-only parts load outside of the application.
+    const writer = spawn(
+      process.execPath,
+      ['--conditions', 'react-server', '--import', 'tsx', 'tests/unit/endlessWriter.ts', folder],
+      { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] },
+    );
+    let said = '';
+    writer.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      // Somewhere in the middle of a change, as good as any other moment.
+      if (said.split('\n').length > 40 + round * 17) writer.kill('SIGKILL');
+    });
+    await new Promise((resolve) => writer.on('close', resolve));
+    const answered = Number(said.trim().split('\n').at(-1));
+    expect(answered).toBeGreaterThan(40 * (round + 1));
+
+    const { sequence, show } = new ShowRepository(openDatabase(folder)).get('test');
+    expect(sequence).toBeGreaterThanOrEqual(answered);
+    // At most the change that had not been answered is more than what was said.
+    expect(show.name).toBe(`Name ${sequence}`);
+  }
+  fs.rmSync(folder, { recursive: true, force: true });
+});
