@@ -25,7 +25,7 @@ async function main() {
       Object.assign(net.shape, { columns, rows: gridRows });
       const id = await server.keep({ ...demo, name: `Net ${columns} by ${gridRows}` } as Show);
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      // The compiler that runs this file names functions with a helper, which the page does not have.
+      // The compiler that runs this file calls __name to name functions, which the page does not know.
       await page.addInitScript('window.__name = (named) => named');
       await page.goto(`${server.address}/shows/${id}/thread/prop/net-curtain`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();

@@ -22,6 +22,10 @@ function hitAnswer(plan: Plan, hit: SearchHit) {
       const controller = plan.show.controllers[hit.controller]!;
       return { kind: hit.kind, controllerId: controller.id, port: portName(controller, hit.port) };
     }
+    case 'controller': {
+      const { id, name } = plan.show.controllers[hit.controller]!;
+      return { kind: hit.kind, controllerId: id, controllerName: name };
+    }
     case 'skipped': {
       const run = plan.runs[hit.run]!;
       const controller = plan.show.controllers[run.wire!.controller]!;

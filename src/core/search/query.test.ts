@@ -44,6 +44,7 @@ it.each<[string, number, number?]>([
 
 it('finds props by part of a name, ports and skipped pixels', () => {
   expect(search(plan, 'RAIL').hits).toEqual([{ kind: 'prop', prop: 0 }]);
+  expect(search(plan, 'box a').hits).toEqual([{ kind: 'controller', controller: 0 }]);
   expect(search(plan, 'A4').hits).toEqual([{ kind: 'port', controller: 0, port: 4 }]);
   expect(search(plan, 'A3 1').hits).toEqual([{ kind: 'skipped', run: 0, skippedPixel: 1 }]);
   expect(search(plan, 'arch 2').hits[0]).toEqual({ kind: 'pixel', pixel: 222, channelOfPixel: 0 });

@@ -17,6 +17,7 @@ import { countOf, groupDigits } from '../units/number';
 export type SearchHit =
   | { kind: 'prop'; prop: number }
   | { kind: 'port'; controller: number; port: number }
+  | { kind: 'controller'; controller: number }
   | { kind: 'pixel'; pixel: number; /** From 0. */ channelOfPixel: number }
   | { kind: 'skipped'; run: number; skippedPixel: number };
 
@@ -140,24 +141,24 @@ const FORMS: readonly Form[] = [
 /**
  * Finds what a builder asks for in one line: a port and place (`A3 17`), a port (`A3`), a universe and channel
  * (`U5 430`), a show channel (`ch 2182`), an Art-Net address (`art 0.1.4 17`), a DDP byte (`ddp A 300`), a LED index of a
- * device (`led A 12`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop by part of its
- * name. Letter case does not matter.
+ * device (`led A 12`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop or controller by
+ * part of its name. Letter case does not matter.
  */
 export function search(plan: Plan, text: string): SearchAnswer {
   const query = text.trim().toLowerCase().replace(/\s+/g, ' ');
   if (query === '') return { hits: [] };
-  const props = propsNamed(plan, query);
+  const named = [...propsNamed(plan, query), ...controllersNamed(plan, query)];
   for (const { pattern, answer } of FORMS) {
     const match = pattern.exec(query);
     const found = match && answer(plan, match.slice(1));
     // A prop may be called 'Arch 2', so a name that fits is offered beside an address, and instead of none.
-    if (found && (found.hits.length > 0 || props.length === 0))
-      return { ...found, hits: [...found.hits, ...props] };
+    if (found && (found.hits.length > 0 || named.length === 0))
+      return { ...found, hits: [...found.hits, ...named] };
   }
   const pixel = pixelOfProp(plan, query);
-  if (pixel && (pixel.hits.length > 0 || props.length === 0))
-    return { ...pixel, hits: [...pixel.hits, ...props] };
-  if (props.length > 0) return { hits: props };
+  if (pixel && (pixel.hits.length > 0 || named.length === 0))
+    return { ...pixel, hits: [...pixel.hits, ...named] };
+  if (named.length > 0) return { hits: named };
   return none(
     `Nothing here is called “${text.trim()}”. Ask for a prop, a port and place (A3 17), a universe and channel (U5 430) or a show channel (ch 2182).`,
   );
@@ -173,6 +174,12 @@ function propsNamed(plan: Plan, query: string): SearchHit[] {
   });
   ranked.sort((a, b) => a.rank - b.rank || a.index - b.index);
   return ranked.slice(0, MOST_PROPS).map(({ index }) => ({ kind: 'prop', prop: index }));
+}
+
+function controllersNamed(plan: Plan, query: string): SearchHit[] {
+  return plan.show.controllers.flatMap(({ name }, controller) =>
+    name.toLowerCase().includes(query) ? [{ kind: 'controller' as const, controller }] : [],
+  );
 }
 
 /** `net curtain 17`: a prop's pixel in data order; `net curtain 2.17`: pixel 17 of run 2. */

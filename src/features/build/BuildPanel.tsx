@@ -1,7 +1,7 @@
 'use client';
 
 import { ActionIcon, Group, Menu, Select } from '@mantine/core';
-import { IconCopy, IconDots, IconTrash } from '@tabler/icons-react';
+import { IconArrowDown, IconArrowUp, IconCopy, IconDots, IconTrash } from '@tabler/icons-react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
 import type { Plan } from '@/core/plan/plan';
 import { kindOf, pixelCountOf, type Prop } from '@/core/props/registry';
@@ -14,9 +14,8 @@ import { Section, Stack } from '@/ui/Panel';
 import { useDialog } from '../shell/dialogs';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
-import { GridShapeEditor } from './GridShapeEditor';
-import { LineShapeEditor } from './LineShapeEditor';
 import { PixelTypePicker } from './PixelTypePicker';
+import { ShapeEditor } from './shapeEditors';
 
 /** What is measured about a prop, and what follows from it. */
 export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
@@ -59,11 +58,7 @@ export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
         </Stack>
       </Section>
       <Section title="Measures">
-        {prop.kind === 'line' ? (
-          <LineShapeEditor key={prop.id} propId={prop.id} shape={prop.shape} />
-        ) : (
-          <GridShapeEditor key={prop.id} propId={prop.id} shape={prop.shape} />
-        )}
+        <ShapeEditor key={prop.id} prop={prop} />
       </Section>
       <Section title="What follows">
         <Facts
@@ -114,6 +109,12 @@ function PropMenu({ prop }: { prop: Prop }) {
     if (edit({ type: 'addProp', prop: { ...structuredClone(prop), id, name }, index }))
       goTo({ subject: { kind: 'prop', propId: id } });
   };
+  /** Past the neighbour at the same place on site, wherever that one stands in the whole list. */
+  const move = (by: 1 | -1) => {
+    const here = show.props.filter((each) => each.placeId === prop.placeId);
+    const neighbour = here[here.indexOf(here.find((each) => each.id === prop.id)!) + by];
+    if (neighbour) edit({ type: 'moveProp', propId: prop.id, index: show.props.indexOf(neighbour) });
+  };
   const remove = () => {
     if (!edit({ type: 'removeProp', propId: prop.id })) return;
     goTo({ subject: null });
@@ -129,6 +130,12 @@ function PropMenu({ prop }: { prop: Prop }) {
       <Menu.Dropdown>
         <Menu.Item leftSection={<IconCopy size={15} />} onClick={copy}>
           Make a copy
+        </Menu.Item>
+        <Menu.Item leftSection={<IconArrowUp size={15} />} onClick={() => move(-1)}>
+          Move up in the list
+        </Menu.Item>
+        <Menu.Item leftSection={<IconArrowDown size={15} />} onClick={() => move(1)}>
+          Move down in the list
         </Menu.Item>
         <Menu.Item leftSection={<IconTrash size={15} />} onClick={remove}>
           Remove {prop.name}

@@ -7,7 +7,6 @@ import {
   MOST_PORTS,
   PROTOCOLS,
   PROTOCOL_NAMES,
-  portName,
   type Controller,
   type Protocol,
 } from '@/core/catalogue/controller';
@@ -151,10 +150,25 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
           </Hint>
         </Stack>
       </Section>
-      <Group mt="lg">
+      <Group mt="lg" gap={8}>
+        <Button
+          variant="default"
+          size="compact-md"
+          disabled={index <= 0}
+          onClick={() => edit({ type: 'moveController', controllerId: controller.id, index: index - 1 })}
+        >
+          Move up
+        </Button>
+        <Button
+          variant="default"
+          size="compact-md"
+          disabled={index === plan.show.controllers.length - 1}
+          onClick={() => edit({ type: 'moveController', controllerId: controller.id, index: index + 1 })}
+        >
+          Move down
+        </Button>
         <Button variant="default" size="compact-md" onClick={remove}>
-          Remove {portName(controller, 1)}
-          {controller.ports > 1 ? ` to ${portName(controller, controller.ports)}` : ''}
+          Remove
         </Button>
       </Group>
     </>

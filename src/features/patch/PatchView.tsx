@@ -79,7 +79,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
       onDragEnd={drop}
       onDragCancel={() => setDragged(null)}
     >
-      <div className={styles.view} aria-label="Ports" role="region">
+      <div className={styles.view} aria-label="Controllers and their ports" role="region">
         <Group justify="space-between" mb={10} gap={8}>
           <Button
             size="compact-sm"

@@ -12,6 +12,7 @@ import { search, type SearchHit } from '@/core/search/query';
 import { otherSide } from '@/core/threading/view';
 import { countOf, groupDigits } from '@/core/units/number';
 import { KindGlyph } from '@/ui/KindGlyph';
+import { controllerWords } from '../patch/words';
 import { e131Words } from '../picture/pixelWords';
 import { useShow, useShowStore } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
@@ -105,6 +106,14 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
       return {
         label: `Port ${portName(controller, hit.port)}`,
         description: `${controller.name}, ${planned ? `${countOf(planned.pixels, 'pixel')}` : 'free'}`,
+        icon: <IconPlug size={20} />,
+      };
+    }
+    case 'controller': {
+      const controller = plan.show.controllers[hit.controller]!;
+      return {
+        label: controller.name,
+        description: controllerWords(controller),
         icon: <IconPlug size={20} />,
       };
     }

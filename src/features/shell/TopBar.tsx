@@ -1,14 +1,6 @@
 'use client';
 
-import {
-  ActionIcon,
-  Button,
-  Kbd,
-  Menu,
-  Tooltip,
-  useComputedColorScheme,
-  useMantineColorScheme,
-} from '@mantine/core';
+import { ActionIcon, Button, Kbd, Menu, Tooltip, useMantineColorScheme } from '@mantine/core';
 import { spotlight } from '@mantine/spotlight';
 import {
   IconArrowBackUp,
@@ -133,18 +125,31 @@ function FilesMenu({ id }: { id: string }) {
   );
 }
 
+/** Two buttons of which the style sheet shows one: the server does not know the theme, so it must not choose. */
 function SchemeSwitch() {
   const { setColorScheme } = useMantineColorScheme();
-  const dark = useComputedColorScheme('dark') === 'dark';
   return (
-    <Tooltip label={dark ? 'Light theme, for daylight' : 'Dark theme'}>
-      <ActionIcon
-        variant="default"
-        aria-label={dark ? 'Light theme' : 'Dark theme'}
-        onClick={() => setColorScheme(dark ? 'light' : 'dark')}
-      >
-        {dark ? <IconSun size={16} /> : <IconMoon size={16} />}
-      </ActionIcon>
-    </Tooltip>
+    <>
+      <Tooltip label="Light theme, for daylight">
+        <ActionIcon
+          variant="default"
+          aria-label="Light theme"
+          lightHidden
+          onClick={() => setColorScheme('light')}
+        >
+          <IconSun size={16} />
+        </ActionIcon>
+      </Tooltip>
+      <Tooltip label="Dark theme">
+        <ActionIcon
+          variant="default"
+          aria-label="Dark theme"
+          darkHidden
+          onClick={() => setColorScheme('dark')}
+        >
+          <IconMoon size={16} />
+        </ActionIcon>
+      </Tooltip>
+    </>
   );
 }

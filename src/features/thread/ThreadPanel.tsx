@@ -1,10 +1,9 @@
 'use client';
 
-import { SegmentedControl } from '@mantine/core';
 import type { Plan } from '@/core/plan/plan';
 import { MOST_RUNS } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
-import { cornerSeenFrom, cornerWords, type Corner } from '@/core/threading/view';
+import { cornerSeenFrom, cornerWords } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
@@ -12,15 +11,11 @@ import { WholeField } from '@/ui/fields/fields';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 import { useView } from '../view/useView';
-import { CornerPicker } from './CornerPicker';
-import styles from './thread.module.css';
-
-type GridThreading = Extract<Prop, { kind: 'grid' }>['threading'];
+import { ThreadingEditor } from './threadingEditors';
 
 /** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
 export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
   const edit = useEdit();
-  const { side } = useView();
   const set = (change: object) =>
     edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
   const index = plan.show.props.findIndex((each) => each.id === prop.id);
@@ -30,47 +25,7 @@ export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
     <>
       <Section title={`Threading · ${prop.name}`}>
         <Stack>
-          {prop.kind === 'line' ? (
-            <Choice
-              label="Data enters at"
-              value={prop.threading.firstPixel}
-              onChange={(firstPixel) => set({ firstPixel })}
-              data={[
-                { value: 'start', label: 'The start' },
-                { value: 'end', label: 'The end' },
-              ]}
-            />
-          ) : (
-            <>
-              <div>
-                <div className={styles.label}>First pixel, seen from the {side}</div>
-                <CornerPicker
-                  value={cornerSeenFrom(side, prop.threading.firstPixel)}
-                  side={side}
-                  onChange={(corner: Corner) => set({ firstPixel: cornerSeenFrom(side, corner) })}
-                />
-              </div>
-              <Choice
-                label="Strands run along"
-                value={prop.threading.along}
-                onChange={(along) => set({ along })}
-                data={[
-                  { value: 'rows', label: 'Rows' },
-                  { value: 'columns', label: 'Columns' },
-                ]}
-              />
-              <Choice
-                label="Pattern"
-                value={prop.threading.pattern}
-                onChange={(pattern) => set({ pattern })}
-                data={[
-                  { value: 'serpentine', label: 'Serpentine' },
-                  { value: 'straight', label: 'Straight' },
-                ]}
-              />
-              <Hint>{patternConsequence(prop.threading)}</Hint>
-            </>
-          )}
+          <ThreadingEditor prop={prop} onChange={set} />
           <WholeField
             label="Runs"
             what="The number of runs"
@@ -92,13 +47,6 @@ export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
       )}
     </>
   );
-}
-
-function patternConsequence({ pattern, along }: GridThreading): string {
-  const strand = along === 'rows' ? 'row' : 'column';
-  return pattern === 'serpentine'
-    ? `Every other ${strand} runs back: short jumpers, and the picture is mirrored there if the sender is told “straight”.`
-    : `Every ${strand} runs the same way: simple to check, at the price of a return jumper as long as the ${strand}.`;
 }
 
 function ThreadFacts({ plan, index, prop }: { plan: Plan; index: number; prop: Prop }) {
@@ -136,21 +84,5 @@ function ThreadFacts({ plan, index, prop }: { plan: Plan; index: number; prop: P
         },
       ]}
     />
-  );
-}
-
-interface ChoiceProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  data: { value: string; label: string }[];
-}
-
-function Choice({ label, ...rest }: ChoiceProps) {
-  return (
-    <div>
-      <div className={styles.label}>{label}</div>
-      <SegmentedControl fullWidth aria-label={label} {...rest} />
-    </div>
   );
 }

@@ -67,6 +67,11 @@ export function viewOfHit(plan: Plan, hit: SearchHit, stage: Stage): { stage: St
         stage: 'patch',
         subject: { kind: 'port', port: portName(plan.show.controllers[hit.controller]!, hit.port) },
       };
+    case 'controller':
+      return {
+        stage: 'patch',
+        subject: { kind: 'controller', controllerId: plan.show.controllers[hit.controller]!.id },
+      };
     case 'skipped': {
       const { prop, number } = plan.runs[hit.run]!;
       return { stage: 'patch', subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } };
