@@ -80,6 +80,9 @@ test('skipped pixels and the place behind a port are set beside the run', async 
   const id = await demoShow(request);
   await openAt(page, id, 'patch/prop/boathouse-gable');
   await expect(page.getByTestId('ruler-selection')).toHaveText('U14 ch 151 → U15 ch 76');
+  // 282 + 280 LEDs come before it, and this box counts from 1.
+  await expect(page.getByText('563–708')).toBeVisible();
+  await expect(page.getByText('type 709')).toBeVisible();
   await fill(page, 'Skipped before it', '3');
   // The boathouse box gives skipped pixels channels: nine more.
   await expect(page.getByTestId('ruler-selection')).toHaveText('U14 ch 160 → U15 ch 85');

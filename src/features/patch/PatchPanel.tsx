@@ -1,12 +1,14 @@
 'use client';
 
 import { Select } from '@mantine/core';
+import { addressOf } from '@/core/addressing/lookup';
+import { artNetWords } from '@/core/addressing/numbering';
 import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
 import { portName, type Controller } from '@/core/catalogue/controller';
 import { totalsOf } from '@/core/plan/report';
 import type { Plan } from '@/core/plan/plan';
 import { countOf, groupDigits } from '@/core/units/number';
-import { Facts } from '@/ui/Facts';
+import { Facts, type Fact } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
@@ -61,6 +63,7 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
               value: `${groupDigits(ends.firstShowChannel)}–${groupDigits(ends.lastShowChannel)}`,
             },
             { name: 'Colour order', value: type.colourOrder },
+            ...(runs.length === 1 ? deviceFacts(plan, runs[0]!) : []),
           ]}
         />
       </Section>
@@ -76,6 +79,34 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
       </Section>
     </>
   );
+}
+
+/** How the device itself counts a run: its LEDs, and under Art-Net its port-addresses. */
+function deviceFacts(plan: Plan, index: number): Fact[] {
+  const run = plan.runs[index]!;
+  const first = addressOf(plan, run.firstPixel).wire;
+  const last = addressOf(plan, run.firstPixel + run.pixelCount - 1).wire;
+  if (!first || !last) return [];
+  const { protocol, name } = plan.show.controllers[run.wire!.controller]!;
+  const artNet = protocol === 'artnet' && first.artNet && last.artNet;
+  return [
+    ...(artNet
+      ? [
+          {
+            name: 'Art-Net',
+            value: `${artNetWords(first.artNet!.portAddress)} – ${artNetWords(last.artNet!.portAddress)}`,
+            note: 'net.sub-net.universe, from 0',
+            address: true,
+          },
+        ]
+      : []),
+    {
+      name: 'LEDs',
+      value: `${groupDigits(first.ledIndex)}–${groupDigits(last.ledIndex)}`,
+      note: `as ${name} counts, the last one included; where a screen asks for an exclusive stop, type ${groupDigits(last.ledIndex + 1)}`,
+      address: true,
+    },
+  ];
 }
 
 /** Where a run is plugged in: port, place behind it, skipped pixels before it. */

@@ -122,7 +122,14 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
         }
         kept.push(change);
       }
-      set({ revision, waiting: kept, show, saving: kept.length > 0 ? 'saving' : 'saved' });
+      // What the server confirms is as a rule what is on screen already, and need not be planned and drawn again.
+      const shown = get().show;
+      set({
+        revision,
+        waiting: kept,
+        show: JSON.stringify(shown) === JSON.stringify(show) ? shown : show,
+        saving: kept.length > 0 ? 'saving' : 'saved',
+      });
     };
 
     return {

@@ -139,7 +139,8 @@ export function PixelCanvas({
     return () => canvas.removeEventListener('wheel', wheel);
   }, []);
 
-  const spoken = hovered >= 0 && hovered < scene.pixelCount ? hovered : selected;
+  // On a narrow screen the selected pixel's numbers stand right below the picture; a callout would only cover it.
+  const spoken = hovered >= 0 && hovered < scene.pixelCount ? hovered : width >= 500 ? selected : -1;
   return (
     <div className={styles.frame}>
       <canvas

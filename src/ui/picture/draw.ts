@@ -266,7 +266,7 @@ function placeForTab(frame: Frame, camera: Camera, mirror: 1 | -1, first: number
   for (let lead = 30; lead <= 90; lead += 30) {
     for (const way of ways) {
       const place = at(way, lead);
-      if (!isFree(frame, camera, mirror, place.x, place.y, Math.max(14, width / 2 - 6))) continue;
+      if (!isFree(frame, camera, mirror, place.x, place.y, width / 2, 11)) continue;
       if (frame.taken.take(place.x - width / 2, place.y - 12, place.x + width / 2, place.y + 12))
         return place;
     }
@@ -313,18 +313,32 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
   context.textBaseline = 'middle';
   context.textAlign = 'center';
   const labelled = new Set<number>();
-  const label = (pixel: number, away: -1 | 1, distance: number, aside = 0, within = false) => {
+  /** Writes a pixel's number beyond the end of its strand or beside it, wherever it covers neither pixel nor label. */
+  const label = (pixel: number, beyond: -1 | 1 | null) => {
     if (x[pixel]! < -20 || x[pixel]! > size.widthPx + 20 || y[pixel]! < -20 || y[pixel]! > size.heightPx + 20)
       return;
     if (labelled.has(pixel)) return;
     const run = runOf(scene, pixel);
     const text = String(pixel - scene.runs[run]!.firstPixel + 1);
     const half = context.measureText(text).width / 2 + 3;
-    const [ux, uy] = directionAt(frame, pixel, away === -1 ? 1 : -1);
-    const cx = x[pixel]! + away * ux * (distance + Math.abs(ux) * half) - uy * aside;
-    const cy = y[pixel]! + away * uy * distance + ux * aside;
-    if (within && !isFree(frame, camera, mirror, cx, cy, half)) return;
-    if (!frame.taken.take(cx - half, cy - 7, cx + half, cy + 7)) return;
+    const [ux, uy] = directionAt(frame, pixel, beyond === 1 ? -1 : 1);
+    // Wide labels keep further off sideways than up and down.
+    const offset = (wayX: number, wayY: number) => {
+      const distance = dotPx + 12 + Math.abs(wayX) * (half - 6);
+      return [x[pixel]! + wayX * distance, y[pixel]! + wayY * distance] as const;
+    };
+    const places = [
+      ...(beyond === null ? [] : [offset(beyond * ux, beyond * uy)]),
+      offset(-uy, ux),
+      offset(uy, -ux),
+    ];
+    const place = places.find(
+      ([cx, cy]) =>
+        isFree(frame, camera, mirror, cx, cy, half, 7) &&
+        frame.taken.take(cx - half, cy - 7, cx + half, cy + 7),
+    );
+    if (!place) return;
+    const [cx, cy] = place;
     labelled.add(pixel);
     context.fillStyle = palette.ground;
     context.globalAlpha = 0.75;
@@ -334,34 +348,37 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
     context.fillText(text, cx, cy + 1);
     context.globalAlpha = 1;
   };
-  if (dotPx < LEGIBLE_FROM_PX) {
-    for (const run of scene.runs) label(run.firstPixel + run.pixelCount - 1, 1, 16);
-    return;
-  }
   for (const run of scene.runs) {
-    label(run.firstPixel, -1, 0, dotPx + 12);
-    label(run.firstPixel + run.pixelCount - 1, 1, dotPx + 14);
+    label(run.firstPixel + run.pixelCount - 1, 1);
+    label(run.firstPixel, -1);
   }
-  for (const { firstPixel } of scene.strands) label(firstPixel, -1, dotPx + 16);
+  if (dotPx < LEGIBLE_FROM_PX) return;
+  for (const { firstPixel } of scene.strands) label(firstPixel, -1);
   // Where pixels are far apart, every fifth, tenth or so has room for its number as well.
   const every = [1, 2, 5, 10, 25, 50, 100].find((step) => step * spacingPx > 60);
   if (every === undefined) return;
   for (const run of scene.runs)
-    for (let n = every; n <= run.pixelCount; n += every)
-      label(run.firstPixel + n - 1, -1, 0, dotPx + 12, true);
+    for (let n = every; n <= run.pixelCount; n += every) label(run.firstPixel + n - 1, null);
 }
 
-/** Whether a label around a place on screen covers no pixel. */
+/** Whether a box around a place on screen covers no pixel. */
 function isFree(
-  { scene, size }: Frame,
+  { scene, size, dotPx }: Frame,
   camera: Camera,
   mirror: 1 | -1,
   x: number,
   y: number,
-  halfPx: number,
+  halfWidth: number,
+  halfHeight: number,
 ): boolean {
-  const at = toMm(camera, size, x, y);
-  return scene.nearest?.find(mirror * at.xMm, at.yMm, halfPx / camera.pxPerMm) === -1;
+  const radiusMm = (halfHeight + dotPx * 0.6) / camera.pxPerMm;
+  const reach = Math.max(0, halfWidth - halfHeight);
+  const steps = Math.ceil(reach / halfHeight);
+  for (let step = -steps; step <= steps; step += 1) {
+    const at = toMm(camera, size, x + (steps === 0 ? 0 : (step / steps) * reach), y);
+    if (scene.nearest?.find(mirror * at.xMm, at.yMm, radiusMm) !== -1) return false;
+  }
+  return true;
 }
 
 function drawScaleBar({ context, size, palette }: Frame, camera: Camera): void {
