@@ -14,6 +14,7 @@ it('keeps every change that was answered when the process is killed', async () =
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-kill-'));
   new ShowRepository(openDatabase(folder)).create(aShow({ props: [aLine('rail', 5)] }));
   for (let round = 0; round < 3; round += 1) {
+    const before = new ShowRepository(openDatabase(folder)).get('test').sequence;
     // The condition lets server-only parts load outside of the application.
     const writer = spawn(
       process.execPath,
@@ -28,7 +29,7 @@ it('keeps every change that was answered when the process is killed', async () =
     });
     await new Promise((resolve) => writer.on('close', resolve));
     const answered = Number(said.trim().split('\n').at(-1));
-    expect(answered).toBeGreaterThan(40 * (round + 1));
+    expect(answered).toBeGreaterThanOrEqual(before + 40);
 
     const { sequence, show } = new ShowRepository(openDatabase(folder)).get('test');
     expect(sequence).toBeGreaterThanOrEqual(answered);

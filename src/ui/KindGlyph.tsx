@@ -3,6 +3,7 @@ import type { PropKindName } from '@/core/props/registry';
 const PATHS: Record<PropKindName, string> = {
   line: 'M3 17 8 8l6 7 7-9',
   grid: 'M4 5h0M9.3 5h0M14.6 5h0M20 5h0M4 10h0M9.3 10h0M14.6 10h0M20 10h0M4 15h0M9.3 15h0M14.6 15h0M20 15h0M4 20h0M9.3 20h0M14.6 20h0M20 20h0',
+  ring: 'M12 3.5a8.5 8.5 0 1 1-.01 0M12 8.2a3.8 3.8 0 1 1-.01 0',
 };
 
 /** The kind of a prop as a small drawing. */

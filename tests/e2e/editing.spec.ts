@@ -29,16 +29,16 @@ test('places are added, renamed and ordered; one with props stays', async ({ pag
   await page.getByRole('button', { name: 'Places on site' }).click();
   const dialog = page.getByRole('dialog', { name: 'Places on site' });
   await dialog.getByRole('button', { name: 'Add a place' }).click();
-  await fill(page, 'Name of place 4', 'Lighthouse');
-  await dialog.getByRole('button', { name: 'Move Lighthouse up' }).click();
+  await fill(page, 'Name of place 5', 'Harbour wall');
+  await dialog.getByRole('button', { name: 'Move Harbour wall up' }).click();
   await dialog.getByRole('button', { name: 'Remove Pier' }).click();
   await expect(
     page.getByText('Pier still holds Pier railing, Gangway edge. Move these props first.'),
   ).toBeVisible();
   await page.keyboard.press('Escape');
   const places = page.getByRole('navigation', { name: 'Props' }).getByRole('region');
-  await expect(places).toHaveCount(4);
-  await expect(places.nth(2)).toHaveAccessibleName('Lighthouse');
+  await expect(places).toHaveCount(5);
+  await expect(places.nth(3)).toHaveAccessibleName('Harbour wall');
 });
 
 test('a controller is told what it is, and the addresses follow', async ({ page, request }) => {
@@ -121,4 +121,23 @@ test('a prop is copied, moved and removed, and comes back', async ({ page, reque
   await expect(page.getByTestId('prop-loft-windows-2')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('prop-loft-windows-2')).toBeVisible();
+});
+
+test('a ring is measured, and its way round is said from the side that is seen', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'build/prop/lamp-room-ring');
+  // A circle of 1,850 mm has 5,811.9 mm; parted by 96 that is 60.5 mm.
+  await expect(page.getByText('60.5 mm along it')).toBeVisible();
+  await fill(page, 'Pixels', '100');
+  await expect(page.getByText('58.1 mm along it')).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Counter-clockwise' })).toBeChecked();
+  await page.getByText('From the back').click();
+  await expect(page.getByRole('radio', { name: 'Clockwise', exact: true })).toBeChecked();
+  await page.getByRole('button', { name: 'Add a ring inside' }).click();
+  await expect(page.getByTestId('prop-lamp-room-ring')).toContainText('2 rings, 175 px');
+  await fill(page, 'Part of a circle', '400');
+  await expect(page.getByText('An arc is from 1° to 360°; “400” is not.')).toBeVisible();
 });

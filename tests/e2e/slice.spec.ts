@@ -130,11 +130,11 @@ test('runs are dragged from port to port, and off', async ({ page, request }) =>
   await expect(page.getByTestId('port-A5')).toContainText('Winch house edge');
 });
 
-test('the demo show is sound and shows every feature of the slice', async ({ request }) => {
+test('the demo show is sound and shows every kind of prop and controller', async ({ request }) => {
   const response = await request.post('/api/plan', { data: DEMO });
   const plan = await response.json();
   expect(plan.findings.map((finding: { check: string }) => finding.check)).toEqual(['run-on-no-port']);
-  expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(new Set(['line', 'grid']));
+  expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(new Set(['line', 'grid', 'ring']));
   expect(new Set(DEMO.controllers.map((controller) => controller.protocol))).toEqual(
     new Set(['e131', 'artnet', 'ddp']),
   );

@@ -117,6 +117,26 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
           }),
         }),
         fc.record({
+          kind: fc.constant('ring' as const),
+          shape: fc.record({
+            rings: fc.array(
+              fc.record({
+                diameterMm: fc.integer({ min: 100, max: 3000 }),
+                pixels: fc.integer({ min: 1, max: 60 }),
+              }),
+              { minLength: 1, maxLength: 4 },
+            ),
+            arcDeg: fc.constantFrom(360, 180, 75),
+            firstAngleDeg: fc.constantFrom(0, 90, -30),
+            direction: fc.constantFrom('clockwise' as const, 'counterclockwise' as const),
+          }),
+          threading: fc.record({
+            startRing: fc.constantFrom('first' as const, 'last' as const),
+            pattern: fc.constantFrom('straight' as const, 'serpentine' as const),
+            runs: fc.integer({ min: 1, max: 4 }),
+          }),
+        }),
+        fc.record({
           kind: fc.constant('grid' as const),
           shape: fc.record({
             columns: fc.integer({ min: 1, max: 17 }),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { channelMapRows } from '../papers/channelMap';
+import { kindOf, type Prop } from '../props/registry';
 import { PlanCache } from './cache';
 import { planShow } from './plan';
 
@@ -221,18 +222,9 @@ describe('properties of every plan', () => {
   });
 });
 
-function reset(prop: ReturnType<typeof aLine>) {
-  return prop.kind === 'line'
-    ? { ...prop, threading: { firstPixel: 'start' as const, runs: 1 } }
-    : {
-        ...prop,
-        threading: {
-          firstPixel: 'topLeft' as const,
-          along: 'rows' as const,
-          pattern: 'straight' as const,
-          runs: 1,
-        },
-      };
+/** The same prop threaded as a new one of its kind is. */
+function reset(prop: Prop): Prop {
+  return { ...prop, threading: kindOf(prop).starter().threading } as Prop;
 }
 
 function positions(plan: ReturnType<typeof planShow>, first: number, count: number): string[] {

@@ -68,6 +68,7 @@ export const grid = definePropKind({
   },
   strandWord: (threading) => (threading.along === 'rows' ? 'row' : 'column'),
   strandsAreJoined: false,
+  facts: () => [],
   threadingWords: (threading) =>
     `${threading.pattern} along ${threading.along} from the ${cornerWords(threading.firstPixel)}, ${countOf(threading.runs, 'run')}`,
 });

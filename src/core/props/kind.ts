@@ -31,8 +31,16 @@ export interface PropKind<
   strandWord: (threading: z.infer<Threading>) => string;
   /** True when strands follow one another without a jumper between them. */
   strandsAreJoined: boolean;
+  /** What follows from the measures and is wanted at the bench, besides counts. */
+  facts: (shape: z.infer<Shape>) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
+}
+
+export interface MeasureFact {
+  name: string;
+  value: string;
+  note?: string;
 }
 
 /** Lets TypeScript infer the three parameters of a kind from its definition. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { orderStrands, type Strand } from '../threading/strands';
+import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
 import { MOST_RUNS, definePropKind } from './kind';
 
@@ -113,5 +114,12 @@ export const line = definePropKind({
   },
   strandWord: () => 'leg',
   strandsAreJoined: true,
+  facts: ({ legs }) => [
+    {
+      name: 'Length',
+      value: formatLength(legs.reduce((sum, leg) => sum + leg.lengthMm, 0)),
+      note: legs.length > 1 ? `${legs.length} legs together` : undefined,
+    },
+  ],
   threadingWords: (threading) => `from the ${threading.firstPixel}, ${countOf(threading.runs, 'run')}`,
 });

@@ -4,6 +4,7 @@ import { thread, type Threaded } from '../threading/thread';
 import { grid } from './grid';
 import type { PropKind } from './kind';
 import { line } from './line';
+import { ring } from './ring';
 
 const propBase = { id: idSchema, name: nameSchema, placeId: idSchema, pixelTypeId: idSchema };
 
@@ -21,13 +22,21 @@ const gridProp = z.strictObject({
   threading: grid.threadingSchema,
 });
 
-export const propSchema = z.discriminatedUnion('kind', [lineProp, gridProp]);
+const ringProp = z.strictObject({
+  ...propBase,
+  kind: z.literal(ring.kind),
+  shape: ring.shapeSchema,
+  threading: ring.threadingSchema,
+});
+
+export const propSchema = z.discriminatedUnion('kind', [lineProp, gridProp, ringProp]);
 export type Prop = z.infer<typeof propSchema>;
 export type PropKindName = Prop['kind'];
 
 const KINDS: Record<PropKindName, PropKind> = {
   line: line as unknown as PropKind,
   grid: grid as unknown as PropKind,
+  ring: ring as unknown as PropKind,
 };
 
 export const PROP_KINDS: readonly PropKind[] = Object.values(KINDS);

@@ -2,6 +2,7 @@
 
 import { ActionIcon, Group, Menu, Select } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconCopy, IconDots, IconTrash } from '@tabler/icons-react';
+import { memo } from 'react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
 import type { Plan } from '@/core/plan/plan';
 import { kindOf, pixelCountOf, type Prop } from '@/core/props/registry';
@@ -17,11 +18,12 @@ import { useGoTo } from '../view/useView';
 import { PixelTypePicker } from './PixelTypePicker';
 import { ShapeEditor } from './shapeEditors';
 
-/** What is measured about a prop, and what follows from it. */
-export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
-  const show = useShow((state) => state.show);
+/** What is measured about a prop, and what follows from it. Drawn anew when the prop changes, not with each plan. */
+export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
+  const places = useShow((state) => state.show.places);
+  const pixelTypes = useShow((state) => state.show.pixelTypes);
   const edit = useEdit();
-  const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const type = pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
   const pixels = pixelCountOf(prop);
 
   return (
@@ -46,7 +48,7 @@ export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
             allowDeselect={false}
             value={prop.placeId}
             data={[
-              ...show.places.map((place) => ({ value: place.id, label: place.name })),
+              ...places.map((place) => ({ value: place.id, label: place.name })),
               { value: '+', label: 'Edit places…' },
             ]}
             onChange={(placeId) => {
@@ -69,12 +71,21 @@ export function BuildPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
               value: groupDigits(pixels * channelsPerPixel(type)),
               note: `${channelsPerPixel(type)} a pixel, ${type.colourOrder}`,
             },
-            { name: 'Width × height', value: outerSize(plan, prop.id), note: 'between the outermost pixels' },
+            ...kindOf(prop).facts(prop.shape),
+            {
+              name: 'Width × height',
+              value: <OuterSize propId={prop.id} />,
+              note: 'between the outermost pixels',
+            },
           ]}
         />
       </Section>
     </>
   );
+});
+
+function OuterSize({ propId }: { propId: string }) {
+  return useShow(({ plan }) => plan && outerSize(plan, propId));
 }
 
 function outerSize(plan: Plan, propId: string): string {

@@ -13,9 +13,9 @@ import {
 import { formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';
-import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
+import { DegreesField } from './DegreesField';
 import styles from './LineShapeEditor.module.css';
 
 /** The measured legs of a line, one after another. */
@@ -97,11 +97,12 @@ function LegEditor({ number, leg, onChange, onRemove }: LegEditorProps) {
             value={leg.lengthMm}
             onCommit={(lengthMm) => onChange({ lengthMm })}
           />
-          <ParsedField
+          <DegreesField
             label="Points to"
+            what="A direction"
+            least={-360}
+            most={360}
             value={leg.headingDeg}
-            format={(degrees) => `${degrees}°`}
-            parse={parseHeading}
             onCommit={(headingDeg) => onChange({ headingDeg })}
           />
         </Row>
@@ -153,17 +154,4 @@ function LegEditor({ number, leg, onChange, onRemove }: LegEditorProps) {
       </Stack>
     </div>
   );
-}
-
-function parseHeading(text: string) {
-  const value = Number(
-    text
-      .trim()
-      .replace(/(°|deg|degrees)$/i, '')
-      .replace(',', '.')
-      .replace('−', '-'),
-  );
-  if (text.trim() === '' || !Number.isFinite(value) || Math.abs(value) > 360)
-    return { ok: false as const, message: `A direction is from −360° to 360°; “${text.trim()}” is not.` };
-  return { ok: true as const, value };
 }

@@ -111,8 +111,8 @@ function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof fin
           <Findings findings={elsewhere} />
         </Section>
       )}
-      {stage === 'build' && prop && <BuildPanel prop={prop} plan={plan} />}
-      {stage === 'thread' && prop && <ThreadPanel prop={prop} plan={plan} />}
+      {stage === 'build' && prop && <BuildPanel prop={prop} />}
+      {stage === 'thread' && prop && <ThreadPanel prop={prop} />}
       {stage === 'patch' && <PatchPanel plan={plan} selection={selection} />}
       {stage !== 'patch' && !prop && (
         <Section title={stage === 'build' ? 'Build' : 'Thread'}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import { MOST_RUNS } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
@@ -9,17 +10,15 @@ import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';
 import { Hint, Section, Stack } from '@/ui/Panel';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { ThreadingEditor } from './threadingEditors';
 
 /** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
-export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
+export const ThreadPanel = memo(function ThreadPanel({ prop }: { prop: Prop }) {
   const edit = useEdit();
   const set = (change: object) =>
     edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
-  const index = plan.show.props.findIndex((each) => each.id === prop.id);
-  const planned = plan.props[index];
 
   return (
     <>
@@ -40,16 +39,20 @@ export function ThreadPanel({ prop, plan }: { prop: Prop; plan: Plan }) {
           </Hint>
         </Stack>
       </Section>
-      {planned && (
-        <Section title="What follows">
-          <ThreadFacts plan={plan} index={index} prop={prop} />
-        </Section>
-      )}
+      <Section title="What follows">
+        <ThreadFacts prop={prop} />
+      </Section>
     </>
   );
+});
+
+function ThreadFacts({ prop }: { prop: Prop }) {
+  const plan = useShow((state) => state.plan);
+  const index = plan?.show.props.findIndex((each) => each.id === prop.id) ?? -1;
+  return plan && index !== -1 ? <PlannedFacts plan={plan} index={index} prop={prop} /> : null;
 }
 
-function ThreadFacts({ plan, index, prop }: { plan: Plan; index: number; prop: Prop }) {
+function PlannedFacts({ plan, index, prop }: { plan: Plan; index: number; prop: Prop }) {
   const { side } = useView();
   const { firstRun, runCount, jumpers, strands } = plan.props[index]!;
   const counts = plan.runs.slice(firstRun, firstRun + runCount).map((run) => run.pixelCount);

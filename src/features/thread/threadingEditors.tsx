@@ -72,10 +72,41 @@ function patternConsequence({ pattern, along }: ThreadingOf<'grid'>): string {
     : `Every ${strand} runs the same way: simple to check, at the price of a return jumper as long as the ${strand}.`;
 }
 
+function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>) {
+  return (
+    <>
+      <Choice
+        label="Data enters at"
+        value={threading.startRing}
+        onChange={(startRing) => onChange({ startRing: startRing === 'last' ? 'last' : 'first' })}
+        data={[
+          { value: 'first', label: 'The first ring' },
+          { value: 'last', label: 'The last ring' },
+        ]}
+      />
+      <Choice
+        label="Pattern"
+        value={threading.pattern}
+        onChange={(pattern) => onChange({ pattern: pattern === 'serpentine' ? 'serpentine' : 'straight' })}
+        data={[
+          { value: 'straight', label: 'All one way' },
+          { value: 'serpentine', label: 'Serpentine' },
+        ]}
+      />
+      <Hint>
+        {threading.pattern === 'straight'
+          ? 'Each ring is entered at its first pixel and runs the same way round.'
+          : 'Every other ring runs back, from its last pixel to its first.'}
+      </Hint>
+    </>
+  );
+}
+
 /** What is chosen about the order of data besides the number of runs, by kind of prop. */
 const EDITORS: { [Kind in PropKindName]: ComponentType<EditorProps<ThreadingOf<Kind>>> } = {
   line: LineThreading,
   grid: GridThreading,
+  ring: RingThreading,
 };
 
 export function ThreadingEditor({ prop, onChange }: { prop: Prop; onChange: (change: object) => void }) {
