@@ -82,11 +82,16 @@ export async function install() {
   fs.writeFileSync(path.join(ROOT, mark), wanted);
 }
 
-/** Node's own headers, so that compiling does not fetch them. */
+/** Node's own headers, named so that compiling does not go and fetch them. */
 function headersOfNode() {
+  if (process.env.npm_config_nodedir) return {};
   const prefix = path.resolve(path.dirname(process.execPath), '..');
-  const there = fs.existsSync(path.join(prefix, 'include/node/node.h'));
-  return there && !process.env.npm_config_nodedir ? { npm_config_nodedir: prefix } : {};
+  const there = () => fs.existsSync(path.join(prefix, 'include/node/node.h'));
+  if (!there() && !(prefix === '/usr' && aptInstall(['libnode-dev']) && there()))
+    fail(
+      `The database is compiled against Node's headers, which are not in ${prefix}/include/node: install Debian's libnode-dev, or a Node that brings them.`,
+    );
+  return { npm_config_nodedir: prefix };
 }
 
 /** The database is compiled with make, a C++ compiler and Python; where they are missing, Debian has them. */

@@ -16,7 +16,7 @@ import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 import { DegreesField } from './DegreesField';
-import styles from './LineShapeEditor.module.css';
+import styles from './parts.module.css';
 
 /** The measured legs of a line, one after another. */
 export function LineShapeEditor({ propId, shape }: { propId: string; shape: { legs: readonly Leg[] } }) {

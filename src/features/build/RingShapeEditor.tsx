@@ -9,7 +9,7 @@ import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { DegreesField } from './DegreesField';
-import styles from './LineShapeEditor.module.css';
+import styles from './parts.module.css';
 
 type RingShape = Extract<Prop, { kind: 'ring' }>['shape'];
 

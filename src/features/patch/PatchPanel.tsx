@@ -5,7 +5,6 @@ import { addressOf } from '@/core/addressing/lookup';
 import { artNetWords } from '@/core/addressing/numbering';
 import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
 import { portName, type Controller } from '@/core/catalogue/controller';
-import { totalsOf } from '@/core/plan/report';
 import type { Plan } from '@/core/plan/plan';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
@@ -14,6 +13,7 @@ import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useView } from '../view/useView';
+import { ShowTotals } from '../picture/ShowTotals';
 import { ControllerPanel } from './ControllerPanel';
 import { PackingFields } from './PackingFields';
 import { endsOf, runName, universesOf } from './words';
@@ -257,7 +257,6 @@ const NEW_UNIVERSE_CONSEQUENCE: Record<NewUniverse, string> = {
 function PolicyPanel({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const { packing, newUniverse } = useShow((state) => state.show.addressing);
-  const totals = totalsOf(plan);
   return (
     <>
       <Section title="Packing of the show">
@@ -278,21 +277,7 @@ function PolicyPanel({ plan }: { plan: Plan }) {
         />
         <Hint>{NEW_UNIVERSE_CONSEQUENCE[newUniverse]}</Hint>
       </Section>
-      <Section title="The whole show">
-        <Facts
-          facts={[
-            { name: 'Pixels', value: groupDigits(totals.pixels) },
-            { name: 'Channels lit', value: groupDigits(totals.channels) },
-            { name: 'Show channels', value: groupDigits(totals.lastShowChannel), note: 'gaps counted' },
-            { name: 'Universes', value: groupDigits(totals.universes), address: true },
-            {
-              name: 'Runs on ports',
-              value: `${groupDigits(totals.runsOnPorts)} of ${groupDigits(totals.runs)}`,
-            },
-            { name: 'Ports in use', value: groupDigits(totals.ports) },
-          ]}
-        />
-      </Section>
+      <ShowTotals plan={plan} />
     </>
   );
 }

@@ -18,6 +18,7 @@ import { PatchView } from '../patch/PatchView';
 import { endsOf } from '../patch/words';
 import { PixelSection } from '../picture/PixelSection';
 import { PropPicture } from '../picture/PropPicture';
+import { ShowTotals } from '../picture/ShowTotals';
 import { e131Words } from '../picture/pixelWords';
 import { ShowProvider, notify, useShow } from '../show/ShowProvider';
 import { ThreadPanel } from '../thread/ThreadPanel';
@@ -115,13 +116,16 @@ function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof fin
       {stage === 'thread' && prop && <ThreadPanel prop={prop} />}
       {stage === 'patch' && <PatchPanel plan={plan} selection={selection} />}
       {stage !== 'patch' && !prop && (
-        <Section title={stage === 'build' ? 'Build' : 'Thread'}>
-          <Hint>
-            {stage === 'build'
-              ? 'Choose a prop on the left to measure it, or add one. What you measure here is typed once: threading, ports and addresses follow from it.'
-              : 'Choose a prop on the left to say where data enters it and which way it goes.'}
-          </Hint>
-        </Section>
+        <>
+          <Section title={stage === 'build' ? 'Build' : 'Thread'}>
+            <Hint>
+              {stage === 'build'
+                ? 'Choose a prop on the left to measure it, or add one. What you measure here is typed once: threading, ports and addresses follow from it.'
+                : 'Choose a prop on the left to say where data enters it and which way it goes.'}
+            </Hint>
+          </Section>
+          <ShowTotals plan={plan} />
+        </>
       )}
       {stage === 'build' && prop && (
         <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'thread' })}>

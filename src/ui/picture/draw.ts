@@ -182,7 +182,7 @@ function drawDots(frame: Frame): void {
 
 /** One chevron a strand, in its middle, in the direction of the data. */
 function drawChevrons(frame: Frame): void {
-  const { context, scene, x, y, palette, dotPx } = frame;
+  const { context, scene, x, y, palette, dotPx, spacingPx } = frame;
   const arm = Math.min(7, Math.max(4, dotPx * 0.9));
   const taken = new TakenPlaces();
   context.strokeStyle = palette.text;
@@ -192,7 +192,7 @@ function drawChevrons(frame: Frame): void {
   scene.strands.forEach(({ firstPixel, pixelCount }, index) => {
     if (pixelCount < 3) return;
     const last = firstPixel + pixelCount - 1;
-    if (Math.hypot(x[last]! - x[firstPixel]!, y[last]! - y[firstPixel]!) < 40) return;
+    if ((pixelCount - 1) * spacingPx < 40) return;
     // Neighbours take turns a little before and after the middle, so that their chevrons do not touch.
     const at = firstPixel + Math.floor(pixelCount * (index % 2 === 0 ? 0.44 : 0.56));
     const [ux, uy] = directionAt(frame, at, 1);
@@ -224,7 +224,7 @@ function drawEnds(frame: Frame, camera: Camera, mirror: 1 | -1): void {
       context.beginPath();
       context.arc(x[last]!, y[last]!, Math.max(dotPx, 2) + 3, 0, 2 * Math.PI);
       context.stroke();
-      frame.taken.take(x[last]! - 8, y[last]! - 8, x[last]! + 8, y[last]! + 8);
+      frame.taken.take(x[last]! - 6, y[last]! - 6, x[last]! + 6, y[last]! + 6);
     }
 
     const width = context.measureText(run.tab).width + 22;
@@ -324,7 +324,7 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
     const [ux, uy] = directionAt(frame, pixel, beyond === 1 ? -1 : 1);
     // Wide labels keep further off sideways than up and down.
     const offset = (wayX: number, wayY: number) => {
-      const distance = dotPx + 12 + Math.abs(wayX) * (half - 6);
+      const distance = dotPx + 13 + Math.abs(wayX) * (half - 5);
       return [x[pixel]! + wayX * distance, y[pixel]! + wayY * distance] as const;
     };
     const places = [

@@ -1,0 +1,28 @@
+import type { Plan } from '@/core/plan/plan';
+import { totalsOf } from '@/core/plan/report';
+import { groupDigits } from '@/core/units/number';
+import { Facts } from '@/ui/Facts';
+import { Section } from '@/ui/Panel';
+
+/** How much there is of everything. */
+export function ShowTotals({ plan }: { plan: Plan }) {
+  const totals = totalsOf(plan);
+  return (
+    <Section title="The whole show">
+      <Facts
+        facts={[
+          { name: 'Props', value: groupDigits(plan.props.length) },
+          { name: 'Pixels', value: groupDigits(totals.pixels) },
+          { name: 'Channels lit', value: groupDigits(totals.channels) },
+          { name: 'Show channels', value: groupDigits(totals.lastShowChannel), note: 'gaps counted' },
+          { name: 'Universes', value: groupDigits(totals.universes), address: true },
+          {
+            name: 'Runs on ports',
+            value: `${groupDigits(totals.runsOnPorts)} of ${groupDigits(totals.runs)}`,
+          },
+          { name: 'Ports in use', value: groupDigits(totals.ports) },
+        ]}
+      />
+    </Section>
+  );
+}
