@@ -1,49 +1,18 @@
-import { MantineProvider } from '@mantine/core';
-import { render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { ReactNode } from 'react';
 import { aController, aLine, aShow, onPorts } from '../../tests/unit/shows';
+import { openShow } from '../../tests/unit/openShow';
 import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
-import { applyEdit } from '@/core/show/edits/registry';
-import type { Revision } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { LineShapeEditor } from './build/LineShapeEditor';
 import { Findings } from './shell/Findings';
-import type { ShowClient } from './show/client';
-import { ShowStoreProvider } from './show/ShowProvider';
-import { createShowStore } from './show/store';
 import { CornerPicker } from './thread/CornerPicker';
-
-/** Opens a show without a server: every change is answered at once. */
-function open(show: Show, part: ReactNode) {
-  let revision: Revision = { id: 'quay', sequence: 0, show, undoLabel: null, redoLabel: null };
-  const client: ShowClient = {
-    change: (_id, _base, change) => {
-      if (change.kind === 'edit')
-        revision = {
-          ...revision,
-          sequence: revision.sequence + 1,
-          show: applyEdit(revision.show, change.edit),
-        };
-      return Promise.resolve(revision);
-    },
-    get: () => Promise.resolve(revision),
-  };
-  const store = createShowStore(revision, { client, notify: () => {} });
-  const around = (inner: ReactNode) => (
-    <MantineProvider env="test">
-      <ShowStoreProvider value={store}>{inner}</ShowStoreProvider>
-    </MantineProvider>
-  );
-  const { rerender } = render(around(part));
-  return { store, again: (inner: ReactNode) => rerender(around(inner)) };
-}
 
 describe('findings', () => {
   it('are mended by their button', async () => {
     const show = aShow({ props: [aLine('rail', 50)], controllers: [aController()] });
-    const { store } = open(show, <Findings findings={findingsOf(planShow(show))} />);
+    const { store } = openShow(show, <Findings findings={findingsOf(planShow(show))} />);
     expect(screen.getByText(/its run is on no port/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Put on A1' }));
     expect(findingsOf(planShow(store.getState().show))).toEqual([]);
@@ -51,7 +20,7 @@ describe('findings', () => {
 
   it('are counted when there are too many to show', () => {
     const show = aShow({ props: Array.from({ length: 15 }, (_, i) => aLine(`rail-${i}`, 5)) });
-    open(show, <Findings findings={findingsOf(planShow(show))} />);
+    openShow(show, <Findings findings={findingsOf(planShow(show))} />);
     expect(screen.getAllByText(/To mend/)).toHaveLength(12);
     expect(screen.getByText('And 3 more.')).toBeInTheDocument();
   });
@@ -62,7 +31,7 @@ describe('the legs of a line', () => {
   const legsOf = (now: Show) => (now.props[0] as Extract<Show['props'][0], { kind: 'line' }>).shape.legs;
 
   it('are added, measured, counted by spacing and removed', async () => {
-    const { store, again } = open(show, <LineShapeEditor propId="rail" shape={{ legs: legsOf(show) }} />);
+    const { store, again } = openShow(show, <LineShapeEditor propId="rail" shape={{ legs: legsOf(show) }} />);
     const refresh = () =>
       again(<LineShapeEditor propId="rail" shape={{ legs: legsOf(store.getState().show) }} />);
     await userEvent.click(screen.getByRole('button', { name: 'Add a leg' }));
@@ -86,7 +55,7 @@ describe('the legs of a line', () => {
   });
 
   it('refuse a direction that is none', async () => {
-    open(show, <LineShapeEditor propId="rail" shape={{ legs: legsOf(show) }} />);
+    openShow(show, <LineShapeEditor propId="rail" shape={{ legs: legsOf(show) }} />);
     await userEvent.clear(screen.getByLabelText('Points to'));
     await userEvent.type(screen.getByLabelText('Points to'), 'uphill{Enter}');
     expect(screen.getByText('A direction is from −360° to 360°; “uphill” is not.')).toBeInTheDocument();
@@ -101,7 +70,7 @@ describe('the corner picker', () => {
     ['bottomRight', '{ArrowUp}', 'topRight'],
   ] as const)('goes from %s with %s to %s', async (from, key, to) => {
     const onChange = jest.fn();
-    open(aShow(), <CornerPicker value={from} side="front" onChange={onChange} />);
+    openShow(aShow(), <CornerPicker value={from} side="front" onChange={onChange} />);
     screen.getByRole('radio', { checked: true }).focus();
     await userEvent.keyboard(key);
     expect(onChange).toHaveBeenCalledWith(to);

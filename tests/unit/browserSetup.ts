@@ -17,3 +17,5 @@ globalThis.ResizeObserver ??= class {
 };
 Element.prototype.scrollIntoView ??= () => {};
 globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));
+// What is drawn is tested where it is computed, and in a real browser.
+HTMLCanvasElement.prototype.getContext = () => null;

@@ -120,7 +120,7 @@ export function layOut(controllers: readonly WiredController[], newUniverse: New
       const end = run.pixels * run.channelsPerPixel;
       flatOffsetOfRun.set(run.run, flat + lead);
       flat += lead + end;
-      for (let runChannel = -lead; runChannel < end;) {
+      for (let runChannel = 0 - lead; runChannel < end;) {
         const room = Math.floor((size - slot) / unit) * unit;
         // A block never mixes skipped and lit pixels, so that both can be named for what they are.
         const channels = Math.min(room, runChannel < 0 ? -runChannel : end - runChannel);

@@ -20,6 +20,8 @@ export function newId(name: string, taken: Iterable<string>): string {
   const base =
     name
       .normalize('NFKD')
+      // The dots and strokes that letters were parted from.
+      .replace(/\p{M}+/gu, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
