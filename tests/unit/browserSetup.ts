@@ -19,3 +19,11 @@ Element.prototype.scrollIntoView ??= () => {};
 globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));
 // What is drawn is tested where it is computed, and in a real browser.
 HTMLCanvasElement.prototype.getContext = () => null;
+Blob.prototype.text ??= function text(this: Blob) {
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result as string);
+    reader.onerror = () => reject(reader.error);
+    reader.readAsText(this);
+  });
+};
