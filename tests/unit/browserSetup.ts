@@ -1,4 +1,9 @@
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
+
+// A busy machine is slow, not wrong.
+jest.setTimeout(60_000);
+configure({ asyncUtilTimeout: 20_000 });
 
 // Parts of the browser that jsdom leaves out and the interface asks for.
 window.matchMedia ??= (query: string) =>
