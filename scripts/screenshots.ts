@@ -11,6 +11,15 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][
   ['thread', 'thread/prop/net-curtain/run/1/pixel/144', 'dark'],
   ['patch', 'patch/prop/net-curtain', 'dark'],
   ['site', 'build', 'dark'],
+  ['setting-out', 'build/prop/lighthouse-tower?sheet=setting-out', 'dark'],
+  ['site-plan', 'build?sheet=site', 'dark'],
+  ['compare', 'thread/prop/net-curtain?sheet=compare', 'dark'],
+  ['build-sheet', 'thread/prop/lighthouse-tower?sheet=build-sheet&from=back', 'dark'],
+  ['wall-chains', 'thread/prop/score-wall', 'dark'],
+  ['picture-map', 'thread/prop/score-wall?sheet=picture-map', 'dark'],
+  ['values', 'patch?sheet=values', 'light'],
+  ['policies', 'patch?sheet=policies', 'dark'],
+  ['network', 'patch?sheet=network', 'dark'],
 ];
 
 async function main() {

@@ -7,7 +7,7 @@ import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import { LineShapeEditor } from './build/LineShapeEditor';
 import { Findings } from './shell/Findings';
-import { CornerPicker } from './thread/CornerPicker';
+import { CornerPicker } from '@/ui/fields/CornerPicker';
 
 describe('findings', () => {
   it('are mended by their button', async () => {

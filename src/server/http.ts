@@ -50,7 +50,7 @@ function refuse(status: number, error: string, problems: readonly Problem[] = []
  * @throws Refusal 413 as soon as the body is longer than allowed, 400 when it is not JSON
  */
 export async function readJson(request: Request): Promise<unknown> {
-  const text = await readText(request);
+  const text = (await readBytes(request)).toString('utf8');
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
@@ -70,15 +70,15 @@ export async function readChange(request: Request): Promise<z.infer<typeof chang
   );
 }
 
-async function readText(request: Request): Promise<string> {
+/** The body of a request. @throws Refusal 413 as soon as it is longer than allowed */
+export async function readBytes(request: Request, why = 'No show file needs so much.'): Promise<Buffer> {
   const tooLong = () =>
     new Refusal(
       413,
-      `The file is larger than ${groupDigits(MOST_BODY_BYTES / 1024 / 1024)} MB, the most that is read. No show file needs so much.`,
+      `The file is larger than ${groupDigits(MOST_BODY_BYTES / 1024 / 1024)} MB, the most that is read. ${why}`,
     );
   if (Number(request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES) throw tooLong();
-  const decoder = new TextDecoder();
-  let text = '';
+  const chunks: Uint8Array[] = [];
   let bytes = 0;
   const reader = request.body?.getReader();
   while (reader) {
@@ -89,9 +89,9 @@ async function readText(request: Request): Promise<string> {
       await reader.cancel();
       throw tooLong();
     }
-    text += decoder.decode(value, { stream: true });
+    chunks.push(value);
   }
-  return text + decoder.decode();
+  return Buffer.concat(chunks, bytes);
 }
 
 const ROWS_PER_CHUNK = 1000;

@@ -1,5 +1,6 @@
 import 'server-only';
 import { database } from './database';
+import { PhotoRepository } from './photos';
 import { ShowRepository, type Listeners } from './shows';
 
 // Pages and route handlers are bundled apart, so each bundle has a repository of its own and throws its own errors. They
@@ -10,4 +11,8 @@ let repository: ShowRepository | undefined;
 export function shows(): ShowRepository {
   shared.rapidLanternListeners ??= new Map();
   return (repository ??= new ShowRepository(database(), shared.rapidLanternListeners));
+}
+
+export function photos(): PhotoRepository {
+  return new PhotoRepository(database());
 }

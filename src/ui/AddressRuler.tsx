@@ -6,7 +6,15 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import { totalsWords } from '@/core/plan/report';
 import styles from './AddressRuler.module.css';
-import { blocksOf, drawRuler, type RulerSelection } from './drawRuler';
+import {
+  blocksOf,
+  drawRuler,
+  type RulerBlock,
+  type RulerMove,
+  type RulerSelection,
+  type UniverseNames,
+} from './drawRuler';
+import { placeAt } from './rulerPlace';
 import { readPalette, type Palette } from './picture/palette';
 import { channelAt, clampScale, reveal, wholeScale, zoomScale, type RulerScale } from './rulerScale';
 
@@ -17,10 +25,14 @@ interface AddressRulerProps {
   selectionWords: string | null;
   /** A click on a show channel. */
   onGoTo: (showChannel: number) => void;
+  /** A run is to stay at a universe and channel; null lets it go. */
+  onPin: (run: number, place: { universe: number; channel: number } | null) => void;
 }
 
 /** All channels of the show on one strip: universes as ticks, props as blocks, gaps and doubles as they are. */
-export function AddressRuler({ plan, selection, selectionWords, onGoTo }: AddressRulerProps) {
+export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }: AddressRulerProps) {
+  const [names, setNames] = useState<UniverseNames>('e131');
+  const [move, setMove] = useState<RulerMove | null>(null);
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
   const mergedRef = useMergedRef(canvasRef, sizeRef);
@@ -54,7 +66,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo }: Addres
       canvas.height = Math.round(height * ratio);
       const context = canvas.getContext('2d')!;
       context.setTransform(ratio, 0, 0, ratio, 0, 0);
-      drawRuler(context, plan, blocks, scale, width, height, selection, palette);
+      drawRuler(context, plan, blocks, scale, width, height, selection, palette, names, move);
     });
     return () => cancelAnimationFrame(frame);
   });
@@ -74,7 +86,43 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo }: Addres
     return () => canvas.removeEventListener('wheel', wheel);
   }, [last]);
 
-  const drag = useRef<{ x: number; travelled: number } | null>(null);
+  const drag = useRef<{ x: number; travelled: number; block?: RulerBlock; grabbed?: number } | null>(null);
+  /** The chosen run: dragged along the ruler or moved by keys. Others are chosen first, so that panning moves nothing. */
+  const chosenBlock = blocks.find(
+    (block) =>
+      !block.skipped &&
+      block.prop === selection.prop &&
+      (selection.run === undefined || selection.run === block.run) &&
+      plan.runs[block.run]!.wire !== null,
+  );
+  const moveTo = (block: RulerBlock, showChannel: number): RulerMove | null => {
+    const place = placeAt(plan, showChannel, plan.runs[block.run]!.channelsPerPixel);
+    if (!place) return null;
+    const run = plan.runs[block.run]!;
+    return {
+      run: block.run,
+      first: place.showChannel,
+      count: run.pixelCount * run.channelsPerPixel,
+      words: `U${place.universe} ch ${place.channel}`,
+    };
+  };
+  const pinAt = (target: RulerMove | null) => {
+    const place = target && placeAt(plan, target.first, plan.runs[target.run]!.channelsPerPixel);
+    if (target && place) onPin(target.run, { universe: place.universe, channel: place.channel });
+  };
+  const nudge = (by: 1 | -1) => {
+    if (!chosenBlock) return;
+    pinAt(moveTo(chosenBlock, chosenBlock.first + by * plan.runs[chosenBlock.run]!.channelsPerPixel));
+  };
+  const togglePin = () => {
+    if (!chosenBlock) return;
+    const { prop, number } = plan.runs[chosenBlock.run]!;
+    const entry = plan.show.patch.find(
+      (each) => each.propId === plan.show.props[prop]!.id && each.run === number,
+    );
+    if (entry?.pin) onPin(chosenBlock.run, null);
+    else pinAt(moveTo(chosenBlock, chosenBlock.first));
+  };
   const walk = (by: 1 | -1) => {
     const from = selectedFirst ?? 0;
     const next =
@@ -87,7 +135,16 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo }: Addres
     <section className={styles.ruler} aria-label="Address ruler">
       <div className={styles.head}>
         <span>
-          Address ruler · <span className={styles.totals}>{totalsWords(plan)}</span>
+          Address ruler ·{' '}
+          <button
+            type="button"
+            className={styles.names}
+            onClick={() => setNames(names === 'e131' ? 'artNet' : 'e131')}
+            title="How universes are named here"
+          >
+            {names === 'e131' ? 'U' : 'Art-Net net.sub-net.universe'}
+          </button>{' '}
+          · <span className={styles.totals}>{totalsWords(plan)}</span>
         </span>
         <span>
           {selectionWords && (
@@ -111,19 +168,35 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo }: Addres
           data-testid="ruler"
           tabIndex={0}
           role="application"
-          aria-label={`Channels 1 to ${last}. Left and right go from run to run, plus and minus zoom, 0 shows all.`}
+          aria-label={`Channels 1 to ${last}. Left and right go from run to run, plus and minus zoom, 0 shows all. P pins the chosen run, Alt with left and right moves it.`}
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
-            drag.current = { x: event.nativeEvent.offsetX, travelled: 0 };
+            const channel = channelAt(scale, event.nativeEvent.offsetX);
+            const block = blocks.find(
+              (each) =>
+                each.prop === selection.prop &&
+                (selection.run === undefined || selection.run === each.run) &&
+                each.first <= channel &&
+                channel <= each.last,
+            );
+            drag.current = {
+              x: event.nativeEvent.offsetX,
+              travelled: 0,
+              ...(block && plan.runs[block.run]!.wire ? { block, grabbed: channel - block.first } : {}),
+            };
           }}
           onPointerMove={(event) => {
             if (!drag.current) return;
             const moved = event.nativeEvent.offsetX - drag.current.x;
             drag.current = {
+              ...drag.current,
               x: event.nativeEvent.offsetX,
               travelled: drag.current.travelled + Math.abs(moved),
             };
-            if (drag.current.travelled > 4)
+            if (drag.current.travelled <= 4) return;
+            const { block, grabbed } = drag.current;
+            if (block) setMove(moveTo(block, channelAt(scale, event.nativeEvent.offsetX) - grabbed!));
+            else
               setZoomed(
                 clampScale({ ...scale, first: scale.first - moved * scale.channelsPerPx }, last, width),
               );
@@ -131,14 +204,20 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo }: Addres
           onPointerUp={(event) => {
             const still = drag.current && drag.current.travelled <= 4;
             drag.current = null;
+            setMove(null);
+            if (move) pinAt(move);
             if (still) onGoTo(channelAt(scale, event.nativeEvent.offsetX));
           }}
-          onPointerCancel={() => (drag.current = null)}
+          onPointerCancel={() => {
+            drag.current = null;
+            setMove(null);
+          }}
           onDoubleClick={() => setZoomed(null)}
           onKeyDown={(event) => {
             const act = {
-              ArrowRight: () => walk(1),
-              ArrowLeft: () => walk(-1),
+              ArrowRight: () => (event.altKey ? nudge(1) : walk(1)),
+              ArrowLeft: () => (event.altKey ? nudge(-1) : walk(-1)),
+              p: togglePin,
               '+': () => zoomMiddle(1.5),
               '=': () => zoomMiddle(1.5),
               '-': () => zoomMiddle(1 / 1.5),

@@ -1,3 +1,4 @@
+import { LAST_PORT_ADDRESS, artNetWords } from '@/core/addressing/numbering';
 import type { Plan } from '@/core/plan/plan';
 import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
@@ -5,9 +6,20 @@ import { xOf, type RulerScale } from './rulerScale';
 
 const SANS = "600 12px 'Atkinson Hyperlegible Next Variable', sans-serif";
 const MONO = "12px 'Atkinson Hyperlegible Mono Variable', monospace";
-const TICKS = { top: 0, height: 6 };
-const BLOCKS = { top: 8, height: 24 };
-const NUMBERS_AT = 44;
+const TICKS = { top: 0, height: 13 };
+export const BLOCKS = { top: 15, height: 24 };
+const NUMBERS_AT = 50;
+
+/** How universes are named on the ruler. */
+export type UniverseNames = 'e131' | 'artNet';
+
+/** A run on its way to another place; show channels. */
+export interface RulerMove {
+  run: number;
+  first: number;
+  count: number;
+  words: string;
+}
 
 export interface RulerSelection {
   prop: number | undefined;
@@ -58,11 +70,15 @@ export function drawRuler(
   heightPx: number,
   selection: RulerSelection,
   palette: Palette,
+  names: UniverseNames = 'e131',
+  move: RulerMove | null = null,
 ): void {
+  const pinned = pinnedRuns(plan);
   context.clearRect(0, 0, widthPx, heightPx);
   context.fillStyle = palette.surface;
   context.fillRect(0, BLOCKS.top, widthPx, BLOCKS.height);
-  drawTicks(context, plan, scale, widthPx, palette);
+  drawGaps(context, blocks, scale, widthPx, palette);
+  drawTicks(context, plan, scale, widthPx, palette, names);
 
   const labelEnds = { numbers: -Infinity };
   let lastDrawn = 0;
@@ -78,6 +94,7 @@ export function drawRuler(
     context.fillStyle = chosen ? palette.lamp : palette.runs[block.prop % palette.runs.length]!;
     context.fillRect(left, BLOCKS.top, Math.max(right - left - 1, 0.75), BLOCKS.height);
     context.globalAlpha = 1;
+    if (pinned.has(block.run) && right - left > 8) drawPin(context, left, palette);
     if (shared > 0) hatch(context, left, Math.max(xOf(scale, block.first + shared) - left, 2), palette.bad);
     if (right - left > 34) {
       context.save();
@@ -103,6 +120,8 @@ export function drawRuler(
       labelEnds.numbers = at + width;
     }
   }
+  if (1 / scale.channelsPerPx > 7) drawChannels(context, plan, blocks, scale, widthPx, palette);
+  if (move) drawMove(context, move, scale, palette);
   if (selection.channels) {
     const left = xOf(scale, selection.channels.first);
     const width = Math.max(selection.channels.count / scale.channelsPerPx, 2);
@@ -118,14 +137,26 @@ function drawTicks(
   scale: RulerScale,
   widthPx: number,
   palette: Palette,
+  names: UniverseNames,
 ): void {
   context.fillStyle = palette.iris;
+  context.font = MONO;
+  context.textAlign = 'left';
+  context.textBaseline = 'middle';
   let last = -Infinity;
+  let lastName = -Infinity;
   for (const space of plan.spaces) {
     const x = xOf(scale, space.startShowChannel);
-    if (x < -1 || x > widthPx || x < last + 3) continue;
-    context.fillRect(Math.round(x), TICKS.top, 1.5, TICKS.height);
+    // No tick runs through the name of another universe.
+    if (x < -1 || x > widthPx || x < last + 3 || x < lastName + 2) continue;
+    const long = x > lastName + 6;
+    const words = long ? universeName(plan, space, names) : '';
+    const wide = context.measureText(words).width;
+    context.fillRect(Math.round(x), TICKS.top + (long ? 0 : 7), 1.5, long ? TICKS.height : 6);
     last = x;
+    if (!long || x + wide + 4 > widthPx) continue;
+    context.fillText(words, x + 4, TICKS.top + 6);
+    lastName = x + 4 + wide;
   }
 }
 
@@ -150,4 +181,120 @@ function hatch(context: CanvasRenderingContext2D, left: number, width: number, c
   }
   context.stroke();
   context.restore();
+}
+
+function universeName(plan: Plan, space: Plan['spaces'][number], names: UniverseNames): string {
+  const controller = plan.show.controllers[space.controller]!;
+  if (space.universe === null) return `DDP ${controller.label}`;
+  const portAddress = space.universe + controller.artNetOffset;
+  return names === 'artNet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
+    ? artNetWords(portAddress)
+    : `U${space.universe}`;
+}
+
+function pinnedRuns(plan: Plan): ReadonlySet<number> {
+  const pinned = new Set(
+    plan.show.patch.filter((entry) => entry.pin).map((entry) => `${entry.propId} ${entry.run}`),
+  );
+  if (pinned.size === 0) return NONE;
+  return new Set(
+    plan.runs.flatMap((run, index) =>
+      pinned.has(`${plan.show.props[run.prop]!.id} ${run.number}`) ? [index] : [],
+    ),
+  );
+}
+const NONE: ReadonlySet<number> = new Set();
+
+/** Channels that no run uses: a faint line through the middle, so that a gap is not taken for the end. */
+function drawGaps(
+  context: CanvasRenderingContext2D,
+  blocks: readonly RulerBlock[],
+  scale: RulerScale,
+  widthPx: number,
+  palette: Palette,
+): void {
+  context.strokeStyle = palette.textDim;
+  context.lineWidth = 1;
+  context.setLineDash([2, 4]);
+  context.beginPath();
+  let end = 0;
+  for (const block of blocks) {
+    const [left, right] = [Math.max(0, xOf(scale, end)), Math.min(widthPx, xOf(scale, block.first))];
+    if (end > 0 && block.first > end && right > left + 3) {
+      context.moveTo(left, BLOCKS.top + BLOCKS.height / 2);
+      context.lineTo(right, BLOCKS.top + BLOCKS.height / 2);
+    }
+    end = Math.max(end, block.last + 1);
+  }
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** A pin at the left end of a block that stays where it is. */
+function drawPin(context: CanvasRenderingContext2D, left: number, palette: Palette): void {
+  context.fillStyle = palette.text;
+  context.beginPath();
+  context.moveTo(left, BLOCKS.top - 1);
+  context.lineTo(left + 8, BLOCKS.top - 1);
+  context.lineTo(left + 1, BLOCKS.top + 8);
+  context.closePath();
+  context.fill();
+}
+
+/** Single channels, with the colour that each is for: R, G, B in the order in which they are sent. */
+function drawChannels(
+  context: CanvasRenderingContext2D,
+  plan: Plan,
+  blocks: readonly RulerBlock[],
+  scale: RulerScale,
+  widthPx: number,
+  palette: Palette,
+): void {
+  const letters = 'RGBW';
+  context.font = MONO;
+  context.textAlign = 'center';
+  context.textBaseline = 'middle';
+  for (const block of blocks) {
+    if (xOf(scale, block.last + 1) < 0 || xOf(scale, block.first) > widthPx) continue;
+    const { channelsPerPixel } = plan.runs[block.run]!;
+    for (let channel = block.first; channel <= block.last; channel += 1) {
+      const x = xOf(scale, channel);
+      if (x < -20 || x > widthPx + 20) continue;
+      const at = (channel - block.first) % channelsPerPixel;
+      context.fillStyle = palette.ground;
+      context.globalAlpha = at === 0 ? 0.8 : 0.35;
+      context.fillRect(x, BLOCKS.top, at === 0 ? 1.5 : 1, BLOCKS.height);
+      context.globalAlpha = 1;
+      if (1 / scale.channelsPerPx < 11) continue;
+      context.fillStyle = palette.text;
+      context.fillText(
+        channelsPerPixel === 1 ? '·' : letters[at]!,
+        x + 0.5 / scale.channelsPerPx,
+        BLOCKS.top + BLOCKS.height - 7,
+      );
+    }
+  }
+}
+
+function drawMove(
+  context: CanvasRenderingContext2D,
+  move: RulerMove,
+  scale: RulerScale,
+  palette: Palette,
+): void {
+  const left = xOf(scale, move.first);
+  const width = Math.max(move.count / scale.channelsPerPx, 3);
+  context.strokeStyle = palette.lamp;
+  context.lineWidth = 2;
+  context.setLineDash([5, 3]);
+  context.strokeRect(left, BLOCKS.top - 1, width, BLOCKS.height + 2);
+  context.setLineDash([]);
+  context.font = SANS;
+  const wide = context.measureText(move.words).width + 12;
+  context.fillStyle = palette.lamp;
+  context.fillRect(left, BLOCKS.top + 3, wide, BLOCKS.height - 6);
+  context.fillStyle = palette.onTab;
+  context.textAlign = 'left';
+  context.textBaseline = 'middle';
+  context.fillText(move.words, left + 6, BLOCKS.top + BLOCKS.height / 2 + 0.5);
 }

@@ -7,8 +7,8 @@ import type { Show } from '@/core/show/schema';
 const cache = new PlanCache();
 
 const planner = {
-  plan(show: Show) {
-    const plan = planShow(show, cache);
+  plan(show: Show, progress: (part: number) => void) {
+    const plan = planShow(show, cache, progress);
     return transfer(plan, buffersOf(plan.pixels));
   },
 };

@@ -1,11 +1,12 @@
-import { wrap } from 'comlink';
+import { proxy, wrap } from 'comlink';
 import type { Plan } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { PlanWorker } from './plan.worker';
 
 /** Plans shows; `stop` ends whatever it runs on. */
 export interface Planner {
-  plan: (show: Show) => Promise<Plan>;
+  /** @param progress told how much is done, from 0 to 1 */
+  plan: (show: Show, progress: (part: number) => void) => Promise<Plan>;
   stop: () => void;
 }
 
@@ -14,7 +15,7 @@ export function startPlanner(): Planner {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<PlanWorker>(worker);
   return {
-    plan: (show) => remote.plan(show) as unknown as Promise<Plan>,
+    plan: (show, progress) => remote.plan(show, proxy(progress)) as unknown as Promise<Plan>,
     stop: () => worker.terminate(),
   };
 }

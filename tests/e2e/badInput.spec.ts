@@ -36,7 +36,7 @@ test('a million a leg is refused beside the leg', async ({ page, request }) => {
   await count.fill('1,000,000');
   await count.press('Enter');
   await expect(
-    page.getByText('The number of pixels on a leg is a whole number from 1 to 10,000'),
+    page.getByText('The number of pixels on a leg is a whole number from 0 to 10,000'),
   ).toBeVisible();
 });
 

@@ -133,8 +133,13 @@ test('runs are dragged from port to port, and off', async ({ page, request }) =>
 test('the demo show is sound and shows every kind of prop and controller', async ({ request }) => {
   const response = await request.post('/api/plan', { data: DEMO });
   const plan = await response.json();
-  expect(plan.findings.map((finding: { check: string }) => finding.check)).toEqual(['run-on-no-port']);
-  expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(new Set(['line', 'grid', 'ring']));
+  expect(plan.findings.map((finding: { check: string }) => finding.check)).toEqual([
+    'run-on-no-port',
+    'network',
+  ]);
+  expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(
+    new Set(['line', 'ring', 'tree', 'grid', 'wall', 'tile', 'craft', 'freeform']),
+  );
   expect(new Set(DEMO.controllers.map((controller) => controller.protocol))).toEqual(
     new Set(['e131', 'artnet', 'ddp']),
   );

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import type { Controller } from '@/core/catalogue/controller';
 import { NEW_UNIVERSE, type Packing } from '@/core/addressing/packing';
+import { wantedRuns } from '@/core/threading/runs';
 import { CORNERS } from '@/core/threading/view';
 import { emptyShow, type Show } from '@/core/show/schema';
+import { FACINGS } from '@/core/props/craft';
 import type { Prop } from '@/core/props/registry';
 
 /** Shows for tests: small parts with plain values, and arbitrary whole shows for properties. */
@@ -88,6 +90,17 @@ const packing: fc.Arbitrary<Packing> = fc.oneof(
     .map((channelsPerUniverse): Packing => ({ kind: 'custom', channelsPerUniverse })),
 );
 
+const runs = fc.oneof(
+  fc.integer({ min: 1, max: 6 }),
+  fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1, maxLength: 4 }),
+);
+const cellOrder = {
+  firstPixel: fc.constantFrom(...CORNERS),
+  along: fc.constantFrom('rows' as const, 'columns' as const),
+  pattern: fc.constantFrom('straight' as const, 'serpentine' as const),
+};
+const coordinate = fc.integer({ min: -5000, max: 5000 });
+
 const prop = (index: number): fc.Arbitrary<Prop> =>
   fc
     .record({
@@ -97,23 +110,27 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
           kind: fc.constant('line' as const),
           shape: fc.record({
             legs: fc.array(
-              fc.record({
-                lengthMm: fc.integer({ min: 50, max: 4000 }),
-                headingDeg: fc.constantFrom(0, 45, 90, 270),
-                pixels: fc.oneof(
-                  fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 1, max: 90 }) }),
-                  fc.record({
-                    by: fc.constant('spacing' as const),
-                    spacingMm: fc.integer({ min: 40, max: 120 }),
-                  }),
-                ),
-              }),
+              fc.record(
+                {
+                  lengthMm: fc.integer({ min: 50, max: 4000 }),
+                  headingDeg: fc.constantFrom(0, 45, 90, 270),
+                  pixels: fc.oneof(
+                    fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 0, max: 90 }) }),
+                    fc.record({
+                      by: fc.constant('spacing' as const),
+                      spacingMm: fc.integer({ min: 40, max: 120 }),
+                    }),
+                  ),
+                  corner: fc.constantFrom('eatsPixel' as const, 'jumper' as const),
+                },
+                { requiredKeys: ['lengthMm', 'headingDeg', 'pixels'] },
+              ),
               { minLength: 1, maxLength: 5 },
             ),
           }),
           threading: fc.record({
             firstPixel: fc.constantFrom('start' as const, 'end' as const),
-            runs: fc.integer({ min: 1, max: 6 }),
+            runs,
           }),
         }),
         fc.record({
@@ -133,23 +150,111 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
           threading: fc.record({
             startRing: fc.constantFrom('first' as const, 'last' as const),
             pattern: fc.constantFrom('straight' as const, 'serpentine' as const),
-            runs: fc.integer({ min: 1, max: 4 }),
+            runs,
           }),
         }),
         fc.record({
           kind: fc.constant('grid' as const),
+          shape: fc.record(
+            {
+              columns: fc.integer({ min: 1, max: 17 }),
+              rows: fc.integer({ min: 1, max: 17 }),
+              columnSpacingMm: fc.integer({ min: 10, max: 200 }),
+              rowSpacingMm: fc.integer({ min: 10, max: 200 }),
+              seamsAfterColumns: fc.array(fc.integer({ min: 1, max: 17 }), { maxLength: 3 }),
+            },
+            { requiredKeys: ['columns', 'rows', 'columnSpacingMm', 'rowSpacingMm'] },
+          ),
+          threading: fc.record({ ...cellOrder, runs }),
+        }),
+        fc.record({
+          kind: fc.constant('tree' as const),
           shape: fc.record({
-            columns: fc.integer({ min: 1, max: 17 }),
-            rows: fc.integer({ min: 1, max: 17 }),
-            columnSpacingMm: fc.integer({ min: 10, max: 200 }),
-            rowSpacingMm: fc.integer({ min: 10, max: 200 }),
+            form: fc.oneof(
+              fc.record({
+                kind: fc.constant('full' as const),
+                firstStrandAt: fc.constantFrom('front' as const, 'right' as const, 'back' as const),
+                direction: fc.constantFrom('clockwise' as const, 'counterclockwise' as const),
+              }),
+              fc.record({
+                kind: fc.constantFrom('half' as const, 'flat' as const),
+                firstStrandAt: fc.constantFrom('left' as const, 'right' as const),
+              }),
+            ),
+            strands: fc.integer({ min: 1, max: 12 }),
+            pixelsPerStrand: fc.integer({ min: 1, max: 30 }),
+            spacingMm: fc.integer({ min: 20, max: 120 }),
+            emptyHolesTop: fc.nat(3),
+            emptyHolesBottom: fc.nat(3),
+            height: fc.oneof(
+              fc.record({
+                by: fc.constant('height' as const),
+                heightMm: fc.integer({ min: 500, max: 6000 }),
+              }),
+              fc.record({ by: fc.constant('slant' as const), slantMm: fc.integer({ min: 500, max: 6000 }) }),
+            ),
+            baseDiameterMm: fc.integer({ min: 200, max: 4000 }),
+            topDiameterMm: fc.integer({ min: 0, max: 400 }),
           }),
           threading: fc.record({
-            firstPixel: fc.constantFrom(...CORNERS),
-            along: fc.constantFrom('rows' as const, 'columns' as const),
+            firstStrand: fc.constantFrom('first' as const, 'last' as const),
+            dataEnters: fc.constantFrom('bottom' as const, 'top' as const),
             pattern: fc.constantFrom('straight' as const, 'serpentine' as const),
-            runs: fc.integer({ min: 1, max: 6 }),
+            runs,
           }),
+        }),
+        fc.record({
+          kind: fc.constant('tile' as const),
+          shape: fc.record({
+            columns: fc.integer({ min: 1, max: 4 }),
+            rows: fc.integer({ min: 1, max: 4 }),
+            tile: fc.record({
+              columns: fc.integer({ min: 1, max: 6 }),
+              rows: fc.integer({ min: 1, max: 6 }),
+              ...cellOrder,
+            }),
+            pitchMm: fc.integer({ min: 10, max: 100 }),
+            gapMm: fc.nat(20),
+          }),
+          threading: fc.record({ ...cellOrder, runs }),
+        }),
+        fc.record({
+          kind: fc.constant('craft' as const),
+          shape: fc.uniqueArray(fc.nat(8 * 6 - 1), { minLength: 1, maxLength: 20 }).chain((cells) =>
+            fc.record({
+              columns: fc.constant(8),
+              rows: fc.constant(6),
+              cellMm: fc.integer({ min: 10, max: 60 }),
+              mostPixels: fc.constant(32),
+              roles: fc.constant(['bow', 'stern']),
+              pixels: fc.tuple(
+                ...cells.map((cell) =>
+                  fc.record({
+                    column: fc.constant(cell % 8),
+                    row: fc.constant(Math.floor(cell / 8)),
+                    facing: fc.constantFrom(...FACINGS),
+                    roles: fc.subarray(['bow', 'stern']),
+                  }),
+                ),
+              ),
+            }),
+          ),
+          threading: fc.record({ runs }),
+        }),
+        fc.record({
+          kind: fc.constant('freeform' as const),
+          shape: fc
+            .array(fc.array(fc.tuple(coordinate, coordinate), { minLength: 1, maxLength: 12 }), {
+              minLength: 1,
+              maxLength: 4,
+            })
+            .map((pieces) => ({
+              xMm: pieces.flat().map(([x]) => x),
+              yMm: pieces.flat().map(([, y]) => y),
+              pieces: pieces.map((piece) => piece.length),
+              source: 'by hand',
+            })),
+          threading: fc.record({ firstPixel: fc.constantFrom('start' as const, 'end' as const), runs }),
         }),
       ),
     })
@@ -200,7 +305,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
   .map(({ props, controllers, plugs, ...addressing }) => {
     // More entries than runs are fine: those without a run keep a place and take no channels.
     const runs = props.flatMap((each) =>
-      Array.from({ length: each.threading.runs }, (_, i) => ({ propId: each.id, run: i + 1 })),
+      Array.from({ length: wantedRuns(each.threading.runs) }, (_, i) => ({ propId: each.id, run: i + 1 })),
     );
     const patch = runs.map((run, i) => {
       const { at, port, skipped } = plugs[i % plugs.length]!;

@@ -1,5 +1,6 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
 import { slotsPerUniverse, unitChannels, type NewUniverse, type Packing } from './packing';
+import { PinnedChannels } from './pinnedChannels';
 
 /** A run behind a port, as far as addresses are concerned. */
 export interface WiredRun {
@@ -8,8 +9,18 @@ export interface WiredRun {
   port: number;
   pixels: number;
   channelsPerPixel: number;
+  packing: Packing;
+  newUniverse: NewUniverse;
+  /** Pixels that share one start address and stay in one universe; 1 where each may go where it fits. */
+  fixturePixels: number;
+  /** Pixels of each strand, for universes that begin with strands. */
+  strandPixels: readonly number[];
   /** Skipped pixels before it that take channels. */
   skippedWithChannels: number;
+  /** Channels kept free after it. */
+  spareChannels: number;
+  /** Where it stays, whatever happens around it. */
+  pin: { universe: number; channel: number } | null;
 }
 
 export interface WiredController {
@@ -17,8 +28,7 @@ export interface WiredController {
   controller: number;
   usesUniverses: boolean;
   firstUniverse: number | null;
-  packing: Packing;
-  /** In port order, then in the order behind the port. */
+  /** In the order of the channels. */
   runs: readonly WiredRun[];
 }
 
@@ -54,93 +64,205 @@ export interface Layout {
   runsWithoutAddress: number[];
 }
 
+/** Where the next channel goes. `touched` means that the universe holds channels already. */
+interface Cursor {
+  universe: number;
+  slot: number;
+  touched: boolean;
+}
+
 /**
  * Gives every run its universes and slots.
  *
- * Runs are laid one after another in the order of controllers, ports and chain. A universe is left when it is full, or
- * when the policy asks for a new one. With whole pixels a pixel that does not fit any more starts the next universe,
- * which for RGB is after 510 channels and for RGBW after 512.
+ * Runs are laid one after another in the order that they are given in. A universe is left when it is full, or when the policy
+ * asks for a new one. With whole pixels a pixel that does not fit any more starts the next universe, which for RGB is after 510
+ * channels and for RGBW after 512. Pinned runs stay where they are; the others go around them and are never torn apart by one.
  */
-export function layOut(controllers: readonly WiredController[], newUniverse: NewUniverse): Layout {
+export function layOut(controllers: readonly WiredController[]): Layout {
   const blocks: Block[] = [];
   const flatOffsetOfRun = new Map<number, number>();
   const runsWithoutAddress: number[] = [];
   const spaces = new Map<string, ChannelSpace>();
-  // Where the next channel goes. `touched` means that the universe holds channels already.
-  let universe = 1;
-  let slot = 0;
-  let touched = false;
-  let packingBefore: Packing | undefined;
+  const pinned = new PinnedChannels();
+  for (const { controller, usesUniverses, runs } of controllers)
+    if (usesUniverses)
+      for (const run of runs)
+        if (run.pin)
+          pinned.add(layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1)).blocks);
 
-  const leaveUniverse = () => {
-    universe += 1;
-    slot = 0;
-    touched = false;
-  };
-
-  for (const { controller, usesUniverses, firstUniverse, packing, runs } of controllers) {
-    let flat = 0;
+  let cursor: Cursor = startAt(1, 0);
+  let before: WiredRun | undefined;
+  for (const { controller, usesUniverses, firstUniverse, runs } of controllers) {
     if (!usesUniverses) {
-      for (const run of runs) {
-        const lead = run.skippedWithChannels * run.channelsPerPixel;
-        const channels = run.pixels * run.channelsPerPixel;
-        const block = { controller, run: run.run, universe: null };
-        if (lead > 0) blocks.push({ ...block, slot: flat, channels: lead, runChannel: -lead });
-        blocks.push({ ...block, slot: flat + lead, channels, runChannel: 0 });
-        flatOffsetOfRun.set(run.run, flat + lead);
-        flat += lead + channels;
-      }
-      if (flat > 0) spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat });
+      const flat = layFlat(controller, runs, flatOffsetOfRun);
+      blocks.push(...flat.blocks);
+      if (flat.channels > 0)
+        spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat.channels });
       continue;
     }
-
     if (runs.length === 0) continue;
     if (firstUniverse !== null) {
-      universe = firstUniverse;
-      slot = 0;
-      touched = false;
-    } else if (touched) {
-      const runsOn =
-        newUniverse === 'never' && packingBefore !== undefined && samePacking(packingBefore, packing);
-      if (!runsOn) leaveUniverse();
+      cursor = startAt(firstUniverse, 0);
+      before = undefined;
+    } else if (
+      cursor.touched &&
+      before &&
+      !(runs[0]!.newUniverse === 'never' && samePacking(before.packing, runs[0]!.packing))
+    ) {
+      cursor = startAt(cursor.universe + 1, 0);
+      before = undefined;
     }
-    packingBefore = packing;
-    const size = slotsPerUniverse(packing);
-
+    let flat = 0;
     let portBefore: number | undefined;
     for (const run of runs) {
-      const boundary =
-        (newUniverse === 'run' && portBefore !== undefined) ||
-        (newUniverse === 'port' && portBefore !== undefined && portBefore !== run.port);
-      if (boundary && touched) leaveUniverse();
-      portBefore = run.port;
-
-      const unit = unitChannels(packing, run.channelsPerPixel);
       const lead = run.skippedWithChannels * run.channelsPerPixel;
-      const end = run.pixels * run.channelsPerPixel;
       flatOffsetOfRun.set(run.run, flat + lead);
-      flat += lead + end;
-      for (let runChannel = 0 - lead; runChannel < end;) {
-        const room = Math.floor((size - slot) / unit) * unit;
-        // A block never mixes skipped and lit pixels, so that both can be named for what they are.
-        const channels = Math.min(room, runChannel < 0 ? -runChannel : end - runChannel);
-        if (channels <= 0) {
-          leaveUniverse();
-          continue;
+      flat += lead + run.pixels * run.channelsPerPixel;
+      let laid: LaidRun;
+      if (run.pin) {
+        laid = layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1));
+        // What follows goes on behind it, unless it lies further back than where the rest has got to.
+        const ahead =
+          laid.end.universe > cursor.universe ||
+          (laid.end.universe === cursor.universe && laid.end.slot > cursor.slot);
+        if (ahead) cursor = laid.end;
+      } else {
+        const boundary =
+          portBefore !== undefined &&
+          (run.newUniverse === 'run' || (run.newUniverse === 'port' && portBefore !== run.port));
+        const repacked = before !== undefined && !samePacking(before.packing, run.packing);
+        const ownUniverse = run.newUniverse === 'strand' || run.newUniverse === 'fixture';
+        if (cursor.touched && (boundary || repacked || (ownUniverse && portBefore !== undefined)))
+          cursor = startAt(cursor.universe + 1, 0);
+        laid = layRun(controller, run, cursor);
+        for (let clash = pinned.after(laid.blocks); clash; clash = pinned.after(laid.blocks)) {
+          const next = { universe: clash.universe, slot: clash.slot, touched: true };
+          laid = layRun(
+            controller,
+            run,
+            clash.slot >= slotsPerUniverse(run.packing) ? startAt(clash.universe + 1, 0) : next,
+          );
         }
-        if (universe > LAST_UNIVERSE) {
-          runsWithoutAddress.push(run.run);
-          break;
-        }
-        blocks.push({ controller, run: run.run, universe, slot, channels, runChannel });
-        slot += channels;
-        runChannel += channels;
-        touched = true;
-        claim(spaces, universe, controller, slot + Math.floor((size - slot) / unit) * unit);
+        cursor = laid.end;
+      }
+      portBefore = run.port;
+      before = run;
+      if (run.spareChannels > 0) cursor = skipChannels(cursor, run.spareChannels, run);
+      if (laid.ranOut) runsWithoutAddress.push(run.run);
+      for (const block of laid.blocks) {
+        blocks.push(block);
+        const unit = unitOf(run);
+        const end = block.slot + block.channels;
+        claim(
+          spaces,
+          block.universe!,
+          controller,
+          end + Math.floor((slotsPerUniverse(run.packing) - end) / unit) * unit,
+        );
       }
     }
   }
   return { blocks, spaces: [...spaces.values()], flatOffsetOfRun, runsWithoutAddress };
+}
+
+function startAt(universe: number, slot: number): Cursor {
+  return { universe, slot, touched: slot > 0 };
+}
+
+function layFlat(controller: number, runs: readonly WiredRun[], flatOffsetOfRun: Map<number, number>) {
+  const blocks: Block[] = [];
+  let flat = 0;
+  for (const run of runs) {
+    const lead = run.skippedWithChannels * run.channelsPerPixel;
+    const channels = run.pixels * run.channelsPerPixel;
+    const block = { controller, run: run.run, universe: null };
+    if (lead > 0) blocks.push({ ...block, slot: flat, channels: lead, runChannel: -lead });
+    blocks.push({ ...block, slot: flat + lead, channels, runChannel: 0 });
+    flatOffsetOfRun.set(run.run, flat + lead);
+    flat += lead + channels;
+  }
+  return { blocks, channels: flat };
+}
+
+interface LaidRun {
+  blocks: Block[];
+  end: Cursor;
+  ranOut: boolean;
+}
+
+/** The blocks of one run from a place on, and where it ends. */
+function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
+  const size = slotsPerUniverse(run.packing);
+  const unit = unitOf(run);
+  const lead = run.skippedWithChannels * run.channelsPerPixel;
+  const end = run.pixels * run.channelsPerPixel;
+  const borders = bordersOf(run);
+  const blocks: Block[] = [];
+  let { universe, slot, touched } = from;
+  let border = 0;
+  const leave = () => {
+    universe += 1;
+    slot = 0;
+    touched = false;
+  };
+  for (let runChannel = 0 - lead; runChannel < end;) {
+    while (border < borders.length && borders[border]! < runChannel) border += 1;
+    if (borders[border] === runChannel) {
+      if (touched) leave();
+      border += 1;
+    }
+    const stop = runChannel < 0 ? 0 : Math.min(end, borders[border] ?? end);
+    const room = Math.floor((size - slot) / unit) * unit;
+    // A block never mixes skipped and lit pixels, so that both can be named for what they are.
+    const channels = Math.min(room, stop - runChannel);
+    if (channels <= 0) {
+      leave();
+      continue;
+    }
+    if (universe > LAST_UNIVERSE) return { blocks, end: { universe, slot, touched }, ranOut: true };
+    blocks.push({ controller, run: run.run, universe, slot, channels, runChannel });
+    slot += channels;
+    runChannel += channels;
+    touched = true;
+  }
+  return { blocks, end: { universe, slot, touched }, ranOut: false };
+}
+
+/** Channels of the run at which a new universe begins by policy; the first one is asked of what lies before the run. */
+function bordersOf(run: WiredRun): number[] {
+  if (run.newUniverse === 'fixture' && run.fixturePixels > 1) {
+    const step = run.fixturePixels * run.channelsPerPixel;
+    return Array.from({ length: Math.ceil(run.pixels / run.fixturePixels) - 1 }, (_, i) => (i + 1) * step);
+  }
+  if (run.newUniverse !== 'strand') return [];
+  const borders: number[] = [];
+  let channel = 0;
+  for (const pixels of run.strandPixels.slice(0, -1)) {
+    channel += pixels * run.channelsPerPixel;
+    borders.push(channel);
+  }
+  return borders;
+}
+
+/** The place so many channels on; a spare stretch that reaches the end of a universe goes on in the next. */
+function skipChannels(cursor: Cursor, channels: number, run: WiredRun): Cursor {
+  const usable = Math.floor(slotsPerUniverse(run.packing) / unitOf(run)) * unitOf(run);
+  let [universe, slot, left] = [cursor.universe, cursor.slot, channels];
+  while (left > 0) {
+    const step = Math.min(left, Math.max(0, usable - slot));
+    left -= step;
+    slot += step;
+    if (left > 0 || slot >= usable) [universe, slot] = [universe + 1, 0];
+  }
+  return { universe, slot, touched: slot > 0 };
+}
+
+/** Channels that are never parted: a fixture, a whole pixel, or a single channel. */
+function unitOf(run: WiredRun): number {
+  const fixture = run.fixturePixels * run.channelsPerPixel;
+  return run.fixturePixels > 1 && fixture <= slotsPerUniverse(run.packing)
+    ? fixture
+    : unitChannels(run.packing, run.channelsPerPixel);
 }
 
 /**

@@ -14,12 +14,20 @@ export const packingSchema = z.discriminatedUnion('kind', [
 export type Packing = z.infer<typeof packingSchema>;
 
 /** Where a new universe begins, besides where one is full. */
-export const NEW_UNIVERSE = ['controller', 'port', 'run', 'never'] as const;
+export const NEW_UNIVERSE = ['controller', 'port', 'run', 'strand', 'fixture', 'never'] as const;
 export type NewUniverse = (typeof NEW_UNIVERSE)[number];
 
 export const addressingSchema = z.strictObject({
   packing: packingSchema,
   newUniverse: z.enum(NEW_UNIVERSE),
+  /** Channels inside a controller follow its ports, unless they are to follow the list of props. */
+  order: z.enum(['ports', 'props']).optional(),
+  /** What the first channel of the show is called; 1 unless another program begins elsewhere. */
+  firstShowChannel: z.int().min(1).max(10_000_000).optional(),
+  /** Pictures a second that every port is to show. */
+  wantedRateHz: z.int().min(1).max(200).optional(),
+  /** True once addresses are typed into devices: what would move them is shown first. */
+  askBeforeMoving: z.boolean().optional(),
 });
 export type Addressing = z.infer<typeof addressingSchema>;
 

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { packingSchema } from '../addressing/packing';
+import { NEW_UNIVERSE, packingSchema } from '../addressing/packing';
 import { idSchema, nameSchema } from '../show/fields';
+import { networkAddressSchema } from '../network/address';
+import { controllerPlaceSchema } from '../props/extras';
 
 export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
 export type Protocol = (typeof PROTOCOLS)[number];
@@ -8,8 +10,16 @@ export type Protocol = (typeof PROTOCOLS)[number];
 export const PROTOCOL_NAMES: Record<Protocol, string> = { e131: 'E1.31', artnet: 'Art-Net', ddp: 'DDP' };
 
 export const MOST_PORTS = 256;
-export const MOST_PIXELS_PER_PORT = 100_000;
+export const MOST_PIXELS_PER_PORT = 4_000_000;
 export const LAST_UNIVERSE = 63_999;
+
+export const portOptionsSchema = z.strictObject({
+  port: z.int().min(1).max(MOST_PORTS),
+  /** Kept free: nothing is proposed for it. */
+  reserved: z.literal(true).optional(),
+  packing: packingSchema.optional(),
+});
+export type PortOptions = z.infer<typeof portOptionsSchema>;
 
 export const controllerSchema = z.strictObject({
   id: idSchema,
@@ -28,10 +38,21 @@ export const controllerSchema = z.strictObject({
   firstUniverse: z.int().min(1).max(LAST_UNIVERSE).nullable(),
   /** Null keeps to the show's packing. */
   packing: packingSchema.nullable(),
+  /** Its kind, one of the show's; absent while nobody has said it. */
+  typeId: idSchema.optional(),
+  network: networkAddressSchema.optional(),
+  /** The last universe that is its own; absent where it may use as many as it needs. */
+  lastUniverse: z.int().min(1).max(LAST_UNIVERSE).optional(),
+  /** Where a new universe begins on it; absent keeps to the show. */
+  newUniverse: z.enum(NEW_UNIVERSE).optional(),
+  /** What is special about single ports. */
+  portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
   /** The number this device's own screens give to its first LED. */
   firstLedIndex: z.union([z.literal(0), z.literal(1)]),
+  /** Where it hangs on the drawing of the site. */
+  site: controllerPlaceSchema.optional(),
   /** False: the controller puts skipped pixels on the wire by itself. True: the sender gives them channels. */
   skippedPixelsTakeChannels: z.boolean(),
 });

@@ -19,6 +19,8 @@ export const pixelTypeSchema = z.strictObject({
   /** The order in which the chip expects its colour bytes; its length is the number of channels. */
   colourOrder: z.enum(COLOUR_ORDERS as [string, ...string[]]),
   volts: z.number().min(3).max(48),
+  /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
+  bodyMm: z.number().min(0.5).max(500).optional(),
 });
 
 export type PixelType = z.infer<typeof pixelTypeSchema>;
@@ -33,16 +35,38 @@ export function channelsPerPixel(type: Pick<PixelType, 'colourOrder'>): number {
  * changes another. Colour orders are the usual ones for the chip; makers differ, so the bench decides.
  */
 export const SHIPPED_PIXEL_TYPES: readonly PixelType[] = [
-  { id: 'bullet-12v-ws2811', name: '12 V bullet string', chip: 'WS2811', colourOrder: 'RGB', volts: 12 },
-  { id: 'bullet-5v-ws2811', name: '5 V bullet string', chip: 'WS2811', colourOrder: 'RGB', volts: 5 },
-  { id: 'strip-5v-ws2812b', name: '5 V strip', chip: 'WS2812B', colourOrder: 'GRB', volts: 5 },
-  { id: 'strip-5v-sk6812-rgbw', name: '5 V strip with white', chip: 'SK6812', colourOrder: 'GRBW', volts: 5 },
+  {
+    id: 'bullet-12v-ws2811',
+    name: '12 V bullet string',
+    chip: 'WS2811',
+    colourOrder: 'RGB',
+    volts: 12,
+    bodyMm: 12,
+  },
+  {
+    id: 'bullet-5v-ws2811',
+    name: '5 V bullet string',
+    chip: 'WS2811',
+    colourOrder: 'RGB',
+    volts: 5,
+    bodyMm: 12,
+  },
+  { id: 'strip-5v-ws2812b', name: '5 V strip', chip: 'WS2812B', colourOrder: 'GRB', volts: 5, bodyMm: 5 },
+  {
+    id: 'strip-5v-sk6812-rgbw',
+    name: '5 V strip with white',
+    chip: 'SK6812',
+    colourOrder: 'GRBW',
+    volts: 5,
+    bodyMm: 5,
+  },
   {
     id: 'strip-12v-ws2811-group3',
     name: '12 V strip, 3 LEDs a pixel',
     chip: 'WS2811',
     colourOrder: 'BRG',
     volts: 12,
+    bodyMm: 15,
   },
   {
     id: 'strip-12v-ws2815',
@@ -50,7 +74,16 @@ export const SHIPPED_PIXEL_TYPES: readonly PixelType[] = [
     chip: 'WS2815',
     colourOrder: 'GRB',
     volts: 12,
+    bodyMm: 5,
   },
-  { id: 'strip-5v-apa102', name: '5 V clocked strip', chip: 'APA102', colourOrder: 'BGR', volts: 5 },
-  { id: 'lamp-12v-white', name: '12 V white lamp', chip: 'WS2811', colourOrder: 'W', volts: 12 },
+  { id: 'panel-5v', name: '5 V panel', chip: 'Panel', colourOrder: 'RGB', volts: 5 },
+  {
+    id: 'strip-5v-apa102',
+    name: '5 V clocked strip',
+    chip: 'APA102',
+    colourOrder: 'BGR',
+    volts: 5,
+    bodyMm: 5,
+  },
+  { id: 'lamp-12v-white', name: '12 V white lamp', chip: 'WS2811', colourOrder: 'W', volts: 12, bodyMm: 20 },
 ];

@@ -15,7 +15,32 @@ export const emptyLeg = defineCheck('empty-leg', 'Every leg of a line is long en
                   stage: 'build' as const,
                   propId: prop.id,
                   message: `${prop.name}: leg ${i + 1} is ${formatLength(leg.lengthMm)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm)}, so it has no pixel.`,
-                  mends: [],
+                  mends: [
+                    {
+                      label: `Make leg ${i + 1} a bare stretch`,
+                      edit: {
+                        type: 'setShape' as const,
+                        propId: prop.id,
+                        shape: {
+                          legs: prop.shape.legs.map((each, k) =>
+                            k === i ? { ...each, pixels: { by: 'count', count: 0 } } : each,
+                          ),
+                        },
+                      },
+                    },
+                    ...(prop.shape.legs.length === 1
+                      ? []
+                      : [
+                          {
+                            label: `Remove leg ${i + 1}`,
+                            edit: {
+                              type: 'setShape' as const,
+                              propId: prop.id,
+                              shape: { legs: prop.shape.legs.filter((_, k) => k !== i) },
+                            },
+                          },
+                        ]),
+                  ],
                 },
               ],
         ),

@@ -1,4 +1,5 @@
 import { kindOf } from '../props/registry';
+import { wantedRuns } from '../threading/runs';
 import { countOf } from '../units/number';
 import { defineCheck } from './check';
 
@@ -8,14 +9,14 @@ export const fewerRuns = defineCheck(
   (plan) =>
     plan.show.props.flatMap((prop, index) => {
       const { runCount } = plan.props[index]!;
-      if (runCount === 0 || prop.threading.runs === runCount) return [];
+      if (runCount === 0 || wantedRuns(prop.threading.runs) === runCount) return [];
       const strands = countOf(runCount, kindOf(prop).strandWord(prop.threading));
       return [
         {
           severity: 'look' as const,
           stage: 'thread' as const,
           propId: prop.id,
-          message: `${prop.name} is to have ${countOf(prop.threading.runs, 'run')}, but only ${strands} to split between, so it has ${countOf(runCount, 'run')}.`,
+          message: `${prop.name} is to have ${countOf(wantedRuns(prop.threading.runs), 'run')}, but only ${strands} to split between, so it has ${countOf(runCount, 'run')}.`,
           mends: [
             {
               label: `Keep ${countOf(runCount, 'run')}`,

@@ -1,5 +1,6 @@
 import { portName } from '../catalogue/controller';
 import { defineCheck } from './check';
+import { moveElsewhere } from './moveElsewhere';
 
 export const mixedPort = defineCheck(
   'mixed-port',
@@ -13,11 +14,19 @@ export const mixedPort = defineCheck(
       });
       const volts = [...new Set(types.map((type) => type.volts))];
       const channels = [...new Set(types.map((type) => type.colourOrder.length))];
+      // The first run that is unlike the one nearest to the port goes elsewhere.
+      const odd =
+        port.runs[
+          types.findIndex(
+            (type) =>
+              type.volts !== types[0]!.volts || type.colourOrder.length !== types[0]!.colourOrder.length,
+          )
+        ] ?? port.runs[0]!;
       const common = {
         stage: 'patch' as const,
         propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
         controllerId: controller.id,
-        mends: [],
+        mends: moveElsewhere(plan, odd),
       };
       const name = portName(controller, port.port);
       return [

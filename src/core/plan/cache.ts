@@ -1,4 +1,4 @@
-import type { PropGeometry } from '../props/registry';
+import { kindOf, type PropGeometry } from '../props/registry';
 import type { Threaded } from '../threading/thread';
 
 /**
@@ -9,11 +9,20 @@ export class PlanCache {
   private current = new Map<string, Threaded>();
   private previous = new Map<string, Threaded>();
 
-  threadAll(props: readonly PropGeometry[], threadProp: (prop: PropGeometry) => Threaded): Threaded[] {
+  threadAll(
+    props: readonly PropGeometry[],
+    threadProp: (prop: PropGeometry) => Threaded,
+    progress: (part: number) => void = () => undefined,
+  ): Threaded[] {
     const next = new Map<string, Threaded>();
-    const threaded = props.map((prop) => {
-      const key = JSON.stringify([prop.kind, prop.shape, prop.threading]);
-      const found = next.get(key) ?? this.current.get(key) ?? this.previous.get(key) ?? threadProp(prop);
+    const threaded = props.map((prop, i) => {
+      const order = kindOf(prop).orderOf?.(prop.threading) ?? prop.threading;
+      const key = JSON.stringify([prop.kind, prop.shape, order]);
+      let found = next.get(key) ?? this.current.get(key) ?? this.previous.get(key);
+      if (!found) {
+        found = threadProp(prop);
+        progress((i + 1) / props.length);
+      }
       next.set(key, found);
       return found;
     });

@@ -99,6 +99,35 @@ describe('addresses worked by hand', () => {
     expect(plan.props.map((prop) => addresses(plan)[prop.firstPixel])).toEqual(expected);
   });
 
+  it('never splits an addressed tile over universes', () => {
+    const tiles = {
+      ...aLine('deck', 1),
+      kind: 'tile',
+      shape: {
+        columns: 5,
+        rows: 1,
+        tile: { columns: 6, rows: 6, firstPixel: 'topLeft', along: 'rows', pattern: 'straight' },
+        pitchMm: 50,
+        gapMm: 0,
+      },
+      threading: { firstPixel: 'topLeft', along: 'rows', pattern: 'straight', runs: 1 },
+    } as Prop;
+    const show = aShow({ props: [tiles], controllers: [aController()] });
+    for (const packing of [{ kind: 'wholePixels' as const }, { kind: 'full512' as const }]) {
+      const plan = planShow(
+        onPorts({ ...show, addressing: { packing, newUniverse: 'never' } }, ['deck', 1, 1]),
+      );
+      // 36 RGB pixels are 108 channels; a fifth tile does not fit into 512 any more.
+      expect(plan.props[0]!.strands.map(({ firstPixel }) => addresses(plan)[firstPixel])).toEqual([
+        '1/1',
+        '1/109',
+        '1/217',
+        '1/325',
+        '2/1',
+      ]);
+    }
+  });
+
   it('counts skipped pixels on the wire always, and in channels when the controller is told so', () => {
     const show = onPorts(two, ['one', 1, 1], ['two', 1, 1, 2]);
     expect(planShow(show).runs[1]!.wire).toMatchObject({

@@ -1,7 +1,7 @@
-import { layOut, type Layout } from '../addressing/layout';
+import { layOut, type Layout, type WiredRun } from '../addressing/layout';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
-import { threadProp } from '../props/registry';
+import { kindOf, threadProp } from '../props/registry';
 import type { PatchEntry, Show } from '../show/schema';
 import type { Threaded } from '../threading/thread';
 import { PlanCache } from './cache';
@@ -47,6 +47,8 @@ export interface PlannedProp {
   strands: Threaded['strands'];
   /** Pixels are counted from the prop's first. */
   jumpers: Threaded['jumpers'];
+  /** On the wire but not seen; counted from the prop's first pixel. */
+  hiddenPixels: Threaded['hiddenPixels'];
 }
 
 /** Consecutive channels of one run in one universe (or, under DDP, in the controller's flat space). */
@@ -113,9 +115,14 @@ export interface Plan {
  *
  * @param show a show that `readShow` accepted
  * @param cache geometry of props planned before; with it, only props whose shape or threading changed are threaded anew
+ * @param progress told how much is done, from 0 to 1, a few times on the way
  */
-export function planShow(show: Show, cache: PlanCache = new PlanCache()): Plan {
-  const threaded = cache.threadAll(show.props, threadProp);
+export function planShow(
+  show: Show,
+  cache: PlanCache = new PlanCache(),
+  progress: (part: number) => void = () => undefined,
+): Plan {
+  const threaded = cache.threadAll(show.props, threadProp, (part) => progress(part * 0.6));
   const typeChannels = new Map(show.pixelTypes.map((type) => [type.id, channelsPerPixel(type)]));
 
   const props: PlannedProp[] = [];
@@ -132,6 +139,7 @@ export function planShow(show: Show, cache: PlanCache = new PlanCache()): Plan {
       runCount: geometry.runs.length,
       strands: geometry.strands,
       jumpers: geometry.jumpers,
+      hiddenPixels: geometry.hiddenPixels,
     });
     geometry.runs.forEach((run, i) =>
       runs.push({
@@ -148,12 +156,14 @@ export function planShow(show: Show, cache: PlanCache = new PlanCache()): Plan {
   });
 
   const { ports, staleEntries } = plugIn(show, props, runs);
-  const layout = layOut(wiredControllers(show, ports, runs), show.addressing.newUniverse);
-  const { spaces, spans } = spansOf(layout);
+  const layout = layOut(wiredControllers(show, ports, props, runs));
+  const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
   for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
 
+  progress(0.7);
   const pixels = emptyPixelTable(pixelCount);
   fillGeometry(pixels, props, runs, threaded);
+  progress(0.85);
   fillAddresses(pixels, runs, spans);
   const lastSpace = spaces[spaces.length - 1];
   return {
@@ -212,34 +222,73 @@ function plugIn(show: Show, props: readonly PlannedProp[], runs: PlannedRun[]) {
   return { ports, staleEntries };
 }
 
-function wiredControllers(show: Show, ports: readonly PlannedPort[], runs: readonly PlannedRun[]) {
+/**
+ * Policies at every level: the run's own packing, its prop's, its port's, its controller's, the show's; the first that is said
+ * counts. The same for where a new universe begins.
+ */
+function wiredControllers(
+  show: Show,
+  ports: readonly PlannedPort[],
+  props: readonly PlannedProp[],
+  runs: readonly PlannedRun[],
+) {
   const portsOf = new Map<number, PlannedPort[]>();
   for (const port of ports) {
     const list = portsOf.get(port.controller);
     if (list) list.push(port);
     else portsOf.set(port.controller, [port]);
   }
-  return show.controllers.map((controller: Controller, index) => ({
-    controller: index,
-    usesUniverses: controller.protocol !== 'ddp',
-    firstUniverse: controller.firstUniverse,
-    packing: controller.packing ?? show.addressing.packing,
-    runs: (portsOf.get(index) ?? []).flatMap((port) =>
-      port.runs.map((run) => ({
-        run,
-        port: port.port,
-        pixels: runs[run]!.pixelCount,
-        channelsPerPixel: runs[run]!.channelsPerPixel,
-        skippedWithChannels: controller.skippedPixelsTakeChannels ? runs[run]!.wire!.skippedPixels : 0,
-      })),
-    ),
-  }));
+  const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  return show.controllers.map((controller: Controller, index) => {
+    const wired = (portsOf.get(index) ?? []).flatMap((port) => {
+      const portPacking = controller.portOptions?.find((options) => options.port === port.port)?.packing;
+      return port.runs.map((runIndex): WiredRun => {
+        const run = runs[runIndex]!;
+        const prop = show.props[run.prop]!;
+        const entry = entryOf.get(`${prop.id} ${run.number}`)!;
+        const newUniverse = prop.newUniverse ?? controller.newUniverse ?? show.addressing.newUniverse;
+        return {
+          run: runIndex,
+          port: port.port,
+          pixels: run.pixelCount,
+          channelsPerPixel: run.channelsPerPixel,
+          packing:
+            entry.packing ?? prop.packing ?? portPacking ?? controller.packing ?? show.addressing.packing,
+          newUniverse,
+          fixturePixels: fixturePixelsOf(prop),
+          strandPixels: newUniverse === 'strand' ? strandPixelsOf(props[run.prop]!, run) : [],
+          skippedWithChannels: controller.skippedPixelsTakeChannels ? run.wire!.skippedPixels : 0,
+          spareChannels: entry.spareChannels ?? 0,
+          pin: entry.pin ?? null,
+        };
+      });
+    });
+    // By props: in the order of the list, whatever port they are on.
+    if (show.addressing.order === 'props') wired.sort((a, b) => a.run - b.run);
+    return {
+      controller: index,
+      usesUniverses: controller.protocol !== 'ddp',
+      firstUniverse: controller.firstUniverse,
+      runs: wired,
+    };
+  });
 }
 
-function spansOf(layout: Layout): { spaces: PlannedSpace[]; spans: Span[] } {
+function strandPixelsOf(prop: PlannedProp, run: PlannedRun): number[] {
+  const first = run.firstPixel - prop.firstPixel;
+  return prop.strands
+    .filter((strand) => strand.firstPixel >= first && strand.firstPixel < first + run.pixelCount)
+    .map((strand) => strand.pixelCount);
+}
+
+function fixturePixelsOf(prop: Show['props'][number]): number {
+  return kindOf(prop).fixturePixels?.(prop.shape) ?? 1;
+}
+
+function spansOf(layout: Layout, firstShowChannel: number): { spaces: PlannedSpace[]; spans: Span[] } {
   const startOfSpace = new Map<string, number>();
   const spaces: PlannedSpace[] = [];
-  let next = 1;
+  let next = firstShowChannel;
   for (const space of layout.spaces) {
     spaces.push({
       universe: space.universe,

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { orderStrands, type Strand } from '../threading/strands';
 import { CORNERS, cornerWords } from '../threading/view';
-import { countOf, groupDigits } from '../units/number';
-import { MOST_RUNS, definePropKind } from './kind';
+import { formatLength } from '../units/length';
+import { groupDigits } from '../units/number';
+import { runsSchema, runsWords } from '../threading/runs';
+import { definePropKind, type MeasureFact } from './kind';
 
 const spacingSchema = z.number().min(1).max(5000);
 const sideSchema = z.int().min(1).max(1000);
@@ -12,14 +14,39 @@ const gridShapeSchema = z.strictObject({
   rows: sideSchema,
   columnSpacingMm: spacingSchema,
   rowSpacingMm: spacingSchema,
+  /** Where it comes apart for storage: after these columns from the left, and after these rows from the top. */
+  seamsAfterColumns: z.array(sideSchema).max(100).optional(),
+  seamsAfterRows: z.array(sideSchema).max(100).optional(),
 });
+type GridShape = z.infer<typeof gridShapeSchema>;
+
+/** Sizes of the parts into which a side comes apart; one part without seams. */
+export function partsOf(side: number, seams: readonly number[] = []): number[] {
+  const cuts = [...new Set(seams)].filter((seam) => seam < side).sort((a, b) => a - b);
+  return [...cuts, side].map((cut, i) => cut - (i === 0 ? 0 : cuts[i - 1]!));
+}
+
+function gridFacts(shape: GridShape): MeasureFact[] {
+  const columns = partsOf(shape.columns, shape.seamsAfterColumns);
+  const rows = partsOf(shape.rows, shape.seamsAfterRows);
+  const frames = columns.length * rows.length;
+  if (frames === 1) return [];
+  const side = (parts: number[]) => (new Set(parts).size === 1 ? `${parts[0]}` : parts.join(' + '));
+  return [
+    {
+      name: 'Sub-frames',
+      value: String(frames),
+      note: `columns ${side(columns)}, rows ${side(rows)}; largest ${formatLength(Math.max(...columns) * shape.columnSpacingMm)} × ${formatLength(Math.max(...rows) * shape.rowSpacingMm)}`,
+    },
+  ];
+}
 
 const gridThreadingSchema = z.strictObject({
   /** The corner at which data enters, as seen from the front. */
   firstPixel: z.enum(CORNERS),
   along: z.enum(['rows', 'columns']),
   pattern: z.enum(['straight', 'serpentine']),
-  runs: z.int().min(1).max(MOST_RUNS),
+  runs: runsSchema,
 });
 
 /**
@@ -67,8 +94,25 @@ export const grid = definePropKind({
       : orderStrands(natural, { lastStrandFirst: atRight, fromFarEnd: atBottom, serpentine });
   },
   strandWord: (threading) => (threading.along === 'rows' ? 'row' : 'column'),
-  strandsAreJoined: false,
-  facts: () => [],
+  isJoined: () => false,
+  seams: (shape) => [
+    ...(shape.seamsAfterColumns ?? [])
+      .filter((column) => column < shape.columns)
+      .map((column) => ({ xMm: (column - 0.5) * shape.columnSpacingMm })),
+    ...(shape.seamsAfterRows ?? [])
+      .filter((row) => row < shape.rows)
+      .map((row) => ({ yMm: (shape.rows - row - 0.5) * shape.rowSpacingMm })),
+  ],
+  withLeastSpacing: (shape, leastMm) => ({
+    ...shape,
+    columnSpacingMm: Math.max(shape.columnSpacingMm, leastMm),
+    rowSpacingMm: Math.max(shape.rowSpacingMm, leastMm),
+  }),
+  facts: gridFacts,
+  alternatives: (_shape, threading) =>
+    (['serpentine', 'straight'] as const).flatMap((pattern) =>
+      (['columns', 'rows'] as const).map((along) => ({ ...threading, pattern, along })),
+    ),
   threadingWords: (threading) =>
-    `${threading.pattern} along ${threading.along} from the ${cornerWords(threading.firstPixel)}, ${countOf(threading.runs, 'run')}`,
+    `${threading.pattern} along ${threading.along} from the ${cornerWords(threading.firstPixel)}, ${runsWords(threading.runs)}`,
 });

@@ -1,4 +1,6 @@
 import type { z } from 'zod';
+import type { PixelType } from '../catalogue/pixelType';
+import type { Runs } from '../threading/runs';
 import type { Points } from '../threading/thread';
 import type { Strand } from '../threading/strands';
 
@@ -9,7 +11,7 @@ import type { Strand } from '../threading/strands';
 export interface PropKind<
   Kind extends string = string,
   Shape extends z.ZodType = z.ZodType,
-  Threading extends z.ZodType<{ runs: number }> = z.ZodType<{ runs: number }>,
+  Threading extends z.ZodType<{ runs: Runs }> = z.ZodType<{ runs: Runs }>,
 > {
   kind: Kind;
   /** What a builder calls it. */
@@ -29,12 +31,55 @@ export interface PropKind<
   strands: (shape: z.infer<Shape>, threading: z.infer<Threading>) => Strand[];
   /** What a strand is called under this threading. */
   strandWord: (threading: z.infer<Threading>) => string;
-  /** True when strands follow one another without a jumper between them. */
-  strandsAreJoined: boolean;
+  /** True where data runs on from one strand to another, by their numbers, without a jumper. */
+  isJoined: (shape: z.infer<Shape>, from: number, to: number) => boolean;
+  /** Points that are on the wire but not seen. */
+  hiddenPoints?: (shape: z.infer<Shape>) => ArrayLike<number>;
+  /** The type of pixel that a new one is given, where only one will do. */
+  pixelType?: PixelType;
+  /** What of its threading decides the places and the order of its pixels; all of it where this is left out. */
+  orderOf?: (threading: z.infer<Threading>) => unknown;
+  /** Made of panels: drawn, chained and set out by panel, not by pixel. */
+  panelled?: boolean;
+  /** The points laid out flat where the true view hides some behind others. */
+  unrolled?: (shape: z.infer<Shape>) => Points;
+  /** What the two sides are called where they are not the front and the back. */
+  sides?: { front: string; back: string };
+  /** Pixels that share one start address, which are never split over universes. */
+  fixturePixels?: (shape: z.infer<Shape>) => number;
+  /** Lines along which it is taken apart for storage. */
+  seams?: (shape: z.infer<Shape>) => Seam[];
+  /** Where stakes are driven or anchors fixed before anything is hung. */
+  anchors?: (shape: z.infer<Shape>) => Anchors;
+  /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
+  alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
+  /** The same prop with its pixels at least so far apart, where that can be had by changing its measures. */
+  withLeastSpacing?: (shape: z.infer<Shape>, leastMm: number) => z.infer<Shape>;
+  /** Bare holes at the two ends of each strand, where it has such. */
+  emptyHoles?: (shape: z.infer<Shape>) => { top: number; bottom: number };
+  /** Other examples to start from. */
+  presets?: readonly {
+    label: string;
+    hint: string;
+    starter: () => { shape: z.infer<Shape>; threading: z.infer<Threading> };
+  }[];
   /** What follows from the measures and is wanted at the bench, besides counts. */
   facts: (shape: z.infer<Shape>) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
+}
+
+/** A line across the prop, front view: upright at `xMm`, or level at `yMm`. */
+export type Seam = { xMm: number } | { yMm: number };
+
+/** Places in a flat plan about a middle: x to the right, y away from the one who stands at the bottom of the drawing. */
+export interface Anchors {
+  /** What stands there: a stake, a pixel. */
+  word: string;
+  xMm: number[];
+  yMm: number[];
+  /** How the drawing is meant. */
+  view: string;
 }
 
 export interface MeasureFact {
@@ -47,10 +92,7 @@ export interface MeasureFact {
 export function definePropKind<
   Kind extends string,
   Shape extends z.ZodType,
-  Threading extends z.ZodType<{ runs: number }>,
+  Threading extends z.ZodType<{ runs: Runs }>,
 >(kind: PropKind<Kind, Shape, Threading>): PropKind<Kind, Shape, Threading> {
   return kind;
 }
-
-/** The most runs that a prop can be split into. */
-export const MOST_RUNS = 500;

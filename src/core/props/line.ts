@@ -2,14 +2,16 @@ import { z } from 'zod';
 import { orderStrands, type Strand } from '../threading/strands';
 import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
-import { MOST_RUNS, definePropKind } from './kind';
+import { runsSchema, runsWords } from '../threading/runs';
+import { definePropKind, type MeasureFact } from './kind';
 
 export const MOST_LEGS = 200;
 export const MOST_PIXELS_PER_LEG = 10_000;
 export const MOST_LEG_MM = 1_000_000;
 
 const legPixelsSchema = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('count'), count: z.int().min(1).max(MOST_PIXELS_PER_LEG) }),
+  /** A count of 0 is a bare stretch: the line goes on, without pixels. */
+  z.strictObject({ by: z.literal('count'), count: z.int().min(0).max(MOST_PIXELS_PER_LEG) }),
   z.strictObject({ by: z.literal('spacing'), spacingMm: z.number().min(1).max(5000) }),
 ]);
 
@@ -18,6 +20,11 @@ const legSchema = z.strictObject({
   /** Where the leg points, front view: 0 to the right, 90 up, 180 to the left, 270 down. */
   headingDeg: z.number().min(-360).max(360),
   pixels: legPixelsSchema,
+  /**
+   * What happens between this leg and the next. Absent: the strip runs on. A bend that eats a pixel has one folded into the
+   * corner: it is on the wire and has its channels, and is not seen.
+   */
+  corner: z.enum(['eatsPixel', 'jumper']).optional(),
 });
 
 export type Leg = z.infer<typeof legSchema>;
@@ -29,7 +36,7 @@ const lineShapeSchema = z.strictObject({
 const lineThreadingSchema = z.strictObject({
   /** The end at which data enters. */
   firstPixel: z.enum(['start', 'end']),
-  runs: z.int().min(1).max(MOST_RUNS),
+  runs: runsSchema,
 });
 
 /**
@@ -39,7 +46,7 @@ const lineThreadingSchema = z.strictObject({
  * carries on round a corner between two legs of the same pitch.
  */
 export function legSpacingMm(leg: Leg): number {
-  return leg.pixels.by === 'count' ? leg.lengthMm / leg.pixels.count : leg.pixels.spacingMm;
+  return leg.pixels.by === 'count' ? leg.lengthMm / Math.max(1, leg.pixels.count) : leg.pixels.spacingMm;
 }
 
 /** Pixels on a leg; by spacing, as many whole spacings as the leg holds, at most the limit per leg. */
@@ -49,17 +56,66 @@ export function legPixelCount(leg: Leg): number {
   return Math.min(MOST_PIXELS_PER_LEG, Math.floor(leg.lengthMm / leg.pixels.spacingMm + 1e-6));
 }
 
+/** Pixels of a leg with the one that its corner eats. */
+function strandPixels(legs: readonly Leg[], index: number): number {
+  const leg = legs[index]!;
+  return legPixelCount(leg) + (leg.corner === 'eatsPixel' && index < legs.length - 1 ? 1 : 0);
+}
+
 function legStrands(legs: readonly Leg[]): Strand[] {
   let firstPoint = 0;
-  return legs.map((leg, i) => {
-    const strand = { number: i + 1, firstPoint, step: 1, count: legPixelCount(leg) };
+  return legs.map((_, i) => {
+    const strand = { number: i + 1, firstPoint, step: 1, count: strandPixels(legs, i) };
     firstPoint += strand.count;
     return strand;
   });
 }
 
 function linePixelCount(legs: readonly Leg[]): number {
-  return legs.reduce((sum, leg) => sum + legPixelCount(leg), 0);
+  return legs.reduce((sum, _, i) => sum + strandPixels(legs, i), 0);
+}
+
+function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
+  const eaten = legs.filter((_, i) => strandPixels(legs, i) > legPixelCount(legs[i]!)).length;
+  return eaten === 0
+    ? []
+    : [{ name: 'In corners', value: countOf(eaten, 'pixel'), note: 'on the wire, not seen' }];
+}
+
+/** Legs around a window (4) or a door (3), from the lower left, with pixels and corners as `like` has them. */
+export function frameLegs(like: Leg, sides: 3 | 4, widthMm: number, heightMm: number): Leg[] {
+  const spacingMm = legSpacingMm(like);
+  return [
+    [heightMm, 90],
+    [widthMm, 0],
+    [heightMm, -90],
+    [widthMm, 180],
+  ]
+    .slice(0, sides)
+    .map(([lengthMm, headingDeg], i): Leg => ({
+      lengthMm: lengthMm!,
+      headingDeg: headingDeg!,
+      pixels: { by: 'spacing', spacingMm },
+      ...(like.corner && i < sides - 1 ? { corner: like.corner } : {}),
+    }));
+}
+
+/** A frame of 30 pixels a metre whose corners eat a pixel each. */
+function aFrame(
+  sides: 3 | 4,
+  widthMm: number,
+  heightMm: number,
+): { shape: z.infer<typeof lineShapeSchema>; threading: z.infer<typeof lineThreadingSchema> } {
+  const like: Leg = {
+    lengthMm: heightMm,
+    headingDeg: 90,
+    pixels: { by: 'spacing', spacingMm: 33.3 },
+    corner: 'eatsPixel',
+  };
+  return {
+    shape: { legs: frameLegs(like, sides, widthMm, heightMm) },
+    threading: { firstPixel: 'start', runs: 1 },
+  };
 }
 
 /** A measured line: straight legs one after another, each with its length, direction and pixels. */
@@ -78,10 +134,10 @@ export const line = definePropKind({
   }),
   pixelCount: (shape) => linePixelCount(shape.legs),
   summary: (shape) => {
-    const counts = shape.legs.map(legPixelCount);
-    const total = counts.reduce((sum, count) => sum + count, 0);
-    if (counts.length === 1) return `${groupDigits(total)} px`;
-    return counts.every((count) => count === counts[0])
+    const counts = shape.legs.map(legPixelCount).filter((count) => count > 0);
+    const total = linePixelCount(shape.legs);
+    if (counts.length <= 1) return `${groupDigits(total)} px`;
+    return counts.every((count) => count === counts[0]) && total === counts[0]! * counts.length
       ? `${counts.length} × ${groupDigits(counts[0]!)} px`
       : `${countOf(counts.length, 'leg')}, ${groupDigits(total)} px`;
   },
@@ -90,7 +146,7 @@ export const line = definePropKind({
     const xMm = new Float32Array(count);
     const yMm = new Float32Array(count);
     let [x, y, point] = [0, 0, 0];
-    for (const leg of shape.legs) {
+    shape.legs.forEach((leg, index) => {
       const heading = (leg.headingDeg * Math.PI) / 180;
       const [stepX, stepY] = [Math.cos(heading), Math.sin(heading)];
       const spacing = legSpacingMm(leg);
@@ -101,7 +157,12 @@ export const line = definePropKind({
       }
       x += stepX * leg.lengthMm;
       y += stepY * leg.lengthMm;
-    }
+      if (strandPixels(shape.legs, index) > pixels) {
+        xMm[point] = x;
+        yMm[point] = y;
+        point += 1;
+      }
+    });
     return { xMm, yMm, zMm: new Float32Array(count) };
   },
   strands: (shape, threading) => {
@@ -113,13 +174,61 @@ export const line = definePropKind({
     });
   },
   strandWord: () => 'leg',
-  strandsAreJoined: true,
+  isJoined: ({ legs }, from, to) =>
+    Math.abs(from - to) === 1 && legs[Math.min(from, to) - 1]?.corner !== 'jumper',
+  withLeastSpacing: ({ legs }, leastMm) => ({
+    legs: legs.map((leg): Leg => {
+      if (legPixelCount(leg) === 0 || legSpacingMm(leg) >= leastMm) return leg;
+      return leg.pixels.by === 'spacing'
+        ? { ...leg, pixels: { by: 'spacing', spacingMm: leastMm } }
+        : { ...leg, pixels: { by: 'count', count: Math.floor(leg.lengthMm / leastMm) } };
+    }),
+  }),
+  hiddenPoints: ({ legs }) =>
+    legStrands(legs).flatMap(({ firstPoint, count }, i) =>
+      count > legPixelCount(legs[i]!) ? [firstPoint + count - 1] : [],
+    ),
+  presets: [
+    {
+      label: 'Window frame',
+      hint: 'Four legs around a window, from the lower left.',
+      starter: () => aFrame(4, 900, 1200),
+    },
+    {
+      label: 'Door frame',
+      hint: 'Up, over and down: three legs around a door.',
+      starter: () => aFrame(3, 950, 2050),
+    },
+    {
+      label: 'Strip in pieces',
+      hint: 'A strip that is cut and joined by wires, numbered as one line, with named ranges.',
+      starter: () => ({
+        shape: {
+          legs: [0, 1, 2].flatMap((i): Leg[] => [
+            ...(i === 0
+              ? []
+              : [{ lengthMm: 300, headingDeg: -90, pixels: { by: 'count' as const, count: 0 } }]),
+            {
+              lengthMm: 1000,
+              headingDeg: i % 2 === 0 ? 0 : 180,
+              pixels: { by: 'count', count: 60 },
+              corner: 'jumper',
+            },
+          ]),
+        },
+        threading: { firstPixel: 'start' as const, runs: 1 },
+      }),
+    },
+  ],
+  alternatives: (_shape, threading) =>
+    (['start', 'end'] as const).map((firstPixel) => ({ ...threading, firstPixel })),
   facts: ({ legs }) => [
     {
       name: 'Length',
       value: formatLength(legs.reduce((sum, leg) => sum + leg.lengthMm, 0)),
       note: legs.length > 1 ? `${legs.length} legs together` : undefined,
     },
+    ...hiddenFact(legs),
   ],
-  threadingWords: (threading) => `from the ${threading.firstPixel}, ${countOf(threading.runs, 'run')}`,
+  threadingWords: (threading) => `from the ${threading.firstPixel}, ${runsWords(threading.runs)}`,
 });

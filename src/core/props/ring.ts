@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { orderStrands } from '../threading/strands';
+import type { Points } from '../threading/thread';
 import { formatLength } from '../units/length';
-import { countOf, groupDigits } from '../units/number';
-import { MOST_RUNS, definePropKind } from './kind';
+import { groupDigits } from '../units/number';
+import { runsSchema, runsWords } from '../threading/runs';
+import { definePropKind } from './kind';
 
 export const MOST_RINGS = 50;
 export const MOST_PIXELS_PER_RING = 5000;
@@ -33,7 +35,7 @@ const ringThreadingSchema = z.strictObject({
   startRing: z.enum(['first', 'last']),
   /** Serpentine: every other ring runs back. */
   pattern: z.enum(['straight', 'serpentine']),
-  runs: z.int().min(1).max(MOST_RUNS),
+  runs: runsSchema,
 });
 
 /**
@@ -54,6 +56,23 @@ export function ringSpacingMm(
     arcMm: (Math.PI * diameterMm * step) / 360,
     chordMm: diameterMm * Math.sin((step * Math.PI) / 360),
   };
+}
+
+function ringPoints(shape: RingShape): Points {
+  const count = shape.rings.reduce((sum, each) => sum + each.pixels, 0);
+  const xMm = new Float32Array(count);
+  const yMm = new Float32Array(count);
+  const turn = shape.direction === 'clockwise' ? 1 : -1;
+  let point = 0;
+  for (const { diameterMm, pixels } of shape.rings) {
+    const step = stepDeg(shape, pixels);
+    for (let i = 0; i < pixels; i += 1, point += 1) {
+      const angle = ((shape.firstAngleDeg + turn * i * step) * Math.PI) / 180;
+      xMm[point] = (diameterMm / 2) * Math.sin(angle);
+      yMm[point] = (diameterMm / 2) * Math.cos(angle);
+    }
+  }
+  return { xMm, yMm, zMm: new Float32Array(count) };
 }
 
 /**
@@ -81,22 +100,7 @@ export const ring = definePropKind({
       ? `1 × ${groupDigits(total)} px`
       : `${rings.length} rings, ${groupDigits(total)} px`;
   },
-  points: (shape) => {
-    const count = shape.rings.reduce((sum, each) => sum + each.pixels, 0);
-    const xMm = new Float32Array(count);
-    const yMm = new Float32Array(count);
-    const turn = shape.direction === 'clockwise' ? 1 : -1;
-    let point = 0;
-    for (const { diameterMm, pixels } of shape.rings) {
-      const step = stepDeg(shape, pixels);
-      for (let i = 0; i < pixels; i += 1, point += 1) {
-        const angle = ((shape.firstAngleDeg + turn * i * step) * Math.PI) / 180;
-        xMm[point] = (diameterMm / 2) * Math.sin(angle);
-        yMm[point] = (diameterMm / 2) * Math.cos(angle);
-      }
-    }
-    return { xMm, yMm, zMm: new Float32Array(count) };
-  },
+  points: ringPoints,
   strands: ({ rings }, threading) => {
     let firstPoint = 0;
     const natural = rings.map(({ pixels }, i) => {
@@ -111,9 +115,28 @@ export const ring = definePropKind({
     });
   },
   strandWord: () => 'ring',
-  strandsAreJoined: false,
+  isJoined: () => false,
+  // The pixels stay, so the ring grows: straight across, D = s / sin(step / 2).
+  withLeastSpacing: (shape, leastMm) => ({
+    ...shape,
+    rings: shape.rings.map((each) => {
+      if (each.pixels < 2 || ringSpacingMm(shape, each).chordMm >= leastMm) return each;
+      const diameterMm = leastMm / Math.sin((stepDeg(shape, each.pixels) * Math.PI) / 360);
+      return { ...each, diameterMm: Math.min(RING_MM.most, Math.ceil(diameterMm)) };
+    }),
+  }),
+  anchors: (shape) => {
+    const { xMm, yMm } = ringPoints(shape);
+    return { word: 'pixel', view: 'seen from the front', xMm: [...xMm], yMm: [...yMm] };
+  },
+  alternatives: ({ rings }, threading) =>
+    rings.length === 1
+      ? [threading]
+      : (['straight', 'serpentine'] as const).flatMap((pattern) =>
+          (['first', 'last'] as const).map((startRing) => ({ ...threading, pattern, startRing })),
+        ),
   threadingWords: (threading) =>
-    `${threading.pattern} from the ${threading.startRing} ring, ${countOf(threading.runs, 'run')}`,
+    `${threading.pattern} from the ${threading.startRing} ring, ${runsWords(threading.runs)}`,
   facts: (shape) =>
     shape.rings.map((each, i) => {
       const { arcMm, chordMm } = ringSpacingMm(shape, each);

@@ -5,7 +5,7 @@ import type { Problem } from './problem';
 import type { Show } from './schema';
 
 /** The most pixels one show may hold; a plan of this size still fits in a browser's memory. */
-export const MOST_PIXELS_PER_SHOW = 4_000_000;
+export const MOST_PIXELS_PER_SHOW = 5_000_000;
 
 /**
  * The rules that span several parts of a show: ids and names that must be unique, and references that must lead
@@ -22,6 +22,7 @@ export function problemsAcross(show: Show): Problem[] {
     ...repeated(show.controllers, 'controllers', 'label'),
     ...propProblems(show),
     ...patchProblems(show),
+    ...deviceProblems(show),
   ];
 }
 
@@ -68,6 +69,29 @@ function propProblems(show: Show): Problem[] {
       path: 'props',
       message: `The props have ${groupDigits(pixels)} pixels together; a show holds at most ${groupDigits(MOST_PIXELS_PER_SHOW)}.`,
     });
+  return problems;
+}
+
+/** Notes about devices name devices that are there. */
+function deviceProblems(show: Show): Problem[] {
+  const controllers = new Set(show.controllers.map((controller) => controller.id));
+  const types = new Set((show.controllerTypes ?? []).map((type) => type.id));
+  const problems: Problem[] = [];
+  for (const list of ['tasks', 'deviceStates', 'found'] as const)
+    show[list]?.forEach((note, i) => {
+      if (!controllers.has(note.controllerId))
+        problems.push({
+          path: `${list}[${i}].controllerId`,
+          message: `${list}[${i}] names the controller “${note.controllerId}”, which the show does not have. ${listed('Its controllers are', controllers)}`,
+        });
+    });
+  show.controllers.forEach((controller, i) => {
+    if (controller.typeId !== undefined && !types.has(controller.typeId))
+      problems.push({
+        path: `controllers[${i}].typeId`,
+        message: `${controller.name} is of the kind “${controller.typeId}”, which the show does not have. ${listed('Its kinds are', types)}`,
+      });
+  });
   return problems;
 }
 

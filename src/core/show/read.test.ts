@@ -61,10 +61,10 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     /“zz”, which the show does not have\. Its controllers are a\./,
   ],
   [
-    'a count of 0',
-    (s) => (s.props[0].shape.legs[0].pixels.count = 0),
+    'a count below 0',
+    (s) => (s.props[0].shape.legs[0].pixels.count = -1),
     'props[0].shape.legs[0].pixels.count',
-    /is 0; the least allowed is 1/,
+    /is -1; the least allowed is 0/,
   ],
   [
     'a negative count',
@@ -96,7 +96,12 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     'props[1].shape.rows',
     /is 2\.5; a whole number is needed/,
   ],
-  ['an unknown kind', (s) => (s.props[0].kind = 'blob'), 'props[0].kind', /"blob"; allowed: "line", "grid"/],
+  [
+    'an unknown kind',
+    (s) => (s.props[0].kind = 'blob'),
+    'props[0].kind',
+    /"blob"; allowed: "line", "ring", "tree", "grid"/,
+  ],
   [
     'an unknown corner',
     (s) => (s.props[1].threading.firstPixel = 'middle'),
@@ -112,9 +117,9 @@ it.each<[string, (show: any) => void, string, RegExp]>([
   ['the label of universes', (s) => (s.controllers[0].label = 'U'), 'controllers[0].label', /not U or CH/],
   [
     'more pixels than a show holds',
-    (s) => (s.props = [1, 2, 3, 4, 5].map((n) => ({ ...aGrid(`g${n}`, 1000, 1000) }))) && (s.patch = []),
+    (s) => (s.props = [1, 2, 3, 4, 5, 6].map((n) => ({ ...aGrid(`g${n}`, 1000, 1000) }))) && (s.patch = []),
     'props',
-    /5,000,000 pixels together; a show holds at most 4,000,000/,
+    /6,000,000 pixels together; a show holds at most 5,000,000/,
   ],
 ])('names %s', (_what, change, path, message) => {
   const said = sentences(change);

@@ -118,7 +118,7 @@ function unionSentence(
   const options = 'options' in issue && Array.isArray(issue.options) ? issue.options : [];
   return options.length > 0
     ? `${found}; allowed: ${optionsWords(options as unknown[])}.`
-    : `${found}, which fits none of the forms allowed there.`;
+    : `${found}; ${issue.message === 'Invalid input' ? 'it fits none of the forms allowed there' : `${issue.message} is needed there`}.`;
 }
 
 function optionsWords(values: readonly unknown[]): string {

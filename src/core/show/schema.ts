@@ -1,8 +1,12 @@
 import { z } from 'zod';
-import { addressingSchema } from '../addressing/packing';
-import { controllerSchema } from '../catalogue/controller';
+import { addressingSchema, packingSchema } from '../addressing/packing';
+import { LAST_UNIVERSE, controllerSchema } from '../catalogue/controller';
+import { controllerTypeSchema } from '../catalogue/controllerType';
+import { foundSettingsSchema } from '../addressing/found';
+import { senderSchema } from '../network/address';
 import { pixelTypeSchema } from '../catalogue/pixelType';
 import { propSchema } from '../props/registry';
+import { siteSchema } from '../site/siteSchema';
 import { idSchema, nameSchema } from './fields';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
@@ -21,8 +25,36 @@ export const patchEntrySchema = z.strictObject({
   port: z.int().min(1).max(256),
   /** Pixels on the wire before the run's first one that stay dark. */
   skippedPixels: z.int().min(0).max(10_000),
+  /** Where its channels stay, whatever moves around them. */
+  pin: z
+    .strictObject({ universe: z.int().min(1).max(LAST_UNIVERSE), channel: z.int().min(1).max(512) })
+    .optional(),
+  /** Channels kept free after it. */
+  spareChannels: z.int().min(1).max(100_000).optional(),
+  /** How its channels are packed, where it does not keep to its prop. */
+  packing: packingSchema.optional(),
 });
 export type PatchEntry = z.infer<typeof patchEntrySchema>;
+
+/** A value to be typed into a device; it stays until it is ticked off on site. */
+export const taskSchema = z.strictObject({
+  id: idSchema,
+  controllerId: idSchema,
+  /** `A3`, or empty for the whole device. */
+  port: z.string().max(10),
+  what: z.string().min(1).max(60),
+  old: z.string().max(60),
+  new: z.string().max(60),
+  done: z.boolean(),
+});
+export type Task = z.infer<typeof taskSchema>;
+
+/** How far the planned settings of a device have got: four different things. */
+export const DEVICE_STEPS = ['set', 'saved', 'restarted', 'seen'] as const;
+export const deviceStateSchema = z.strictObject({
+  controllerId: idSchema,
+  steps: z.array(z.enum(DEVICE_STEPS)).max(4),
+});
 
 /** The show file without the rules that span several of its parts; those are in integrity.ts. */
 export const showSchema = z.strictObject({
@@ -35,6 +67,15 @@ export const showSchema = z.strictObject({
   controllers: z.array(controllerSchema).max(1000),
   patch: z.array(patchEntrySchema).max(50_000),
   addressing: addressingSchema,
+  /** Kinds of controllers that the show uses. */
+  controllerTypes: z.array(controllerTypeSchema).max(200).optional(),
+  tasks: z.array(taskSchema).max(20_000).optional(),
+  deviceStates: z.array(deviceStateSchema).max(1000).optional(),
+  /** What devices and senders were found to hold, the latest of each. */
+  found: z.array(foundSettingsSchema).max(2000).optional(),
+  sender: senderSchema.optional(),
+  /** The drawing of the site; absent until one is made. */
+  site: siteSchema.optional(),
 });
 export type Show = z.infer<typeof showSchema>;
 

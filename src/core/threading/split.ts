@@ -48,3 +48,26 @@ export function splitEvenly(lengths: readonly number[], runs: number): number[] 
   }
   return starts.concat(inner.reverse());
 }
+
+/**
+ * The fewest runs into which strands can be split so that the longest holds at most so many pixels.
+ *
+ * @returns null where even one strand a run is too long, or more than 500 runs would be needed
+ */
+export function fewestRuns(lengths: readonly number[], most: number): number | null {
+  const total = lengths.reduce((sum, length) => sum + length, 0);
+  for (
+    let runs = Math.max(1, Math.ceil(total / Math.max(1, most)));
+    runs <= Math.min(500, lengths.length);
+    runs += 1
+  ) {
+    const starts = splitEvenly(lengths, runs);
+    const longest = Math.max(
+      ...starts.map((start, i) =>
+        lengths.slice(start, starts[i + 1]).reduce((sum, length) => sum + length, 0),
+      ),
+    );
+    if (longest <= most) return runs;
+  }
+  return null;
+}

@@ -1,4 +1,4 @@
-import { splitEvenly } from './split';
+import { runStarts, type Runs } from './runs';
 import type { Strand } from './strands';
 
 /** Positions in millimetres, prop-local, as seen from the front: x right, y up, z towards the audience. */
@@ -37,6 +37,8 @@ export interface Threaded extends Points {
   strands: ThreadedStrand[];
   runs: ThreadedRun[];
   jumpers: Jumper[];
+  /** Places in the data order of pixels that are on the wire but not seen, such as one folded into a corner. */
+  hiddenPixels: Uint32Array;
 }
 
 /**
@@ -44,15 +46,17 @@ export interface Threaded extends Points {
  *
  * @param points the prop's points in its own numbering
  * @param strands in data order and direction; together they visit every point once
- * @param wantedRuns how many runs to split into, evenly and between strands
- * @param strandsAreJoined the strip runs on from strand to strand, so nothing has to be jumped
+ * @param runs how to split it, always between strands
+ * @param isJoined whether data runs on from one strand to the next, by their numbers, so that nothing has to be jumped
+ * @param hiddenPoints points that are not seen
  * @returns the points in data order, with runs, strands and the jumpers between strands of one run
  */
 export function thread(
   points: Points,
   strands: readonly Strand[],
-  wantedRuns: number,
-  strandsAreJoined = false,
+  wantedRuns: Runs,
+  isJoined: (from: number, to: number) => boolean = () => false,
+  hiddenPoints: ArrayLike<number> = [],
 ): Threaded {
   const filled = strands.filter((strand) => strand.count > 0);
   const pixelCount = filled.reduce((sum, strand) => sum + strand.count, 0);
@@ -61,6 +65,9 @@ export function thread(
   const zMm = new Float32Array(pixelCount);
   const strandOfPixel = new Uint32Array(pixelCount);
   const threaded: ThreadedStrand[] = [];
+  const isHidden = hiddenPoints.length > 0 ? new Uint8Array(points.xMm.length) : null;
+  for (let i = 0; i < hiddenPoints.length; i += 1) isHidden![hiddenPoints[i]!] = 1;
+  const hidden: number[] = [];
 
   let pixel = 0;
   filled.forEach((strand, index) => {
@@ -71,10 +78,11 @@ export function thread(
       yMm[pixel] = points.yMm[point]!;
       zMm[pixel] = points.zMm[point]!;
       strandOfPixel[pixel] = index;
+      if (isHidden?.[point]) hidden.push(pixel);
     }
   });
 
-  const starts = splitEvenly(
+  const starts = runStarts(
     filled.map((strand) => strand.count),
     wantedRuns,
   );
@@ -91,8 +99,9 @@ export function thread(
   });
 
   const jumpers: Jumper[] = [];
-  for (const run of strandsAreJoined ? [] : runs) {
+  for (const run of runs) {
     for (let s = run.firstStrand + 1; s < run.firstStrand + run.strandCount; s += 1) {
+      if (isJoined(threaded[s - 1]!.number, threaded[s]!.number)) continue;
       const toPixel = threaded[s]!.firstPixel;
       const fromPixel = toPixel - 1;
       const lengthMm = Math.hypot(
@@ -103,5 +112,15 @@ export function thread(
       jumpers.push({ fromPixel, toPixel, lengthMm });
     }
   }
-  return { pixelCount, xMm, yMm, zMm, strandOfPixel, strands: threaded, runs, jumpers };
+  return {
+    pixelCount,
+    xMm,
+    yMm,
+    zMm,
+    strandOfPixel,
+    strands: threaded,
+    runs,
+    jumpers,
+    hiddenPixels: Uint32Array.from(hidden),
+  };
 }

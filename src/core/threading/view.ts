@@ -40,6 +40,5 @@ export function cornerWords(corner: Corner): string {
   return CORNER_WORDS[corner];
 }
 
-export function sideWords(side: ViewSide): string {
-  return side === 'front' ? 'seen from the front' : 'seen from the back';
-}
+/** What the two sides of a drawing are called, unless a kind of prop has words of its own. */
+export const SIDES: Record<ViewSide, string> = { front: 'seen from the front', back: 'seen from the back' };

@@ -1,11 +1,13 @@
 'use client';
 
-import type { Prop } from '@/core/props/registry';
-import { LengthField, WholeField } from '@/ui/fields/fields';
+import type { PropOf } from '@/core/props/registry';
+import { LengthField, WholeField, WholeListField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 
-type GridShape = Extract<Prop, { kind: 'grid' }>['shape'];
+type GridShape = PropOf<'grid'>['shape'];
+
+const NONE: number[] = [];
 
 export function GridShapeEditor({ propId, shape }: { propId: string; shape: GridShape }) {
   const edit = useEdit();
@@ -47,7 +49,45 @@ export function GridShapeEditor({ propId, shape }: { propId: string; shape: Grid
           onCommit={(rowSpacingMm) => set({ rowSpacingMm })}
         />
       </Row>
+      <Row>
+        <SeamsField
+          label="Seams after columns"
+          side={shape.columns}
+          value={shape.seamsAfterColumns ?? NONE}
+          onCommit={(seams) => set({ seamsAfterColumns: seams.length > 0 ? seams : undefined })}
+        />
+        <SeamsField
+          label="Seams after rows"
+          side={shape.rows}
+          value={shape.seamsAfterRows ?? NONE}
+          onCommit={(seams) => set({ seamsAfterRows: seams.length > 0 ? seams : undefined })}
+        />
+      </Row>
+      <Hint>
+        Seams are where it comes apart for storage, such as 10 or 7, 14: columns counted from the left as seen
+        from the front, rows from the top.
+      </Hint>
       <Hint>From the middle of one pixel to the middle of the next. Write 33 mm, 2 in or 1.2 m.</Hint>
     </Stack>
+  );
+}
+
+interface SeamsFieldProps {
+  label: string;
+  side: number;
+  value: number[];
+  onCommit: (seams: number[]) => boolean;
+}
+
+function SeamsField({ side, ...rest }: SeamsFieldProps) {
+  return (
+    <WholeListField
+      what="Seams"
+      least={1}
+      most={Math.max(1, side - 1)}
+      mostNumbers={100}
+      placeholder="none"
+      {...rest}
+    />
   );
 }

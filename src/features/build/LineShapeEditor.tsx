@@ -1,7 +1,7 @@
 'use client';
 
-import { ActionIcon, Button, Group, SegmentedControl, Tooltip } from '@mantine/core';
-import { IconPlus, IconTrash } from '@tabler/icons-react';
+import { Button, SegmentedControl, Select } from '@mantine/core';
+import { IconPlus } from '@tabler/icons-react';
 import {
   MOST_LEGS,
   MOST_LEG_MM,
@@ -16,7 +16,8 @@ import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 import { DegreesField } from './DegreesField';
-import styles from './parts.module.css';
+import { FrameFields } from './FrameFields';
+import { Part } from './Part';
 
 /** The measured legs of a line, one after another. */
 export function LineShapeEditor({ propId, shape }: { propId: string; shape: { legs: readonly Leg[] } }) {
@@ -30,11 +31,13 @@ export function LineShapeEditor({ propId, shape }: { propId: string; shape: { le
         <LegEditor
           key={i}
           number={i + 1}
+          last={i === shape.legs.length - 1}
           leg={leg}
           onChange={(part) => change(i, part)}
           onRemove={shape.legs.length > 1 ? () => set(shape.legs.filter((_, k) => k !== i)) : undefined}
         />
       ))}
+      <FrameFields legs={shape.legs} onChange={set} />
       <Button
         variant="default"
         size="compact-md"
@@ -45,113 +48,118 @@ export function LineShapeEditor({ propId, shape }: { propId: string; shape: { le
         Add a leg
       </Button>
       <Hint>
-        A leg’s pixels sit in the middle of their share of its length, so the spacing carries on round a
-        corner. 0° points right, 90° up, as seen from the front.
+        0 pixels make a bare stretch. A leg’s pixels sit in the middle of their share of its length, so the
+        spacing carries on round a corner. 0° points right, 90° up, as seen from the front.
       </Hint>
     </Stack>
   );
 }
 
+const CORNERS = [
+  { value: 'runsOn', label: 'The strip runs on' },
+  { value: 'eatsPixel', label: 'The bend eats a pixel' },
+  { value: 'jumper', label: 'Cut, joined by a jumper' },
+];
+
 interface LegEditorProps {
   number: number;
+  last: boolean;
   leg: Leg;
   onChange: (part: Partial<Leg>) => boolean;
   onRemove: (() => void) | undefined;
 }
 
-function LegEditor({ number, leg, onChange, onRemove }: LegEditorProps) {
+function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
   const { pixels } = leg;
+  const bare = pixels.by === 'count' && pixels.count === 0;
   return (
-    <div className={styles.leg} role="group" aria-label={`Leg ${number}`}>
-      <div className={styles.legHead}>
-        <span>Leg {number}</span>
-        <Group gap={8}>
-          <span className={`${styles.legCount} mono`}>
-            {pixels.by === 'count'
-              ? `every ${formatLength(legSpacingMm(leg))}`
-              : countOf(legPixelCount(leg), 'pixel')}
-          </span>
-          {onRemove && (
-            <Tooltip label={`Remove leg ${number}`}>
-              <ActionIcon
-                size="sm"
-                variant="subtle"
-                color="gray"
-                aria-label={`Remove leg ${number}`}
-                onClick={onRemove}
-              >
-                <IconTrash size={14} />
-              </ActionIcon>
-            </Tooltip>
-          )}
-        </Group>
-      </div>
-      <Stack>
-        <Row>
+    <Part
+      title={`Leg ${number}`}
+      aside={
+        bare
+          ? 'bare'
+          : pixels.by === 'count'
+            ? `every ${formatLength(legSpacingMm(leg))}`
+            : countOf(legPixelCount(leg), 'pixel')
+      }
+      onRemove={onRemove}
+    >
+      <Row>
+        <LengthField
+          label="Length"
+          what="The length of a leg"
+          leastMm={1}
+          mostMm={MOST_LEG_MM}
+          bareUnit="mm"
+          value={leg.lengthMm}
+          onCommit={(lengthMm) => onChange({ lengthMm })}
+        />
+        <DegreesField
+          label="Points to"
+          what="A direction"
+          least={-360}
+          most={360}
+          value={leg.headingDeg}
+          onCommit={(headingDeg) => onChange({ headingDeg })}
+        />
+      </Row>
+      <Row>
+        <div>
+          <SegmentedControl
+            mt={22}
+            size="xs"
+            fullWidth
+            aria-label={`Pixels of leg ${number} by`}
+            value={pixels.by}
+            onChange={(by) =>
+              onChange({
+                pixels:
+                  by === 'count'
+                    ? { by, count: Math.max(1, legPixelCount(leg)) }
+                    : {
+                        by: 'spacing',
+                        spacingMm: Math.min(5000, Math.max(1, Math.round(legSpacingMm(leg) * 100) / 100)),
+                      },
+              })
+            }
+            data={[
+              { value: 'count', label: 'Count' },
+              { value: 'spacing', label: 'Spacing' },
+            ]}
+          />
+        </div>
+        {pixels.by === 'count' ? (
+          <WholeField
+            label="Pixels"
+            what="The number of pixels on a leg"
+            least={0}
+            most={MOST_PIXELS_PER_LEG}
+            value={pixels.count}
+            onCommit={(count) => onChange({ pixels: { by: 'count', count } })}
+          />
+        ) : (
           <LengthField
-            label="Length"
-            what="The length of a leg"
+            label="Pixel spacing"
+            what="The pixel spacing"
             leastMm={1}
-            mostMm={MOST_LEG_MM}
-            bareUnit="mm"
-            value={leg.lengthMm}
-            onCommit={(lengthMm) => onChange({ lengthMm })}
+            mostMm={5000}
+            value={pixels.spacingMm}
+            onCommit={(spacingMm) => onChange({ pixels: { by: 'spacing', spacingMm } })}
           />
-          <DegreesField
-            label="Points to"
-            what="A direction"
-            least={-360}
-            most={360}
-            value={leg.headingDeg}
-            onCommit={(headingDeg) => onChange({ headingDeg })}
-          />
-        </Row>
-        <Row>
-          <div>
-            <SegmentedControl
-              mt={22}
-              size="xs"
-              fullWidth
-              aria-label={`Pixels of leg ${number} by`}
-              value={pixels.by}
-              onChange={(by) =>
-                onChange({
-                  pixels:
-                    by === 'count'
-                      ? { by, count: Math.max(1, legPixelCount(leg)) }
-                      : {
-                          by: 'spacing',
-                          spacingMm: Math.min(5000, Math.max(1, Math.round(legSpacingMm(leg) * 100) / 100)),
-                        },
-                })
-              }
-              data={[
-                { value: 'count', label: 'Count' },
-                { value: 'spacing', label: 'Spacing' },
-              ]}
-            />
-          </div>
-          {pixels.by === 'count' ? (
-            <WholeField
-              label="Pixels"
-              what="The number of pixels on a leg"
-              least={1}
-              most={MOST_PIXELS_PER_LEG}
-              value={pixels.count}
-              onCommit={(count) => onChange({ pixels: { by: 'count', count } })}
-            />
-          ) : (
-            <LengthField
-              label="Pixel spacing"
-              what="The pixel spacing"
-              leastMm={1}
-              mostMm={5000}
-              value={pixels.spacingMm}
-              onCommit={(spacingMm) => onChange({ pixels: { by: 'spacing', spacingMm } })}
-            />
-          )}
-        </Row>
-      </Stack>
-    </div>
+        )}
+      </Row>
+      {!last && (
+        <Select
+          label="At its end"
+          size="sm"
+          allowDeselect={false}
+          value={leg.corner ?? 'runsOn'}
+          data={CORNERS}
+          onChange={(corner) =>
+            onChange({ corner: corner === 'eatsPixel' || corner === 'jumper' ? corner : undefined })
+          }
+        />
+      )}
+    </Part>
   );
 }

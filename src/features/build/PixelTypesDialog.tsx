@@ -4,6 +4,7 @@ import { ActionIcon, Button, Menu, Modal, Select, Table, Tooltip } from '@mantin
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { COLOUR_ORDERS, SHIPPED_PIXEL_TYPES, type PixelType } from '@/core/catalogue/pixelType';
 import { newId, newName } from '@/core/show/fields';
+import { formatLength, parseLength, type Parsed } from '@/core/units/length';
 import { NameField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint } from '@/ui/Panel';
@@ -50,6 +51,7 @@ export function PixelTypesDialog() {
             <Table.Th w={120}>Chip</Table.Th>
             <Table.Th w={120}>Colour order</Table.Th>
             <Table.Th w={90}>Volts</Table.Th>
+            <Table.Th w={110}>Across one</Table.Th>
             <Table.Th w={40} />
           </Table.Tr>
         </Table.Thead>
@@ -125,6 +127,20 @@ function TypeRow({ type }: { type: PixelType }) {
               : { ok: false, message: `Volts are from 3 to 48; “${text.trim()}” is not.` };
           }}
           onCommit={(volts) => set({ volts })}
+        />
+      </Table.Td>
+      <Table.Td>
+        <ParsedField
+          aria-label="Across one pixel"
+          placeholder="not said"
+          value={type.bodyMm ?? null}
+          format={(mm) => (mm === null ? '' : formatLength(mm))}
+          parse={(text): Parsed<number | null> => {
+            const parsed = parseLength(text);
+            if (!parsed.ok || (parsed.value >= 0.5 && parsed.value <= 500)) return parsed;
+            return { ok: false, message: `A pixel is 0.5 mm to 500 mm across; “${text.trim()}” is not.` };
+          }}
+          onCommit={(bodyMm) => bodyMm !== null && set({ bodyMm })}
         />
       </Table.Td>
       <Table.Td>

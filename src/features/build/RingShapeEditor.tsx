@@ -1,17 +1,17 @@
 'use client';
 
-import { ActionIcon, Button, Group, SegmentedControl, Tooltip } from '@mantine/core';
-import { IconPlus, IconTrash } from '@tabler/icons-react';
-import type { Prop } from '@/core/props/registry';
+import { Button, Group, SegmentedControl } from '@mantine/core';
+import { IconPlus } from '@tabler/icons-react';
+import type { PropOf } from '@/core/props/registry';
 import { MOST_PIXELS_PER_RING, MOST_RINGS, RING_MM, type OneRing } from '@/core/props/ring';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { DegreesField } from './DegreesField';
-import styles from './parts.module.css';
+import { Part } from './Part';
 
-type RingShape = Extract<Prop, { kind: 'ring' }>['shape'];
+type RingShape = PropOf<'ring'>['shape'];
 
 /** The rings about one middle, and the way round in which their pixels are numbered. */
 export function RingShapeEditor({ propId, shape }: { propId: string; shape: RingShape }) {
@@ -29,23 +29,13 @@ export function RingShapeEditor({ propId, shape }: { propId: string; shape: Ring
   return (
     <Stack>
       {shape.rings.map((ring, i) => (
-        <div key={i} className={styles.leg} role="group" aria-label={`Ring ${i + 1}`}>
-          <div className={styles.legHead}>
-            <span>Ring {i + 1}</span>
-            {shape.rings.length > 1 && (
-              <Tooltip label={`Remove ring ${i + 1}`}>
-                <ActionIcon
-                  size="sm"
-                  variant="subtle"
-                  color="gray"
-                  aria-label={`Remove ring ${i + 1}`}
-                  onClick={() => set({ rings: shape.rings.filter((_, k) => k !== i) })}
-                >
-                  <IconTrash size={14} />
-                </ActionIcon>
-              </Tooltip>
-            )}
-          </div>
+        <Part
+          key={i}
+          title={`Ring ${i + 1}`}
+          onRemove={
+            shape.rings.length > 1 ? () => set({ rings: shape.rings.filter((_, k) => k !== i) }) : undefined
+          }
+        >
           <Row>
             <LengthField
               label="Diameter"
@@ -64,7 +54,7 @@ export function RingShapeEditor({ propId, shape }: { propId: string; shape: Ring
               onCommit={(pixels) => setRing(i, { pixels })}
             />
           </Row>
-        </div>
+        </Part>
       ))}
       <Group>
         <Button

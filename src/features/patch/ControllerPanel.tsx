@@ -10,13 +10,17 @@ import {
   type Controller,
   type Protocol,
 } from '@/core/catalogue/controller';
+import { NEW_UNIVERSE_WORDS } from '@/core/addressing/comparePolicies';
+import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
 import type { Plan } from '@/core/plan/plan';
+import type { SingleEdit } from '@/core/show/edits/registry';
 import { parseWhole } from '@/core/units/number';
 import { NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
+import { KindFields } from './KindFields';
 import { PackingFields } from './PackingFields';
 
 /** What a controller is and how it counts. */
@@ -26,7 +30,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   const showPacking = useShow((state) => state.show.addressing.packing);
   const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
-  const set = (change: Partial<Omit<Controller, 'id'>>) =>
+  const set = (change: Extract<SingleEdit, { type: 'changeController' }>['change']) =>
     edit({ type: 'changeController', controllerId: controller.id, change });
   const remove = () => {
     if (!edit({ type: 'removeController', controllerId: controller.id })) return;
@@ -80,6 +84,9 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
           </Row>
         </Stack>
       </Section>
+      <Section title="What it can do">
+        <KindFields controller={controller} />
+      </Section>
       {controller.protocol === 'ddp' ? (
         <Section title="Addresses">
           <Hint>
@@ -102,6 +109,28 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
               onCommit={(firstUniverse) => set({ firstUniverse })}
             />
             <Hint>Left empty, it follows on after the controller above.</Hint>
+            <ParsedField
+              label="Last universe that is its own"
+              value={controller.lastUniverse ?? null}
+              format={(universe) => (universe === null ? '' : String(universe))}
+              placeholder="as many as it needs"
+              parse={(text) =>
+                text.trim() === ''
+                  ? { ok: true, value: null }
+                  : parseWhole(text, 1, LAST_UNIVERSE, 'A universe')
+              }
+              onCommit={(lastUniverse) => set({ lastUniverse })}
+            />
+            <Select
+              label="A new universe begins"
+              allowDeselect={false}
+              value={controller.newUniverse ?? 'show'}
+              data={[
+                { value: 'show', label: 'As the show' },
+                ...NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] })),
+              ]}
+              onChange={(value) => set({ newUniverse: value === 'show' ? null : (value as NewUniverse) })}
+            />
             <PackingFields
               value={controller.packing}
               inherited={showPacking}

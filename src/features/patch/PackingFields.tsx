@@ -10,6 +10,7 @@ interface PackingFieldsProps {
   onChange: (packing: Packing | null) => void;
   /** The show's packing, where a controller may keep to it. */
   inherited?: Packing;
+  inheritedWords?: string;
 }
 
 const NAMES: Record<Packing['kind'], string> = {
@@ -18,7 +19,12 @@ const NAMES: Record<Packing['kind'], string> = {
   custom: 'A size of your own',
 };
 
-export function PackingFields({ value, onChange, inherited }: PackingFieldsProps) {
+export function PackingFields({
+  value,
+  onChange,
+  inherited,
+  inheritedWords = 'As the show',
+}: PackingFieldsProps) {
   const packing = value ?? inherited!;
   return (
     <Stack>
@@ -27,7 +33,7 @@ export function PackingFields({ value, onChange, inherited }: PackingFieldsProps
         allowDeselect={false}
         value={value?.kind ?? 'show'}
         data={[
-          ...(inherited ? [{ value: 'show', label: 'As the show' }] : []),
+          ...(inherited ? [{ value: 'show', label: inheritedWords }] : []),
           ...Object.entries(NAMES).map(([kind, label]) => ({ value: kind, label })),
         ]}
         onChange={(kind) => {

@@ -14,6 +14,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useView } from '../view/useView';
 import { ShowTotals } from '../picture/ShowTotals';
+import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
 import { ControllerPanel } from './ControllerPanel';
 import { PackingFields } from './PackingFields';
 import { endsOf, runName, universesOf } from './words';
@@ -67,6 +68,11 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
           ]}
         />
       </Section>
+      {runs.length === 1 && (
+        <Section title="Side by side">
+          <SideBySide plan={plan} run={runs[0]!} />
+        </Section>
+      )}
       <Section title={runs.length === 1 ? 'Its port' : 'Its ports'}>
         <Stack>
           {runs.slice(0, 24).map((run) => (
@@ -76,6 +82,9 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
             <Hint>And {countOf(runs.length - 24, 'more run')}: click one among the ports.</Hint>
           )}
         </Stack>
+      </Section>
+      <Section title="Its channels">
+        <AddressFields plan={plan} prop={index} runs={runs} />
       </Section>
     </>
   );
@@ -236,6 +245,9 @@ function PortPanel({
       ) : (
         <Hint>Nothing is plugged in here. Drag a run onto it, or choose {name} for a run of a prop.</Hint>
       )}
+      <Section title="The port">
+        <PortTools plan={plan} controller={selection.controller!} port={selection.port!} />
+      </Section>
     </>
   );
 }
@@ -244,6 +256,8 @@ const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
   controller: 'with each controller',
   port: 'with each port',
   run: 'with each run',
+  strand: 'with each strand',
+  fixture: 'with each tile',
   never: 'only where one is full',
 };
 
@@ -251,6 +265,9 @@ const NEW_UNIVERSE_CONSEQUENCE: Record<NewUniverse, string> = {
   controller: 'A controller’s ports share universes: few universes, and no other controller listens to them.',
   port: 'Each port starts at channel 1 of a universe: easy to type in and to swap, at the price of some universes.',
   run: 'Each run starts at channel 1 of a universe, also behind another run: props can be moved without moving others.',
+  strand:
+    'Each string of pixels starts at channel 1 of a universe: easy to find by hand, at the price of many universes.',
+  fixture: 'Each addressed tile has a universe of its own; other props as with each run.',
   never: 'Everything runs on, over controllers too: fewest universes; one change moves all that follows.',
 };
 
@@ -276,6 +293,12 @@ function PolicyPanel({ plan }: { plan: Plan }) {
           }
         />
         <Hint>{NEW_UNIVERSE_CONSEQUENCE[newUniverse]}</Hint>
+      </Section>
+      <Section title="Channels of the show">
+        <Stack>
+          <ShowAddressFields />
+          <LetGoOfPins />
+        </Stack>
       </Section>
       <ShowTotals plan={plan} />
     </>

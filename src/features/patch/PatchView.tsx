@@ -3,21 +3,28 @@
 import {
   DndContext,
   DragOverlay,
+  KeyboardSensor,
   PointerSensor,
+  closestCorners,
   pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
+  type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import { Button, Group } from '@mantine/core';
 import { IconPlus, IconSettings } from '@tabler/icons-react';
-import { useState, type CSSProperties } from 'react';
+import { useEffect, useState, type CSSProperties } from 'react';
 import { portName } from '@/core/catalogue/controller';
-import type { Plan, PlannedPort } from '@/core/plan/plan';
+import { comparePlans } from '@/core/addressing/foresight';
+import { planShow, type Plan, type PlannedPort } from '@/core/plan/plan';
+import { applyEdit, type Edit } from '@/core/show/edits/registry';
+import type { Show } from '@/core/show/schema';
 import { countOf, groupDigits } from '@/core/units/number';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
@@ -27,11 +34,72 @@ import { controllerWords, runName, universesOf } from './words';
 type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
 
 const INSTRUCTIONS = {
-  draggable: 'Drag it onto a port, or press Enter and choose its port among the settings.',
+  draggable:
+    'Press Space to pick it up, arrow up and down to go from port to port, Space to put it there, Escape to leave it. Enter shows its settings.',
 };
 
 /** With more ports than this on screen, only the controller that is worked on shows its own. */
 const MOST_PORTS_OPEN = 120;
+
+/** By pointer what is below it; by keyboard the row that was gone to. */
+const underPointerOrRow: CollisionDetection = (args) =>
+  args.pointerCoordinates
+    ? pointerWithin(args)
+    : closestCorners({
+        ...args,
+        droppableContainers: args.droppableContainers.filter(({ id }) => !String(id).startsWith('before')),
+      });
+
+/** Enter stays what it is on every button. */
+const DRAG_KEYS = { start: ['Space'], cancel: ['Escape'], end: ['Space'] };
+
+/** Arrow up and down go from one port, or the tray, to the next. */
+const toNextPort: KeyboardCoordinateGetter = (event, { currentCoordinates, context }) => {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.code];
+  if (!by) return undefined;
+  event.preventDefault();
+  const rows = [...context.droppableContainers.getEnabled()]
+    .filter(
+      (container) =>
+        (container.data.current as DropTarget | undefined)?.kind === 'tray' ||
+        !String(container.id).startsWith('before'),
+    )
+    .flatMap((container) => {
+      const rect = context.droppableRects.get(container.id);
+      return rect ? [rect] : [];
+    })
+    .sort((a, b) => a.top - b.top);
+  const next =
+    by === 1
+      ? rows.find((rect) => rect.top > currentCoordinates.y + 1)
+      : rows.findLast((rect) => rect.top < currentCoordinates.y - 1);
+  return next && { x: next.left + 4, y: next.top + 1 };
+};
+
+/** A pointer that only passes over a port asks nothing: planning must not hold up the drag. */
+const HELD_MS = 120;
+
+/** What dropping a run where it is held would move, in a few words. */
+function DropEffect({ edit }: { edit: Edit }) {
+  const show = useShow((state) => state.show);
+  const [words, setWords] = useState<string | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setWords(effectWords(show, edit)), HELD_MS);
+    return () => clearTimeout(timer);
+  }, [show, edit]);
+  return words && <span className={styles.effect}>{words}</span>;
+}
+
+function effectWords(show: Show, edit: Edit): string {
+  try {
+    const { moved, values } = comparePlans(planShow(show), planShow(applyEdit(show, edit)));
+    return moved.length === 0
+      ? 'no address moves'
+      : `${countOf(moved.length, 'run')} moved, ${countOf(values.length, 'value')} to type`;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
 
 /** Every controller with its ports, each port with its runs to scale. Runs are dragged from port to port. */
 export function PatchView({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -40,7 +108,12 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   const { subject } = useView();
   const addController = useAddController();
   const [dragged, setDragged] = useState<number | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  /** What dropping the run where it is held would do. */
+  const [heldOver, setHeldOver] = useState<Edit | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: toNextPort, keyboardCodes: DRAG_KEYS }),
+  );
   const { show } = plan;
   const allOpen = show.controllers.reduce((sum, { ports }) => sum + ports, 0) <= MOST_PORTS_OPEN;
   const worksOn =
@@ -49,24 +122,27 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
     (selection.prop === undefined ? undefined : firstControllerOf(plan, selection.prop));
   const loose = plan.runs.flatMap((run, index) => (run.wire ? [] : [index]));
 
-  const drop = ({ active, over }: DragEndEvent) => {
-    setDragged(null);
+  /** The edit that dropping a run makes; null where it changes nothing. */
+  const editOf = ({ active, over }: Pick<DragEndEvent, 'active' | 'over'>): Edit | null => {
     const target = over?.data.current as DropTarget | undefined;
     const run = plan.runs[Number(active.id)];
-    if (!target || !run) return;
+    if (!target || !run) return null;
     const which = { propId: show.props[run.prop]!.id, run: run.number };
-    if (target.kind === 'tray') {
-      if (run.wire) edit({ type: 'takeOffRun', ...which });
-      return;
-    }
+    if (target.kind === 'tray') return run.wire ? { type: 'takeOffRun', ...which } : null;
     const controllerId = show.controllers[target.controller]!.id;
     if (
       run.wire?.controller === target.controller &&
       run.wire.port === target.port &&
       target.position === undefined
     )
-      return;
-    edit({ type: 'putRun', ...which, controllerId, port: target.port, position: target.position });
+      return null;
+    return { type: 'putRun', ...which, controllerId, port: target.port, position: target.position };
+  };
+  const drop = (event: DragEndEvent) => {
+    setDragged(null);
+    setHeldOver(null);
+    const made = editOf(event);
+    if (made) edit(made);
   };
 
   return (
@@ -74,10 +150,14 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
       id="patch"
       accessibility={{ screenReaderInstructions: INSTRUCTIONS }}
       sensors={sensors}
-      collisionDetection={pointerWithin}
+      collisionDetection={underPointerOrRow}
       onDragStart={({ active }) => setDragged(Number(active.id))}
+      onDragOver={(event) => setHeldOver(editOf(event))}
       onDragEnd={drop}
-      onDragCancel={() => setDragged(null)}
+      onDragCancel={() => {
+        setDragged(null);
+        setHeldOver(null);
+      }}
     >
       <div className={styles.view} aria-label="Controllers and their ports" role="region">
         <Group justify="space-between" mb={10} gap={8}>
@@ -109,7 +189,14 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
           const open = allOpen || index === worksOn;
           const used = plan.ports.filter((port) => port.controller === index);
           return (
-            <section key={controller.id} className={styles.controller} aria-label={controller.name}>
+            <section
+              key={controller.id}
+              ref={
+                subject?.kind === 'controller' && subject.controllerId === controller.id ? inSight : undefined
+              }
+              className={styles.controller}
+              aria-label={controller.name}
+            >
               <button
                 type="button"
                 className={styles.controllerHead}
@@ -141,11 +228,17 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
         {dragged !== null && plan.runs[dragged] && (
           <div className={`${styles.chip} ${styles.overlay}`} style={chipColour(plan.runs[dragged].prop)}>
             {runName(plan, dragged)}
+            {heldOver && <DropEffect key={JSON.stringify(heldOver)} edit={heldOver} />}
           </div>
         )}
       </DragOverlay>
     </DndContext>
   );
+}
+
+/** What was chosen elsewhere, by search or in the address, is in sight. */
+function inSight(element: HTMLElement | null): void {
+  element?.scrollIntoView({ block: 'nearest' });
 }
 
 function firstControllerOf(plan: Plan, prop: number): number | undefined {

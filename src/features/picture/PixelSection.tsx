@@ -1,6 +1,6 @@
 'use client';
 
-import { ActionIcon, CopyButton, Group, Tooltip } from '@mantine/core';
+import { ActionIcon, CopyButton, Group, Tooltip, VisuallyHidden } from '@mantine/core';
 import { IconCheck, IconCopy, IconX } from '@tabler/icons-react';
 import { addressOf } from '@/core/addressing/lookup';
 import type { Plan } from '@/core/plan/plan';
@@ -30,6 +30,8 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
     <Section
       title={
         <Group justify="space-between" wrap="nowrap">
+          {/* Walking from pixel to pixel by keyboard, each one's numbers are read out. */}
+          <VisuallyHidden aria-live="polite">{text}</VisuallyHidden>
           <span data-testid="pixel-title">{title}</span>
           <Group gap={6} wrap="nowrap">
             <CopyButton value={text}>

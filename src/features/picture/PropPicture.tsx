@@ -4,7 +4,8 @@ import { ActionIcon, Chip, Group, SegmentedControl, Tooltip } from '@mantine/cor
 import { IconArrowsMaximize } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
-import { sideWords } from '@/core/threading/view';
+import { kindOf } from '@/core/props/registry';
+import { SIDES } from '@/core/threading/view';
 import { countOf } from '@/core/units/number';
 import { PixelCanvas, type PixelCanvasHandle } from '@/ui/picture/PixelCanvas';
 import type { Layers } from '@/ui/picture/draw';
@@ -19,7 +20,7 @@ const LAYER_NAMES = { numbers: 'Numbers', jumpers: 'Jumpers', ports: 'Ports' } a
 
 /** The picture of a prop with its tools: the side it is seen from, what is drawn, and the way back to all of it. */
 export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: number; selection: Selection }) {
-  const { side, subject } = useView();
+  const { side, subject, stage } = useView();
   const goTo = useGoTo();
   const canvas = useRef<PixelCanvasHandle>(null);
   const [hidden, setHidden] = useState<readonly string[]>([]);
@@ -33,8 +34,13 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
     }),
     [hidden],
   );
-  const scene = useMemo(() => sceneOf(plan, prop), [plan, prop]);
-  const { id, name } = plan.show.props[prop]!;
+  const { id, name, kind: kindName } = plan.show.props[prop]!;
+  const kind = kindOf({ kind: kindName });
+  const [drawing, setDrawing] = useState<'true' | 'unrolled' | null>(null);
+  // Threading is read best where no strand hides another.
+  const shown = kind.unrolled ? (drawing ?? (stage === 'thread' ? 'unrolled' : 'true')) : 'true';
+  const scene = useMemo(() => sceneOf(plan, prop, shown), [plan, prop, shown]);
+  const sides = kind.sides ?? SIDES;
   const runShown =
     selection.prop === prop &&
     selection.run !== undefined &&
@@ -58,10 +64,22 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
           value={side}
           onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
           data={[
-            { value: 'front', label: 'Seen from the front' },
-            { value: 'back', label: 'From the back' },
+            { value: 'front', label: capitalised(sides.front) },
+            { value: 'back', label: capitalised(sides.back.replace(/^seen /, '')) },
           ]}
         />
+        {kind.unrolled && (
+          <SegmentedControl
+            size="xs"
+            aria-label="Drawing"
+            value={shown}
+            onChange={(value) => setDrawing(value === 'unrolled' ? 'unrolled' : 'true')}
+            data={[
+              { value: 'true', label: 'As it stands' },
+              { value: 'unrolled', label: 'Unrolled' },
+            ]}
+          />
+        )}
         <Chip.Group
           multiple
           value={Object.keys(LAYER_NAMES).filter((layer) => !hidden.includes(layer))}
@@ -83,6 +101,9 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
         </Tooltip>
       </div>
       <div className={styles.canvas}>
+        {scene.pixelCount === 0 && (
+          <p className={styles.empty}>No pixels yet. Say in Build, on the right, where they come from.</p>
+        )}
         <PixelCanvas
           ref={canvas}
           scene={scene}
@@ -103,13 +124,20 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
             })
           }
           callout={(pixel) => <PixelCallout plan={plan} pixel={scene.firstPixelOfProp + pixel} />}
-          label={`${name}, ${countOf(scene.pixelCount, 'pixel')}, ${sideWords(side)}`}
+          label={`${name}, ${countOf(scene.pixelCount, 'pixel')}, ${sides[side]}`}
         />
       </div>
       <div className={styles.caption}>
-        <span className={styles.side}>{sideWords(side)}</span> · data enters at the tab and leaves at the open
-        ring · dashes are jumpers
+        <span className={styles.side}>
+          {sides[side]}
+          {shown === 'unrolled' && ', unrolled'}
+        </span>{' '}
+        · data enters at the tab and leaves at the open ring · dashes are jumpers
       </div>
     </section>
   );
+}
+
+function capitalised(words: string): string {
+  return words[0]!.toUpperCase() + words.slice(1);
 }

@@ -46,8 +46,9 @@ export function KeyHelp() {
         </Table.Tbody>
       </Table>
       <Text size="sm" mt="md">
-        On the address ruler: left and right go from run to run, plus and minus zoom, 0 shows all. In a field,
-        Enter keeps and Esc puts the old value back.
+        On the address ruler: left and right go from run to run, plus and minus zoom, 0 shows all, P pins the
+        chosen run, Alt with the arrows moves it by a pixel; it can be dragged as well. In a field, Enter
+        keeps and Esc puts the old value back.
       </Text>
       <Text size="sm" mt="md">
         The search reads <b>A3 17</b> (port and place), <b>U5 430</b> (universe and channel), <b>ch 2182</b>{' '}

@@ -58,25 +58,25 @@ export function PropList() {
         )}
       </nav>
       <div className={styles.foot}>
-        <Menu position="top-start" width={300}>
+        <Menu position="top-start" width={360}>
           <Menu.Target>
             <Button variant="default" size="compact-md" fullWidth leftSection={<IconPlus size={15} />}>
               Add a prop
             </Button>
           </Menu.Target>
-          <Menu.Dropdown>
-            {PROP_KINDS.map((kind) => (
-              <Menu.Item
-                key={kind.kind}
-                leftSection={<KindGlyph kind={kind.kind as PropKindName} size={20} />}
-                onClick={() => addProp(kind.kind as PropKindName)}
-              >
-                {kind.label}
-                <div style={{ fontSize: 12.5, color: 'var(--text-3)', whiteSpace: 'normal' }}>
-                  {kind.hint}
-                </div>
-              </Menu.Item>
-            ))}
+          <Menu.Dropdown className={styles.menu}>
+            {PROP_KINDS.flatMap((kind) =>
+              [kind, ...(kind.presets ?? [])].map(({ label, hint }) => (
+                <Menu.Item
+                  key={label}
+                  leftSection={<KindGlyph kind={kind.kind as PropKindName} size={20} />}
+                  onClick={() => addProp(kind.kind as PropKindName, label)}
+                >
+                  {label}
+                  <div className={styles.hint}>{hint}</div>
+                </Menu.Item>
+              )),
+            )}
           </Menu.Dropdown>
         </Menu>
         <Tooltip label="Places on site">
@@ -105,7 +105,8 @@ interface PropEntryProps {
 const PropEntry = memo(function PropEntry({ prop, ports, chosen, onChoose }: PropEntryProps) {
   const entry = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    if (chosen) entry.current?.scrollIntoView({ block: 'nearest' });
+    // On a narrow screen the list lies below the picture, and scrolling to it would hide what was opened.
+    if (chosen && window.innerWidth > 900) entry.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
     <button

@@ -11,18 +11,31 @@ import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';
 import { Hint, Section } from '@/ui/Panel';
 import { BuildPanel } from '../build/BuildPanel';
+import { CraftBoard } from '../build/CraftBoard';
+import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { PixelTypesDialog } from '../build/PixelTypesDialog';
 import { PlacesDialog } from '../build/PlacesDialog';
+import { RangesSheet } from '../build/RangesSheet';
+import { RolesSheet } from '../build/RolesSheet';
+import { SettingOutSheet } from '../build/SettingOutSheet';
+import { StockSheet } from '../build/StockSheet';
+import { ForesightDialog } from '../patch/ForesightDialog';
 import { PatchPanel } from '../patch/PatchPanel';
-import { PatchView } from '../patch/PatchView';
+import { patchSheets } from '../patch/sheets/patchSheets';
 import { endsOf } from '../patch/words';
 import { PixelSection } from '../picture/PixelSection';
 import { PropPicture } from '../picture/PropPicture';
 import { ShowTotals } from '../picture/ShowTotals';
 import { e131Words } from '../picture/pixelWords';
-import { ShowProvider, notify, useShow } from '../show/ShowProvider';
+import { SheetFrame, type Sheet } from '../sheets/SheetFrame';
+import { ShowProvider, notify, useEdit, useShow } from '../show/ShowProvider';
+import { SitePlan } from '../site/SitePlan';
+import { BuildSheetView } from '../thread/BuildSheetView';
+import { CompareSheet } from '../thread/CompareSheet';
 import { ThreadPanel } from '../thread/ThreadPanel';
+import type { Stage } from '../view/address';
 import { subjectOfPixel, type Selection } from '../view/selection';
+import { wallSheets } from '../wall/wallSheets';
 import { useGoTo, useSelection, useView } from '../view/useView';
 import { ConflictDialog } from './ConflictDialog';
 import { Findings } from './Findings';
@@ -73,7 +86,9 @@ export function ShowFrame() {
       <RenameShow />
       <PixelTypesDialog />
       <PlacesDialog />
+      <ImportPointsDialog />
       <ConflictDialog />
+      <ForesightDialog />
     </div>
   );
 }
@@ -81,9 +96,98 @@ export function ShowFrame() {
 function Middle({ plan }: { plan: Plan }) {
   const { stage } = useView();
   const selection = useSelection();
-  if (stage === 'patch') return <PatchView plan={plan} selection={selection} />;
-  if (selection.prop === undefined) return <SitePicture plan={plan} />;
-  return <PropPicture plan={plan} prop={selection.prop} selection={selection} />;
+  if (stage === 'patch')
+    return <SheetFrame label="Views of the patch" sheets={patchSheets(plan, selection)} />;
+  const index = selection.prop;
+  if (index === undefined)
+    return plan.show.props.length === 0 ? (
+      <SitePicture plan={plan} />
+    ) : (
+      <SheetFrame
+        label="Views of all props"
+        sheets={[
+          { id: 'props', label: 'All props', content: () => <SitePicture plan={plan} /> },
+          {
+            id: 'site',
+            label: 'Site drawing and leads',
+            wide: true,
+            content: () => <SitePlan plan={plan} />,
+          },
+        ]}
+      />
+    );
+  const prop = plan.show.props[index]!;
+  const sheets =
+    prop.kind === 'wall' ? wallSheets(plan, index, stage) : propSheets(plan, index, stage, selection);
+  return <SheetFrame label={`Views of ${prop.name}`} sheets={sheets} />;
+}
+
+/** What can be looked at of a prop on a stage. */
+function propSheets(plan: Plan, index: number, stage: Stage, selection: Selection): Sheet[] {
+  const prop = plan.show.props[index]!;
+  const picture: Sheet = {
+    id: 'picture',
+    label: 'Picture',
+    content: () =>
+      stage === 'build' && prop.kind === 'craft' ? (
+        <CraftOfShow propId={prop.id} />
+      ) : (
+        <PropPicture plan={plan} prop={index} selection={selection} />
+      ),
+  };
+  return stage === 'build'
+    ? [
+        picture,
+        {
+          id: 'setting-out',
+          label: 'Setting out',
+          wide: true,
+          content: () => <SettingOutSheet key={prop.id} plan={plan} prop={index} />,
+        },
+        {
+          id: 'stock',
+          label: 'Stock and batches',
+          wide: true,
+          content: () => <StockSheet key={prop.id} plan={plan} prop={index} />,
+        },
+        {
+          id: 'ranges',
+          label: 'Ranges',
+          wide: true,
+          content: () => <RangesSheet key={prop.id} plan={plan} prop={index} />,
+        },
+        ...(prop.kind === 'craft'
+          ? [
+              {
+                id: 'roles',
+                label: 'Roles',
+                wide: true,
+                content: () => <RolesSheet key={prop.id} plan={plan} prop={index} />,
+              },
+            ]
+          : []),
+      ]
+    : [
+        picture,
+        {
+          id: 'compare',
+          label: 'Compare schemes',
+          wide: true,
+          content: () => <CompareSheet key={prop.id} plan={plan} prop={index} />,
+        },
+        {
+          id: 'build-sheet',
+          label: 'Build sheet',
+          wide: true,
+          content: () => <BuildSheetView plan={plan} prop={index} />,
+        },
+      ];
+}
+
+/** The board as it is edited, ahead of its plan. */
+function CraftOfShow({ propId }: { propId: string }) {
+  const prop = useShow((state) => state.show.props.find((each) => each.id === propId));
+  return prop?.kind === 'craft' ? <CraftBoard prop={prop} /> : null;
 }
 
 function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof findingsOf> }) {
@@ -142,6 +246,7 @@ function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof fin
 }
 
 function Ruler({ plan }: { plan: Plan }) {
+  const edit = useEdit();
   const { subject } = useView();
   const selection = useSelection();
   const goTo = useGoTo();
@@ -154,6 +259,15 @@ function Ruler({ plan }: { plan: Plan }) {
       plan={plan}
       selection={chosen}
       selectionWords={selectionWords(plan, selection, chosen)}
+      onPin={(run, pin) => {
+        const { prop, number } = plan.runs[run]!;
+        edit({
+          type: 'setRunAddress',
+          propId: plan.show.props[prop]!.id,
+          run: number,
+          change: { pin },
+        });
+      }}
       onGoTo={(showChannel) => {
         const hit = findShowChannel(plan, showChannel)[0];
         if (!hit) notify(`Channel ${showChannel} is in a gap: no pixel uses it.`);

@@ -65,6 +65,7 @@ export function TopBar() {
         <span>Find a prop, pixel, channel or port</span>
         <Kbd size="xs">Ctrl K</Kbd>
       </button>
+      <Planning />
       <span className={styles.saved} data-state={saving} data-testid="saving" role="status">
         rev {sequence} · {SAVING_WORDS[saving]}
       </span>
@@ -98,6 +99,22 @@ export function TopBar() {
         </ActionIcon>
       </Tooltip>
     </header>
+  );
+}
+
+/** Seen only when planning takes long enough to be noticed. */
+function Planning() {
+  const planning = useShow((state) => state.planning);
+  if (planning === null) return null;
+  return (
+    <span
+      className={styles.planning}
+      role="progressbar"
+      aria-label="Planning"
+      aria-valuenow={Math.round(planning * 100)}
+    >
+      planning {Math.round(planning * 100)} %
+    </span>
   );
 }
 

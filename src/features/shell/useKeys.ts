@@ -87,6 +87,8 @@ export function useKeys(): void {
 /** Whether a key belongs to what has the focus, or to a dialog. */
 function isTakenElsewhere(event: KeyboardEvent): boolean {
   if (document.querySelector('[role="dialog"]')) return true;
+  // While a run is carried from port to port by keyboard, arrows and Escape are its own.
+  if (document.querySelector('[data-dragging="true"]')) return true;
   const target = event.target instanceof HTMLElement ? event.target : null;
   if (!target) return false;
   if (target.closest('[role="menu"], [role="listbox"], textarea, [contenteditable="true"]')) return true;

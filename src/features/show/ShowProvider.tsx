@@ -8,6 +8,7 @@ import type { Edit } from '@/core/show/edits/registry';
 import type { Revision } from '@/core/show/revision';
 import { startPlanner } from '@/workers/planner';
 import { httpClient } from './client';
+import { foresightOf, useForesight } from './foresight';
 import { createShowStore, keepPlanned, type ShowState, type ShowStore } from './store';
 
 const ShowContext = createContext<ShowStore | null>(null);
@@ -55,17 +56,37 @@ export function useShow<Part>(select: (state: ShowState) => Part): Part {
   return useStore(useShowStore(), select);
 }
 
-/** Changes the show; what cannot be done is told in its sentence, and the answer says whether it was done. */
-export function useEdit(): (edit: Edit) => boolean {
+function told<Result>(work: () => Result): Result | false {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof ShowError)) throw error;
+    notifications.show({ message: error.message, color: 'red', autoClose: 8000 });
+    return false;
+  }
+}
+
+/** Changes the show without asking, whatever it moves. */
+export function useEditAtOnce(): (edit: Edit) => boolean {
   const store = useShowStore();
-  return (edit) => {
-    try {
+  return (edit) =>
+    told(() => {
       store.getState().edit(edit);
       return true;
-    } catch (error) {
-      if (!(error instanceof ShowError)) throw error;
-      notifications.show({ message: error.message, color: 'red', autoClose: 8000 });
-      return false;
-    }
-  };
+    });
+}
+
+/**
+ * Changes the show; what cannot be done is told in its sentence, and the answer says whether it was done. Where addresses are in
+ * use, a change that moves some is shown first, and made when that is answered.
+ */
+export function useEdit(): (edit: Edit) => boolean {
+  const store = useShowStore();
+  return (edit) =>
+    told(() => {
+      const choices = foresightOf(store.getState().show, edit);
+      if (choices) useForesight.getState().ask(choices);
+      else store.getState().edit(edit);
+      return true;
+    });
 }

@@ -31,6 +31,8 @@ export interface ShowState {
   plan: Plan | null;
   /** Set when planning failed, which a builder should hear of. */
   planError: string | null;
+  /** How much of the plan of the latest show is made, from 0 to 1; null while none is being made. */
+  planning: number | null;
 
   /** Changes the show at once and saves it. @throws ShowError, and nothing is changed */
   edit: (edit: Edit) => void;
@@ -140,6 +142,7 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
       conflict: null,
       plan: null,
       planError: null,
+      planning: null,
 
       edit: (edit) => {
         // A double click must not make an entry in the history that changes nothing.
@@ -200,15 +203,23 @@ export function keepPlanned(store: ShowStore, planner: Planner): () => void {
     planning = true;
     try {
       for (let show = store.getState().show, done: Show | null = null; show !== done && !stopped;) {
-        const plan = await planner.plan(show);
+        // Word of progress may come after the plan itself: it travels another way.
+        let underWay = true;
+        const plan = await planner.plan(show, (planning) => {
+          if (underWay && !stopped) store.setState({ planning });
+        });
+        underWay = false;
         if (stopped) return;
         done = show;
-        store.setState({ plan, planError: null });
+        store.setState({ plan, planError: null, planning: null });
         show = store.getState().show;
       }
     } catch (error) {
       if (!stopped)
-        store.setState({ planError: `The show could not be planned: ${(error as Error).message}` });
+        store.setState({
+          planError: `The show could not be planned: ${(error as Error).message}`,
+          planning: null,
+        });
     } finally {
       planning = false;
     }

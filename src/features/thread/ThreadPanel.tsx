@@ -2,16 +2,16 @@
 
 import { memo } from 'react';
 import type { Plan } from '@/core/plan/plan';
-import { MOST_RUNS } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
 import { cornerSeenFrom, cornerWords } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
-import { WholeField } from '@/ui/fields/fields';
-import { Hint, Section, Stack } from '@/ui/Panel';
+import { Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
+import { WallThreadPanel } from '../wall/WallThreadPanel';
+import { RunsFields } from './RunsFields';
 import { ThreadingEditor } from './threadingEditors';
 
 /** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
@@ -20,23 +20,13 @@ export const ThreadPanel = memo(function ThreadPanel({ prop }: { prop: Prop }) {
   const set = (change: object) =>
     edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
 
+  if (prop.kind === 'wall') return <WallThreadPanel prop={prop} />;
   return (
     <>
       <Section title={`Threading · ${prop.name}`}>
         <Stack>
           <ThreadingEditor prop={prop} onChange={set} />
-          <WholeField
-            label="Runs"
-            what="The number of runs"
-            least={1}
-            most={MOST_RUNS}
-            value={prop.threading.runs}
-            onCommit={(runs) => set({ runs })}
-          />
-          <Hint>
-            Split evenly, cut only between {kindOf(prop).strandWord(prop.threading)}s. Each run takes a port,
-            or follows another on one.
-          </Hint>
+          <RunsFields prop={prop} onChange={(runs) => set({ runs })} />
         </Stack>
       </Section>
       <Section title="What follows">

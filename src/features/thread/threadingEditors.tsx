@@ -1,22 +1,21 @@
 'use client';
 
 import type { ComponentType } from 'react';
-import type { Prop, PropKindName } from '@/core/props/registry';
+import type { Prop, PropKindName, PropOf } from '@/core/props/registry';
 import { cornerSeenFrom } from '@/core/threading/view';
+import { Choice } from '@/ui/fields/Choice';
+import { CornerPicker } from '@/ui/fields/CornerPicker';
 import { Hint } from '@/ui/Panel';
 import { useView } from '../view/useView';
-import { Choice } from './Choice';
-import { CornerPicker } from './CornerPicker';
-import styles from './thread.module.css';
 
-type ThreadingOf<Kind extends PropKindName> = Extract<Prop, { kind: Kind }>['threading'];
+type ThreadingOf<Kind extends PropKindName> = PropOf<Kind>['threading'];
 
 interface EditorProps<Threading> {
   threading: Threading;
   onChange: (change: Partial<Threading>) => void;
 }
 
-function LineThreading({ threading, onChange }: EditorProps<ThreadingOf<'line'>>) {
+function EndsThreading({ threading, onChange }: EditorProps<ThreadingOf<'line' | 'freeform'>>) {
   return (
     <Choice
       label="Data enters at"
@@ -34,14 +33,11 @@ function GridThreading({ threading, onChange }: EditorProps<ThreadingOf<'grid'>>
   const { side } = useView();
   return (
     <>
-      <div>
-        <div className={styles.label}>First pixel, seen from the {side}</div>
-        <CornerPicker
-          value={cornerSeenFrom(side, threading.firstPixel)}
-          side={side}
-          onChange={(corner) => onChange({ firstPixel: cornerSeenFrom(side, corner) })}
-        />
-      </div>
+      <CornerPicker
+        value={cornerSeenFrom(side, threading.firstPixel)}
+        side={side}
+        onChange={(corner) => onChange({ firstPixel: cornerSeenFrom(side, corner) })}
+      />
       <Choice
         label="Strands run along"
         value={threading.along}
@@ -51,6 +47,22 @@ function GridThreading({ threading, onChange }: EditorProps<ThreadingOf<'grid'>>
           { value: 'columns', label: 'Columns' },
         ]}
       />
+      <PatternChoice
+        threading={threading}
+        onChange={onChange}
+        strand={threading.along === 'rows' ? 'row' : 'column'}
+      />
+    </>
+  );
+}
+
+function PatternChoice({
+  threading,
+  onChange,
+  strand,
+}: EditorProps<{ pattern: 'straight' | 'serpentine' }> & { strand: string }) {
+  return (
+    <>
       <Choice
         label="Pattern"
         value={threading.pattern}
@@ -60,16 +72,13 @@ function GridThreading({ threading, onChange }: EditorProps<ThreadingOf<'grid'>>
           { value: 'straight', label: 'Straight' },
         ]}
       />
-      <Hint>{patternConsequence(threading)}</Hint>
+      <Hint>
+        {threading.pattern === 'serpentine'
+          ? `Every other ${strand} runs back: short jumpers, and the picture is mirrored there if the sender is told “straight”.`
+          : `Every ${strand} runs the same way: simple to check, at the price of a return jumper as long as the ${strand}.`}
+      </Hint>
     </>
   );
-}
-
-function patternConsequence({ pattern, along }: ThreadingOf<'grid'>): string {
-  const strand = along === 'rows' ? 'row' : 'column';
-  return pattern === 'serpentine'
-    ? `Every other ${strand} runs back: short jumpers, and the picture is mirrored there if the sender is told “straight”.`
-    : `Every ${strand} runs the same way: simple to check, at the price of a return jumper as long as the ${strand}.`;
 }
 
 function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>) {
@@ -102,11 +111,78 @@ function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>
   );
 }
 
+function TreeThreading({ threading, onChange }: EditorProps<ThreadingOf<'tree'>>) {
+  return (
+    <>
+      <Choice
+        label="First strand of the data"
+        value={threading.firstStrand}
+        onChange={(firstStrand) => onChange({ firstStrand: firstStrand === 'last' ? 'last' : 'first' })}
+        data={[
+          { value: 'first', label: 'Strand 1' },
+          { value: 'last', label: 'The last strand' },
+        ]}
+      />
+      <Choice
+        label="Data enters it at"
+        value={threading.dataEnters}
+        onChange={(dataEnters) => onChange({ dataEnters: dataEnters === 'top' ? 'top' : 'bottom' })}
+        data={[
+          { value: 'bottom', label: 'The bottom' },
+          { value: 'top', label: 'The top' },
+        ]}
+      />
+      <PatternChoice threading={threading} onChange={onChange} strand="strand" />
+    </>
+  );
+}
+
+function TileThreading({ threading, onChange }: EditorProps<ThreadingOf<'tile'>>) {
+  const { side } = useView();
+  return (
+    <>
+      <CornerPicker
+        what="First tile"
+        value={cornerSeenFrom(side, threading.firstPixel)}
+        side={side}
+        onChange={(corner) => onChange({ firstPixel: cornerSeenFrom(side, corner) })}
+      />
+      <Choice
+        label="The chain runs along"
+        value={threading.along}
+        onChange={(along) => onChange({ along: along === 'rows' ? 'rows' : 'columns' })}
+        data={[
+          { value: 'rows', label: 'Rows' },
+          { value: 'columns', label: 'Columns' },
+        ]}
+      />
+      <PatternChoice
+        threading={threading}
+        onChange={onChange}
+        strand={threading.along === 'rows' ? 'row' : 'column'}
+      />
+      <Hint>
+        Each tile has its own start address, so its place in the chain only decides which address comes next.
+        The order inside a tile belongs to its type, in Build.
+      </Hint>
+    </>
+  );
+}
+
+function CraftThreading() {
+  return <Hint>A craft is wired in the order of its numbers. Number its cells in Build.</Hint>;
+}
+
 /** What is chosen about the order of data besides the number of runs, by kind of prop. */
 const EDITORS: { [Kind in PropKindName]: ComponentType<EditorProps<ThreadingOf<Kind>>> } = {
-  line: LineThreading,
-  grid: GridThreading,
+  line: EndsThreading,
   ring: RingThreading,
+  tree: TreeThreading,
+  grid: GridThreading,
+  wall: () => null,
+  tile: TileThreading,
+  craft: CraftThreading,
+  freeform: EndsThreading,
 };
 
 export function ThreadingEditor({ prop, onChange }: { prop: Prop; onChange: (change: object) => void }) {

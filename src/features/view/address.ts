@@ -11,6 +11,8 @@ export interface View {
   stage: Stage;
   subject: Subject | null;
   side: ViewSide;
+  /** Which of the sheets of its stage; null is the first, the picture. */
+  sheet: string | null;
 }
 
 export type Subject =
@@ -19,7 +21,7 @@ export type Subject =
   | { kind: 'controller'; controllerId: string };
 
 /** The path and query of a view. */
-export function addressOfView(showId: string, { stage, subject, side }: View): string {
+export function addressOfView(showId: string, { stage, subject, side, sheet }: View): string {
   const parts = ['', 'shows', showId, stage];
   if (subject?.kind === 'prop') {
     parts.push('prop', subject.propId);
@@ -29,16 +31,22 @@ export function addressOfView(showId: string, { stage, subject, side }: View): s
     parts.push('port', subject.port);
     if (subject.place !== undefined) parts.push('pixel', String(subject.place));
   } else if (subject?.kind === 'controller') parts.push('controller', subject.controllerId);
-  return parts.join('/') + (side === 'back' ? '?from=back' : '');
+  const query = new URLSearchParams();
+  if (side === 'back') query.set('from', 'back');
+  if (sheet !== null) query.set('sheet', sheet);
+  return parts.join('/') + (query.size > 0 ? `?${query}` : '');
 }
 
 /** Reads the address of a view; what it does not know is left out, so that every address shows something. */
-export function viewOfAddress(pathname: string, from: string | null): View {
+export function viewOfAddress(pathname: string, search: string): View {
+  const query = new URLSearchParams(search);
+  const sheet = query.get('sheet');
   const [, , , stage, kind, name, ...rest] = pathname.split('/').map(decodeURIComponent);
   return {
     stage: STAGES.find((each) => each === stage) ?? 'build',
     subject: name === undefined ? null : subjectOf(kind, name, rest),
-    side: from === 'back' ? 'back' : 'front',
+    side: query.get('from') === 'back' ? 'back' : 'front',
+    sheet: sheet !== null && /^[a-z-]{1,30}$/.test(sheet) ? sheet : null,
   };
 }
 

@@ -19,33 +19,38 @@ function subscribe(listener: () => void): () => void {
 
 /** The view in the browser's address at this very moment, also before anything was drawn anew. */
 export function currentView(): View {
-  return viewOfAddress(window.location.pathname, new URLSearchParams(window.location.search).get('from'));
+  return viewOfAddress(window.location.pathname, window.location.search);
 }
 
 /** The view in the browser's address. */
 export function useView(): View {
   // The router tells the address while the page is rendered on the server, the browser from then on: it is never late.
-  const rendered = `${usePathname()}?from=${useSearchParams().get('from') ?? ''}`;
+  const rendered = `${usePathname()}?${useSearchParams().toString()}`;
   const address = useSyncExternalStore(
     subscribe,
-    () => `${window.location.pathname}?from=${new URLSearchParams(window.location.search).get('from') ?? ''}`,
+    () => `${window.location.pathname}?${window.location.search.slice(1)}`,
     () => rendered,
   );
   return useMemo(() => {
-    const [pathname, from] = address.split('?from=');
-    return viewOfAddress(pathname!, from ?? null);
+    const at = address.indexOf('?');
+    return viewOfAddress(address.slice(0, at), address.slice(at));
   }, [address]);
 }
 
 /**
  * Goes to another view. Walking from pixel to pixel replaces the entry in the browser's history, so that Back leaves the
- * walk in one step.
+ * walk in one step. Another stage, or another kind of subject, opens at its first sheet.
  */
 export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => void {
   const store = useShowStore();
   return useCallback(
     (change, how = 'push') => {
-      const address = addressOfView(store.getState().revision.id, { ...currentView(), ...change });
+      const now = currentView();
+      const leaves =
+        (change.stage !== undefined && change.stage !== now.stage) ||
+        (now.stage !== 'patch' && change.subject !== undefined && change.subject?.kind !== now.subject?.kind);
+      const next = { ...now, ...(leaves ? { sheet: null } : {}), ...change };
+      const address = addressOfView(store.getState().revision.id, next);
       if (how === 'push') window.history.pushState(null, '', address);
       else window.history.replaceState(null, '', address);
       window.dispatchEvent(new Event(MOVED));

@@ -23,10 +23,11 @@ it('gives every view an address, and reads it again', () => {
       fc.constantFrom(...STAGES),
       subject,
       fc.constantFrom('front' as const, 'back' as const),
-      (stage, about, side) => {
-        const view: View = { stage, subject: about, side };
+      fc.constantFrom(null, 'setting-out', 'compare'),
+      (stage, about, side, sheet) => {
+        const view: View = { stage, subject: about, side, sheet };
         const address = new URL(addressOfView('quay', view), 'http://127.0.0.1');
-        expect(viewOfAddress(address.pathname, address.searchParams.get('from'))).toEqual(view);
+        expect(viewOfAddress(address.pathname, address.search)).toEqual(view);
       },
     ),
   );
@@ -39,9 +40,10 @@ it.each([
   '/shows/quay/thread/prop/x/run/-1/pixel/0',
   '/shows/quay/build/what/x',
 ])('shows something at %s', (pathname) => {
-  const view = viewOfAddress(pathname, 'sideways');
+  const view = viewOfAddress(pathname, '?from=sideways&sheet=%2F');
   expect(STAGES).toContain(view.stage);
   expect(view.side).toBe('front');
+  expect(view.sheet).toBeNull();
 });
 
 describe('what a view points at', () => {

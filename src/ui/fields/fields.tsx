@@ -32,6 +32,37 @@ export function WholeField({
   );
 }
 
+/** Whole numbers one after another, such as `7, 14` or `12 + 8`; an empty field is an empty list. */
+export function WholeListField({
+  least,
+  most,
+  mostNumbers,
+  what,
+  separator = ', ',
+  ...rest
+}: Field<number[]> & { least: number; most: number; mostNumbers: number; what: string; separator?: string }) {
+  return (
+    <ParsedField
+      format={(numbers) => numbers.join(separator)}
+      parse={(text) => {
+        const numbers: number[] = [];
+        for (const word of text.split(/[\s,;+]+/).filter((each) => each !== '')) {
+          const parsed = parseWhole(word, least, most, `Each number of “${what}”`);
+          if (!parsed.ok) return parsed;
+          numbers.push(parsed.value);
+        }
+        if (numbers.length > mostNumbers)
+          return {
+            ok: false,
+            message: `${what}: at most ${mostNumbers} numbers; these are ${numbers.length}.`,
+          };
+        return { ok: true, value: numbers };
+      }}
+      {...rest}
+    />
+  );
+}
+
 /** A length as people write it; a number without a unit is in `bareUnit`. Kept in millimetres. */
 export function LengthField({
   leastMm,

@@ -17,6 +17,7 @@ import { drawScene, type Layers } from './draw';
 import { readPalette, type Palette } from './palette';
 import styles from './PixelCanvas.module.css';
 import type { Scene } from './scene';
+import { usePointers, useWheel } from './usePointers';
 
 export interface PixelCanvasHandle {
   fit: () => void;
@@ -38,7 +39,7 @@ interface PixelCanvasProps {
   ref?: Ref<PixelCanvasHandle>;
 }
 
-const MARGIN_PX = 64;
+const MARGIN_PX = 76;
 const REACH_PX = 14;
 
 /** A prop's pixels at scale: drag to pan, wheel or pinch to zoom, point at a pixel for its numbers. */
@@ -120,24 +121,7 @@ export function PixelCanvas({
     tap: (x, y) => onSelect(pixelAt(x, y)),
   });
 
-  // React listens to the wheel passively, and the page must not scroll while the picture zooms.
-  const zoomRef = useRef(handlers.zoomBy);
-  useEffect(() => {
-    zoomRef.current = handlers.zoomBy;
-  });
-  useEffect(() => {
-    const canvas = canvasRef.current!;
-    const wheel = (event: WheelEvent) => {
-      event.preventDefault();
-      zoomRef.current(
-        event.offsetX,
-        event.offsetY,
-        2 ** (-event.deltaY / (event.deltaMode === 1 ? 12 : 360)),
-      );
-    };
-    canvas.addEventListener('wheel', wheel, { passive: false });
-    return () => canvas.removeEventListener('wheel', wheel);
-  }, []);
+  useWheel(canvasRef, handlers.zoomBy);
 
   // On a narrow screen the selected pixel's numbers stand right below the picture; a callout would only cover it.
   const spoken = hovered >= 0 && hovered < scene.pixelCount ? hovered : width >= 500 ? selected : -1;
@@ -200,54 +184,4 @@ function Callout({ xPx, yPx, widthPx, heightPx, children }: CalloutProps) {
       {children}
     </div>
   );
-}
-
-interface PointerActions {
-  pan: (dxPx: number, dyPx: number) => void;
-  zoom: (xPx: number, yPx: number, factor: number) => void;
-  hover: (xPx: number, yPx: number) => void;
-  leave: () => void;
-  tap: (xPx: number, yPx: number) => void;
-}
-
-/** One pointer pans, two zoom, and one that hardly moved is a tap. */
-function usePointers(actions: PointerActions) {
-  const down = useRef(new Map<number, { x: number; y: number }>());
-  const travelled = useRef(0);
-  const at = (event: React.PointerEvent) => ({ x: event.nativeEvent.offsetX, y: event.nativeEvent.offsetY });
-
-  return {
-    zoomBy: actions.zoom,
-    onPointerDown: (event: React.PointerEvent) => {
-      event.currentTarget.setPointerCapture(event.pointerId);
-      if (down.current.size === 0) travelled.current = 0;
-      down.current.set(event.pointerId, at(event));
-    },
-    onPointerMove: (event: React.PointerEvent) => {
-      const now = at(event);
-      const before = down.current.get(event.pointerId);
-      if (!before) return actions.hover(now.x, now.y);
-      down.current.set(event.pointerId, now);
-      const [dx, dy] = [now.x - before.x, now.y - before.y];
-      travelled.current += Math.hypot(dx, dy);
-      const others = [...down.current].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
-      const other = others[0];
-      if (!other) {
-        if (travelled.current > 4) actions.pan(dx, dy);
-        return;
-      }
-      const spread = Math.hypot(now.x - other.x, now.y - other.y);
-      const spreadBefore = Math.hypot(before.x - other.x, before.y - other.y);
-      if (spreadBefore > 0) actions.zoom((now.x + other.x) / 2, (now.y + other.y) / 2, spread / spreadBefore);
-      actions.pan(dx / 2, dy / 2);
-    },
-    onPointerUp: (event: React.PointerEvent) => {
-      const wasDown = down.current.delete(event.pointerId);
-      const { x, y } = at(event);
-      if (wasDown && event.type === 'pointerup' && travelled.current <= 4) actions.tap(x, y);
-    },
-    onPointerLeave: () => {
-      if (down.current.size === 0) actions.leave();
-    },
-  };
 }

@@ -1,3 +1,5 @@
+import type { Bounds } from '@/core/geometry/bounds';
+
 /** What part of a flat picture is seen, and how large. Millimetres have y up; screen pixels have y down. */
 export interface Camera {
   /** Of the middle of the screen. */
@@ -10,28 +12,6 @@ export interface Camera {
 export interface Size {
   widthPx: number;
   heightPx: number;
-}
-
-export interface Bounds {
-  leftMm: number;
-  rightMm: number;
-  bottomMm: number;
-  topMm: number;
-}
-
-/** The smallest upright rectangle around some points; null around none. */
-export function boundsOf(xMm: ArrayLike<number>, yMm: ArrayLike<number>): Bounds | null {
-  if (xMm.length === 0) return null;
-  const bounds = { leftMm: Infinity, rightMm: -Infinity, bottomMm: Infinity, topMm: -Infinity };
-  for (let i = 0; i < xMm.length; i += 1) {
-    const x = xMm[i]!;
-    const y = yMm[i]!;
-    if (x < bounds.leftMm) bounds.leftMm = x;
-    if (x > bounds.rightMm) bounds.rightMm = x;
-    if (y < bounds.bottomMm) bounds.bottomMm = y;
-    if (y > bounds.topMm) bounds.topMm = y;
-  }
-  return bounds;
 }
 
 /** Shows all of a rectangle with a margin around it. */

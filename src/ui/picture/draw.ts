@@ -61,10 +61,12 @@ export function drawScene(
     // The dots come first, since they replace what is on the canvas; lines go behind them.
     context.globalCompositeOperation = 'destination-over';
     drawDataLines(frame);
+    drawSeams(frame, camera, mirror);
     if (layers.jumpers) drawJumpers(frame);
     context.globalCompositeOperation = 'source-over';
     if (layers.chevrons) drawChevrons(frame);
   }
+  if (legible) drawHidden(frame);
   if (layers.ports) drawEnds(frame, camera, mirror);
   drawMarks(frame);
   if (layers.numbers) drawNumbers(frame, camera, mirror);
@@ -122,6 +124,39 @@ function drawDataLines(frame: Frame): void {
     context.stroke();
   });
   context.globalAlpha = 1;
+}
+
+/** Where it comes apart for storage: long dashes across all of it. */
+function drawSeams({ context, scene, size, palette }: Frame, camera: Camera, mirror: 1 | -1): void {
+  if (scene.seams.length === 0 || !scene.bounds) return;
+  const beyond = Math.max(scene.spacingMm, 12 / camera.pxPerMm);
+  const { leftMm, rightMm, bottomMm, topMm } = scene.bounds;
+  context.strokeStyle = palette.textDim;
+  context.lineWidth = 1.5;
+  context.setLineDash([12, 5]);
+  context.beginPath();
+  for (const seam of scene.seams) {
+    const [fromX, fromY, toX, toY] =
+      'xMm' in seam
+        ? [seam.xMm, bottomMm - beyond, seam.xMm, topMm + beyond]
+        : [leftMm - beyond, seam.yMm, rightMm + beyond, seam.yMm];
+    context.moveTo(toScreenX(camera, size, mirror * fromX), toScreenY(camera, size, fromY));
+    context.lineTo(toScreenX(camera, size, mirror * toX), toScreenY(camera, size, toY));
+  }
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** Pixels that are on the wire but not seen are hollow. */
+function drawHidden({ context, scene, x, y, palette, dotPx }: Frame): void {
+  context.fillStyle = palette.ground;
+  context.beginPath();
+  for (let i = 0; i < scene.hiddenPixels.length; i += 1) {
+    const pixel = scene.hiddenPixels[i]!;
+    context.moveTo(x[pixel]! + dotPx * 0.6, y[pixel]!);
+    context.arc(x[pixel]!, y[pixel]!, dotPx * 0.6, 0, 2 * Math.PI);
+  }
+  context.fill();
 }
 
 function drawJumpers(frame: Frame): void {

@@ -1,4 +1,4 @@
-import type { Bounds } from './camera';
+import type { Bounds } from '@/core/geometry/bounds';
 
 /**
  * Finds the point nearest to a place. Points are sorted into square cells by a counting sort, some few points to a cell,

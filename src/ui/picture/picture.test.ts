@@ -1,18 +1,8 @@
+import { boundsOf } from '@/core/geometry/bounds';
 import fc from 'fast-check';
 import { aGrid, aLine, aShow, onPorts, aController } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
-import {
-  boundsOf,
-  fit,
-  mirrored,
-  panBy,
-  scaleBarMm,
-  toMm,
-  toScreenX,
-  toScreenY,
-  zoomAt,
-  type Camera,
-} from './camera';
+import { fit, mirrored, panBy, scaleBarMm, toMm, toScreenX, toScreenY, zoomAt, type Camera } from './camera';
 import { NearestPoint } from './nearest';
 import { sceneOf } from './scene';
 

@@ -1,7 +1,8 @@
+import { boundsOf, type Bounds } from '@/core/geometry/bounds';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
-import { kindOf } from '@/core/props/registry';
-import { boundsOf, type Bounds } from './camera';
+import type { Seam } from '@/core/props/kind';
+import { kindOf, threadProp, type PropGeometry } from '@/core/props/registry';
 import { NearestPoint } from './nearest';
 
 export interface SceneRun {
@@ -27,6 +28,10 @@ export interface Scene {
   strands: readonly { firstPixel: number; pixelCount: number }[];
   runs: readonly SceneRun[];
   jumpers: readonly { fromPixel: number; toPixel: number }[];
+  /** On the wire but not seen. */
+  hiddenPixels: ArrayLike<number>;
+  /** Where it comes apart for storage. */
+  seams: readonly Seam[];
   /** Strands follow one another without a jumper. */
   joined: boolean;
   bounds: Bounds | null;
@@ -35,12 +40,18 @@ export interface Scene {
   nearest: NearestPoint | null;
 }
 
-export function sceneOf(plan: Plan, index: number): Scene {
+/** @param drawing `unrolled` lays strands flat beside one another, for kinds whose true view hides some of them */
+export function sceneOf(plan: Plan, index: number, drawing: 'true' | 'unrolled' = 'true'): Scene {
   const prop = plan.props[index]!;
-  const { id, kind } = plan.show.props[index]!;
+  const { id, kind, shape, threading } = plan.show.props[index]!;
+  const isJoined = (from: number, to: number) => kindOf({ kind }).isJoined(shape, from, to);
   const end = prop.firstPixel + prop.pixelCount;
-  const xMm = plan.pixels.xMm.subarray(prop.firstPixel, end);
-  const yMm = plan.pixels.yMm.subarray(prop.firstPixel, end);
+  const flat =
+    drawing === 'unrolled' && kindOf({ kind }).unrolled
+      ? threadProp({ kind, shape, threading } as PropGeometry, 'unrolled')
+      : null;
+  const xMm = flat ? flat.xMm : plan.pixels.xMm.subarray(prop.firstPixel, end);
+  const yMm = flat ? flat.yMm : plan.pixels.yMm.subarray(prop.firstPixel, end);
   const bounds = boundsOf(xMm, yMm);
   const jumpersTo = new Set(prop.jumpers.map((jumper) => jumper.toPixel));
   return {
@@ -61,7 +72,11 @@ export function sceneOf(plan: Plan, index: number): Scene {
         : `run ${run.number}`,
     })),
     jumpers: prop.jumpers,
-    joined: kindOf({ kind }).strandsAreJoined,
+    hiddenPixels: prop.hiddenPixels,
+    seams: kindOf({ kind }).seams?.(shape) ?? [],
+    joined: prop.strands.every(
+      (strand, i) => i === 0 || isJoined(prop.strands[i - 1]!.number, strand.number),
+    ),
     bounds,
     spacingMm: typicalSpacingMm(xMm, yMm),
     nearest: bounds && new NearestPoint(xMm, yMm, bounds),

@@ -108,7 +108,7 @@ it.each<[Edit, string]>([
   ],
   [
     { type: 'setAddressing', change: { packing: { kind: 'custom', channelsPerUniverse: 150 } } },
-    'Packing: 150 channels per universe',
+    'Addresses: 150 channels per universe',
   ],
   [
     { type: 'changeController', controllerId: 'a', change: { firstUniverse: null } },

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { packingWords } from '../../addressing/packing';
 import { portName } from '../../catalogue/controller';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
@@ -25,9 +26,9 @@ export const putRun = defineEdit({
     need(draft.props, propId, 'prop');
     need(draft.controllers, controllerId, 'controller');
     const before = draft.patch.findIndex((entry) => entry.propId === propId && entry.run === run);
-    const skippedPixels = before === -1 ? 0 : draft.patch[before]!.skippedPixels;
+    const kept = before === -1 ? { skippedPixels: 0 } : draft.patch[before]!;
     if (before !== -1) draft.patch.splice(before, 1);
-    const entry = { propId, run, controllerId, port, skippedPixels };
+    const entry = { ...kept, propId, run, controllerId, port };
     const onPort = draft.patch.filter((each) => each.controllerId === controllerId && each.port === port);
     const next = position === undefined ? undefined : onPort[position - 1];
     if (next) draft.patch.splice(draft.patch.indexOf(next), 0, entry);
@@ -55,6 +56,68 @@ export const setSkippedPixels = defineEdit({
     needEntry(draft, propId, run).skippedPixels = skippedPixels;
   },
 });
+
+/** Says where a run's channels stay, what is kept free after it, and how it is packed. Null takes away what had been said. */
+export const setRunAddress = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('setRunAddress'),
+    ...runFields,
+    change: z
+      .strictObject({
+        pin: patchEntrySchema.shape.pin.nullable(),
+        spareChannels: patchEntrySchema.shape.spareChannels.nullable(),
+        packing: patchEntrySchema.shape.packing.nullable(),
+      })
+      .partial(),
+  }),
+  label: (show, { propId, run, change }) => {
+    const words = [
+      change.pin !== undefined &&
+        (change.pin === null
+          ? 'addresses may move'
+          : `stays at universe ${change.pin.universe} channel ${change.pin.channel}`),
+      change.spareChannels !== undefined &&
+        (change.spareChannels === null
+          ? 'nothing kept free after it'
+          : `${change.spareChannels} channels kept free after it`),
+      change.packing !== undefined &&
+        (change.packing === null ? 'packing as its prop' : packingWords(change.packing)),
+    ];
+    return `${runWords(show, propId, run)}: ${words.filter(Boolean).join(', ')}`;
+  },
+  apply: (draft, { propId, run, change }) => {
+    const entry = needEntry(draft, propId, run) as Record<string, unknown>;
+    for (const [field, value] of Object.entries(change)) {
+      if (value === null) delete entry[field];
+      else entry[field] = value;
+    }
+  },
+});
+
+/** Everything behind one port changes places with everything behind another. */
+export const swapPorts = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('swapPorts'),
+    one: z.strictObject({ controllerId: idSchema, port: patchEntrySchema.shape.port }),
+    other: z.strictObject({ controllerId: idSchema, port: patchEntrySchema.shape.port }),
+  }),
+  label: (show, { one, other }) => `Swap ${portWords(show, one)} and ${portWords(show, other)}`,
+  apply: (draft, { one, other }) => {
+    need(draft.controllers, one.controllerId, 'controller');
+    need(draft.controllers, other.controllerId, 'controller');
+    for (const entry of draft.patch) {
+      const is = (place: typeof one) =>
+        entry.controllerId === place.controllerId && entry.port === place.port;
+      const to = is(one) ? other : is(other) ? one : null;
+      if (to) Object.assign(entry, { controllerId: to.controllerId, port: to.port });
+    }
+  },
+});
+
+function portWords(show: Show, { controllerId, port }: { controllerId: string; port: number }): string {
+  const controller = show.controllers.find((each) => each.id === controllerId);
+  return controller ? portName(controller, port) : `port ${port}`;
+}
 
 function needEntry(draft: Show, propId: string, run: number) {
   const entry = draft.patch.find((each) => each.propId === propId && each.run === run);

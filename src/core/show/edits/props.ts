@@ -1,5 +1,8 @@
 import { z } from 'zod';
+import { packingWords } from '../../addressing/packing';
+import { propExtrasSchema, type PixelRange } from '../../props/extras';
 import { kindOf, propSchema, type Prop } from '../../props/registry';
+import { formatLength } from '../../units/length';
 import { idSchema, nameSchema } from '../fields';
 import { ShowError } from '../problem';
 import { zodProblems } from '../read';
@@ -25,20 +28,64 @@ export const changeProp = defineEdit({
   schema: z.strictObject({
     type: z.literal('changeProp'),
     propId: idSchema,
-    change: z.strictObject({ name: nameSchema, placeId: idSchema, pixelTypeId: idSchema }).partial(),
+    change: z
+      .strictObject({
+        name: nameSchema,
+        placeId: idSchema,
+        pixelTypeId: idSchema,
+        // Null takes away what had been said.
+        ranges: propExtrasSchema.shape.ranges.nullable(),
+        batches: propExtrasSchema.shape.batches.nullable(),
+        packing: propExtrasSchema.shape.packing.nullable(),
+        newUniverse: propExtrasSchema.shape.newUniverse.nullable(),
+        stock: propExtrasSchema.shape.stock.nullable(),
+        ticks: propExtrasSchema.shape.ticks.nullable(),
+        frameClearanceMm: propExtrasSchema.shape.frameClearanceMm.nullable(),
+        site: propExtrasSchema.shape.site.nullable(),
+      })
+      .partial(),
   }),
   label: (show, { propId, change }) => {
     const words = [
       change.name !== undefined && `rename to ${change.name}`,
       change.placeId !== undefined && `move to ${nameOf(show.places, change.placeId)}`,
+      change.ranges !== undefined && `ranges${listWords(change.ranges)}`,
+      change.batches !== undefined && `batches${listWords(change.batches)}`,
+      change.packing !== undefined &&
+        (change.packing === null ? 'packing as its controller' : packingWords(change.packing)),
+      change.newUniverse !== undefined &&
+        (change.newUniverse === null
+          ? 'universes as its controller'
+          : `new universe per ${change.newUniverse}`),
+      change.ticks !== undefined && `${change.ticks?.length ?? 0} steps ticked`,
+      change.stock !== undefined && (change.stock === null ? 'no stock' : `made from ${change.stock.kind}`),
+      change.frameClearanceMm !== undefined &&
+        (change.frameClearanceMm === null
+          ? 'no frame clearance'
+          : `frame clearance ${formatLength(change.frameClearanceMm)}`),
+      change.site !== undefined &&
+        (change.site === null ? 'off the site drawing' : 'place on the site drawing'),
       change.pixelTypeId !== undefined && `pixel type ${nameOf(show.pixelTypes, change.pixelTypeId)}`,
     ];
     return `${nameOf(show.props, propId)}: ${words.filter(Boolean).join(', ')}`;
   },
   apply: (draft, { propId, change }) => {
-    Object.assign(need(draft.props, propId, 'prop'), change);
+    const prop = need(draft.props, propId, 'prop');
+    for (const [field, value] of Object.entries(change)) {
+      if (value === null) delete (prop as Record<string, unknown>)[field];
+      else (prop as Record<string, unknown>)[field] = value;
+    }
   },
 });
+
+function listWords(ranges: readonly PixelRange[] | null): string {
+  return ranges === null || ranges.length === 0
+    ? ' cleared'
+    : ` ${ranges
+        .slice(0, 3)
+        .map((range) => range.name)
+        .join(', ')}${ranges.length > 3 ? ', …' : ''}`;
+}
 
 /** Sets what is measured about a prop. Its kind stays. */
 export const setShape = defineEdit({

@@ -3,7 +3,9 @@ import { problemsAcross } from '../integrity';
 import { ShowError } from '../problem';
 import { zodProblems } from '../read';
 import { showSchema, type Show } from '../schema';
+import * as controllerTypes from './controllerTypes';
 import * as controllers from './controllers';
+import * as devices from './devices';
 import type { EditDefinition } from './definition';
 import * as patch from './patch';
 import * as pixelTypes from './pixelTypes';
@@ -11,7 +13,16 @@ import * as places from './places';
 import * as props from './props';
 import * as wholeShow from './show';
 
-const definitions = { ...wholeShow, ...places, ...pixelTypes, ...props, ...controllers, ...patch };
+const definitions = {
+  ...wholeShow,
+  ...places,
+  ...pixelTypes,
+  ...props,
+  ...controllers,
+  ...controllerTypes,
+  ...devices,
+  ...patch,
+};
 
 type Definitions = typeof definitions;
 export type SingleEdit = {

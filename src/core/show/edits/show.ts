@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { addressingSchema, packingWords } from '../../addressing/packing';
+import { siteSchema } from '../../site/siteSchema';
 import { nameSchema } from '../fields';
 import { defineEdit } from './definition';
 
@@ -20,10 +21,24 @@ export const setAddressing = defineEdit({
         (change.newUniverse === 'never'
           ? 'no new universe at boundaries'
           : `new universe per ${change.newUniverse}`),
+      change.order && `channels in the order of ${change.order}`,
+      change.firstShowChannel !== undefined && `first show channel ${change.firstShowChannel}`,
+      change.wantedRateHz !== undefined && `${change.wantedRateHz} pictures a second`,
+      change.askBeforeMoving !== undefined &&
+        (change.askBeforeMoving ? 'ask before addresses move' : 'addresses may move'),
     ];
-    return `Packing: ${words.filter(Boolean).join(', ')}`;
+    return `Addresses: ${words.filter(Boolean).join(', ')}`;
   },
   apply: (draft, { change }) => {
     Object.assign(draft.addressing, change);
+  },
+});
+
+export const setSite = defineEdit({
+  schema: z.strictObject({ type: z.literal('setSite'), site: siteSchema.nullable() }),
+  label: (_show, { site }) => (site ? 'Set up the site drawing' : 'Put the site drawing away'),
+  apply: (draft, { site }) => {
+    if (site) draft.site = site;
+    else delete draft.site;
   },
 });

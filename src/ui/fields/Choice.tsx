@@ -1,7 +1,7 @@
 'use client';
 
 import { SegmentedControl } from '@mantine/core';
-import styles from './thread.module.css';
+import styles from './fields.module.css';
 
 interface ChoiceProps {
   label: string;

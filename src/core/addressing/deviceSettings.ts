@@ -1,0 +1,117 @@
+import { portName } from '../catalogue/controller';
+import type { Plan } from '../plan/plan';
+import { slotsPerUniverse, usableChannels } from './packing';
+
+/** What is typed into a controller for one of its ports. */
+export interface PortSettings {
+  port: number;
+  name: string;
+  /** Pixels on the wire; skipped ones count where the controller is told so. */
+  pixels: number;
+  /** Null under DDP. */
+  universe: number | null;
+  /** From 1; a byte of the flat space, from 1, under DDP. */
+  channel: number | null;
+  endUniverse: number | null;
+  endChannel: number | null;
+  colourOrder: string;
+}
+
+/** What is typed into a controller: once for all of it, and for each port in use. */
+export interface DeviceSettings {
+  controllerId: string;
+  firstUniverse: number | null;
+  universes: number;
+  channelsPerUniverse: number;
+  ports: PortSettings[];
+}
+
+/** The settings of one controller as they are planned. */
+export function deviceSettings(plan: Plan, controller: number): DeviceSettings {
+  const { show } = plan;
+  const device = show.controllers[controller]!;
+  const spans = plan.spans.filter((span) => span.controller === controller);
+  const universes = new Set(spans.flatMap((span) => span.universe ?? []));
+  const packing = device.packing ?? show.addressing.packing;
+  const bySpan = new Map<number, typeof spans>();
+  for (const span of spans) {
+    const list = bySpan.get(span.run);
+    if (list) list.push(span);
+    else bySpan.set(span.run, [span]);
+  }
+  return {
+    controllerId: device.id,
+    firstUniverse: universes.size > 0 ? Math.min(...universes) : null,
+    universes: universes.size,
+    channelsPerUniverse:
+      packing.kind === 'wholePixels' ? usableChannels(packing, 3) : slotsPerUniverse(packing),
+    ports: plan.ports
+      .filter((port) => port.controller === controller)
+      .map((port) => {
+        const own = port.runs.flatMap((run) => bySpan.get(run) ?? []);
+        const order = (a: (typeof own)[number], b: (typeof own)[number]) =>
+          (a.universe ?? 0) - (b.universe ?? 0) || a.startChannel - b.startChannel;
+        const sorted = [...own].sort(order);
+        const [first, last] = [sorted[0], sorted.at(-1)];
+        const types = port.runs.map((run) => {
+          const { pixelTypeId } = show.props[plan.runs[run]!.prop]!;
+          return show.pixelTypes.find((type) => type.id === pixelTypeId)!.colourOrder;
+        });
+        return {
+          port: port.port,
+          name: portName(device, port.port),
+          pixels: port.places,
+          universe: first?.universe ?? null,
+          channel: first?.startChannel ?? null,
+          endUniverse: last?.universe ?? null,
+          endChannel: last ? last.startChannel + last.channelCount - 1 : null,
+          colourOrder: [...new Set(types)].join(' + '),
+        };
+      }),
+  };
+}
+
+/** A value that a device holds, as it was and as it is to be. */
+export interface ValueToType {
+  controllerId: string;
+  /** `A3`, or empty for the whole device. */
+  port: string;
+  what: string;
+  old: string;
+  new: string;
+}
+
+/** What has to be typed into devices again when one plan takes the place of another. */
+export function valuesToType(before: Plan, after: Plan): ValueToType[] {
+  const values: ValueToType[] = [];
+  after.show.controllers.forEach((controller, index) => {
+    const was = before.show.controllers.findIndex((each) => each.id === controller.id);
+    const next = deviceSettings(after, index);
+    const old = was === -1 ? null : deviceSettings(before, was);
+    const compare = (port: string, what: string, from: unknown, to: unknown) => {
+      if (from !== to && to !== null && to !== undefined)
+        values.push({
+          controllerId: controller.id,
+          port,
+          what,
+          old: from === null || from === undefined ? 'nothing' : String(from),
+          new: String(to),
+        });
+    };
+    if (old) {
+      compare('', 'first universe', old.firstUniverse, next.firstUniverse);
+      compare('', 'number of universes', old.universes, next.universes);
+      compare('', 'channels a universe', old.channelsPerUniverse, next.channelsPerUniverse);
+    }
+    for (const port of next.ports) {
+      const from = old?.ports.find((each) => each.port === port.port);
+      compare(port.name, 'pixels', from?.pixels, port.pixels);
+      compare(port.name, 'start universe', from?.universe, port.universe);
+      compare(port.name, 'start channel', from?.channel, port.channel);
+      compare(port.name, 'colour order', from?.colourOrder, port.colourOrder);
+    }
+    for (const from of old?.ports ?? [])
+      if (!next.ports.some((port) => port.port === from.port)) compare(from.name, 'pixels', from.pixels, 0);
+  });
+  return values;
+}

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { aController, aLine, aShow, anyShow } from '../../../tests/unit/shows';
+import { planShow } from '../plan/plan';
+import { applyEdit, type Edit } from '../show/edits/registry';
+import type { Show } from '../show/schema';
+import { deviceSettings, valuesToType } from './deviceSettings';
+import { comparePlans, foresee } from './foresight';
+
+const entry = (propId: string, port: number) => ({
+  propId,
+  run: 1,
+  controllerId: 'a',
+  port,
+  skippedPixels: 0,
+});
+const show: Show = aShow({
+  props: [aLine('rail', 100), aLine('arch', 50), aLine('mast', 60)],
+  controllers: [aController()],
+  patch: [entry('rail', 1), entry('arch', 2), entry('mast', 3)],
+});
+const longer: Edit = {
+  type: 'setShape',
+  propId: 'rail',
+  shape: { legs: [{ lengthMm: 6000, headingDeg: 0, pixels: { by: 'count', count: 120 } }] },
+};
+
+it('says what moves and what has to be typed again, old to new', () => {
+  const before = planShow(show);
+  const { tidy } = foresee(show, before, longer);
+  expect(tidy.foresight.moved.map((moved) => `${moved.name}: ${moved.old} → ${moved.new}`)).toEqual([
+    'rail: U1 ch 1 – U1 ch 300 → U1 ch 1 – U1 ch 360',
+    'arch: U1 ch 301 – U1 ch 450 → U1 ch 361 – U1 ch 510',
+    'mast: U1 ch 451 – U2 ch 120 → U2 ch 1 – U2 ch 180',
+  ]);
+  expect(tidy.foresight.visits).toEqual(['a']);
+  expect(
+    tidy.foresight.values.map((value) => `${value.port} ${value.what} ${value.old} → ${value.new}`),
+  ).toEqual([
+    'A1 pixels 100 → 120',
+    'A2 start channel 301 → 361',
+    'A3 start universe 1 → 2',
+    'A3 start channel 451 → 1',
+  ]);
+});
+
+it('moves only what grew, into the first gap behind, where little walking is asked for', () => {
+  const { least } = foresee(show, planShow(show), longer);
+  expect(least.foresight.moved.map((moved) => `${moved.name}: ${moved.new}`)).toEqual([
+    'rail: U2 ch 121 – U2 ch 480',
+  ]);
+  expect(least.foresight.values.map((value) => `${value.port} ${value.what}`)).toEqual([
+    'A1 pixels',
+    'A1 start universe',
+    'A1 start channel',
+  ]);
+});
+
+it('keeps a run that grew at its place when spare channels behind it hold what it gained', () => {
+  const spare = { ...show, patch: [{ ...entry('rail', 1), spareChannels: 60 }, ...show.patch.slice(1)] };
+  const { least } = foresee(spare, planShow(spare), longer);
+  expect(least.foresight.moved.map((moved) => `${moved.name}: ${moved.new}`)).toEqual([
+    'rail: U1 ch 1 – U1 ch 360',
+  ]);
+});
+
+it('lists a port that is new, and one that is switched off', () => {
+  const before = planShow(show);
+  const after = planShow(
+    applyEdit(show, { type: 'putRun', propId: 'mast', run: 1, controllerId: 'a', port: 4 }),
+  );
+  expect(
+    valuesToType(before, after).map((value) => `${value.port} ${value.what} ${value.old} → ${value.new}`),
+  ).toEqual([
+    'A4 pixels nothing → 60',
+    'A4 start universe nothing → 1',
+    'A4 start channel nothing → 451',
+    'A4 colour order nothing → RGB',
+    'A3 pixels 60 → 0',
+  ]);
+});
+
+it('never moves more runs with the least change than with all laid anew, and leaves the rest alone', () => {
+  fc.assert(
+    fc.property(anyShow, fc.nat(), fc.integer({ min: 1, max: 90 }), (any, at, count) => {
+      const prop = any.props[at % any.props.length]!;
+      fc.pre(prop.kind === 'line');
+      const before = planShow(any);
+      const edit: Edit = {
+        type: 'setShape',
+        propId: prop.id,
+        shape: { legs: [{ lengthMm: 5000, headingDeg: 0, pixels: { by: 'count', count } }] },
+      };
+      const { tidy, least } = foresee(any, before, edit);
+      const others = (moved: { propId: string }[]) => moved.filter((each) => each.propId !== prop.id).length;
+      expect(others(least.foresight.moved)).toBeLessThanOrEqual(others(tidy.foresight.moved));
+      // Foresight is what the change then does.
+      const done = comparePlans(before, planShow(applyEdit(any, least.edit)));
+      expect(done).toEqual(least.foresight);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+it('knows what is typed into a device', () => {
+  expect(deviceSettings(planShow(show), 0)).toMatchObject({
+    firstUniverse: 1,
+    universes: 2,
+    channelsPerUniverse: 510,
+    ports: [
+      {
+        name: 'A1',
+        pixels: 100,
+        universe: 1,
+        channel: 1,
+        endUniverse: 1,
+        endChannel: 300,
+        colourOrder: 'RGB',
+      },
+      { name: 'A2', universe: 1, channel: 301 },
+      { name: 'A3', universe: 1, channel: 451, endUniverse: 2, endChannel: 120 },
+    ],
+  });
+});

@@ -1,0 +1,154 @@
+import { spansOfRun } from './lookup';
+import { valuesToType, type ValueToType } from './deviceSettings';
+import { planShow, type Plan } from '../plan/plan';
+import type { PlanCache } from '../plan/cache';
+import { applyEdit, type Edit, type SingleEdit } from '../show/edits/registry';
+import type { Show } from '../show/schema';
+
+/** A run whose channels are not where they were. */
+export interface Moved {
+  propId: string;
+  name: string;
+  run: number;
+  /** `U5 ch 1 – U7 ch 492`; what is new or gone has nothing on one side. */
+  old: string | null;
+  new: string | null;
+}
+
+export interface Foresight {
+  moved: Moved[];
+  /** Ids of controllers that somebody has to go to. */
+  visits: string[];
+  values: ValueToType[];
+}
+
+/** What one plan changes against another. */
+export function comparePlans(before: Plan, after: Plan): Foresight {
+  const moved: Moved[] = [];
+  const old = addressesOf(before);
+  const next = addressesOf(after);
+  const keys = [...new Set([...old.keys(), ...next.keys()])];
+  for (const key of keys) {
+    const [from, to] = [old.get(key), next.get(key)];
+    if (from?.words === to?.words) continue;
+    const { propId, name, run } = (to ?? from)!;
+    moved.push({ propId, name, run, old: from?.words ?? null, new: to?.words ?? null });
+  }
+  const values = valuesToType(before, after);
+  return { moved, values, visits: [...new Set(values.map((value) => value.controllerId))] };
+}
+
+function addressesOf(plan: Plan): Map<string, { propId: string; name: string; run: number; words: string }> {
+  const addresses = new Map<string, { propId: string; name: string; run: number; words: string }>();
+  plan.runs.forEach((run, index) => {
+    const spans = spansOfRun(plan, index).filter((span) => span.runChannel >= 0);
+    const [first, last] = [spans[0], spans.at(-1)];
+    if (!first || !last) return;
+    const prop = plan.show.props[run.prop]!;
+    const place = (universe: number | null, channel: number) =>
+      universe === null ? `byte ${channel - 1}` : `U${universe} ch ${channel}`;
+    addresses.set(`${prop.id} ${run.number}`, {
+      propId: prop.id,
+      name: prop.name,
+      run: run.number,
+      words: `${place(first.universe, first.startChannel)} – ${place(last.universe, last.startChannel + last.channelCount - 1)}`,
+    });
+  });
+  return addresses;
+}
+
+/** An edit with what it brings about, in the two ways of doing it. */
+export interface Choices {
+  /** The edit as it is: everything is laid anew. */
+  tidy: { edit: Edit; foresight: Foresight };
+  /** All runs whose size stays are kept where they are; what changes goes to its old place or to the first gap that holds it. */
+  least: { edit: Edit; foresight: Foresight };
+}
+
+/**
+ * Both ways of making a change, each planned.
+ *
+ * @param before the plan of `show`
+ * @throws ShowError when the edit does not fit the show
+ */
+export function foresee(show: Show, before: Plan, edit: Edit, cache?: PlanCache): Choices {
+  const tidyShow = applyEdit(show, edit);
+  const tidyPlan = planShow(tidyShow, cache);
+  const least = leastChange(show, before, tidyShow, tidyPlan, edit);
+  const leastPlan = least === edit ? tidyPlan : planShow(applyEdit(show, least), cache);
+  return {
+    tidy: { edit, foresight: comparePlans(before, tidyPlan) },
+    least: { edit: least, foresight: comparePlans(before, leastPlan) },
+  };
+}
+
+/**
+ * Pins every run that would move, though its own size stays, to where it was. A run that changed keeps its start where its old
+ * place and the gap behind it hold it; otherwise it is left to find a gap.
+ */
+function leastChange(show: Show, before: Plan, tidyShow: Show, tidyPlan: Plan, edit: Edit): Edit {
+  const pins: SingleEdit[] = [];
+  const taken = occupied(before);
+  const key = (plan: Plan, index: number) =>
+    `${plan.show.props[plan.runs[index]!.prop]!.id} ${plan.runs[index]!.number}`;
+  const oldIndex = new Map(before.runs.map((_, index) => [key(before, index), index]));
+  tidyPlan.runs.forEach((run, index) => {
+    const was = oldIndex.get(key(tidyPlan, index));
+    if (was === undefined || !run.wire) return;
+    const first = spansOfRun(before, was)[0];
+    const entry = tidyShow.patch.find(
+      (each) => each.propId === tidyShow.props[run.prop]!.id && each.run === run.number,
+    );
+    if (!first || first.universe === null || !entry || entry.pin) return;
+    const old = before.runs[was]!;
+    const sameSize = old.pixelCount === run.pixelCount && old.channelsPerPixel === run.channelsPerPixel;
+    if (!sameSize && !fitsAtOldPlace(before, was, run.pixelCount * run.channelsPerPixel, taken)) return;
+    pins.push({
+      type: 'setRunAddress',
+      propId: entry.propId,
+      run: entry.run,
+      change: { pin: { universe: first.universe, channel: first.startChannel } },
+    });
+  });
+  if (pins.length === 0) return edit;
+  const edits = edit.type === 'batch' ? edit.edits : [edit];
+  const label = edit.type === 'batch' ? edit.label : 'Change with the least walking';
+  return { type: 'batch', label, edits: [...edits, ...pins] };
+}
+
+/** Channels in use by universe: for each the starts and ends of what is there. */
+function occupied(plan: Plan): Map<number, { run: number; from: number; to: number }[]> {
+  const byUniverse = new Map<number, { run: number; from: number; to: number }[]>();
+  for (const span of plan.spans) {
+    if (span.universe === null) continue;
+    const list = byUniverse.get(span.universe) ?? [];
+    list.push({ run: span.run, from: span.startChannel, to: span.startChannel + span.channelCount - 1 });
+    byUniverse.set(span.universe, list);
+  }
+  return byUniverse;
+}
+
+/** Whether a run of another size still fits where it starts, without reaching what comes after it. */
+function fitsAtOldPlace(
+  plan: Plan,
+  run: number,
+  channels: number,
+  taken: Map<number, { run: number; from: number; to: number }[]>,
+): boolean {
+  const first = spansOfRun(plan, run)[0]!;
+  let left = channels;
+  for (let universe = first.universe!; left > 0; universe += 1) {
+    const from = universe === first.universe ? first.startChannel : 1;
+    const space = plan.spaces.find((each) => each.universe === universe);
+    const end = space?.channelCount ?? 510;
+    const next = (taken.get(universe) ?? [])
+      .filter((each) => each.run !== run && each.to >= from)
+      .reduce((least, each) => Math.min(least, each.from), Infinity);
+    const room = Math.min(end, next - 1) - from + 1;
+    if (room <= 0 && universe !== first.universe) return false;
+    left -= Math.max(0, room);
+    if (next !== Infinity && left > 0) return false;
+    if (universe > first.universe! + 4000) return false;
+  }
+  return true;
+}

@@ -1,0 +1,158 @@
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
+import type { Controller } from '../catalogue/controller';
+import { planShow } from '../plan/plan';
+import { applyEdit } from '../show/edits/registry';
+import type { Show } from '../show/schema';
+import { findingsOf } from './registry';
+
+const shipped = (id: string): ControllerType => SHIPPED_CONTROLLER_TYPES.find((type) => type.id === id)!;
+
+function aShowWith(
+  type: ControllerType | null,
+  pixels: number,
+  change: Partial<Controller> = {},
+  show: Partial<Show> = {},
+): Show {
+  return onPorts(
+    aShow({
+      props: [aLine('rail', pixels)],
+      controllers: [
+        aController({ mostPixelsPerPort: 2000, ...(type ? { typeId: type.id } : {}), ...change }),
+      ],
+      ...(type ? { controllerTypes: [type] } : {}),
+      ...show,
+    }),
+    ['rail', 1, 1],
+  );
+}
+const messages = (show: Show) => findingsOf(planShow(show)).map((finding) => finding.message);
+
+function expectFound(show: Show, words: RegExp, mended = true) {
+  const found = findingsOf(planShow(show)).find((finding) => words.test(finding.message))!;
+  expect(found?.message).toMatch(words);
+  if (!mended) return;
+  const after = applyEdit(show, found.mends[0]!.edit);
+  expect(messages(after).filter((message) => words.test(message))).toEqual([]);
+}
+
+it('says nothing where all is within its limits', () => {
+  expect(messages(aShowWith(shipped('ethernet-16'), 500))).toEqual([]);
+});
+
+it('knows that ports drive less when more are on', () => {
+  const show = aShowWith(shipped('wifi-2'), 600, { ports: 2 });
+  // One port of two is on: 800.
+  expect(messages(show).filter((message) => /switched on/.test(message))).toEqual([]);
+  const both = onPorts(
+    { ...show, props: [aLine('rail', 600), aLine('arch', 10)] },
+    ['rail', 1, 1],
+    ['arch', 1, 2],
+  );
+  expect(
+    messages(both).some((message) => /with 2 ports switched on Box A drives 500 on each/.test(message)),
+  ).toBe(true);
+});
+
+it('finds more pixels and universes than a kind takes', () => {
+  expectFound(
+    aShowWith({ ...shipped('ethernet-4'), mostPixels: { value: 400, source: 'a test' } }, 500),
+    /100 more than it can \(a test\)/,
+    false,
+  );
+  expectFound(
+    aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 2, source: 'a test' } }, 500),
+    /needs 3 universes, and takes 2/,
+    false,
+  );
+  expectFound(
+    aShowWith({ ...shipped('ethernet-4'), severalUniversesPerPort: { value: false, source: 'a test' } }, 500),
+    /Port A1 needs 3 universes, and reads one/,
+    false,
+  );
+});
+
+it('finds packings and straddling pixels that a kind does not take', () => {
+  const full = { addressing: { packing: { kind: 'full512' as const }, newUniverse: 'controller' as const } };
+  expectFound(aShowWith(shipped('wifi-2'), 400, {}, full), /lie across two universes/);
+  const whole: ControllerType = {
+    ...shipped('ethernet-4'),
+    packings: { value: ['wholePixels'], source: 'a test' },
+  };
+  expectFound(aShowWith(whole, 400, {}, full), /does not take this packing/);
+});
+
+it('finds Art-Net beyond what a device without nets reaches', () => {
+  const old: ControllerType = {
+    ...shipped('ethernet-4'),
+    artNetNets: { value: false, source: 'its manual' },
+  };
+  expectFound(
+    aShowWith(old, 100, { protocol: 'artnet', firstUniverse: 300 }),
+    /reaches 0 to 255 \(its manual\)/,
+    false,
+  );
+});
+
+it('finds strings on a driver of panels', () => {
+  expectFound(aShowWith(shipped('panel-player'), 100), /drives panels, not strings/, false);
+});
+
+it('finds universes beyond the controller’s own range', () => {
+  expectFound(aShowWith(null, 400, { lastUniverse: 2 }), /is to stay within universe 2/);
+});
+
+it('finds a port that cannot show the wanted rate, by its chips or by a serial line', () => {
+  expectFound(aShowWith(null, 1700), /at most 19 pictures a second, and 20 are wanted/);
+  // 300 pixels are 906 bytes of 10 bits: 12.7 a second at 115,200 baud.
+  expectFound(aShowWith(shipped('serial-1'), 300), /at most 12 pictures a second over 115,200 baud/);
+});
+
+describe('on the network', () => {
+  const network = {
+    ip: '10.40.0.21',
+    maskBits: 24,
+    given: 'fixed' as const,
+    storedBy: '',
+    casting: 'unicast' as const,
+  };
+  const sender = { name: 'Player', ip: '10.40.0.1', maskBits: 24 };
+  it('finds an address that is used twice, or in another network', () => {
+    expectFound(
+      aShowWith(null, 10, { network: { ...network, ip: sender.ip } }, { sender }),
+      /both have the address 10.40.0.1/,
+    );
+    expectFound(
+      aShowWith(null, 10, { network: { ...network, ip: '10.41.0.21' } }, { sender }),
+      /in another network/,
+    );
+    expect(messages(aShowWith(null, 10, { network }, { sender }))).toEqual([]);
+  });
+  it('finds multicast over Wi-Fi, leases as they come, and cards with an address', () => {
+    expectFound(
+      aShowWith(shipped('wifi-2'), 10, { network: { ...network, casting: 'multicast' } }),
+      /fed by multicast/,
+    );
+    expectFound(
+      aShowWith(null, 10, { network: { ...network, given: 'leased' } }),
+      /may be another one after a power cut/,
+    );
+    expectFound(aShowWith(shipped('panel-card'), 10, { network }), /has no IP address/);
+  });
+  it('finds a link that is asked to carry too much', () => {
+    const slow: ControllerType = { ...shipped('wifi-2'), linkMbits: { value: 0.3, source: 'a test' } };
+    expectFound(aShowWith(slow, 500, { network }), /and its link carries 0.3/, false);
+  });
+});
+
+it('brings up what was found, and colours that are corrected at both ends', () => {
+  const found = (where: 'controller' | 'sender', colourOrder: string) => ({
+    controllerId: 'a',
+    where,
+    foundAt: 'on Friday',
+    ports: [{ port: 1, pixels: 10, colourOrder }],
+  });
+  const show = aShowWith(null, 10, {}, { found: [found('controller', 'GRB'), found('sender', 'BGR')] });
+  expectFound(show, /Corrected twice/, false);
+  expectFound(show, /found on Friday, is not as planned/, false);
+});

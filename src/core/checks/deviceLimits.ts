@@ -1,0 +1,155 @@
+import { pixelsStraddle } from '../addressing/packing';
+import type { ControllerType } from '../catalogue/controllerType';
+import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
+import type { Controller } from '../catalogue/controller';
+import { portName } from '../catalogue/controller';
+import type { Plan } from '../plan/plan';
+import { countOf, groupDigits } from '../units/number';
+import { defineCheck, type Finding, type Mend } from './check';
+
+/** What a kind of controller cannot do, with where that is known from. */
+export const deviceLimits = defineCheck(
+  'device-limits',
+  'A controller is asked for no more than its kind can do: pixels, universes, packing, straddling pixels, Art-Net nets.',
+  (plan) =>
+    plan.show.controllers.flatMap((controller, index) => {
+      const type = plan.show.controllerTypes?.find((each) => each.id === controller.typeId);
+      return [
+        ...(type ? limitsOfType(plan, controller, index, type) : []),
+        ...ownRange(plan, controller, index),
+      ];
+    }),
+);
+
+function finding(controller: Controller, severity: Finding['severity'], message: string, mends: Mend[] = []) {
+  return { severity, stage: 'patch' as const, controllerId: controller.id, message, mends };
+}
+
+function limitsOfType(
+  plan: Plan,
+  controller: Controller,
+  index: number,
+  type: ControllerType,
+): Omit<Finding, 'check'>[] {
+  const found: Omit<Finding, 'check'>[] = [];
+  const ports = plan.ports.filter((port) => port.controller === index);
+  const spans = plan.spans.filter((span) => span.controller === index && span.universe !== null);
+  const universes = new Set(spans.map((span) => span.universe!));
+  const total = ports.reduce((sum, port) => sum + port.places, 0);
+  const packing = controller.packing ?? plan.show.addressing.packing;
+  const perPort = pixelsPerPortWith(type, ports.length);
+  const over = ports.find((port) => port.places > perPort && port.places <= controller.mostPixelsPerPort);
+  const change = (words: string, to: Partial<Controller>): Mend => ({
+    label: words,
+    edit: { type: 'changeController', controllerId: controller.id, change: to },
+  });
+  if (over)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        `Port ${portName(controller, over.port)} holds ${countOf(over.places, 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${type.pixelsPerPort.source}). The rest stays dark.`,
+        [change(`Count on ${groupDigits(perPort)} a port`, { mostPixelsPerPort: perPort })],
+      ),
+    );
+  if (type.mostPixels && total > type.mostPixels.value)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${type.mostPixels.source}).`,
+      ),
+    );
+  if (type.mostUniverses && universes.size > type.mostUniverses.value)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${type.mostUniverses.source}). What lies beyond stays dark.`,
+      ),
+    );
+  if (type.packings && !type.packings.value.includes(packing.kind) && universes.size > 0)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        `${controller.name} does not take this packing (${type.packings.source}). Colours rotate from the second universe on.`,
+        [change('Pack whole pixels', { packing: { kind: 'wholePixels' } })],
+      ),
+    );
+  const straddles = ports.some((port) =>
+    port.runs.some((run) => pixelsStraddle(packing, plan.runs[run]!.channelsPerPixel)),
+  );
+  if (type.straddles?.value === false && straddles && universes.size > 1)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        `Pixels lie across two universes on ${controller.name}, which does not take that (${type.straddles.source}). One pixel at each border shows wrong colours.`,
+        [change('Pack whole pixels', { packing: { kind: 'wholePixels' } })],
+      ),
+    );
+  if (type.severalUniversesPerPort?.value === false)
+    for (const port of ports) {
+      const own = new Set(spans.filter((span) => port.runs.includes(span.run)).map((span) => span.universe));
+      if (own.size > 1) {
+        found.push(
+          finding(
+            controller,
+            'wrong',
+            `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${type.severalUniversesPerPort.source}). Everything after the first stays dark.`,
+          ),
+        );
+        break;
+      }
+    }
+  if (controller.protocol === 'artnet' && type.artNetNets?.value === false) {
+    const high = [...universes].find((universe) => universe + controller.artNetOffset > 255);
+    if (high !== undefined)
+      found.push(
+        finding(
+          controller,
+          'wrong',
+          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${type.artNetNets.source}).`,
+        ),
+      );
+  }
+  const hasWall = ports.some((port) =>
+    port.runs.some((run) => plan.show.props[plan.runs[run]!.prop]!.kind === 'wall'),
+  );
+  const drivesPanels = type.class === 'panelPlayer' || type.class === 'panelCard';
+  if (ports.length > 0 && hasWall !== drivesPanels)
+    found.push(
+      finding(
+        controller,
+        'wrong',
+        hasWall
+          ? `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives no panels.`
+          : `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives panels, not strings of pixels.`,
+      ),
+    );
+  return found;
+}
+
+function ownRange(plan: Plan, controller: Controller, index: number): Omit<Finding, 'check'>[] {
+  if (controller.lastUniverse === undefined) return [];
+  const highest = plan.spans.reduce(
+    (most, span) =>
+      span.controller === index && span.universe !== null ? Math.max(most, span.universe) : most,
+    0,
+  );
+  if (highest <= controller.lastUniverse) return [];
+  return [
+    finding(
+      controller,
+      'wrong',
+      `${controller.name} is to stay within universe ${controller.lastUniverse}, but its runs go on to universe ${highest}. Another device may listen there.`,
+      [
+        {
+          label: `Let it have universes up to ${highest}`,
+          edit: { type: 'changeController', controllerId: controller.id, change: { lastUniverse: highest } },
+        },
+      ],
+    ),
+  ];
+}

@@ -1,0 +1,25 @@
+import { portName } from '../catalogue/controller';
+import { homesFor } from '../patch/freePorts';
+import type { Plan } from '../plan/plan';
+import type { Mend } from './check';
+
+/** Puts a run on a free port that takes it whole; no mend where there is none. `run` is an index of the plan. */
+export function moveElsewhere(plan: Plan, index: number): Mend[] {
+  const run = plan.runs[index]!;
+  const prop = plan.show.props[run.prop]!;
+  const home = homesFor(plan, [index])?.[0];
+  if (!home) return [];
+  const controller = plan.show.controllers[home.controller]!;
+  return [
+    {
+      label: `Move ${prop.name}${plan.props[run.prop]!.runCount > 1 ? ` run ${run.number}` : ''} to ${portName(controller, home.port)}`,
+      edit: {
+        type: 'putRun',
+        propId: prop.id,
+        run: run.number,
+        controllerId: controller.id,
+        port: home.port,
+      },
+    },
+  ];
+}

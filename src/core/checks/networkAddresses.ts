@@ -1,0 +1,112 @@
+import { freeAddress, ipNumber, universeMbits, whyNotTalk } from '../network/address';
+import { defineCheck, type Finding } from './check';
+import { USUAL_RATE_HZ } from './frameRate';
+
+export const networkAddresses = defineCheck(
+  'network',
+  'Addresses are used once and in one network with the sender, and no link is asked to carry more than it can.',
+  (plan) => {
+    const { controllers, sender, controllerTypes } = plan.show;
+    const found: Omit<Finding, 'check'>[] = [];
+    const add = (
+      controllerId: string,
+      severity: Finding['severity'],
+      message: string,
+      mends: Finding['mends'] = [],
+    ) => found.push({ severity, stage: 'patch', controllerId, message, mends });
+    const byIp = new Map<number, string>();
+    if (sender) byIp.set(ipNumber(sender.ip), sender.name);
+    controllers.forEach((controller, index) => {
+      const { network } = controller;
+      const type = controllerTypes?.find((each) => each.id === controller.typeId);
+      if (type?.class === 'panelCard' && network)
+        add(
+          controller.id,
+          'wrong',
+          `${controller.name} is a receiver card and has no IP address: it takes raw frames over a gigabit link, straight from the sender’s port.`,
+          [
+            {
+              label: 'Take the address away',
+              edit: { type: 'changeController', controllerId: controller.id, change: { network: null } },
+            },
+          ],
+        );
+      if (!network) return;
+      const free = freeAddress(
+        sender ?? network,
+        controllers.flatMap((each) => each.network?.ip ?? []),
+      );
+      const another = free
+        ? [
+            {
+              label: `Plan ${free} for ${controller.name}`,
+              edit: {
+                type: 'changeController' as const,
+                controllerId: controller.id,
+                change: { network: { ...network, ip: free, maskBits: (sender ?? network).maskBits } },
+              },
+            },
+          ]
+        : [];
+      const taken = byIp.get(ipNumber(network.ip));
+      if (taken !== undefined)
+        add(
+          controller.id,
+          'wrong',
+          `${controller.name} and ${taken} both have the address ${network.ip}. One of the two drops out at random: give one another.`,
+          another,
+        );
+      else {
+        byIp.set(ipNumber(network.ip), controller.name);
+        const why = sender && whyNotTalk(sender, { name: controller.name, ...network });
+        if (why) add(controller.id, 'wrong', `${why} Until then ${controller.name} stays dark.`, another);
+      }
+      if (type?.class === 'wifi' && network.casting === 'multicast')
+        add(
+          controller.id,
+          'look',
+          `${controller.name} is on Wi-Fi and fed by multicast, of which Wi-Fi carries far less than of unicast. It stutters with more than a few universes.`,
+          [
+            {
+              label: 'Feed it by unicast',
+              edit: {
+                type: 'changeController',
+                controllerId: controller.id,
+                change: { network: { ...network, casting: 'unicast' } },
+              },
+            },
+          ],
+        );
+      if (network.given === 'leased')
+        add(
+          controller.id,
+          'look',
+          `${controller.name} takes whatever address it is leased, so ${network.ip} may be another one after a power cut. Reserve the lease in the router.`,
+          [
+            {
+              label: 'It is reserved now',
+              edit: {
+                type: 'changeController',
+                controllerId: controller.id,
+                change: { network: { ...network, given: 'reserved' } },
+              },
+            },
+          ],
+        );
+      const link = type?.linkMbits;
+      if (link) {
+        const universes = new Set(
+          plan.spans.flatMap((span) => (span.controller === index ? [span.universe] : [])),
+        );
+        const load = universes.size * universeMbits(512, plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ);
+        if (load > link.value * 0.8)
+          add(
+            controller.id,
+            'wrong',
+            `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${link.source}). The picture stutters.`,
+          );
+      }
+    });
+    return found;
+  },
+);

@@ -1,0 +1,32 @@
+import { measureChains } from '../panels/compareChains';
+import { defineCheck } from './check';
+import { eachWall } from './walls';
+
+export const unevenChains = defineCheck(
+  'uneven-chains',
+  'Panels are spread evenly over the outputs of a wall: the longest chain sets the refresh of all.',
+  (plan) =>
+    eachWall(plan, ({ prop, laid, finding, layAnew }) => {
+      const counts = laid.chains.map((chain) => chain.panels.length);
+      const [longest, shortest] = [Math.max(0, ...counts), Math.min(...counts)];
+      if (prop.threading.chaining.by !== 'hand' || longest - shortest < 2) return [];
+      const mend = layAnew('Spread them evenly', 'zigzag');
+      const after =
+        mend.edit.type === 'setThreading'
+          ? measureChains(
+              laid.wall,
+              prop.threading.driver,
+              (mend.edit.threading as typeof prop.threading).chaining,
+            )
+          : null;
+      // Where lines are long, nothing is more even.
+      if (after && after.longestChain >= longest) return [];
+      return [
+        finding(
+          'look',
+          `one output has ${longest} panels and another ${shortest}. The longest chain sets the refresh of the whole wall.`,
+          [mend],
+        ),
+      ];
+    }),
+);

@@ -1,0 +1,170 @@
+import { aLine, aShow } from '../../../tests/unit/shows';
+import type { ChainedPanel, Chaining } from '../panels/chains';
+import type { Driver } from '../panels/driver';
+import { planShow } from '../plan/plan';
+import type { Prop } from '../props/registry';
+import { wall, type WallShape, type WallThreading } from '../props/wall';
+import { applyEdit } from '../show/edits/registry';
+import { findingsOf } from './registry';
+
+const aWall = (shape: Partial<WallShape> = {}, threading: Partial<WallThreading> = {}): Prop => {
+  const starter = wall.starter();
+  return aLine('wall', 1, {
+    kind: 'wall',
+    shape: { ...starter.shape, panel: { ...starter.shape.panel, columns: 8, rows: 4 }, ...shape },
+    threading: { ...starter.threading, ...threading },
+  } as never);
+};
+const of = (prop: Prop) =>
+  findingsOf(planShow(aShow({ props: [prop] }))).filter((each) => each.check !== 'run-on-no-port');
+
+/** Each mend of the finding of a check leaves nothing of it. */
+function expectMended(prop: Prop, check: string, mends: number, words: string) {
+  const found = of(prop).find((finding) => finding.check === check)!;
+  expect(found.message).toContain(words);
+  expect(found.mends).toHaveLength(mends);
+  for (const mend of found.mends) {
+    const after = findingsOf(planShow(applyEdit(aShow({ props: [prop] }), mend.edit)));
+    expect(after.map((finding) => finding.check)).not.toContain(check);
+  }
+}
+
+const hat = (change: object): Driver => ({ ...wall.starter().threading.driver, ...change }) as Driver;
+const cards = (list: number[][], change: object = {}): Driver =>
+  ({
+    kind: 'cards',
+    outputsPerCard: 8,
+    mostPanelsPerOutput: 10,
+    limitSource: '',
+    inOrder: true,
+    cards: list.map(([column, row, columns, rows]) => ({ column, row, columns, rows })),
+    ...change,
+  }) as Driver;
+const by = (
+  ...outputs: [output: number, cells: [row: number, column: number, turn?: number][]][]
+): Chaining => ({
+  by: 'hand',
+  chains: outputs.map(([output, cells]) => ({
+    card: 0,
+    output,
+    panels: cells.map(([row, column, turnDeg = 0]) => ({ row, column, turnDeg }) as ChainedPanel),
+  })),
+});
+const row = (r: number, columns = 3): [number, number][] => Array.from({ length: columns }, (_, c) => [r, c]);
+
+it('finds nothing on a wall as it starts', () => {
+  expect(of(aWall())).toEqual([]);
+});
+
+it('finds a chain that is too long, and an output that is not there', () => {
+  const long = aWall(
+    {},
+    { driver: hat({ mostPanelsPerOutput: 4 }), chaining: by([1, [...row(0), ...row(1)]], [2, row(2)]) },
+  );
+  expectMended(long, 'chain-too-long', 1, 'output 1 has 6 panels, 2 more than the 4');
+  expectMended(
+    aWall({}, { driver: hat({ outputs: 2 }) }),
+    'chain-too-long',
+    2,
+    'needs output 3, but the hat has 2 outputs',
+  );
+});
+
+it('finds panels on no chain, on two, and turned in a way that does not fit', () => {
+  expectMended(aWall({}, { chaining: by([1, row(0)], [2, row(1)]) }), 'panels-on-chains', 1, '3.1, 3.2, 3.3');
+  expectMended(
+    aWall({}, { chaining: by([1, row(0)], [2, row(1)], [3, [...row(2), [0, 0]]]) }),
+    'panels-on-chains',
+    1,
+    'panel 1.1 is at two places',
+  );
+  expectMended(
+    aWall(
+      {},
+      {
+        chaining: by(
+          [
+            1,
+            [
+              [0, 0, 90],
+              [0, 1],
+              [0, 2],
+            ],
+          ],
+          [2, row(1)],
+          [3, row(2)],
+        ),
+      },
+    ),
+    'panels-on-chains',
+    1,
+    'turned a quarter',
+  );
+});
+
+it('finds outputs of a card that are not used in order', () => {
+  const driver = cards([[0, 0, 3, 3]]);
+  expectMended(
+    aWall({}, { driver, chaining: by([1, row(0)], [3, row(1)], [4, row(2)]) }),
+    'output-order',
+    1,
+    'uses output 3 but not output 2',
+  );
+  expect(of(aWall({}, { driver, chaining: by([1, row(0)], [2, row(1)], [3, row(2)]) }))).toEqual([]);
+});
+
+it('finds cards that overlap, leave holes or reach past the wall', () => {
+  expectMended(
+    aWall(
+      {},
+      {
+        driver: cards([
+          [0, 0, 2, 3],
+          [1, 0, 3, 3],
+        ]),
+      },
+    ),
+    'card-rectangles',
+    1,
+    'two cards own',
+  );
+  expectMended(
+    aWall({}, { driver: cards([[0, 0, 2, 3]]) }),
+    'card-rectangles',
+    1,
+    'no card owns 1.3, 2.3, 3.3',
+  );
+});
+
+it('finds an uneven spread and long ribbons', () => {
+  expectMended(
+    aWall(
+      {},
+      {
+        driver: hat({ outputs: 2 }),
+        chaining: by([1, [...row(0), ...row(1), [2, 2], [2, 1]]], [2, [[2, 0]]]),
+      },
+    ),
+    'uneven-chains',
+    1,
+    'one output has 8 panels and another 1',
+  );
+  const tall = { ...wall.starter().shape, columns: 5, rows: 2 };
+  const long = aWall(tall, {
+    driver: hat({ outputs: 1 }),
+    chaining: { by: 'design', style: 'arrowsUp', along: 'rows', entry: 'topLeft' },
+  });
+  expectMended(long, 'ribbon-too-long', 1, 'after panel 5 of output 1 is 1.572 m');
+});
+
+it('finds colours that are corrected twice, and pixels of four channels', () => {
+  const show = aShow({ props: [aWall({ panel: { ...wall.starter().shape.panel, colourOrder: 'BGR' } })] });
+  show.pixelTypes[0]!.colourOrder = 'GRB';
+  const finding = findingsOf(planShow(show)).find((each) => each.check === 'colours-twice')!;
+  for (const mend of finding.mends)
+    expect(findingsOf(planShow(applyEdit(show, mend.edit))).map((each) => each.check)).not.toContain(
+      'colours-twice',
+    );
+  const white = { ...aWall(), pixelTypeId: 'rgbw' };
+  expectMended(white, 'wall-channels', 1, '4 channels a pixel');
+});

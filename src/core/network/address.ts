@@ -1,0 +1,95 @@
+import { z } from 'zod';
+
+const OCTET = '(25[0-5]|2[0-4]\\d|1?\\d?\\d)';
+
+/** Four numbers from 0 to 255. */
+export const ipv4Schema = z
+  .string()
+  .regex(new RegExp(`^${OCTET}\\.${OCTET}\\.${OCTET}\\.${OCTET}$`), 'an address such as 192.168.1.20');
+
+/** Where a device is on the network, and who else has written that down. */
+export const networkAddressSchema = z.strictObject({
+  ip: ipv4Schema,
+  /** Bits of the network part: 24 is 255.255.255.0. */
+  maskBits: z.int().min(1).max(30),
+  /** Typed into the device, leased but reserved in the router, or leased as it comes. */
+  given: z.enum(['fixed', 'reserved', 'leased']),
+  /** Who else stores it: a sender, a note in the box. */
+  storedBy: z.string().max(200),
+  casting: z.enum(['unicast', 'multicast']),
+});
+export type NetworkAddress = z.infer<typeof networkAddressSchema>;
+
+export const senderSchema = z.strictObject({
+  name: z.string().min(1).max(80),
+  ip: ipv4Schema,
+  maskBits: z.int().min(1).max(30),
+});
+export type Sender = z.infer<typeof senderSchema>;
+
+export function ipNumber(ip: string): number {
+  return ip.split('.').reduce((value, octet) => value * 256 + Number(octet), 0);
+}
+
+export function maskWords(maskBits: number): string {
+  const mask = 2 ** 32 - 2 ** (32 - maskBits);
+  return [24, 16, 8, 0].map((shift) => Math.floor(mask / 2 ** shift) % 256).join('.');
+}
+
+/** The first address of the network that an address is in. */
+export function networkOf(ip: string, maskBits: number): number {
+  const size = 2 ** (32 - maskBits);
+  return Math.floor(ipNumber(ip) / size) * size;
+}
+
+/**
+ * Whether two devices reach each other without a router: each must take the other to be in its own network.
+ *
+ * @returns null where they can talk, otherwise what to change, in one sentence
+ */
+export function whyNotTalk(
+  a: { name: string; ip: string; maskBits: number },
+  b: { name: string; ip: string; maskBits: number },
+): string | null {
+  if (ipNumber(a.ip) === ipNumber(b.ip))
+    return `${a.name} and ${b.name} both have ${a.ip}: give one of them another.`;
+  const aSeesB = networkOf(a.ip, a.maskBits) === networkOf(b.ip, a.maskBits);
+  const bSeesA = networkOf(a.ip, b.maskBits) === networkOf(b.ip, b.maskBits);
+  if (aSeesB && bSeesA) return null;
+  if (aSeesB !== bSeesA)
+    return `${aSeesB ? b.name : a.name} takes the other to be in another network, because its mask is ${maskWords(aSeesB ? b.maskBits : a.maskBits)}: set both masks to ${maskWords(aSeesB ? a.maskBits : b.maskBits)}.`;
+  const prefix = a.ip.split('.').slice(0, Math.max(1, Math.floor(a.maskBits / 8)));
+  return `${b.name} at ${b.ip} is in another network than ${a.name} at ${a.ip} (${maskWords(a.maskBits)}): give it an address that begins with ${prefix.join('.')}, or put a router between them.`;
+}
+
+/** The first address of a device's network, its own aside, that nobody has; null where all are taken. */
+export function freeAddress(like: { ip: string; maskBits: number }, taken: Iterable<string>): string | null {
+  const used = new Set([...taken, like.ip].map(ipNumber));
+  const first = networkOf(like.ip, like.maskBits);
+  const last = first + 2 ** (32 - like.maskBits) - 1;
+  const words = (value: number) =>
+    [24, 16, 8, 0].map((shift) => Math.floor(value / 2 ** shift) % 256).join('.');
+  // From .20 on where there is room: lower ones are often a router's and its friends'.
+  for (let value = first + 20; value < last; value += 1) if (!used.has(value)) return words(value);
+  for (let value = first + 1; value < Math.min(first + 20, last); value += 1)
+    if (!used.has(value)) return words(value);
+  return null;
+}
+
+/** E1.31: 638 bytes of UDP payload for 512 slots, 704 byte times on the wire with all that goes around it. */
+const BYTES_AROUND_SLOTS = 704 - 512;
+
+/** Megabits a second on the wire for a universe's packets. */
+export function universeMbits(slots: number, rateHz: number): number {
+  return ((slots + BYTES_AROUND_SLOTS) * 8 * rateHz) / 1_000_000;
+}
+
+/** DDP: 10 bytes of header and at most 1,440 of data in a packet, with some 66 bytes around each. */
+export function ddpMbits(bytes: number, rateHz: number): number {
+  return ((bytes + Math.ceil(bytes / 1440) * 76) * 8 * rateHz) / 1_000_000;
+}
+
+/** Pictures a second over a serial line: 10 bits a byte, a header of 6 bytes and 3 bytes a pixel. */
+export function serialRateHz(pixels: number, baud: number): number {
+  return baud / ((3 * pixels + 6) * 10);
+}

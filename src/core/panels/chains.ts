@@ -1,0 +1,184 @@
+import { z } from 'zod';
+import { fewestRuns, splitEvenly } from '../threading/split';
+import { CORNERS, type Corner } from '../threading/view';
+import { cardsOf, outputsPerCard, type Card, type Driver } from './driver';
+import type { PanelType } from './panelType';
+
+/** Clockwise as seen from the front. */
+export const TURNS = [0, 90, 180, 270] as const;
+export type Turn = (typeof TURNS)[number];
+
+export const CHAIN_STYLES = ['lineEach', 'arrowsUp', 'zigzag'] as const;
+export type ChainStyle = (typeof CHAIN_STYLES)[number];
+
+export const STYLE_WORDS: Record<ChainStyle, string> = {
+  lineEach: 'an output for each line',
+  arrowsUp: 'several lines an output, all arrows one way, long returns',
+  zigzag: 'zigzag, every other line turned 180°',
+};
+
+/** A panel in a chain. Columns and rows count from 0 at the top left, seen from the front. */
+export const chainedPanelSchema = z.strictObject({
+  column: z.int().min(0).max(63),
+  row: z.int().min(0).max(63),
+  turnDeg: z.literal(TURNS),
+});
+export type ChainedPanel = z.infer<typeof chainedPanelSchema>;
+
+export const chainSchema = z.strictObject({
+  /** Index of the card; 0 for a hat. */
+  card: z.int().min(0).max(255),
+  /** From 1, on its card. */
+  output: z.int().min(1).max(64),
+  /** In data order. */
+  panels: z.array(chainedPanelSchema).max(4096),
+});
+export type Chain = z.infer<typeof chainSchema>;
+
+export const chainDesignSchema = z.strictObject({
+  by: z.literal('design'),
+  style: z.enum(CHAIN_STYLES),
+  along: z.enum(['rows', 'columns']),
+  /** Where output 1 enters, seen from the front. */
+  entry: z.enum(CORNERS),
+});
+export type ChainDesign = z.infer<typeof chainDesignSchema>;
+
+/** Chains follow a design when the wall changes, or stand as they were drawn by hand. */
+export const chainingSchema = z.discriminatedUnion('by', [
+  chainDesignSchema,
+  z.strictObject({ by: z.literal('hand'), chains: z.array(chainSchema).max(4096) }),
+]);
+export type Chaining = z.infer<typeof chainingSchema>;
+
+export interface WallCells {
+  panel: PanelType;
+  columns: number;
+  rows: number;
+  /** Cells without a panel: row * columns + column. */
+  missing: ReadonlySet<number>;
+}
+
+/** Which way data flows through a panel that is not turned, seen from the front; the back mirrors it. */
+export function flowsRight(panel: PanelType): boolean {
+  return panel.dataInAtBack === 'right';
+}
+
+/** The chains of a wall, by card and output. Those by hand leave out panels that are not there. */
+export function chainsOf(wall: WallCells, driver: Driver, chaining: Chaining): Chain[] {
+  if (chaining.by === 'hand')
+    return chaining.chains
+      .map((chain) => ({ ...chain, panels: chain.panels.filter((panel) => isThere(wall, panel)) }))
+      .filter((chain) => chain.panels.length > 0);
+  return cardsOf(driver, wall.columns, wall.rows).flatMap((card, index) =>
+    designCard(wall, card, index, driver, chaining),
+  );
+}
+
+export function isThere(
+  { columns, rows, missing }: Pick<WallCells, 'columns' | 'rows' | 'missing'>,
+  { column, row }: { column: number; row: number },
+): boolean {
+  return column < columns && row < rows && !missing.has(row * columns + column);
+}
+
+/** Lines of panels from the entry corner on, each from the side at which data enters. */
+function linesOf(wall: WallCells, card: Card, design: ChainDesign): ChainedPanel[][] {
+  const fromRight = design.entry === 'topRight' || design.entry === 'bottomRight';
+  const fromBottom = design.entry === 'bottomLeft' || design.entry === 'bottomRight';
+  const byRows = design.along === 'rows';
+  const [lines, places] = byRows ? [card.rows, card.columns] : [card.columns, card.rows];
+  const [linesTurned, placesTurned] = byRows ? [fromBottom, fromRight] : [fromRight, fromBottom];
+  const result: ChainedPanel[][] = [];
+  for (let i = 0; i < lines; i += 1) {
+    const line = linesTurned ? lines - 1 - i : i;
+    const panels: ChainedPanel[] = [];
+    for (let k = 0; k < places; k += 1) {
+      const place = placesTurned ? places - 1 - k : k;
+      const cell = byRows
+        ? { column: card.column + place, row: card.row + line }
+        : { column: card.column + line, row: card.row + place };
+      if (isThere(wall, cell)) panels.push({ ...cell, turnDeg: 0 });
+    }
+    if (panels.length > 0) result.push(panels);
+  }
+  return result;
+}
+
+function designCard(
+  wall: WallCells,
+  card: Card,
+  index: number,
+  driver: Driver,
+  design: ChainDesign,
+): Chain[] {
+  const outputs = outputsPerCard(driver);
+  const most = driver.mostPanelsPerOutput;
+  // A line that is too long for an output is parted evenly; each part is fed by itself.
+  const lines = linesOf(wall, card, design).flatMap((line) => parted(line, Math.ceil(line.length / most)));
+  if (lines.length === 0) return [];
+  const lengths = lines.map((line) => line.length);
+  const wanted =
+    design.style === 'lineEach'
+      ? lines.length
+      : Math.max(Math.min(outputs, lines.length), fewestRuns(lengths, most) ?? lines.length);
+  const starts = splitEvenly(lengths, wanted);
+  return starts.map((start, i) => {
+    const own = lines.slice(start, starts[i + 1]);
+    const panels = own.flatMap((line, k) => {
+      const back = design.style === 'zigzag' && k % 2 === 1;
+      const ordered = back ? [...line].reverse() : line;
+      return ordered.map((panel) => ({ ...panel, turnDeg: turnFor(wall.panel, design, back) }));
+    });
+    return { card: index, output: i + 1, panels };
+  });
+}
+
+function parted<Item>(items: Item[], parts: number): Item[][] {
+  return Array.from({ length: parts }, (_, i) =>
+    items.slice(Math.floor((i * items.length) / parts), Math.floor(((i + 1) * items.length) / parts)),
+  );
+}
+
+/**
+ * How a panel is turned so that data flows through it the way its line goes. Along columns that needs square panels; others
+ * stay upright. Where all arrows are to point one way, lines that run against the flow keep their panels upright and take
+ * longer ribbons.
+ */
+function turnFor(panel: PanelType, design: ChainDesign, back: boolean): Turn {
+  const fromRight = design.entry === 'topRight' || design.entry === 'bottomRight';
+  const fromBottom = design.entry === 'bottomLeft' || design.entry === 'bottomRight';
+  if (design.along === 'rows') {
+    const goesRight = fromRight === back;
+    // Without zigzag nothing is turned: that is what this style is for.
+    if (design.style !== 'zigzag') return 0;
+    return goesRight === flowsRight(panel) ? 0 : 180;
+  }
+  if (panel.columns !== panel.rows) return 0;
+  const goesDown = fromBottom === back;
+  return goesDown === flowsRight(panel) ? 90 : 270;
+}
+
+/** Where a panel stands, by its cell: index of its chain and its place there, from 0. */
+export function chainPlaces(
+  chains: readonly Chain[],
+  columns: number,
+): Map<number, { chain: number; place: number }> {
+  const places = new Map<number, { chain: number; place: number }>();
+  chains.forEach((chain, index) =>
+    chain.panels.forEach((panel, place) => {
+      const cell = panel.row * columns + panel.column;
+      if (!places.has(cell)) places.set(cell, { chain: index, place });
+    }),
+  );
+  return places;
+}
+
+/** `2`, or `1.2` where there are several cards: card and output. */
+export function outputName(chain: Pick<Chain, 'card' | 'output'>, cards: number): string {
+  return cards > 1 ? `${chain.card + 1}.${chain.output}` : String(chain.output);
+}
+
+export function entryWords(entry: Corner, along: 'rows' | 'columns'): string {
+  return `from the ${{ topLeft: 'top left', topRight: 'top right', bottomLeft: 'bottom left', bottomRight: 'bottom right' }[entry]} along ${along}`;
+}

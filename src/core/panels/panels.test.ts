@@ -1,0 +1,375 @@
+import fc from 'fast-check';
+import { slotsPerUniverse, type Packing } from '../addressing/packing';
+import { CORNERS } from '../threading/view';
+import { CHAIN_STYLES, TURNS, chainsOf, type Chain, type Chaining, type WallCells } from './chains';
+import { compareChains, measureChains } from './compareChains';
+import { USUAL_HAT, cardCoverage, evenCards, refreshHz, type Driver } from './driver';
+import { lanePlace, panelPixelFinder, screenOfPanelPixel, turnPixel } from './panelMap';
+import { SHIPPED_PANELS, type PanelType } from './panelType';
+import {
+  FILLS,
+  bandsOf,
+  disagreement,
+  disagreementWords,
+  pictureIndex,
+  pictureTotals,
+  pictureXy,
+} from './pictureMap';
+import { powerLeads } from './powerLeads';
+import { ribbonsOf } from './ribbons';
+
+const panel = (columns: number, rows: number, dataInAtBack: 'left' | 'right' = 'right'): PanelType => ({
+  ...SHIPPED_PANELS[0]!,
+  columns,
+  rows,
+  dataInAtBack,
+});
+
+const anyWall: fc.Arbitrary<WallCells> = fc
+  .record({ columns: fc.integer({ min: 1, max: 9 }), rows: fc.integer({ min: 1, max: 9 }) })
+  .chain(({ columns, rows }) =>
+    fc.record({
+      columns: fc.constant(columns),
+      rows: fc.constant(rows),
+      panel: fc.constantFrom(panel(8, 4), panel(4, 4), panel(6, 4, 'left'), panel(4, 4, 'left')),
+      missing: fc.array(fc.nat(columns * rows - 1), { maxLength: 4 }).map((cells) => new Set(cells)),
+    }),
+  );
+const hat = (outputs: number, mostPanelsPerOutput: number): Driver =>
+  ({ ...USUAL_HAT, outputs, mostPanelsPerOutput }) as Driver;
+const anyDriver = (wall: WallCells): fc.Arbitrary<Driver> =>
+  fc.oneof(
+    fc
+      .record({ outputs: fc.integer({ min: 1, max: 8 }), most: fc.integer({ min: 1, max: 12 }) })
+      .map(({ outputs, most }) => hat(outputs, most)),
+    fc
+      .record({ across: fc.integer({ min: 1, max: 3 }), down: fc.integer({ min: 1, max: 3 }) })
+      .map(({ across, down }): Driver => ({
+        kind: 'cards',
+        outputsPerCard: 16,
+        mostPanelsPerOutput: 10,
+        limitSource: '',
+        inOrder: true,
+        cards: evenCards(wall.columns, wall.rows, across, down),
+      })),
+  );
+const anyDesign: fc.Arbitrary<Chaining> = fc.record({
+  by: fc.constant('design' as const),
+  style: fc.constantFrom(...CHAIN_STYLES),
+  along: fc.constantFrom('rows' as const, 'columns' as const),
+  entry: fc.constantFrom(...CORNERS),
+});
+/** Chains as somebody may draw them: any order, any turn that the panel allows. */
+const handmade = (wall: WallCells): fc.Arbitrary<Chaining> => {
+  const cells = Array.from({ length: wall.columns * wall.rows }, (_, cell) => cell).filter(
+    (cell) => !wall.missing.has(cell),
+  );
+  const turns = wall.panel.columns === wall.panel.rows ? [...TURNS] : ([0, 180] as const);
+  return fc
+    .tuple(
+      fc.shuffledSubarray(cells, { minLength: cells.length }),
+      fc.array(fc.constantFrom(...turns), { minLength: cells.length, maxLength: cells.length }),
+      fc.integer({ min: 1, max: 4 }),
+    )
+    .map(([order, turned, outputs]) => ({
+      by: 'hand' as const,
+      chains: Array.from({ length: outputs }, (_, output) => ({
+        card: 0,
+        output: output + 1,
+        panels: order.flatMap((cell, i) =>
+          i % outputs === output
+            ? [{ column: cell % wall.columns, row: Math.floor(cell / wall.columns), turnDeg: turned[i]! }]
+            : [],
+        ),
+      })),
+    }));
+};
+
+it('reaches every panel pixel once, and screen and panel map are inverse, for any style, turn and gap', () => {
+  fc.assert(
+    fc.property(
+      anyWall.chain((wall) =>
+        fc.tuple(
+          fc.constant(wall),
+          anyDriver(wall),
+          fc.oneof(anyDesign, handmade(wall)),
+          fc.constantFrom(...CORNERS),
+        ),
+      ),
+      ([wall, driver, chaining, corner]) => {
+        const chains = chainsOf(wall, driver, chaining);
+        const find = panelPixelFinder(chains, wall);
+        const [width, height] = [wall.columns * wall.panel.columns, wall.rows * wall.panel.rows];
+        const picture = { width, height, corner };
+        const reached = new Set<number>();
+        chains.forEach((chain, c) =>
+          chain.panels.forEach((_, place) => {
+            for (let y = 0; y < wall.panel.rows; y += 1)
+              for (let x = 0; x < wall.panel.columns; x += 1) {
+                const [screenX, screenY] = screenOfPanelPixel(chains, wall, { chain: c, place, x, y });
+                // From the sender’s channel over the screen to the panel, and back again.
+                const index = pictureIndex(picture, screenX, screenY);
+                expect(pictureXy(picture, index)).toEqual([screenX, screenY]);
+                expect(find(screenX, screenY)).toEqual({ chain: c, place, x, y });
+                reached.add(index);
+              }
+          }),
+        );
+        const there = wall.columns * wall.rows - wall.missing.size;
+        expect(reached.size).toBe(there * wall.panel.columns * wall.panel.rows);
+        expect(chains.reduce((sum, chain) => sum + chain.panels.length, 0)).toBe(there);
+        for (const cell of wall.missing)
+          expect(
+            find(
+              (cell % wall.columns) * wall.panel.columns,
+              Math.floor(cell / wall.columns) * wall.panel.rows,
+            ),
+          ).toBeNull();
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+it('turns a panel four times back to where it was', () => {
+  const size = { columns: 5, rows: 5 };
+  for (let x = 0; x < 5; x += 1)
+    for (let y = 0; y < 5; y += 1) {
+      const round = [1, 2, 3, 4].reduce<[number, number]>((at) => turnPixel(size, 90, ...at), [x, y]);
+      expect(round).toEqual([x, y]);
+    }
+  // Clockwise: the top left goes to the top right.
+  expect(turnPixel(size, 90, 0, 0)).toEqual([4, 0]);
+});
+
+const orderOf = (chains: Chain[]) =>
+  chains.map((chain) =>
+    chain.panels
+      .map((each) => `${each.row + 1}.${each.column + 1}${each.turnDeg ? `/${each.turnDeg}` : ''}`)
+      .join(' '),
+  );
+const design = (
+  style: (typeof CHAIN_STYLES)[number],
+  entry: (typeof CORNERS)[number] = 'topLeft',
+  along: 'rows' | 'columns' = 'rows',
+): Chaining => ({
+  by: 'design',
+  style,
+  along,
+  entry,
+});
+
+describe('a wall of 5 columns and 2 rows of 64 × 32, worked by hand', () => {
+  const wall: WallCells = { panel: panel(64, 32), columns: 5, rows: 2, missing: new Set() };
+
+  it('has an output for each row', () => {
+    expect(orderOf(chainsOf(wall, hat(3, 12), design('lineEach')))).toEqual([
+      '1.1 1.2 1.3 1.4 1.5',
+      '2.1 2.2 2.3 2.4 2.5',
+    ]);
+  });
+  it('zigzags on one output: the second row comes back, turned 180', () => {
+    expect(orderOf(chainsOf(wall, hat(1, 12), design('zigzag')))).toEqual([
+      '1.1 1.2 1.3 1.4 1.5 2.5/180 2.4/180 2.3/180 2.2/180 2.1/180',
+    ]);
+  });
+  it('keeps all arrows up with a long return', () => {
+    const chains = chainsOf(wall, hat(1, 12), design('arrowsUp'));
+    expect(orderOf(chains)).toEqual(['1.1 1.2 1.3 1.4 1.5 2.1 2.2 2.3 2.4 2.5']);
+    // From the outgoing socket of column 5 to the data socket of column 1: 5 panels of 320 mm less twice 12 % of one, and a
+    // row of 160 mm down, and 40 mm of slack.
+    const longest = Math.max(...ribbonsOf(chains, wall.panel).map((ribbon) => ribbon.lengthMm));
+    expect(longest).toBeCloseTo(Math.hypot(5 * 320 - 2 * 0.12 * 320, 160) + 40);
+  });
+  it('takes ribbons of the box in a zigzag, and long ones to return', () => {
+    const zigzag = measureChains(wall, hat(1, 12), design('zigzag'));
+    expect(zigzag).toMatchObject({ longRibbons: 0, stockRibbons: 9, turnedPanels: 5, longestChain: 10 });
+    // Side by side: 2 × 12 % of 320 mm and slack.
+    expect(ribbonsOf(zigzag.chains, wall.panel)[0]!.lengthMm).toBeCloseTo(76.8 + 40);
+    expect(measureChains(wall, hat(1, 12), design('arrowsUp'))).toMatchObject({
+      longRibbons: 1,
+      turnedPanels: 0,
+    });
+  });
+  it('is front-right when it is first at the back-left', () => {
+    // Entering at the right of the front is entering at the left of the back.
+    expect(orderOf(chainsOf(wall, hat(3, 12), design('zigzag', 'topRight')))[0]).toBe(
+      '1.5/180 1.4/180 1.3/180 1.2/180 1.1/180',
+    );
+  });
+  it('parts a row that is too long for an output', () => {
+    expect(orderOf(chainsOf(wall, hat(8, 3), design('lineEach')))).toEqual([
+      '1.1 1.2',
+      '1.3 1.4 1.5',
+      '2.1 2.2',
+      '2.3 2.4 2.5',
+    ]);
+  });
+  it('is spread evenly over two cards, each with outputs of its own', () => {
+    const cards: Driver = {
+      kind: 'cards',
+      outputsPerCard: 8,
+      mostPanelsPerOutput: 8,
+      limitSource: '',
+      inOrder: true,
+      cards: evenCards(5, 2, 2, 1),
+    };
+    const chains = chainsOf(wall, cards, design('lineEach'));
+    expect(chains.map((chain) => [chain.card, chain.output, chain.panels.length])).toEqual([
+      [0, 1, 2],
+      [0, 2, 2],
+      [1, 1, 3],
+      [1, 2, 3],
+    ]);
+  });
+  it('goes over a gap', () => {
+    const gap = { ...wall, missing: new Set([1]) };
+    const chains = chainsOf(gap, hat(2, 12), design('lineEach'));
+    expect(orderOf(chains)).toEqual(['1.1 1.3 1.4 1.5', '2.1 2.2 2.3 2.4 2.5']);
+    expect(ribbonsOf(chains, wall.panel)[0]!.lengthMm).toBeCloseTo(320 + 76.8 + 40);
+  });
+  it('pairs power leads across, and the odd ones down', () => {
+    expect(powerLeads(wall).map((lead) => [lead.kind, lead.cells])).toEqual([
+      ['pair across', [0, 1]],
+      ['pair across', [2, 3]],
+      ['pair down', [4, 9]],
+      ['pair across', [5, 6]],
+      ['pair across', [7, 8]],
+    ]);
+    expect(powerLeads({ columns: 1, rows: 1, missing: new Set() })).toEqual([{ kind: 'single', cells: [0] }]);
+  });
+  it('compares styles, and puts first what fits with short ribbons', () => {
+    const schemes = compareChains(wall, hat(2, 12), design('arrowsUp'), 'topLeft');
+    expect(schemes).toHaveLength(6);
+    expect(schemes.filter((scheme) => scheme.isCurrent)).toHaveLength(1);
+    expect(schemes[0]).toMatchObject({ fits: true, longRibbons: 0 });
+  });
+});
+
+it('goes through square panels along columns by turning them a quarter', () => {
+  const wall: WallCells = { panel: panel(64, 64), columns: 2, rows: 2, missing: new Set() };
+  expect(orderOf(chainsOf(wall, hat(1, 12), design('zigzag', 'topLeft', 'columns')))).toEqual([
+    '1.1/90 2.1/90 2.2/270 1.2/270',
+  ]);
+});
+
+it('estimates the refresh of a chain: 12 panels of 64 × 32 at 20 MHz and 11 planes', () => {
+  expect(refreshHz(12, { columns: 64, rows: 32 })).toBeCloseTo((2 * 20e6) / (12 * 64 * 32 * 11));
+});
+
+it('knows the lane of a pixel: 12 of 64 × 32 are two halves of 16 rows', () => {
+  expect(lanePlace({ panel: panel(64, 32) }, { place: 2, x: 5, y: 20 })).toEqual({
+    lane: 'lower',
+    rowAddress: 4,
+    column: 133,
+  });
+});
+
+it('covers a wall with cards once', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 64 }),
+      fc.integer({ min: 1, max: 64 }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.integer({ min: 1, max: 8 }),
+      (columns, rows, across, down) => {
+        expect(cardCoverage(evenCards(columns, rows, across, down), columns, rows)).toEqual({
+          holes: [],
+          overlaps: [],
+          outside: 0,
+        });
+      },
+    ),
+  );
+  expect(
+    cardCoverage(
+      [
+        { column: 0, row: 0, columns: 2, rows: 1 },
+        { column: 1, row: 0, columns: 2, rows: 1 },
+      ],
+      2,
+      2,
+    ),
+  ).toEqual({ holes: [2, 3], overlaps: [1], outside: 1 });
+});
+
+describe('the picture map', () => {
+  it('takes ceil(W * H * 3 / 510) universes of whole pixels, and ceil(… / 512) when full', () => {
+    const pixels = 320 * 64;
+    expect(pictureTotals(pixels, { kind: 'wholePixels' }, 10, 1)).toMatchObject({
+      channels: 61_440,
+      universes: Math.ceil(61_440 / 510),
+      lastUniverse: 130,
+      // 120 universes of 510 and the rest.
+      channelsInLast: 61_440 - 120 * 510,
+      nextUniverse: 130,
+      nextChannel: 61_440 - 120 * 510 + 1,
+      straddlingCount: 0,
+    });
+    const full = pictureTotals(pixels, { kind: 'full512' }, 10, 1);
+    expect(full).toMatchObject({
+      universes: 120,
+      lastUniverse: 129,
+      channelsInLast: 512,
+      nextUniverse: 130,
+      nextChannel: 1,
+    });
+    // Every universe border but each third lies inside a pixel.
+    expect(full.straddling.slice(0, 3)).toEqual([170, 341, 682]);
+    expect(full.straddlingCount).toBe(119 - 39);
+  });
+  it('counts as channel by channel does', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.oneof(
+          fc.constant<Packing>({ kind: 'wholePixels' }),
+          fc.constant<Packing>({ kind: 'full512' }),
+          fc
+            .integer({ min: 1, max: 512 })
+            .map((channelsPerUniverse): Packing => ({ kind: 'custom', channelsPerUniverse })),
+        ),
+        fc.integer({ min: 1, max: 512 }),
+        (pixels, packing, startChannel) => {
+          fc.pre(startChannel <= slotsPerUniverse(packing));
+          let [universe, slot] = [5, startChannel - 1];
+          const of: number[] = [];
+          const size = slotsPerUniverse(packing);
+          for (let channel = 0; channel < pixels * 3; channel += 1, slot += 1) {
+            const needs = packing.kind === 'wholePixels' ? (channel % 3 === 0 ? 3 : 1) : 1;
+            if (slot + needs > size) [universe, slot] = [universe + 1, 0];
+            of.push(universe);
+          }
+          const straddling = Array.from({ length: pixels }, (_, i) => i).filter(
+            (i) => of[3 * i] !== of[3 * i + 2],
+          );
+          const totals = pictureTotals(pixels, packing, 5, startChannel, 10_000);
+          expect(totals.universes).toBe(new Set(of).size);
+          expect(totals.lastUniverse).toBe(of.at(-1));
+          expect(totals.channelsInLast).toBe(of.filter((each) => each === of.at(-1)).length);
+          if (size >= 3) expect(totals.straddling).toEqual(straddling);
+        },
+      ),
+    );
+  });
+});
+
+describe('a packing disagreement', () => {
+  const bands = (sent: number, received: number) =>
+    bandsOf(disagreement(170 * 6, sent, received, 'red'))
+      .map((band) => band.colour)
+      .slice(0, 4);
+  it('shows red, blue, green when the receiver steps by more, and red, green, blue when by less', () => {
+    expect(bands(510, 512)).toEqual(['red', 'blue', 'green', 'red']);
+    expect(bands(512, 510)).toEqual(['red', 'green', 'blue', 'red']);
+  });
+  it('shows one colour where both agree', () => {
+    for (const size of [510, 512, 150])
+      for (const fill of FILLS) {
+        const seen = bandsOf(disagreement(900, size, size, fill));
+        expect(seen).toEqual([{ firstPixel: 0, pixelCount: 900, colour: fill }]);
+      }
+    expect(disagreementWords(510, 510)).toBeNull();
+    expect(disagreementWords(510, 512)).toContain('2 × (u − 1) channels too late');
+  });
+});

@@ -1,0 +1,152 @@
+import { UNIVERSE_SLOTS, slotsPerUniverse, unitChannels, type Packing } from '../addressing/packing';
+import type { Corner } from '../threading/view';
+
+/**
+ * The picture map: the sender's pixels run row by row over the whole wall from a corner. It knows nothing of panels.
+ */
+export interface PictureMap {
+  /** Of the whole wall, in pixels. */
+  width: number;
+  height: number;
+  corner: Corner;
+}
+
+const fromRight = (corner: Corner) => corner === 'topRight' || corner === 'bottomRight';
+const fromBottom = (corner: Corner) => corner === 'bottomLeft' || corner === 'bottomRight';
+
+/** Place in the sender's order, from 0, of a screen pixel. */
+export function pictureIndex({ width, height, corner }: PictureMap, x: number, y: number): number {
+  return (fromBottom(corner) ? height - 1 - y : y) * width + (fromRight(corner) ? width - 1 - x : x);
+}
+
+/** The screen pixel at a place in the sender's order. */
+export function pictureXy({ width, height, corner }: PictureMap, index: number): [x: number, y: number] {
+  const column = index % width;
+  const row = (index - column) / width;
+  return [fromRight(corner) ? width - 1 - column : column, fromBottom(corner) ? height - 1 - row : row];
+}
+
+export interface PictureTotals {
+  pixels: number;
+  channels: number;
+  universes: number;
+  lastUniverse: number;
+  /** Channels of the wall in its last universe. */
+  channelsInLast: number;
+  /** The universe and channel at which the next thing could begin. */
+  nextUniverse: number;
+  nextChannel: number;
+  /** Places in the sender's order, from 0, of pixels that lie across two universes. */
+  straddling: number[];
+  straddlingCount: number;
+}
+
+/**
+ * What a picture takes of the channel space when it starts at a universe and channel.
+ *
+ * @param most how many straddling pixels are listed; all are counted
+ */
+export function pictureTotals(
+  pixels: number,
+  packing: Packing,
+  startUniverse: number,
+  startChannel: number,
+  most = 200,
+): PictureTotals {
+  const channels = pixels * 3;
+  const size = slotsPerUniverse(packing);
+  const unit = unitChannels(packing, 3);
+  const roomIn = (slot: number) => Math.floor((size - slot) / unit) * unit;
+  const straddling: number[] = [];
+  let straddlingCount = 0;
+  let universe = startUniverse;
+  let slot = startChannel - 1;
+  let [lastUniverse, channelsInLast, universes] = [startUniverse, 0, 0];
+  for (let channel = 0; channel < channels;) {
+    const take = Math.min(roomIn(slot), channels - channel);
+    if (take > 0) {
+      universes += 1;
+      [lastUniverse, channelsInLast] = [universe, take];
+      channel += take;
+      slot += take;
+      if (channel % 3 !== 0 && channel < channels) {
+        straddlingCount += 1;
+        if (straddling.length < most) straddling.push(Math.floor(channel / 3));
+      }
+    }
+    if (channel < channels) {
+      universe += 1;
+      slot = 0;
+      if (universe > startUniverse + channels + 1)
+        throw new RangeError('No pixel fits a universe this small.');
+    }
+  }
+  const full = roomIn(slot) <= 0;
+  return {
+    pixels,
+    channels,
+    universes,
+    lastUniverse,
+    channelsInLast,
+    nextUniverse: full ? universe + 1 : universe,
+    nextChannel: full ? 1 : slot + 1,
+    straddling,
+    straddlingCount,
+  };
+}
+
+/** Colours of one channel each, as a fill is sent. */
+export const FILLS = ['red', 'green', 'blue'] as const;
+export type Fill = (typeof FILLS)[number];
+
+/**
+ * What a wall shows when sender and receiver disagree about the channels of a universe and one pure colour is sent.
+ *
+ * The sender's channel c goes out in universe floor(c / s), slot c mod s. The receiver reads its own channel i from universe
+ * floor(i / r), slot i mod r; slots that nobody sent stay dark.
+ *
+ * @returns a byte for each pixel in the sender's order: bit 0 red, bit 1 green, bit 2 blue
+ */
+export function disagreement(pixels: number, sent: number, received: number, fill: Fill): Uint8Array {
+  const channels = pixels * 3;
+  const wanted = FILLS.indexOf(fill);
+  const seen = new Uint8Array(pixels);
+  for (let i = 0; i < channels; i += 1) {
+    const universe = Math.floor(i / received);
+    const slot = i - universe * received;
+    const source = universe * sent + slot;
+    if (slot < sent && source < channels && source % 3 === wanted) seen[Math.floor(i / 3)]! |= 1 << (i % 3);
+  }
+  return seen;
+}
+
+export interface Band {
+  firstPixel: number;
+  pixelCount: number;
+  /** `red`, `yellow`, `dark`, … */
+  colour: string;
+}
+
+const COLOUR_WORDS = ['dark', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'];
+
+/** Stretches of one colour; pixels in which two universes meet are left to their neighbours' band. */
+export function bandsOf(seen: Uint8Array, least = 3): Band[] {
+  const bands: Band[] = [];
+  let first = 0;
+  for (let i = 1; i <= seen.length; i += 1) {
+    if (i < seen.length && seen[i] === seen[first]) continue;
+    const last = bands.at(-1);
+    if (i - first < least && last) last.pixelCount += i - first;
+    else if (last && last.colour === COLOUR_WORDS[seen[first]!]) last.pixelCount += i - first;
+    else bands.push({ firstPixel: first, pixelCount: i - first, colour: COLOUR_WORDS[seen[first]!]! });
+    first = i;
+  }
+  return bands;
+}
+
+/** What to do about a disagreement, in one sentence; null where there is none. */
+export function disagreementWords(sent: number, received: number): string | null {
+  if (sent === received) return null;
+  const step = received - sent;
+  return `Universe u starts ${Math.abs(step)} × (u − 1) channels too ${step > 0 ? 'late' : 'early'} in the receiver, so colours rotate and the picture creeps sideways, worse towards the end. Set both ends to the same: the receiver to ${sent} (then nothing else moves), or the sender to ${received}${received === UNIVERSE_SLOTS ? ' (a pixel may then lie across two universes)' : ''}.`;
+}

@@ -1,0 +1,53 @@
+import { flowsRight, type Chain, type ChainedPanel } from './chains';
+import type { PanelType } from './panelType';
+
+/** A ribbon cable from one panel of a chain to the next. */
+export interface Ribbon {
+  /** Index of the chain, and of the panel that it leaves, from 0. */
+  chain: number;
+  from: number;
+  lengthMm: number;
+}
+
+/** The ribbon that comes with a panel reaches so far beyond the gap between two neighbours. */
+export const STOCK_RIBBON_MM = 200;
+/** Ribbon between two sockets is never taut. */
+const SLACK_MM = 40;
+/** Sockets sit this part of the width in from the edge. */
+const INSET = 0.12;
+
+/** Where the data socket and the outgoing socket of a panel are on the wall, seen from the front; y down. */
+function sockets(
+  panel: PanelType,
+  { column, row, turnDeg }: ChainedPanel,
+): { in: [number, number]; out: [number, number] } {
+  const [width, height] = [panel.columns * panel.pitchMm, panel.rows * panel.pitchMm];
+  const [cx, cy] = [(column + 0.5) * width, (row + 0.5) * height];
+  const reach = (0.5 - INSET) * width * (flowsRight(panel) ? 1 : -1);
+  const turn = (turnDeg * Math.PI) / 180;
+  const [dx, dy] = [reach * Math.cos(turn), reach * Math.sin(turn)];
+  return { in: [cx - dx, cy - dy], out: [cx + dx, cy + dy] };
+}
+
+/** Every ribbon between panels, from socket to socket in a straight line with some slack. */
+export function ribbonsOf(chains: readonly Chain[], panel: PanelType): Ribbon[] {
+  return chains.flatMap((chain, index) =>
+    chain.panels.slice(1).map((next, from) => {
+      const [outX, outY] = sockets(panel, chain.panels[from]!).out;
+      const [inX, inY] = sockets(panel, next).in;
+      return { chain: index, from, lengthMm: Math.hypot(inX - outX, inY - outY) + SLACK_MM };
+    }),
+  );
+}
+
+/** Neighbours in a row, sockets facing each other: the shortest that any ribbon of this panel has. */
+export function neighbourRibbonMm(panel: PanelType): number {
+  return 2 * INSET * panel.columns * panel.pitchMm + SLACK_MM;
+}
+
+/** What a ribbon in the box reaches: from neighbour to neighbour in a row or a column. */
+export function stockReachMm(panel: PanelType): number {
+  const [width, height] = [panel.columns * panel.pitchMm, panel.rows * panel.pitchMm];
+  // From a row to the next one of a zigzag the sockets lie straight above each other.
+  return Math.max(STOCK_RIBBON_MM, neighbourRibbonMm(panel), Math.min(width, height) + SLACK_MM);
+}

@@ -1,0 +1,116 @@
+import { pictureIndex, type PictureMap } from './pictureMap';
+import { turnPixel } from './panelMap';
+import { outputName } from './chains';
+import type { LaidWall } from './wallFacts';
+
+/** A picture by rows from the top left, three bytes a pixel. */
+export interface Raster {
+  width: number;
+  height: number;
+  rgb: Uint8Array;
+}
+
+/** Digits and a dot, three pixels wide and five high, a row a number, the leftmost pixel the highest bit. */
+const GLYPHS: Record<string, readonly number[]> = {
+  '0': [7, 5, 5, 5, 7],
+  '1': [2, 6, 2, 2, 7],
+  '2': [7, 1, 7, 4, 7],
+  '3': [7, 1, 3, 1, 7],
+  '4': [5, 5, 7, 1, 1],
+  '5': [7, 4, 7, 1, 7],
+  '6': [7, 4, 7, 5, 7],
+  '7': [7, 1, 1, 2, 2],
+  '8': [7, 5, 7, 5, 7],
+  '9': [7, 5, 7, 1, 7],
+  '.': [0, 0, 0, 0, 2],
+};
+
+/** Told apart also by those who see few colours: hue and brightness both change from one output to the next. */
+const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
+  [0, 70, 160],
+  [150, 70, 0],
+  [0, 110, 70],
+  [140, 0, 90],
+  [90, 100, 0],
+  [70, 20, 150],
+  [0, 100, 120],
+  [150, 20, 20],
+];
+
+/**
+ * A picture by which every panel says where it belongs: its output and place in the chain (`2.3`) above, its row and column
+ * on the wall below, an arrow that points the way of the printed arrow, a colour for each output, and a border of one pixel.
+ * Labels are turned with their panels: seen on the finished wall each one stands the way its panel is mounted, and a picture
+ * torn or mirrored shows at once.
+ */
+export function testPicture({ wall, chains, cards }: LaidWall): Raster {
+  const { panel, columns, rows } = wall;
+  const [width, height] = [columns * panel.columns, rows * panel.rows];
+  const rgb = new Uint8Array(width * height * 3);
+  chains.forEach((chain, index) => {
+    const colour = OUTPUT_COLOURS[index % OUTPUT_COLOURS.length]!;
+    const output = outputName(chain, cards.length).replace(/^.*\./, '');
+    chain.panels.forEach(({ column, row, turnDeg }, place) => {
+      const set = (x: number, y: number, [red, green, blue]: readonly [number, number, number]) => {
+        if (x < 0 || y < 0 || x >= panel.columns || y >= panel.rows) return;
+        const [turnedX, turnedY] = turnPixel(panel, turnDeg, x, y);
+        const at = 3 * ((row * panel.rows + turnedY) * width + column * panel.columns + turnedX);
+        rgb[at] = red;
+        rgb[at + 1] = green;
+        rgb[at + 2] = blue;
+      };
+      for (let y = 0; y < panel.rows; y += 1)
+        for (let x = 0; x < panel.columns; x += 1) {
+          const border = x === 0 || y === 0 || x === panel.columns - 1 || y === panel.rows - 1;
+          set(x, y, border ? [255, 255, 255] : colour);
+        }
+      const lines = [`${output}.${place + 1}`, `${row + 1}.${column + 1}`];
+      const longest = Math.max(...lines.map((line) => line.length));
+      const scale = Math.max(
+        1,
+        Math.floor(Math.min((panel.columns - 9) / (4 * longest), (panel.rows - 4) / 11)),
+      );
+      lines.forEach((line, i) => write(line, 3, 2 + i * 6 * scale, scale, set));
+      drawArrow(panel.columns - 5, panel.rows, set);
+    });
+  });
+  return { width, height, rgb };
+}
+
+type SetPixel = (x: number, y: number, colour: readonly [number, number, number]) => void;
+
+function write(text: string, left: number, top: number, scale: number, set: SetPixel): void {
+  [...text].forEach((letter, i) => {
+    GLYPHS[letter]!.forEach((bits, y) => {
+      for (let x = 0; x < 3; x += 1)
+        if (bits & (4 >> x))
+          for (let dy = 0; dy < scale; dy += 1)
+            for (let dx = 0; dx < scale; dx += 1)
+              set(left + (4 * i + x) * scale + dx, top + y * scale + dy, [255, 255, 255]);
+    });
+  });
+}
+
+function drawArrow(x: number, rows: number, set: SetPixel): void {
+  const [top, bottom] = [2, rows - 3];
+  for (let y = top; y <= bottom; y += 1) set(x, y, [255, 220, 80]);
+  for (let i = 1; i <= 2; i += 1) {
+    set(x - i, top + i, [255, 220, 80]);
+    set(x + i, top + i, [255, 220, 80]);
+  }
+}
+
+/** The same picture as channel data in the sender's order: three bytes a pixel, red, green, blue. */
+export function asChannels(raster: Raster, corner: PictureMap['corner']): Uint8Array {
+  const { width, height, rgb } = raster;
+  const map = { width, height, corner };
+  const channels = new Uint8Array(rgb.length);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const [from, to] = [3 * (y * width + x), 3 * pictureIndex(map, x, y)];
+      channels[to] = rgb[from]!;
+      channels[to + 1] = rgb[from + 1]!;
+      channels[to + 2] = rgb[from + 2]!;
+    }
+  return channels;
+}

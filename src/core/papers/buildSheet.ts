@@ -1,0 +1,201 @@
+import { LAST_PORT_ADDRESS, artNetWords } from '../addressing/numbering';
+import { portName, type Controller } from '../catalogue/controller';
+import type { Plan } from '../plan/plan';
+import { kindOf, threadProp } from '../props/registry';
+import { xSeenFrom, type ViewSide } from '../threading/view';
+import { formatLength } from '../units/length';
+
+/** What is at an end of a strand. */
+export type StrandEnd =
+  | { kind: 'port'; words: string }
+  | { kind: 'jumper'; words: string; lengthMm: number }
+  | { kind: 'joined'; words: string }
+  | { kind: 'chained'; words: string }
+  | { kind: 'open'; words: string };
+
+/** One strand as it is built: a line of the sheet. */
+export interface BuildLine {
+  /** The builder's number. */
+  strand: number;
+  run: number;
+  /** Place of the strand in its run, from 1. */
+  order: number;
+  /** Port and place on its wire of the first pixel; null while on no port. */
+  port: string | null;
+  firstPlace: number | null;
+  /** In the run, from 1. */
+  firstPixel: number;
+  lastPixel: number;
+  pixelCount: number;
+  /** The way of the data as seen from the side of the sheet: `up`, `down`, `left`, `right`, `clockwise`, … */
+  direction: string;
+  /** Which end of the strand data enters: `bottom`, `top`, `left`, `right` or, on a closed ring, `start`. */
+  dataIn: string;
+  dataInEnd: StrandEnd;
+  dataOutEnd: StrandEnd;
+  emptyHolesTop: number;
+  emptyHolesBottom: number;
+  /** `U5 430`, the universe and channel of its first pixel, with the Art-Net triple where that is typed; null where it has none. */
+  address: string | null;
+}
+
+export interface BuildSheet {
+  strandWord: string;
+  /** In the order in which the strands stand beside one another, unrolled where they stand in a circle, from left to right as seen from the side of the sheet. */
+  lines: BuildLine[];
+  hasEmptyHoles: boolean;
+}
+
+/**
+ * What somebody at the bench needs for each strand of a prop: which way round it goes, what is plugged in at either end,
+ * and its numbers.
+ *
+ * @param prop index of the prop in the show
+ * @param side left and right, and the way round, are those of this side
+ */
+export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet {
+  const planned = plan.props[prop]!;
+  const ofShow = plan.show.props[prop]!;
+  const kind = kindOf(ofShow);
+  const word = kind.strandWord(ofShow.threading);
+  const holes = kind.emptyHoles?.(ofShow.shape) ?? { top: 0, bottom: 0 };
+  const jumperTo = new Map(planned.jumpers.map((jumper) => [jumper.toPixel, jumper]));
+  const runs = plan.runs.slice(planned.firstRun, planned.firstRun + planned.runCount);
+  const lines: BuildLine[] = [];
+  let order = 0;
+  let runIndex = 0;
+  planned.strands.forEach((strand, index) => {
+    while (runs[runIndex + 1] && runs[runIndex + 1]!.firstPixel - planned.firstPixel <= strand.firstPixel) {
+      runIndex += 1;
+      order = 0;
+    }
+    const run = runs[runIndex]!;
+    const runFirst = run.firstPixel - planned.firstPixel;
+    const first = strand.firstPixel;
+    const last = first + strand.pixelCount - 1;
+    order += 1;
+    const previous = order === 1 ? undefined : planned.strands[index - 1];
+    const next = last + 1 < runFirst + run.pixelCount ? planned.strands[index + 1] : undefined;
+    const { wire } = run;
+    const port = wire && portName(plan.show.controllers[wire.controller]!, wire.port);
+    const way = wayOf(plan, planned.firstPixel + first, strand.pixelCount, side);
+    lines.push({
+      strand: strand.number,
+      run: run.number,
+      order,
+      port,
+      firstPlace: wire && wire.firstPlace + first - runFirst,
+      firstPixel: first - runFirst + 1,
+      lastPixel: last - runFirst + 1,
+      pixelCount: strand.pixelCount,
+      direction: way.direction,
+      dataIn: way.dataIn,
+      dataInEnd: previous
+        ? joint('from', previous.number, jumperTo.get(first)?.lengthMm, word)
+        : chainStart(plan, prop, runIndex, port),
+      dataOutEnd: next
+        ? joint('to', next.number, jumperTo.get(last + 1)?.lengthMm, word)
+        : chainEnd(plan, prop, runIndex),
+      emptyHolesTop: holes.top,
+      emptyHolesBottom: holes.bottom,
+      address: addressWords(
+        plan,
+        wire && plan.show.controllers[wire.controller]!,
+        planned.firstPixel + first,
+      ),
+    });
+  });
+  const seats = seatsOf(plan, prop, side);
+
+  // Strands that lie one above the other keep the builder's numbers.
+  lines.sort((a, b) => seats.get(a.strand)! - seats.get(b.strand)! || a.strand - b.strand);
+  return { strandWord: word, lines, hasEmptyHoles: holes.top + holes.bottom > 0 };
+}
+
+/** What is set on the menu of a tile, or typed for a strand. */
+function addressWords(plan: Plan, controller: Controller | null, pixel: number): string | null {
+  const universe = plan.pixels.universe[pixel]!;
+  if (universe === 0) return null;
+  const words = `U${universe} ${plan.pixels.channel[pixel]}`;
+  const portAddress = universe + (controller?.artNetOffset ?? 0);
+  return controller?.protocol === 'artnet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
+    ? `${words} (Art-Net ${artNetWords(portAddress)})`
+    : words;
+}
+
+function joint(way: 'from' | 'to', strand: number, lengthMm: number | undefined, word: string): StrandEnd {
+  return lengthMm === undefined
+    ? { kind: 'joined', words: `runs on ${way} ${word} ${strand}` }
+    : {
+        kind: 'jumper',
+        lengthMm,
+        words: `jumper ${formatLength(Math.round(lengthMm))} ${way} ${word} ${strand}`,
+      };
+}
+
+function chainStart(plan: Plan, prop: number, runIndex: number, port: string | null): StrandEnd {
+  const run = plan.props[prop]!.firstRun + runIndex;
+  const { wire } = plan.runs[run]!;
+  if (!wire || !port) return { kind: 'open', words: 'lead to a port, not chosen yet' };
+  if (wire.chainPosition === 1) return { kind: 'port', words: `lead from port ${port}` };
+  const on = plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port)!;
+  return { kind: 'chained', words: `follows ${runWords(plan, on.runs[wire.chainPosition - 2]!)}` };
+}
+
+function chainEnd(plan: Plan, prop: number, runIndex: number): StrandEnd {
+  const run = plan.props[prop]!.firstRun + runIndex;
+  const { wire } = plan.runs[run]!;
+  const on =
+    wire && plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port);
+  const next = on?.runs[wire!.chainPosition];
+  return next === undefined
+    ? { kind: 'open', words: 'open end, sealed' }
+    : { kind: 'chained', words: `on to ${runWords(plan, next)}` };
+}
+
+function runWords(plan: Plan, run: number): string {
+  const { prop, number } = plan.runs[run]!;
+  return `${plan.show.props[prop]!.name}${plan.props[prop]!.runCount > 1 ? ` run ${number}` : ''}`;
+}
+
+/** The way of the data along some pixels: straight in one of four directions, or round and round. */
+function wayOf(
+  plan: Plan,
+  first: number,
+  count: number,
+  side: ViewSide,
+): { direction: string; dataIn: string } {
+  const { xMm, yMm } = plan.pixels;
+  if (count < 2) return { direction: '–', dataIn: '–' };
+  const last = first + count - 1;
+  const dx = xSeenFrom(side, xMm[last]! - xMm[first]!);
+  const dy = yMm[last]! - yMm[first]!;
+  let [lengthMm, twiceArea] = [0, 0];
+  for (let i = first; i < last; i += 1) {
+    lengthMm += Math.hypot(xMm[i + 1]! - xMm[i]!, yMm[i + 1]! - yMm[i]!);
+    twiceArea += xMm[i]! * yMm[i + 1]! - xMm[i + 1]! * yMm[i]!;
+  }
+  twiceArea += xMm[last]! * yMm[first]! - xMm[first]! * yMm[last]!;
+  // A way that comes back near its start goes round; its signed area tells which way.
+  if (Math.hypot(dx, dy) < 0.6 * lengthMm && Math.abs(twiceArea) > 0.05 * lengthMm ** 2) {
+    const clockwise = twiceArea < 0 === (side === 'front');
+    return { direction: clockwise ? 'clockwise' : 'counter-clockwise', dataIn: 'start' };
+  }
+  if (Math.abs(dy) >= Math.abs(dx))
+    return dy > 0 ? { direction: 'up', dataIn: 'bottom' } : { direction: 'down', dataIn: 'top' };
+  return dx > 0 ? { direction: 'right', dataIn: 'left' } : { direction: 'left', dataIn: 'right' };
+}
+
+/** Where each strand stands from left to right; strands that hide one another are laid flat for it. */
+function seatsOf(plan: Plan, prop: number, side: ViewSide): Map<number, number> {
+  const { firstPixel, strands } = plan.props[prop]!;
+  const ofShow = plan.show.props[prop]!;
+  const flat = kindOf(ofShow).unrolled ? threadProp(ofShow, 'unrolled').xMm : null;
+  const x = (pixel: number) => (flat ? flat[pixel]! : plan.pixels.xMm[firstPixel + pixel]!);
+  return new Map(
+    strands.map((strand) => [
+      strand.number,
+      Math.round(xSeenFrom(side, (x(strand.firstPixel) + x(strand.firstPixel + strand.pixelCount - 1)) / 2)),
+    ]),
+  );
+}

@@ -1,0 +1,256 @@
+import { packingWords } from '../addressing/packing';
+import { outputName } from '../panels/chains';
+import { refreshHz } from '../panels/driver';
+import { layWall } from '../panels/wallFacts';
+import type { Plan } from '../plan/plan';
+import type { PropOf } from '../props/registry';
+import { wallPixels } from '../props/wall';
+import { cornerWords } from '../threading/view';
+import { countOf, groupDigits } from '../units/number';
+
+/** What a value is about, so that `width` is never two things. */
+export type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
+
+export interface WallValue {
+  /** In neutral words. */
+  name: string;
+  value: string;
+  scope: ValueScope;
+  meaning: string;
+}
+
+export interface WallSheet {
+  /** Where the values are typed. */
+  groups: { title: string; values: WallValue[] }[];
+  /** Each with an id under which its tick is kept. */
+  steps: { id: string; words: string; why: string }[];
+}
+
+/** Every value that a card utility, a player or a show program commonly asks for about a wall, and the order of doing it. */
+export function wallSheet(plan: Plan, index: number): WallSheet {
+  const prop = plan.show.props[index] as PropOf<'wall'>;
+  const { shape, threading } = prop;
+  const { panel } = shape;
+  const { driver } = threading;
+  const { chains, cards } = layWall(prop);
+  const { width, height } = wallPixels(shape);
+  const run = plan.runs[plan.props[index]!.firstRun]!;
+  const spans = plan.spans.filter((span) => plan.runs[span.run]!.prop === index && span.runChannel >= 0);
+  const [first, last] = [spans[0], spans.at(-1)];
+  const controller = run.wire && plan.show.controllers[run.wire.controller];
+  const packing = controller?.packing ?? plan.show.addressing.packing;
+  const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
+  const value = (name: string, text: string, scope: ValueScope, meaning: string): WallValue => ({
+    name,
+    value: text,
+    scope,
+    meaning,
+  });
+
+  const panelValues = [
+    value(
+      'Pixels across',
+      groupDigits(panel.columns),
+      'a panel',
+      'of one panel with its arrow up, not of the wall',
+    ),
+    value('Pixels down', groupDigits(panel.rows), 'a panel', 'of one panel with its arrow up'),
+    value(
+      'Scan',
+      `1/${panel.scan}`,
+      'a panel',
+      'one in so many rows is lit at a time; the data sheet says it',
+    ),
+    value(
+      'Colour order',
+      panel.colourOrder,
+      'a panel',
+      'as the panel is wired; corrected here or at the sender, never twice',
+    ),
+  ];
+  const chainValues = chains.map((chain) =>
+    value(
+      `Output ${outputName(chain, cards.length)}`,
+      countOf(chain.panels.length, 'panel'),
+      'a chain',
+      `${groupDigits(chain.panels.length * panel.columns)} pixels across on the wire; ${chain.panels.map((each) => `${each.row + 1}.${each.column + 1}${each.turnDeg ? ` turned ${each.turnDeg}°` : ''}`).join(', ')}`,
+    ),
+  );
+  const cardValues =
+    driver.kind === 'cards'
+      ? cards.map((card, i) =>
+          value(
+            `Card ${i + 1}`,
+            `${groupDigits(card.columns * panel.columns)} × ${groupDigits(card.rows * panel.rows)} px`,
+            'a card',
+            `its top left pixel is at ${groupDigits(card.column * panel.columns)}, ${groupDigits(card.row * panel.rows)} of the wall, counted from 0; ${card.columns} × ${card.rows} panels`,
+          ),
+        )
+      : [
+          value(
+            'Outputs in use',
+            `${chains.length} of ${driver.outputs}`,
+            'the whole wall',
+            'parallel chains of the hat',
+          ),
+          value(
+            'Longest chain',
+            countOf(longest, 'panel'),
+            'a chain',
+            'players ask for the length of the longest one',
+          ),
+          value('Pinout', driver.pinout || 'regular', 'the whole wall', 'belongs to the type of the hat'),
+          value(
+            'Slow-down',
+            String(driver.slowDown),
+            'the whole wall',
+            driver.slowDownReason || 'waiting steps after each clock edge',
+          ),
+        ];
+  const pictureValues = [
+    value('Width', groupDigits(width), 'the whole wall', 'pixels of the picture, all panels side by side'),
+    value('Height', groupDigits(height), 'the whole wall', 'pixels of the picture'),
+    value(
+      'First pixel',
+      cornerWords(threading.pictureCorner),
+      'the whole wall',
+      'where the sender’s first pixel is, seen from the front',
+    ),
+    value('Order', 'row by row', 'the whole wall', 'across the whole wall, not panel by panel'),
+    value(
+      'Channels',
+      groupDigits(width * height * 3),
+      'the whole wall',
+      'width × height × 3, gaps counted; a test range that ends elsewhere leaves panels dark',
+    ),
+  ];
+  const addressValues = first
+    ? [
+        value(
+          'Start',
+          first.universe === null
+            ? `byte ${groupDigits(first.startChannel - 1)}`
+            : `universe ${groupDigits(first.universe)}, channel ${first.startChannel}`,
+          'the sender',
+          'the first pixel’s red',
+        ),
+        value(
+          'First show channel',
+          groupDigits(first.startShowChannel),
+          'the sender',
+          'counted over the whole show from 1',
+        ),
+        value(
+          'End',
+          last!.universe === null
+            ? `byte ${groupDigits(last!.startChannel + last!.channelCount - 2)}`
+            : `universe ${groupDigits(last!.universe)}, channel ${last!.startChannel + last!.channelCount - 1}`,
+          'the sender',
+          'the last pixel’s blue',
+        ),
+        value(
+          'Universes',
+          groupDigits(new Set(spans.map((span) => span.universe)).size),
+          'the sender',
+          packingWords(packing),
+        ),
+        value(
+          'Channels a universe',
+          packing.kind === 'wholePixels'
+            ? '510'
+            : packing.kind === 'full512'
+              ? '512'
+              : String(packing.channelsPerUniverse),
+          'the sender',
+          'the same number at both ends, or colours rotate',
+        ),
+      ]
+    : [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
+  const refresh = refreshHz(longest, panel);
+  return {
+    groups: [
+      { title: 'The panel, as a card utility or player asks for it', values: panelValues },
+      { title: driver.kind === 'cards' ? 'The cards' : 'The hat', values: cardValues },
+      { title: 'The chains', values: chainValues },
+      { title: 'The picture, as a show program asks for it', values: pictureValues },
+      { title: 'The addresses', values: addressValues },
+      {
+        title: 'To expect',
+        values: [
+          value(
+            'Refresh',
+            Number.isFinite(refresh) ? `about ${groupDigits(Math.round(refresh))} Hz` : '–',
+            'a chain',
+            'estimate for the longest chain at 20 MHz and 11 bit planes',
+          ),
+        ],
+      },
+    ],
+    steps: driver.kind === 'cards' ? CARD_STEPS : HAT_STEPS,
+  };
+}
+
+const COMMON_END = [
+  {
+    id: 'test-own',
+    words: 'Show the device’s own test picture',
+    why: 'it needs no sender: what is wrong now is panels, chains or turns',
+  },
+  {
+    id: 'test-sent',
+    words: 'Send the labelled test picture',
+    why: 'what is wrong only now is the picture map or the packing',
+  },
+];
+
+const HAT_STEPS = [
+  {
+    id: 'panel',
+    words: 'Enter the panel: its size, scan and colour order',
+    why: 'the player cannot measure it',
+  },
+  {
+    id: 'hat',
+    words: 'Enter the hat: pinout, outputs, longest chain, slow-down',
+    why: 'wrong pinout stays dark',
+  },
+  {
+    id: 'chains',
+    words: 'Enter the panel map: output, place and turn of each panel',
+    why: 'panels left on output 1 place 1 all show the same',
+  },
+  {
+    id: 'picture',
+    words: 'Enter the picture: width, height, first pixel, start channel',
+    why: 'width of the wall, not of a panel',
+  },
+  { id: 'enable', words: 'Enable the output', why: 'entered is not enabled' },
+  { id: 'save', words: 'Save', why: 'a restart forgets what is not saved' },
+  { id: 'restart', words: 'Restart the player', why: 'many settings are read at the start only' },
+  ...COMMON_END,
+];
+
+const CARD_STEPS = [
+  {
+    id: 'link',
+    words: 'Plug the first card straight into a gigabit port of the sender',
+    why: 'raw frames pass no router, and a slower link stays dark',
+  },
+  {
+    id: 'no-ip',
+    words: 'Take the IP configuration off that port',
+    why: 'the card has no address; control goes over another link',
+  },
+  {
+    id: 'panel',
+    words: 'Enter the panel: its size, scan and colour order',
+    why: 'the card cannot measure it',
+  },
+  { id: 'cards', words: 'Enter each card’s rectangle', why: 'together they cover the wall once' },
+  { id: 'chains', words: 'Enter the chains of each card', why: 'outputs in order from the first' },
+  { id: 'send', words: 'Send it to the cards', why: 'shown is not sent' },
+  { id: 'save', words: 'Save it in the cards', why: 'a power cut forgets what is not saved' },
+  { id: 'enable', words: 'Enable the output of the sender', why: 'entered is not enabled' },
+  { id: 'restart', words: 'Restart the sender', why: 'many settings are read at the start only' },
+  ...COMMON_END,
+];

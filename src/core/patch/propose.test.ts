@@ -1,0 +1,131 @@
+import fc from 'fast-check';
+import { exactProposal, randomProposal } from '../../../tests/unit/exactProposal';
+import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
+import { planShow } from '../plan/plan';
+import { applyEdit } from '../show/edits/registry';
+import { GOALS, propose, type Goal, type ProposalInput } from './propose';
+import { proposePatch } from './proposePatch';
+
+function valueOf(input: ProposalInput, goal: Goal): number {
+  const { portsUsed, cableMm, fullestShare } = propose(input);
+  return { fewestPorts: portsUsed, leastCable: cableMm, evenLoad: fullestShare }[goal];
+}
+
+it('never puts too much or unlike things on a port, whatever the goal', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 5000 }),
+      fc.integer({ min: 1, max: 60 }),
+      fc.constantFrom(...GOALS),
+      (seed, count, goal) => {
+        const input = randomProposal(seed, count, 4, 4, goal);
+        const { portOf } = propose(input);
+        input.ports.forEach((port, p) => {
+          const own = input.runs.filter((_, r) => portOf[r] === p);
+          expect(new Set(own.map((run) => run.group)).size).toBeLessThanOrEqual(1);
+          if (own.length > 0)
+            expect(own.reduce((sum, run) => sum + run.pixels, 0)).toBeLessThanOrEqual(
+              port.capacity(own[0]!.group),
+            );
+        });
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+// Held against an exact solver on random instances that it can finish. A heuristic may miss the best by a little.
+it.each<[Goal, number]>([
+  ['fewestPorts', 1.2],
+  ['leastCable', 1.05],
+  ['evenLoad', 1.12],
+])(
+  'is near the best possible: %s within a factor of %d on every instance, and better on the whole',
+  async (goal, most) => {
+    let [found, best] = [0, 0];
+    for (let seed = 1; seed <= 8; seed += 1) {
+      const input = randomProposal(seed, 12, 3, 3, goal);
+      const exact = await exactProposal(input);
+      if (exact === null) continue;
+      const value = valueOf(input, goal);
+      expect(value).toBeGreaterThanOrEqual(exact - 1e-6);
+      expect(value / exact).toBeLessThanOrEqual(most);
+      found += value;
+      best += exact;
+    }
+    expect(best).toBeGreaterThan(0);
+    expect(found / best).toBeLessThanOrEqual(1.04);
+  },
+  120_000,
+);
+
+describe('for a show', () => {
+  const wish = { goal: 'fewestPorts' as const, wantedRateHz: 40, moveAll: false };
+
+  it('gives every run a port that takes it', () => {
+    fc.assert(
+      fc.property(anyShow, fc.constantFrom(...GOALS), fc.boolean(), (show, goal, moveAll) => {
+        const loose = { ...show, patch: moveAll ? show.patch : [] };
+        const plan = planShow(loose);
+        const { edits, left } = proposePatch(plan, { goal, wantedRateHz: 20, moveAll });
+        const after = planShow(
+          edits.length > 0 ? applyEdit(loose, { type: 'batch', label: 'x', edits }) : loose,
+        );
+        expect(after.runs.filter((run) => !run.wire)).toHaveLength(left.length);
+        for (const port of after.ports)
+          expect(port.places).toBeLessThanOrEqual(after.show.controllers[port.controller]!.mostPixelsPerPort);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('leaves reserved ports, pinned runs and what is on a port where they are', () => {
+    const show = aShow({
+      props: [aLine('a', 100), aLine('b', 100), aLine('c', 100)],
+      controllers: [
+        aController({ ports: 3, mostPixelsPerPort: 150, portOptions: [{ port: 1, reserved: true }] }),
+      ],
+      patch: [
+        {
+          propId: 'b',
+          run: 1,
+          controllerId: 'a',
+          port: 2,
+          skippedPixels: 0,
+          pin: { universe: 4, channel: 1 },
+        },
+      ],
+    });
+    const { lines, left } = proposePatch(planShow(show), { ...wish, moveAll: true });
+    expect(lines).toEqual([{ run: 0, words: 'a', to: 'A3' }]);
+    expect(left[0]!.why).toContain('c finds no port with room');
+  });
+
+  it('says how to split a run that is too long for any port', () => {
+    const plan = planShow(aShow({ props: [aGrid('net', 24, 42)], controllers: [aController()] }));
+    expect(proposePatch(plan, wish).left).toMatchObject([
+      { splitInto: 2, why: expect.stringContaining('split net into 2 runs') as string },
+    ]);
+    // At 10 pictures a second the chips would do, but the controller takes no more than 800.
+    expect(proposePatch(plan, { ...wish, wantedRateHz: 10 }).left).toHaveLength(1);
+    const line = planShow(aShow({ props: [aLine('rail', 900)], controllers: [aController()] }));
+    expect(proposePatch(line, wish).left).toMatchObject([
+      { splitInto: null, why: expect.stringContaining('even one strand') as string },
+    ]);
+  });
+
+  it('puts runs near their controllers when cable counts', () => {
+    const at = (xMm: number) => ({ xMm, yMm: 0, turnDeg: 0 });
+    const show = aShow({
+      props: [aLine('west', 10, { site: at(0) }), aLine('east', 10, { site: at(20_000) })],
+      controllers: [
+        aController({ site: { xMm: 21_000, yMm: 0 } }),
+        aController({ id: 'b', name: 'Box B', label: 'B', site: { xMm: -1000, yMm: 0 } }),
+      ],
+    });
+    expect(proposePatch(planShow(show), { ...wish, goal: 'leastCable' }).lines).toMatchObject([
+      { words: 'west', to: expect.stringMatching(/^B/) as string },
+      { words: 'east', to: expect.stringMatching(/^A/) as string },
+    ]);
+  });
+});

@@ -1,0 +1,150 @@
+import { channelsPerPixel } from '../catalogue/pixelType';
+import { pixelsPerPortWith, type ControllerClass } from '../catalogue/controllerType';
+import { portName } from '../catalogue/controller';
+import type { Plan } from '../plan/plan';
+import { pixelOnSite } from '../site/site';
+import type { SingleEdit } from '../show/edits/registry';
+import { fewestRuns } from '../threading/split';
+import { mostPixelsAtRate, signalOf } from '../timing/signal';
+import { propose, type Goal, type Proposal, type ProposalInput } from './propose';
+
+export interface ProposalWish {
+  goal: Goal;
+  wantedRateHz: number;
+  /** Also runs that are on a port already are put anew; pinned ones stay. */
+  moveAll: boolean;
+}
+
+export interface PatchProposal {
+  edits: SingleEdit[];
+  /** In the builder's words, one for each run that goes somewhere. */
+  lines: { run: number; words: string; to: string }[];
+  /** Runs that no port takes, and how to mend that. */
+  left: { run: number; propId: string; why: string; splitInto: number | null }[];
+  result: Proposal;
+}
+
+/** Panels are refreshed by their driver, not by a line of bits; they need a driver of panels. */
+const PANELS = 'panels';
+const DRIVES_PANELS: ReadonlySet<ControllerClass> = new Set(['panelPlayer', 'panelCard'] as const);
+
+/** Which runs behind one port get along: one voltage, one chip family, one channel count. */
+function groupOf(plan: Plan, run: number): string {
+  const { pixelTypeId, kind } = plan.show.props[plan.runs[run]!.prop]!;
+  if (kind === 'wall') return PANELS;
+  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const signal = signalOf(type.chip);
+  const family = signal.kind === 'clocked' ? 'clocked' : `one wire ${signal.bitUs}`;
+  return `${type.volts} V, ${family}, ${channelsPerPixel(type)}`;
+}
+
+/** Proposes ports for the runs that have none, or for all of them. */
+export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
+  const { show } = plan;
+  const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  const stays = plan.runs.map((run) => {
+    const entry = entryOf.get(`${show.props[run.prop]!.id} ${run.number}`);
+    return run.wire !== null && (!wish.moveAll || entry?.pin !== undefined);
+  });
+  const chosen = plan.runs.flatMap((_, index) => (stays[index] ? [] : [index]));
+  const groups = new Map<string, { signal: ReturnType<typeof signalOf>; channels: number }>();
+  plan.runs.forEach((run, index) => {
+    const { pixelTypeId } = show.props[run.prop]!;
+    const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+    groups.set(groupOf(plan, index), { signal: signalOf(type.chip), channels: channelsPerPixel(type) });
+  });
+  const limitAtRate = new Map(
+    [...groups].map(([group, { signal, channels }]) => [
+      group,
+      group === PANELS ? Infinity : mostPixelsAtRate(signal, channels, wish.wantedRateHz),
+    ]),
+  );
+  const places: { controller: number; port: number }[] = [];
+  const roomOfController = show.controllers.map(() => Infinity);
+  const ports: ProposalInput['ports'][number][] = [];
+  show.controllers.forEach((controller, index) => {
+    const type = show.controllerTypes?.find((each) => each.id === controller.typeId);
+    const own = type
+      ? Math.min(controller.mostPixelsPerPort, pixelsPerPortWith(type, controller.ports))
+      : controller.mostPixelsPerPort;
+    const staying = (port: number) =>
+      plan.ports
+        .find((each) => each.controller === index && each.port === port)
+        ?.runs.filter((run) => stays[run]) ?? [];
+    let used = 0;
+    for (let port = 1; port <= controller.ports; port += 1) {
+      const there = staying(port);
+      const usedPixels = there.reduce(
+        (sum, run) => sum + plan.runs[run]!.pixelCount + plan.runs[run]!.wire!.skippedPixels,
+        0,
+      );
+      used += usedPixels;
+      if (controller.portOptions?.some((options) => options.port === port && options.reserved)) continue;
+      places.push({ controller: index, port });
+      ports.push({
+        controller: index,
+        // Without a kind that says otherwise, any port may drive panels.
+        capacity: (group) =>
+          type && (group === PANELS) !== DRIVES_PANELS.has(type.class)
+            ? 0
+            : Math.min(own, limitAtRate.get(group) ?? own),
+        usedPixels,
+        group: there.length > 0 ? groupOf(plan, there[0]!) : null,
+      });
+    }
+    if (type?.mostPixels) roomOfController[index] = type.mostPixels.value - used;
+  });
+  const runs = chosen.map((index) => {
+    const run = plan.runs[index]!;
+    const at = pixelOnSite(plan, run.firstPixel);
+    return {
+      pixels: run.pixelCount + (run.wire?.skippedPixels ?? 0),
+      group: groupOf(plan, index),
+      cableMm: show.controllers.map(({ site }) =>
+        at && site ? Math.hypot(at.xMm - site.xMm, at.yMm - site.yMm) : 0,
+      ),
+    };
+  });
+  const result = propose({ runs, ports, roomOfController, goal: wish.goal });
+  const edits: SingleEdit[] = [];
+  const lines: PatchProposal['lines'] = [];
+  const left: PatchProposal['left'] = [];
+  if (wish.moveAll)
+    chosen.forEach((index) => {
+      const run = plan.runs[index]!;
+      if (run.wire) edits.push({ type: 'takeOffRun', propId: show.props[run.prop]!.id, run: run.number });
+    });
+  chosen.forEach((index, i) => {
+    const run = plan.runs[index]!;
+    const prop = show.props[run.prop]!;
+    const words = `${prop.name}${plan.props[run.prop]!.runCount > 1 ? ` run ${run.number}` : ''}`;
+    const place = places[result.portOf[i]!];
+    if (!place) {
+      const most = Math.max(0, ...ports.map((port) => port.capacity(runs[i]!.group)));
+      const strands = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
+      const tooLong = runs[i]!.pixels > most;
+      const splitInto = tooLong ? fewestRuns(strands, most) : null;
+      left.push({
+        run: index,
+        propId: prop.id,
+        splitInto,
+        why: tooLong
+          ? splitInto
+            ? `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate: split ${prop.name} into ${splitInto} runs.`
+            : `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate; even one strand is longer. Lower the rate, or make its strands shorter.`
+          : `${words} finds no port with room that its pixels get along with (${runs[i]!.group} channels).`,
+      });
+      return;
+    }
+    const controller = show.controllers[place.controller]!;
+    lines.push({ run: index, words, to: portName(controller, place.port) });
+    edits.push({
+      type: 'putRun',
+      propId: prop.id,
+      run: run.number,
+      controllerId: controller.id,
+      port: place.port,
+    });
+  });
+  return { edits, lines, left, result };
+}

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { NEW_UNIVERSE, packingSchema } from '../addressing/packing';
+import { nameSchema } from '../show/fields';
+import { stockSchema } from '../stock/stock';
+
+/** A named stretch of a prop's pixels in data order. */
+export const pixelRangeSchema = z.strictObject({
+  name: nameSchema,
+  /** In the data order of the prop, from 1. */
+  firstPixel: z.int().min(1).max(10_000_000),
+  pixelCount: z.int().min(1).max(10_000_000),
+});
+export type PixelRange = z.infer<typeof pixelRangeSchema>;
+
+/** A place on the drawing of the site. */
+export const sitePlaceSchema = z.strictObject({
+  xMm: z.number().min(-10_000_000).max(10_000_000),
+  yMm: z.number().min(-10_000_000).max(10_000_000),
+  /** Counter-clockwise. */
+  turnDeg: z.number().min(-360).max(360),
+});
+export type SitePlace = z.infer<typeof sitePlaceSchema>;
+
+/** The same for what has no front. */
+export const controllerPlaceSchema = sitePlaceSchema.omit({ turnDeg: true });
+
+/** What can be said of any prop besides its shape. Each part is absent until it is said. */
+export const propExtrasSchema = z.strictObject({
+  /** Stretches that a stand-alone microcontroller, or the builder, calls by name. */
+  ranges: z.array(pixelRangeSchema).max(500).optional(),
+  /** Which batch of pixels is where: two batches differ in tint. */
+  batches: z.array(pixelRangeSchema).max(500).optional(),
+  /** How its channels are packed, where it does not keep to its controller. */
+  packing: packingSchema.optional(),
+  newUniverse: z.enum(NEW_UNIVERSE).optional(),
+  /** What it is made from. */
+  stock: stockSchema.optional(),
+  /** From the outermost pixels to the frame around them. */
+  frameClearanceMm: z.number().min(0).max(100_000).optional(),
+  /** Steps of its field sheet that are done, by their ids. */
+  ticks: z.array(z.string().min(1).max(40)).max(100).optional(),
+  /** Middle of the prop on the drawing of the site. */
+  site: sitePlaceSchema.optional(),
+});
+export type PropExtras = z.infer<typeof propExtrasSchema>;

@@ -1,0 +1,165 @@
+import { countOf, groupDigits } from '../units/number';
+import type { PixelRange } from './extras';
+
+/**
+ * How a screen of a microcontroller writes a stretch of LEDs. `end` is the last one of it (inclusive), the first one after
+ * it (exclusive), or there is a length instead.
+ */
+export interface RangeConvention {
+  id: string;
+  firstIndex: 0 | 1;
+  end: 'inclusive' | 'exclusive' | 'length';
+  words: string;
+}
+
+export const RANGE_CONVENTIONS: readonly RangeConvention[] = (
+  [
+    [0, 'exclusive'],
+    [0, 'inclusive'],
+    [0, 'length'],
+    [1, 'inclusive'],
+    [1, 'exclusive'],
+    [1, 'length'],
+  ] as const
+).map(([firstIndex, end]) => ({
+  id: `${firstIndex}-${end}`,
+  firstIndex,
+  end,
+  words: `from ${firstIndex}, ${end === 'length' ? 'start and length' : end === 'inclusive' ? 'last one inside' : 'stop is the one after'}`,
+}));
+
+/** The two numbers of a range as a convention writes them. */
+export function writeRange(
+  { firstPixel, pixelCount }: Pick<PixelRange, 'firstPixel' | 'pixelCount'>,
+  { firstIndex, end }: RangeConvention,
+): [start: number, second: number] {
+  const start = firstPixel - 1 + firstIndex;
+  if (end === 'length') return [start, pixelCount];
+  return [start, start + pixelCount - (end === 'inclusive' ? 1 : 0)];
+}
+
+/** The range that two numbers mean under a convention; null where they mean none. */
+export function readRange(
+  start: number,
+  second: number,
+  { firstIndex, end }: RangeConvention,
+): { firstPixel: number; pixelCount: number } | null {
+  const firstPixel = start - firstIndex + 1;
+  const pixelCount = end === 'length' ? second : second - start + (end === 'inclusive' ? 1 : 0);
+  return firstPixel >= 1 && pixelCount >= 1 ? { firstPixel, pixelCount } : null;
+}
+
+/** Consecutive pixels that are in the same ranges; `ranges` holds their places in the list. */
+export interface CoverageStretch {
+  firstPixel: number;
+  pixelCount: number;
+  ranges: number[];
+}
+
+/**
+ * What the ranges cover of a prop, and beyond it, from the first pixel on, without gaps.
+ *
+ * @param pixelCount pixels of the prop
+ */
+export function coverageOf(ranges: readonly PixelRange[], pixelCount: number): CoverageStretch[] {
+  const borders = new Set([1, pixelCount + 1]);
+  for (const range of ranges) {
+    borders.add(range.firstPixel);
+    borders.add(range.firstPixel + range.pixelCount);
+  }
+  const sorted = [...borders].sort((a, b) => a - b);
+  return sorted.slice(0, -1).map((firstPixel, i) => ({
+    firstPixel,
+    pixelCount: sorted[i + 1]! - firstPixel,
+    ranges: ranges.flatMap((range, index) =>
+      range.firstPixel <= firstPixel && firstPixel < range.firstPixel + range.pixelCount ? [index] : [],
+    ),
+  }));
+}
+
+export interface RangeProblem {
+  kind: 'overlap' | 'orphans' | 'outside' | 'sum';
+  message: string;
+  /** The pixels that it is about. */
+  firstPixel: number;
+  pixelCount: number;
+}
+
+/** Everything that is odd about a list of ranges that are to cover a prop once. Pixels are counted from 1. */
+export function rangeProblems(ranges: readonly PixelRange[], pixelCount: number): RangeProblem[] {
+  if (ranges.length === 0) return [];
+  const problems: RangeProblem[] = [];
+  for (const stretch of coverageOf(ranges, pixelCount)) {
+    const about = { firstPixel: stretch.firstPixel, pixelCount: stretch.pixelCount };
+    const pixels = pixelsWords(stretch.firstPixel, stretch.pixelCount);
+    const names = stretch.ranges.map((index) => ranges[index]!.name);
+    if (stretch.firstPixel > pixelCount) {
+      if (names.length > 0)
+        problems.push({
+          kind: 'outside',
+          ...about,
+          message: `${names.join(' and ')} reach${names.length === 1 ? 'es' : ''} past the end: ${pixels} ${stretch.pixelCount === 1 ? 'is' : 'are'} not there.`,
+        });
+    } else if (names.length > 1)
+      problems.push({
+        kind: 'overlap',
+        ...about,
+        message: `${names.slice(0, -1).join(', ')} and ${names.at(-1)} both hold ${pixels}.`,
+      });
+    else if (names.length === 0)
+      problems.push({
+        kind: 'orphans',
+        ...about,
+        message: `${pixels[0]!.toUpperCase()}${pixels.slice(1)} ${stretch.pixelCount === 1 ? 'is' : 'are'} in no range.`,
+      });
+  }
+  const sum = ranges.reduce((total, range) => total + range.pixelCount, 0);
+  if (sum !== pixelCount)
+    problems.push({
+      kind: 'sum',
+      firstPixel: 1,
+      pixelCount,
+      message: `The ranges hold ${groupDigits(sum)} pixels together; there are ${groupDigits(pixelCount)}.`,
+    });
+  return problems;
+}
+
+function pixelsWords(firstPixel: number, pixelCount: number): string {
+  return pixelCount === 1
+    ? `pixel ${groupDigits(firstPixel)}`
+    : `pixels ${groupDigits(firstPixel)} to ${groupDigits(firstPixel + pixelCount - 1)}`;
+}
+
+/** The same ranges one after another from the first pixel, in their order; what is left over makes the last one longer. */
+export function laidEndToEnd(ranges: readonly PixelRange[], pixelCount: number): PixelRange[] {
+  let next = 1;
+  const laid: PixelRange[] = [];
+  for (const range of [...ranges].sort((a, b) => a.firstPixel - b.firstPixel)) {
+    const room = pixelCount - next + 1;
+    if (room <= 0) break;
+    const count = Math.min(range.pixelCount, room);
+    laid.push({ ...range, firstPixel: next, pixelCount: count });
+    next += count;
+  }
+  const last = laid.at(-1);
+  if (last && next <= pixelCount) last.pixelCount += pixelCount - next + 1;
+  return laid;
+}
+
+/** A range for each stretch without one, named by its number. */
+export function rangesForOrphans(ranges: readonly PixelRange[], pixelCount: number): PixelRange[] {
+  const added = coverageOf(ranges, pixelCount).flatMap((stretch) =>
+    stretch.ranges.length === 0 && stretch.firstPixel <= pixelCount
+      ? [{ firstPixel: stretch.firstPixel, pixelCount: stretch.pixelCount }]
+      : [],
+  );
+  return [
+    ...ranges,
+    ...added.map((stretch, i) => ({ name: `Range ${ranges.length + i + 1}`, ...stretch })),
+  ].sort((a, b) => a.firstPixel - b.firstPixel);
+}
+
+/** `3 ranges over 180 pixels`. */
+export function rangesWords(ranges: readonly PixelRange[], pixelCount: number): string {
+  return `${countOf(ranges.length, 'range')} over ${countOf(pixelCount, 'pixel')}`;
+}

@@ -1,0 +1,191 @@
+import { z } from 'zod';
+import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
+import { chainingSchema, type WallCells } from '../panels/chains';
+import { driverSchema, USUAL_HAT } from '../panels/driver';
+import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
+import { orderStrands } from '../threading/strands';
+import { CORNERS, cornerWords } from '../threading/view';
+import { formatLength } from '../units/length';
+import { groupDigits } from '../units/number';
+import { definePropKind } from './kind';
+
+export const WALL_LIMITS = { side: 64, pixels: 4_000_000 };
+
+/** What sets one panel apart from the others. Columns and rows count from 0 at the top left, seen from the front. */
+const otherPanelSchema = z.strictObject({
+  column: z
+    .int()
+    .min(0)
+    .max(WALL_LIMITS.side - 1),
+  row: z
+    .int()
+    .min(0)
+    .max(WALL_LIMITS.side - 1),
+  /** No panel there: walls in the shape of an L or a T. */
+  missing: z.literal(true).optional(),
+  /** A panel of another batch may want another order. */
+  colourOrder: z.enum(PANEL_COLOUR_ORDERS).optional(),
+});
+
+const wallShapeSchema = z
+  .strictObject({
+    panel: panelTypeSchema,
+    columns: z.int().min(1).max(WALL_LIMITS.side),
+    rows: z.int().min(1).max(WALL_LIMITS.side),
+    others: z
+      .array(otherPanelSchema)
+      .max(WALL_LIMITS.side ** 2)
+      .optional(),
+  })
+  .superRefine(({ panel, columns, rows }, context) => {
+    const pixels = columns * rows * panel.columns * panel.rows;
+    if (pixels > WALL_LIMITS.pixels)
+      context.addIssue({
+        code: 'custom',
+        path: ['columns'],
+        message: `a wall of at most ${groupDigits(WALL_LIMITS.pixels)} pixels, not ${groupDigits(pixels)},`,
+      });
+  });
+export type WallShape = z.infer<typeof wallShapeSchema>;
+
+const wallThreadingSchema = z.strictObject({
+  /** The corner at which the sender’s first pixel is, seen from the front: the picture map. */
+  pictureCorner: z.enum(CORNERS),
+  driver: driverSchema,
+  /** Which panel is where on which output: the panel map. */
+  chaining: chainingSchema,
+  /** The sender sees a wall as one picture. */
+  runs: z.literal(1),
+});
+export type WallThreading = z.infer<typeof wallThreadingSchema>;
+
+/** Cells without a panel: row * columns + column. */
+export function missingCells({ columns, rows, others }: WallShape): Set<number> {
+  return new Set(
+    (others ?? []).flatMap((other) =>
+      other.missing && other.column < columns && other.row < rows ? [other.row * columns + other.column] : [],
+    ),
+  );
+}
+
+export function cellsOfWall(shape: WallShape): WallCells {
+  return { panel: shape.panel, columns: shape.columns, rows: shape.rows, missing: missingCells(shape) };
+}
+
+export function wallPixels({ panel, columns, rows }: WallShape): { width: number; height: number } {
+  return { width: columns * panel.columns, height: rows * panel.rows };
+}
+
+/** Panels that are there. */
+export function panelCount(shape: WallShape): number {
+  return shape.columns * shape.rows - missingCells(shape).size;
+}
+
+export function colourOrderAt({ panel, others }: WallShape, column: number, row: number): string {
+  return (
+    others?.find((other) => other.column === column && other.row === row)?.colourOrder ?? panel.colourOrder
+  );
+}
+
+/**
+ * A wall of LED panels. Its points are the pixels of the whole rectangle, row by row from the top left; the lower left pixel
+ * is at (0, 0). The sender’s order is the picture map; chains and turns of panels are behind the driver and change no address.
+ */
+export const wall = definePropKind({
+  kind: 'wall',
+  label: 'Panel wall',
+  hint: 'LED panels side by side behind a small computer or receiver cards: score boards, video walls.',
+  shapeSchema: wallShapeSchema,
+  threadingSchema: wallThreadingSchema,
+  starter: (): { shape: WallShape; threading: WallThreading } => ({
+    shape: { panel: SHIPPED_PANELS[0]!, columns: 3, rows: 3 },
+    threading: {
+      pictureCorner: 'topLeft',
+      driver: USUAL_HAT,
+      chaining: { by: 'design', style: 'lineEach', along: 'rows', entry: 'topLeft' },
+      runs: 1,
+    },
+  }),
+  pixelType: SHIPPED_PIXEL_TYPES.find((type) => type.id === 'panel-5v')!,
+  panelled: true,
+  orderOf: ({ pictureCorner }) => pictureCorner,
+  pixelCount: (shape) => {
+    const { width, height } = wallPixels(shape);
+    return width * height;
+  },
+  summary: (shape) => `${shape.columns} × ${shape.rows} panels`,
+  points: (shape) => {
+    const { width, height } = wallPixels(shape);
+    const { pitchMm } = shape.panel;
+    const xMm = new Float32Array(width * height);
+    const yMm = new Float32Array(width * height);
+    for (let y = 0, point = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1, point += 1) {
+        xMm[point] = x * pitchMm;
+        yMm[point] = (height - 1 - y) * pitchMm;
+      }
+    return { xMm, yMm, zMm: new Float32Array(width * height) };
+  },
+  strands: (shape, { pictureCorner }) => {
+    const { width, height } = wallPixels(shape);
+    return orderStrands(
+      Array.from({ length: height }, (_, i) => ({
+        number: i + 1,
+        firstPoint: i * width,
+        step: 1,
+        count: width,
+      })),
+      {
+        lastStrandFirst: pictureCorner === 'bottomLeft' || pictureCorner === 'bottomRight',
+        fromFarEnd: pictureCorner === 'topRight' || pictureCorner === 'bottomRight',
+        serpentine: false,
+      },
+    );
+  },
+  strandWord: () => 'pixel row',
+  isJoined: () => true,
+  hiddenPoints: (shape) => {
+    const { panel, columns } = shape;
+    const { width } = wallPixels(shape);
+    const missing = [...missingCells(shape)];
+    const hidden = new Uint32Array(missing.length * panel.columns * panel.rows);
+    let at = 0;
+    for (const cell of missing) {
+      const [left, top] = [(cell % columns) * panel.columns, Math.floor(cell / columns) * panel.rows];
+      for (let y = top; y < top + panel.rows; y += 1)
+        for (let x = left; x < left + panel.columns; x += 1, at += 1) hidden[at] = y * width + x;
+    }
+    return hidden;
+  },
+  facts: (shape) => {
+    const { width, height } = wallPixels(shape);
+    const { pitchMm, ampsFullWhite } = shape.panel;
+    const [wide, high] = [width * pitchMm, height * pitchMm];
+    const panels = panelCount(shape);
+    const amps = panels * ampsFullWhite;
+    return [
+      {
+        name: 'Panels',
+        value: groupDigits(panels),
+        note: `${shape.panel.columns} × ${shape.panel.rows} pixels each`,
+      },
+      { name: 'Picture', value: `${groupDigits(width)} × ${groupDigits(height)} px`, note: 'the whole wall' },
+      {
+        name: 'Outer size',
+        value: `${formatLength(wide)} × ${formatLength(high)}`,
+        note: 'edge to edge, from the pitch',
+      },
+      {
+        name: 'Diagonal',
+        value: formatLength(Math.round(Math.hypot(wide, high))),
+        note: `${(Math.hypot(wide, high) / 25.4).toFixed(1)} in`,
+      },
+      {
+        name: 'At full white',
+        value: `${Number(amps.toFixed(1))} A`,
+        note: `${groupDigits(Math.round(amps * 5))} W at 5 V; ${ampsFullWhite} A a panel, as typed from the data sheet`,
+      },
+    ];
+  },
+  threadingWords: ({ pictureCorner }) => `picture from the ${cornerWords(pictureCorner)}`,
+});

@@ -1,0 +1,99 @@
+import { portName } from '../catalogue/controller';
+import { boundsOf } from '../geometry/bounds';
+import type { Plan } from '../plan/plan';
+import { USUAL_SITE, type Site } from './siteSchema';
+
+export interface SpotMm {
+  xMm: number;
+  yMm: number;
+}
+
+/**
+ * Where a point of a prop is on the drawing: the middle of the prop's outline is put on its place and turned about it.
+ *
+ * @param place of the prop on the drawing
+ * @param middle of the prop's outline, in its own measures
+ */
+export function onSite(
+  place: { xMm: number; yMm: number; turnDeg: number },
+  middle: SpotMm,
+  point: SpotMm,
+): SpotMm {
+  const turn = (place.turnDeg * Math.PI) / 180;
+  const [dx, dy] = [point.xMm - middle.xMm, point.yMm - middle.yMm];
+  return {
+    xMm: place.xMm + dx * Math.cos(turn) - dy * Math.sin(turn),
+    yMm: place.yMm + dx * Math.sin(turn) + dy * Math.cos(turn),
+  };
+}
+
+/** Middle of a prop's outline, in its own measures; null without pixels. */
+export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
+  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const bounds = boundsOf(
+    plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
+    plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount),
+  );
+  return bounds && { xMm: (bounds.leftMm + bounds.rightMm) / 2, yMm: (bounds.bottomMm + bounds.topMm) / 2 };
+}
+
+/** Where a pixel is on the drawing; null while its prop is not placed. */
+export function pixelOnSite(plan: Plan, pixel: number): SpotMm | null {
+  const { prop } = plan.runs[plan.pixels.run[pixel]!]!;
+  const place = plan.show.props[prop]!.site;
+  const middle = middleOfProp(plan, prop);
+  return place && middle
+    ? onSite(place, middle, { xMm: plan.pixels.xMm[pixel]!, yMm: plan.pixels.yMm[pixel]! })
+    : null;
+}
+
+/** The lead from a controller, or from the run before it on the same port, to the first pixel of a run. */
+export interface Lead {
+  /** Index of the run in the plan. */
+  run: number;
+  controller: number;
+  port: string;
+  /** Index of the run from whose last pixel it comes; null where it comes from the port. */
+  fromRun: number | null;
+  /** Null while one of the two ends is not on the drawing. */
+  straightMm: number | null;
+  /** Straight distance with the detour and the ends, rounded up to the next half metre. */
+  cableMm: number | null;
+}
+
+/** Every lead of the show, by controller and port. */
+export function leadsOf(plan: Plan): Lead[] {
+  const { show } = plan;
+  const site = show.site ?? USUAL_SITE;
+  return plan.ports.flatMap((port) =>
+    port.runs.map((run, i): Lead => {
+      const lead = {
+        run,
+        controller: port.controller,
+        port: portName(show.controllers[port.controller]!, port.port),
+        fromRun: i === 0 ? null : port.runs[i - 1]!,
+      };
+      const ends = endsOfLead(plan, lead);
+      const straightMm = ends && Math.hypot(ends.to.xMm - ends.from.xMm, ends.to.yMm - ends.from.yMm);
+      return { ...lead, straightMm, cableMm: straightMm === null ? null : cableLengthMm(straightMm, site) };
+    }),
+  );
+}
+
+/** Where a lead begins and ends on the drawing; null while one of the two is not on it. */
+export function endsOfLead(
+  plan: Plan,
+  { run, fromRun, controller }: Pick<Lead, 'run' | 'fromRun' | 'controller'>,
+): { from: SpotMm; to: SpotMm } | null {
+  const before = fromRun === null ? null : plan.runs[fromRun]!;
+  const from = before
+    ? pixelOnSite(plan, before.firstPixel + before.pixelCount - 1)
+    : (plan.show.controllers[controller]!.site ?? null);
+  const to = pixelOnSite(plan, plan.runs[run]!.firstPixel);
+  return from && to && { from, to };
+}
+
+/** Straight distance * (1 + detour) + ends, rounded up to the next half metre: cable is cut by the half metre. */
+export function cableLengthMm(straightMm: number, site: Pick<Site, 'detourPercent' | 'endsMm'>): number {
+  return Math.ceil((straightMm * (1 + site.detourPercent / 100) + site.endsMm - 1e-6) / 500) * 500;
+}

@@ -1,0 +1,189 @@
+import { boundsOf } from '../geometry/bounds';
+import { frameTimeUs, mostPixelsAtRate, type Signal } from '../timing/signal';
+import { kindOf, threadProp, type Prop } from '../props/registry';
+import type { Seam } from '../props/kind';
+import { countOf } from '../units/number';
+import { formatLength } from '../units/length';
+import { fewestRuns } from './split';
+import type { Threaded } from './thread';
+
+export interface SchemeLimits {
+  signal: Signal;
+  channelsPerPixel: number;
+  /** What a port of the controller takes. */
+  mostPixelsPerPort: number;
+  wantedRateHz: number;
+  /** How high a hand reaches from the ground on which the prop stands. */
+  reachMm: number;
+}
+
+/** One way to thread a prop, with what it costs. */
+export interface Scheme {
+  threading: Prop['threading'];
+  words: string;
+  isCurrent: boolean;
+  threaded: Threaded;
+  ports: number;
+  longestRunPixels: number;
+  shortestRunPixels: number;
+  jumpers: number;
+  longestJumperMm: number;
+  jumpersMm: number;
+  /** Data lines that cross a seam, for each seam of the prop. */
+  plugsPerSeam: number[];
+  plugs: number;
+  /** Ends of runs and loops between strands: the places where power can be fed in. */
+  feedPlaces: number;
+  feedPlacesFromGround: number;
+  feedPlacesAtEdge: number;
+  /** Of the longest run. */
+  frameRateHz: number;
+  /** The longest run fits the port and shows the wanted pictures a second. */
+  fits: boolean;
+}
+
+/**
+ * The ways to thread a prop that are worth comparing: each order with the fewest runs that a port takes at the wanted rate,
+ * each with a run per strand, and the one that is chosen now.
+ */
+export function compareSchemes(prop: Prop, limits: SchemeLimits): Scheme[] {
+  const kind = kindOf(prop);
+  const most = mostPixelsPerRun(limits);
+  const seen = new Map<string, Scheme>();
+  const add = (threading: Prop['threading']) => {
+    const scheme = measure(prop, threading, limits);
+    // A number of runs and a list of strands may come to the same.
+    const key = JSON.stringify([
+      { ...threading, runs: 0 },
+      scheme.threaded.runs.map((run) => run.firstPixel),
+    ]);
+    const known = seen.get(key);
+    if (!known) seen.set(key, scheme);
+    else if (scheme.isCurrent) seen.set(key, { ...known, isCurrent: true, threading });
+  };
+  for (const order of kind.alternatives?.(prop.shape, prop.threading) ?? [prop.threading]) {
+    const { strands } = threadProp({ ...prop, threading: { ...order, runs: 1 } } as Prop);
+    if (strands.length === 0) continue;
+    const lengths = strands.map((strand) => strand.pixelCount);
+    add({ ...order, runs: fewestRuns(lengths, most) ?? Math.min(500, lengths.length) } as Prop['threading']);
+    if (lengths.length > 1 && lengths.length <= 500)
+      add({ ...order, runs: lengths.length } as Prop['threading']);
+  }
+  add(prop.threading);
+  return [...seen.values()].sort(
+    (a, b) =>
+      Number(b.fits) - Number(a.fits) ||
+      a.ports - b.ports ||
+      a.jumpersMm - b.jumpersMm ||
+      b.feedPlacesFromGround - a.feedPlacesFromGround,
+  );
+}
+
+/** What a port takes at the wanted rate and by its own limit. */
+export function mostPixelsPerRun(limits: SchemeLimits): number {
+  return Math.min(
+    limits.mostPixelsPerPort,
+    mostPixelsAtRate(limits.signal, limits.channelsPerPixel, limits.wantedRateHz),
+  );
+}
+
+function measure(prop: Prop, threading: Prop['threading'], limits: SchemeLimits): Scheme {
+  const kind = kindOf(prop);
+  const threaded = threadProp({ ...prop, threading } as Prop);
+  const counts = threaded.runs.map((run) => run.pixelCount);
+  const longestRunPixels = Math.max(0, ...counts);
+  const lengths = threaded.jumpers.map((jumper) => jumper.lengthMm);
+  const plugsPerSeam = (kind.seams?.(prop.shape) ?? []).map((seam) => crossings(threaded, seam));
+  const frameRateHz = 1_000_000 / frameTimeUs(limits.signal, longestRunPixels, limits.channelsPerPixel);
+  const places = feedPlaces(threaded, limits.reachMm);
+  return {
+    threading,
+    words: kind.threadingWords(threading),
+    isCurrent: JSON.stringify(threading) === JSON.stringify(prop.threading),
+    threaded,
+    ports: threaded.runs.length,
+    longestRunPixels,
+    shortestRunPixels: counts.length === 0 ? 0 : Math.min(...counts),
+    jumpers: lengths.length,
+    longestJumperMm: Math.max(0, ...lengths),
+    jumpersMm: lengths.reduce((sum, length) => sum + length, 0),
+    plugsPerSeam,
+    plugs: plugsPerSeam.reduce((sum, count) => sum + count, 0),
+    ...places,
+    frameRateHz,
+    fits: longestRunPixels <= mostPixelsPerRun(limits),
+  };
+}
+
+/** How often the data line goes from one side of a seam to the other. */
+export function crossings(threaded: Threaded, seam: Seam): number {
+  const values = 'xMm' in seam ? threaded.xMm : threaded.yMm;
+  const at = 'xMm' in seam ? seam.xMm : seam.yMm;
+  let count = 0;
+  for (const run of threaded.runs)
+    for (let i = run.firstPixel + 1; i < run.firstPixel + run.pixelCount; i += 1)
+      if (values[i - 1]! < at !== values[i]! < at) count += 1;
+  return count;
+}
+
+/**
+ * Places where power can be fed in beside the data: both ends of every run, and every loop between two strands. A loop can
+ * be reached where one of its two ends can.
+ */
+function feedPlaces({ xMm, yMm, runs, jumpers, strands, pixelCount }: Threaded, reachMm: number) {
+  const none = { feedPlaces: 0, feedPlacesFromGround: 0, feedPlacesAtEdge: 0 };
+  const box = boundsOf(xMm, yMm);
+  if (!box || pixelCount === 0) return none;
+  const first = strands[0]!;
+  const spacing =
+    first.pixelCount > 1
+      ? Math.hypot(
+          xMm[first.firstPixel + 1]! - xMm[first.firstPixel]!,
+          yMm[first.firstPixel + 1]! - yMm[first.firstPixel]!,
+        )
+      : 1;
+  const low = (i: number) => yMm[i]! - box.bottomMm <= reachMm;
+  const outside = (i: number) =>
+    Math.min(xMm[i]! - box.leftMm, box.rightMm - xMm[i]!, yMm[i]! - box.bottomMm, box.topMm - yMm[i]!) <
+    spacing / 2 + 0.5;
+  const places = [
+    ...runs.flatMap((run) => [[run.firstPixel], [run.firstPixel + run.pixelCount - 1]]),
+    ...jumpers.map((jumper) => [jumper.fromPixel, jumper.toPixel]),
+  ];
+  return {
+    feedPlaces: places.length,
+    feedPlacesFromGround: places.filter((ends) => ends.some(low)).length,
+    feedPlacesAtEdge: places.filter((ends) => ends.some(outside)).length,
+  };
+}
+
+export interface Recommendation {
+  scheme: Scheme;
+  /** Why, in one line, with what it costs. */
+  why: string;
+}
+
+/** The scheme with the fewest ports that fits, and among those the one with the shortest jumpers. */
+export function recommendScheme(schemes: readonly Scheme[], strandWord: string): Recommendation | null {
+  const best = schemes[0];
+  if (!best) return null;
+  if (!best.fits)
+    return {
+      scheme: best,
+      why: `Even one ${strandWord} a run is too long for a port at this rate: lower the rate, or make the ${strandWord}s shorter.`,
+    };
+  const jumpers =
+    best.jumpers === 0
+      ? 'no jumpers'
+      : `${formatLength(Math.round(best.jumpersMm))} of jumpers, the longest ${formatLength(Math.round(best.longestJumperMm))}`;
+  const withoutLoops = schemes.find((other) => other.fits && other.jumpers === 0 && other !== best);
+  const trade = withoutLoops
+    ? `a port for each ${strandWord} would need no jumper and no injection, but ${countOf(withoutLoops.ports, 'port')}`
+    : best.jumpers > 0
+      ? 'the price is data that runs through every loop: a broken joint darkens all after it'
+      : 'nothing to trade: there is one way to go';
+  return {
+    scheme: best,
+    why: `Fewest ports (${best.ports}) with ${jumpers}; ${trade}.`,
+  };
+}

@@ -1,0 +1,265 @@
+'use client';
+
+import { SegmentedControl } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { FACINGS, cellsBetween, withPixel, type CraftShape, type Facing } from '@/core/props/craft';
+import type { PropOf } from '@/core/props/registry';
+import { countOf } from '@/core/units/number';
+import { Board, type OnScreen } from '@/ui/picture/Board';
+import stage from '../picture/picture.module.css';
+import { useEdit } from '../show/ShowProvider';
+import { useGoTo, useView } from '../view/useView';
+import styles from './CraftBoard.module.css';
+import { useCraftPixel } from './useCraftPixel';
+
+interface Cell {
+  column: number;
+  row: number;
+}
+
+const FACING_KEYS: Record<string, Facing> = Object.fromEntries(FACINGS.map((facing) => [facing[0]!, facing]));
+
+/** The top view of a craft: cells that are numbered by clicking them in the order of the wire. */
+export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
+  const { shape } = prop;
+  const { side } = useView();
+  const goTo = useGoTo();
+  const edit = useEdit();
+  const [selected, select] = useCraftPixel(prop.id);
+  const [cursor, setCursor] = useState<Cell | null>(null);
+  const [line, setLine] = useState<Cell[]>([]);
+  const below = side === 'back';
+  const bounds = useMemo(
+    () => ({
+      leftMm: 0,
+      rightMm: shape.columns * shape.cellMm,
+      bottomMm: 0,
+      topMm: shape.rows * shape.cellMm,
+    }),
+    [shape.columns, shape.rows, shape.cellMm],
+  );
+  const set = (next: CraftShape) =>
+    next !== shape && edit({ type: 'setShape', propId: prop.id, shape: next });
+
+  const cellAt = (xMm: number, yMm: number): Cell | null => {
+    const fromLeft = Math.floor(xMm / shape.cellMm);
+    const column = below ? shape.columns - 1 - fromLeft : fromLeft;
+    const row = shape.rows - 1 - Math.floor(yMm / shape.cellMm);
+    return column >= 0 && column < shape.columns && row >= 0 && row < shape.rows ? { column, row } : null;
+  };
+  const pixelAt = (cell: Cell) =>
+    shape.pixels.findIndex((pixel) => pixel.column === cell.column && pixel.row === cell.row);
+
+  /** Numbers cells after the selected pixel, or after the last one. */
+  const number = (cells: readonly Cell[]) => {
+    let next = shape;
+    let at = selected >= 0 ? selected + 1 : shape.pixels.length;
+    for (const { column, row } of cells) {
+      const wider = withPixel(next, at, column, row);
+      if (wider !== next) at += 1;
+      next = wider;
+    }
+    if (set(next) && selected >= 0) select(at - 1);
+  };
+  const touch = (cell: Cell) => {
+    const pixel = pixelAt(cell);
+    if (pixel >= 0) select(pixel === selected ? -1 : pixel);
+    else number([cell]);
+  };
+
+  const drag = (xMm: number, yMm: number) => {
+    const from = cellAt(xMm, yMm);
+    if (!from) return undefined;
+    const held = pixelAt(from);
+    setCursor(from);
+    return {
+      move: (toX: number, toY: number) => {
+        const to = cellAt(toX, toY);
+        if (to) setLine(held >= 0 ? [to] : cellsBetween(from, to));
+      },
+      end: (toX: number, toY: number, moved: boolean) => {
+        setLine([]);
+        const to = cellAt(toX, toY);
+        if (!moved) return touch(from);
+        if (!to) return;
+        if (held < 0) return number(cellsBetween(from, to));
+        // A pixel that is dragged goes to the free cell where it is let go.
+        if (pixelAt(to) < 0)
+          set({
+            ...shape,
+            pixels: shape.pixels.map((pixel, i) => (i === held ? { ...pixel, ...to } : pixel)),
+          });
+      },
+      cancel: () => setLine([]),
+    };
+  };
+
+  const keys = (event: React.KeyboardEvent) => {
+    const at = cursor ?? { column: 0, row: 0 };
+    const sideways = below ? -1 : 1;
+    const step = {
+      ArrowLeft: [-sideways, 0],
+      ArrowRight: [sideways, 0],
+      ArrowUp: [0, -1],
+      ArrowDown: [0, 1],
+    }[event.key];
+    if (step) {
+      setCursor({
+        column: Math.min(Math.max(at.column + step[0]!, 0), shape.columns - 1),
+        row: Math.min(Math.max(at.row + step[1]!, 0), shape.rows - 1),
+      });
+    } else if (event.key === 'Enter' || event.key === ' ') touch(at);
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && selected >= 0) {
+      if (set({ ...shape, pixels: shape.pixels.filter((_, i) => i !== selected) })) select(selected - 1);
+    } else if (FACING_KEYS[event.key] && selected >= 0) {
+      const facing = FACING_KEYS[event.key]!;
+      set({
+        ...shape,
+        pixels: shape.pixels.map((pixel, i) => (i === selected ? { ...pixel, facing } : pixel)),
+      });
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  return (
+    <section className={stage.stage} aria-label={`Board of ${prop.name}`}>
+      <div className={stage.tools}>
+        <SegmentedControl
+          size="xs"
+          aria-label="Side"
+          value={side}
+          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
+          data={[
+            { value: 'front', label: 'Seen from above' },
+            { value: 'back', label: 'From below' },
+          ]}
+        />
+        <span className={styles.next}>
+          {selected >= 0
+            ? `The next click is number ${selected + 2}, after the selected pixel`
+            : `The next click is number ${shape.pixels.length + 1}`}
+        </span>
+      </div>
+      <div className={stage.canvas}>
+        <Board
+          bounds={bounds}
+          fitKey={`${prop.id} ${shape.columns} ${shape.rows} ${shape.cellMm}`}
+          label={`Board of ${shape.columns} by ${shape.rows} cells with ${countOf(shape.pixels.length, 'pixel')}, seen from ${below ? 'below' : 'above'}. Arrows go from cell to cell, Enter numbers one.`}
+          testId="craft-board"
+          onDrag={drag}
+          onKeyDown={keys}
+        >
+          {(screen) => (
+            <BoardDrawing
+              shape={shape}
+              screen={screen}
+              below={below}
+              selected={selected}
+              cursor={cursor}
+              line={line}
+            />
+          )}
+        </Board>
+      </div>
+      <div className={stage.caption}>
+        <span className={stage.side}>{below ? 'seen from below' : 'seen from above'}</span> · click a cell:
+        the next number · drag along a row: all of it · drag a pixel: move it · U D N E S W: where the
+        selected one faces
+      </div>
+    </section>
+  );
+}
+
+interface BoardDrawingProps {
+  shape: CraftShape;
+  screen: OnScreen;
+  below: boolean;
+  selected: number;
+  cursor: Cell | null;
+  line: readonly Cell[];
+}
+
+/** Where a facing points on a drawing with north up; up and down have a sign of their own. */
+const WAY: Partial<Record<Facing, readonly [number, number]>> = {
+  north: [0, -1],
+  east: [1, 0],
+  south: [0, 1],
+  west: [-1, 0],
+};
+
+function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDrawingProps) {
+  const size = shape.cellMm * screen.pxPerMm;
+  const mirror = below ? -1 : 1;
+  const left = ({ column }: Cell) => screen.x((below ? shape.columns - 1 - column : column) * shape.cellMm);
+  const top = ({ row }: Cell) => screen.y((shape.rows - row) * shape.cellMm);
+  const middle = (cell: Cell) => [left(cell) + size / 2, top(cell) + size / 2] as const;
+  const width = shape.columns * size;
+  const height = shape.rows * size;
+  const x0 = screen.x(0);
+  const y0 = screen.y(shape.rows * shape.cellMm);
+  return (
+    <>
+      <rect className={styles.ground} x={x0} y={y0} width={width} height={height} />
+      <path
+        className={styles.grid}
+        d={[
+          ...Array.from({ length: shape.columns + 1 }, (_, i) => `M${x0 + i * size} ${y0}v${height}`),
+          ...Array.from({ length: shape.rows + 1 }, (_, i) => `M${x0} ${y0 + i * size}h${width}`),
+        ].join('')}
+      />
+      <text className={styles.compass} x={x0 + width / 2} y={y0 - 10}>
+        north
+      </text>
+      {line.map((cell) => (
+        <rect
+          key={`${cell.column} ${cell.row}`}
+          className={styles.line}
+          x={left(cell)}
+          y={top(cell)}
+          width={size}
+          height={size}
+        />
+      ))}
+      <polyline
+        className={styles.wire}
+        points={shape.pixels.map((pixel) => middle(pixel).join(',')).join(' ')}
+      />
+      {shape.pixels.map((pixel, i) => {
+        const [cx, cy] = middle(pixel);
+        const radius = Math.min(size * 0.32, 22);
+        const way = WAY[pixel.facing];
+        return (
+          <g
+            key={i}
+            data-pixel={i + 1}
+            data-over={i >= shape.mostPixels}
+            data-selected={i === selected}
+            className={styles.pixel}
+          >
+            {way && (
+              <path
+                d={`M${radius * 1.45} 0L${radius * 0.9} ${-radius * 0.55}V${radius * 0.55}Z`}
+                transform={`translate(${cx} ${cy}) rotate(${(Math.atan2(way[1], way[0] * mirror) * 180) / Math.PI})`}
+              />
+            )}
+            <circle cx={cx} cy={cy} r={radius} />
+            {pixel.facing === 'down' && <circle className={styles.down} cx={cx} cy={cy} r={radius * 1.25} />}
+            <text x={cx} y={cy} fontSize={Math.max(9, radius * 0.85)}>
+              {i + 1}
+            </text>
+          </g>
+        );
+      })}
+      {cursor && (
+        <rect
+          className={styles.cursor}
+          x={left(cursor) + 1}
+          y={top(cursor) + 1}
+          width={size - 2}
+          height={size - 2}
+        />
+      )}
+    </>
+  );
+}

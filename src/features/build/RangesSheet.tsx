@@ -1,0 +1,147 @@
+'use client';
+
+import { Button, Select } from '@mantine/core';
+import { useState } from 'react';
+import type { Plan } from '@/core/plan/plan';
+import type { PixelRange } from '@/core/props/extras';
+import {
+  RANGE_CONVENTIONS,
+  laidEndToEnd,
+  rangeProblems,
+  rangesForOrphans,
+  writeRange,
+} from '@/core/props/ranges';
+import { kindOf } from '@/core/props/registry';
+import { countOf } from '@/core/units/number';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../sheets/sheets.module.css';
+import { useEdit } from '../show/ShowProvider';
+import { CoverageBar } from './CoverageBar';
+import { RangeRows } from './RangeRows';
+
+/** Named stretches of a prop that a stand-alone microcontroller, or the builder, calls by name. */
+export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
+  const prop = plan.show.props[index]!;
+  const planned = plan.props[index]!;
+  const { pixelCount } = planned;
+  const edit = useEdit();
+  const [conventionId, setConventionId] = useState(RANGE_CONVENTIONS[0]!.id);
+  const [typed, setTyped] = useState<PixelRange[] | null>(null);
+  const ranges = prop.ranges ?? [];
+  const shown = typed ?? ranges;
+  const convention = RANGE_CONVENTIONS.find((each) => each.id === conventionId)!;
+  const problems = rangeProblems(shown, pixelCount);
+  const set = (next: PixelRange[]) =>
+    edit({ type: 'changeProp', propId: prop.id, change: { ranges: next.length === 0 ? null : next } });
+  const byStrands = () => {
+    const word = kindOf(prop).strandWord(prop.threading);
+    set(
+      planned.strands.slice(0, 500).map((strand) => ({
+        name: `${word[0]!.toUpperCase()}${word.slice(1)} ${strand.number}`,
+        firstPixel: strand.firstPixel + 1,
+        pixelCount: strand.pixelCount,
+      })),
+    );
+  };
+  return (
+    <div className={sheets.sheet}>
+      <h2>Named ranges</h2>
+      <p className={sheets.lead}>
+        A stand-alone microcontroller counts the {countOf(pixelCount, 'pixel')} of all runs of this prop as
+        one line, in data order. Name its stretches here once; each screen that asks for them wants other
+        numbers.
+      </p>
+      {pixelCount === 0 ? (
+        <p className={sheets.empty}>No pixels yet, so there is nothing to name.</p>
+      ) : (
+        <>
+          {shown.length > 0 && <CoverageBar ranges={shown} pixelCount={pixelCount} />}
+          <div className={sheets.fields}>
+            <Select
+              data-wide
+              label="Typed as the device’s screen has them"
+              allowDeselect={false}
+              value={conventionId}
+              data={RANGE_CONVENTIONS.map((each) => ({ value: each.id, label: each.words }))}
+              onChange={(value) => value && setConventionId(value)}
+              style={{ width: 290 }}
+            />
+          </div>
+          <RangeRows
+            key={conventionId}
+            word="range"
+            ranges={ranges}
+            pixelCount={pixelCount}
+            convention={convention}
+            onTyping={setTyped}
+            onCommit={set}
+          />
+          <div role="status" data-testid="range-problems">
+            {problems.map((problem) => (
+              <p key={problem.message} className={sheets.problem}>
+                {problem.message}
+              </p>
+            ))}
+            {shown.length > 0 && problems.length === 0 && (
+              <p className={sheets.good}>Every pixel is in one range.</p>
+            )}
+          </div>
+          {ranges.length > 0 && problems.length > 0 && typed === null && (
+            <div className={sheets.fields} style={{ marginTop: 8 }}>
+              {problems.some(({ kind }) => kind === 'orphans') && (
+                <Button
+                  variant="default"
+                  size="compact-md"
+                  style={{ width: 'auto' }}
+                  onClick={() => set(rangesForOrphans(ranges, pixelCount))}
+                >
+                  Make a range of what is in none
+                </Button>
+              )}
+              <Button
+                variant="default"
+                size="compact-md"
+                style={{ width: 'auto' }}
+                onClick={() => set(laidEndToEnd(ranges, pixelCount))}
+              >
+                Lay them end to end
+              </Button>
+            </div>
+          )}
+          {ranges.length === 0 && planned.strands.length > 1 && (
+            <Button mt={10} variant="default" size="compact-md" onClick={byStrands}>
+              One range a {kindOf(prop).strandWord(prop.threading)}
+            </Button>
+          )}
+          {ranges.length > 0 && (
+            <>
+              <h2>The same ranges on every kind of screen</h2>
+              <SheetTable
+                label="Ranges in every convention"
+                testId="conventions"
+                rows={ranges}
+                rowKey={(_, i) => i}
+                columns={[
+                  { head: 'Name', cell: (range) => range.name, text: (range) => range.name },
+                  ...RANGE_CONVENTIONS.map((each) => ({
+                    head: `From ${each.firstIndex}`,
+                    unit:
+                      each.end === 'length'
+                        ? 'start, length'
+                        : each.end === 'inclusive'
+                          ? 'start – last'
+                          : 'start – stop after',
+                    numeric: true,
+                    cell: (range: PixelRange) =>
+                      writeRange(range, each).join(each.end === 'length' ? ', ' : ' – '),
+                    text: (range: PixelRange) => writeRange(range, each).join(' '),
+                  })),
+                ]}
+              />
+            </>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

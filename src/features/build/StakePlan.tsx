@@ -1,0 +1,98 @@
+'use client';
+
+import { boundsOf } from '@/core/geometry/bounds';
+import type { SettingOut } from '@/core/props/settingOut';
+import { formatLength } from '@/core/units/length';
+import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
+import styles from './StakePlan.module.css';
+
+const SIZE = { widthPx: 300, heightPx: 300 };
+/** More places than this are drawn as a sample: the drawing shows the shape, the table the places. */
+const MOST_DRAWN = 400;
+
+interface StakePlanProps {
+  out: SettingOut;
+  view: string;
+  chosen: number | null;
+  onChoose: (number: number | null) => void;
+}
+
+/** The places from above or from the front, with the two tapes to the one that is chosen. */
+export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
+  const { places } = out;
+  const bounds = boundsOf(
+    places.map((place) => place.xMm),
+    places.map((place) => place.yMm),
+  );
+  if (!bounds) return null;
+  const camera = fit(bounds, SIZE, 30);
+  const at = (number: number) => {
+    const place = places[number - 1]!;
+    return [toScreenX(camera, SIZE, place.xMm), toScreenY(camera, SIZE, place.yMm)] as const;
+  };
+  const [ax, ay] = at(out.referenceA);
+  const [bx, by] = at(out.referenceB);
+  const step = Math.ceil(places.length / MOST_DRAWN);
+  const drawn = places.filter(
+    (place, i) => i % step === 0 || [out.referenceA, out.referenceB, chosen].includes(place.number),
+  );
+  const target = chosen !== null && chosen <= places.length ? at(chosen) : null;
+  const radius = Math.max(2, Math.min(6, 160 / Math.sqrt(drawn.length * 4)));
+  return (
+    <>
+      <svg
+        className={styles.plan}
+        viewBox={`0 0 ${SIZE.widthPx} ${SIZE.heightPx}`}
+        role="img"
+        aria-label={`Places to set out, ${view}`}
+      >
+        <line className={styles.base} x1={ax} y1={ay} x2={bx} y2={by} />
+        <path
+          className={styles.middle}
+          d={`M${toScreenX(camera, SIZE, 0) - 5} ${toScreenY(camera, SIZE, 0)}h10m-5 -5v10`}
+        />
+        {target && (
+          <>
+            <line className={styles.tape} x1={ax} y1={ay} x2={target[0]} y2={target[1]} />
+            <line className={styles.tape} x1={bx} y1={by} x2={target[0]} y2={target[1]} />
+          </>
+        )}
+        {drawn.map((place) => {
+          const [x, y] = at(place.number);
+          const isReference = place.number === out.referenceA || place.number === out.referenceB;
+          return (
+            <circle
+              key={place.number}
+              className={styles.place}
+              data-reference={isReference}
+              data-chosen={place.number === chosen}
+              cx={x}
+              cy={y}
+              r={isReference ? Math.max(4, radius) : radius}
+              onClick={() => onChoose(place.number === chosen ? null : place.number)}
+            />
+          );
+        })}
+        <text className={styles.label} x={ax} y={ay - 9}>
+          A · {out.referenceA}
+        </text>
+        {places.length > 1 && (
+          <text className={styles.label} x={bx} y={by - 9}>
+            B · {out.referenceB}
+          </text>
+        )}
+        {target && (
+          <text className={styles.label} x={target[0]} y={target[1] - 10}>
+            {chosen}
+          </text>
+        )}
+      </svg>
+      <p className={styles.caption}>
+        {view}
+        {target && chosen !== null
+          ? ` · ${chosen}: tape A ${formatLength(Math.round(places[chosen - 1]!.tapeAMm))}, tape B ${formatLength(Math.round(places[chosen - 1]!.tapeBMm))}`
+          : ' · choose a place for its two tapes'}
+      </p>
+    </>
+  );
+}

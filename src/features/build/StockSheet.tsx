@@ -1,0 +1,353 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { boundsOf } from '@/core/geometry/bounds';
+import type { Plan } from '@/core/plan/plan';
+import type { PixelRange } from '@/core/props/extras';
+import { RANGE_CONVENTIONS, rangeProblems } from '@/core/props/ranges';
+import { piecesOf } from '@/core/stock/piecesOf';
+import {
+  STOCK_LIMITS,
+  USUAL_STRINGS,
+  USUAL_STRIP,
+  estimateCoverage,
+  planStock,
+  stockPitchMm,
+  type Cut,
+  type Stock,
+} from '@/core/stock/stock';
+import type { Prop } from '@/core/props/registry';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
+import { LengthField, WholeField } from '@/ui/fields/fields';
+import { Facts } from '@/ui/Facts';
+import { Hint, Section, Stack } from '@/ui/Panel';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../sheets/sheets.module.css';
+import { useEdit } from '../show/ShowProvider';
+import { CoverageBar } from './CoverageBar';
+import { RangeRows } from './RangeRows';
+
+/** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
+export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
+  const prop = plan.show.props[index]!;
+  const edit = useEdit();
+  const set = (stock: Stock | null) => edit({ type: 'changeProp', propId: prop.id, change: { stock } });
+  return (
+    <div className={sheets.sheet}>
+      <div className={sheets.columns}>
+        <div>
+          <h2>Made from</h2>
+          <div style={{ maxWidth: 420, marginBottom: 14 }}>
+            <Choice
+              label="Stock"
+              value={prop.stock?.kind ?? 'none'}
+              onChange={(kind) =>
+                set(kind === 'strings' ? USUAL_STRINGS : kind === 'strip' ? USUAL_STRIP : null)
+              }
+              data={[
+                { value: 'none', label: 'Not said' },
+                { value: 'strings', label: 'Strings' },
+                { value: 'strip', label: 'Strip by the roll' },
+              ]}
+            />
+          </div>
+          {prop.stock ? (
+            <Needed plan={plan} index={index} stock={prop.stock} onChange={set} />
+          ) : (
+            <p className={sheets.lead}>
+              Say what it is made from, and the number of strings or rolls, every cut and every splice follow.
+            </p>
+          )}
+          <Batches plan={plan} index={index} />
+        </div>
+        <Estimate plan={plan} index={index} />
+      </div>
+    </div>
+  );
+}
+
+interface NeededProps {
+  plan: Plan;
+  index: number;
+  stock: Stock;
+  onChange: (stock: Stock) => boolean;
+}
+
+function Needed({ plan, index, stock, onChange }: NeededProps) {
+  const prop = plan.show.props[index]!;
+  const planned = plan.props[index]!;
+  const { pieces, made } = useMemo(() => {
+    const runs = plan.runs
+      .slice(planned.firstRun, planned.firstRun + planned.runCount)
+      .map((run) => ({ firstPixel: run.firstPixel - planned.firstPixel }));
+    const found = piecesOf(prop, { ...planned, runs }, stock);
+    return { pieces: found, made: planStock(found, stock) };
+  }, [plan, planned, prop, stock]);
+  const source = stock.kind === 'strings' ? 'string' : 'roll';
+  const pitch = stockPitchMm(stock);
+  const wordsOf = (pixel: number) => pieces.findLast((piece) => piece.firstPixel <= pixel)?.words ?? '';
+  const length = (pixels: number) => formatLength(Math.round(pixels * pitch));
+  return (
+    <>
+      <div className={sheets.fields}>
+        {stock.kind === 'strings' ? (
+          <>
+            <WholeField
+              label="Pixels a string"
+              what="The number of pixels on a string"
+              least={1}
+              most={STOCK_LIMITS.pixelsPerString}
+              value={stock.pixelsPerString}
+              onCommit={(pixelsPerString) => onChange({ ...stock, pixelsPerString })}
+            />
+            <LengthField
+              label="Wire between two"
+              what="The wire between two pixels"
+              leastMm={1}
+              mostMm={5000}
+              value={stock.pitchMm}
+              onCommit={(pitchMm) => onChange({ ...stock, pitchMm })}
+            />
+            <div data-wide>
+              <Choice
+                label="A new string"
+                value={stock.laid}
+                onChange={(laid) => onChange({ ...stock, laid: laid === 'perStrand' ? laid : 'runOn' })}
+                data={[
+                  { value: 'runOn', label: 'Where one ends' },
+                  { value: 'perStrand', label: 'Each strand' },
+                ]}
+              />
+            </div>
+          </>
+        ) : (
+          <>
+            <WholeField
+              label="Pixels a metre"
+              what="The number of pixels a metre"
+              least={1}
+              most={STOCK_LIMITS.perMetre}
+              value={Math.round(stock.pixelsPerMetre)}
+              onCommit={(pixelsPerMetre) => onChange({ ...stock, pixelsPerMetre })}
+            />
+            <WholeField
+              label="A cut mark every"
+              description="pixels"
+              what="The number of pixels between cut marks"
+              least={1}
+              most={STOCK_LIMITS.group}
+              value={stock.pixelsPerCut}
+              onCommit={(pixelsPerCut) => onChange({ ...stock, pixelsPerCut })}
+            />
+            <LengthField
+              label="A roll holds"
+              what="The length of a roll"
+              leastMm={10}
+              mostMm={STOCK_LIMITS.rollMm}
+              bareUnit="m"
+              value={stock.rollMm}
+              onCommit={(rollMm) => onChange({ ...stock, rollMm })}
+            />
+          </>
+        )}
+      </div>
+      <div style={{ maxWidth: 520 }} data-testid="stock-facts">
+        <Facts
+          facts={[
+            {
+              name: `To buy`,
+              value: countOf(made.sources, source),
+              note: `${countOf(made.pixelsPerSource, 'pixel')} each, ${groupDigits(planned.pixelCount)} wanted`,
+            },
+            {
+              name: 'Pieces',
+              value: countOf(pieces.length, 'piece'),
+              note:
+                stock.kind === 'strings'
+                  ? 'parted where the wire does not reach to the next pixel'
+                  : `cut at marks; ${length(planned.pixelCount + made.unusedPixels)} in all`,
+            },
+            {
+              name: 'Splices inside a piece',
+              value: made.splices.length === 0 ? 'none' : String(made.splices.length),
+              note:
+                made.splices.length === 0
+                  ? undefined
+                  : `after pixel ${made.splices.slice(0, 12).map(groupDigits).join(', ')}${made.splices.length > 12 ? ', …' : ''}`,
+            },
+            made.unusedPixels > 0 && {
+              name: 'Lost to cut marks',
+              value: countOf(made.unusedPixels, 'pixel'),
+              note: 'on the strip but past the end of a piece',
+            },
+            {
+              name: 'Left over',
+              value: countOf(made.sparePixels, 'pixel'),
+              note:
+                made.sparePixels === 0
+                  ? 'nothing to mend with: buy one more'
+                  : `the longest part ${countOf(made.longestSpare, 'pixel')}, ${length(made.longestSpare)}`,
+            },
+          ]}
+        />
+        <Hint>
+          Disconnect before you cut or join. Keep spares of the same batch: another one may have another tint.
+        </Hint>
+      </div>
+      <h2>Cut list</h2>
+      <SheetTable
+        label={`Cut list of ${prop.name}`}
+        testId="cut-list"
+        rows={made.cuts}
+        rowKey={(cut) => cut.firstPixel}
+        columns={[
+          {
+            head: 'Pixels',
+            unit: 'in data order',
+            numeric: true,
+            cell: (cut: Cut) =>
+              `${groupDigits(cut.firstPixel)}–${groupDigits(cut.firstPixel + cut.pixelCount - 1)}`,
+            text: (cut) => `${cut.firstPixel}-${cut.firstPixel + cut.pixelCount - 1}`,
+          },
+          { head: 'On', cell: (cut) => wordsOf(cut.firstPixel), text: (cut) => wordsOf(cut.firstPixel) },
+          {
+            head: 'Count',
+            numeric: true,
+            cell: (cut) => groupDigits(cut.pixelCount),
+            text: (cut) => String(cut.pixelCount),
+          },
+          {
+            head: 'Length',
+            numeric: true,
+            cell: (cut) => length(cut.pixelCount),
+            text: (cut) => length(cut.pixelCount),
+          },
+          {
+            head: `From ${source}`,
+            numeric: true,
+            cell: (cut) => cut.source,
+            text: (cut) => String(cut.source),
+          },
+        ]}
+      />
+    </>
+  );
+}
+
+/** Which batch of pixels is where: two batches differ in tint, and the eye sees the border. */
+function Batches({ plan, index }: { plan: Plan; index: number }) {
+  const prop = plan.show.props[index]!;
+  const { pixelCount } = plan.props[index]!;
+  const edit = useEdit();
+  const [typed, setTyped] = useState<PixelRange[] | null>(null);
+  const batches = prop.batches ?? [];
+  const shown = typed ?? batches;
+  const problems = rangeProblems(shown, pixelCount).filter(({ kind }) => kind !== 'sum');
+  return (
+    <>
+      <h2>Batches</h2>
+      <p className={sheets.lead}>
+        Two batches differ in tint. Write down which is where, so that a difference on the display is known
+        for what it is, and a spare comes from the right reel.
+      </p>
+      {batches.length > 0 && <CoverageBar ranges={shown} pixelCount={pixelCount} />}
+      <RangeRows
+        word="batch"
+        ranges={batches}
+        pixelCount={pixelCount}
+        convention={RANGE_CONVENTIONS.find((each) => each.id === '1-inclusive')!}
+        onTyping={setTyped}
+        onCommit={(next) =>
+          edit({ type: 'changeProp', propId: prop.id, change: { batches: next.length === 0 ? null : next } })
+        }
+      />
+      {problems.map((problem) => (
+        <p key={problem.message} className={sheets.problem}>
+          {problem.message}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** One that is built tells how much another size takes. */
+function Estimate({ plan, index }: { plan: Plan; index: number }) {
+  const prop: Prop = plan.show.props[index]!;
+  const { firstPixel, pixelCount } = plan.props[index]!;
+  const known = useMemo(() => {
+    const end = firstPixel + pixelCount;
+    const bounds = boundsOf(
+      plan.pixels.xMm.subarray(firstPixel, end),
+      plan.pixels.yMm.subarray(firstPixel, end),
+    );
+    return bounds
+      ? {
+          pixels: pixelCount,
+          widthMm: bounds.rightMm - bounds.leftMm,
+          heightMm: bounds.topMm - bounds.bottomMm,
+        }
+      : null;
+  }, [plan, firstPixel, pixelCount]);
+  const [wanted, setWanted] = useState<{ widthMm: number; heightMm: number } | null>(null);
+  if (!known) return <div />;
+  const size = wanted ?? {
+    widthMm: Math.round(known.widthMm * 1.5),
+    heightMm: Math.round(known.heightMm * 1.5),
+  };
+  const estimate = estimateCoverage(known, size);
+  const inStrings = (pixels: number) =>
+    prop.stock
+      ? countOf(
+          Math.ceil(pixels / planStock([], prop.stock).pixelsPerSource),
+          prop.stock.kind === 'strings' ? 'string' : 'roll',
+        )
+      : undefined;
+  return (
+    <div>
+      <Section title="The same in another size">
+        <Stack>
+          <Hint>
+            Judged by this one: {countOf(known.pixels, 'pixel')} on {formatLength(Math.round(known.widthMm))}{' '}
+            × {formatLength(Math.round(known.heightMm))}.
+          </Hint>
+          <LengthField
+            label="Width of the other"
+            what="The width"
+            leastMm={0}
+            mostMm={1_000_000}
+            value={size.widthMm}
+            onCommit={(widthMm) => setWanted({ ...size, widthMm })}
+          />
+          <LengthField
+            label="Height of the other"
+            what="The height"
+            leastMm={0}
+            mostMm={1_000_000}
+            value={size.heightMm}
+            onCommit={(heightMm) => setWanted({ ...size, heightMm })}
+          />
+          {estimate && (
+            <Facts
+              facts={[
+                {
+                  name: 'As an outline',
+                  value: countOf(estimate.byLength, 'pixel'),
+                  note: ['grows with the length around', inStrings(estimate.byLength)]
+                    .filter(Boolean)
+                    .join(' · '),
+                },
+                {
+                  name: 'As a filled shape',
+                  value: countOf(estimate.bySurface, 'pixel'),
+                  note: ['grows with the surface', inStrings(estimate.bySurface)].filter(Boolean).join(' · '),
+                },
+              ]}
+            />
+          )}
+        </Stack>
+      </Section>
+    </div>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { Select } from '@mantine/core';
+import type { PropOf } from '@/core/props/registry';
+import { TREE_LIMITS, treeHeightMm, treeSlantMm } from '@/core/props/tree';
+import { Choice } from '@/ui/fields/Choice';
+import { LengthField, WholeField } from '@/ui/fields/fields';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { useEdit } from '../show/ShowProvider';
+
+type TreeShape = PropOf<'tree'>['shape'];
+
+/** The measures of a tree, in the order in which they are taken: form, strands, height, circles. */
+export function TreeShapeEditor({ propId, shape }: { propId: string; shape: TreeShape }) {
+  const edit = useEdit();
+  const set = (change: Partial<TreeShape>) =>
+    edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
+  const { form, height } = shape;
+  const size = { leastMm: 1, mostMm: TREE_LIMITS.mostMm };
+  return (
+    <Stack>
+      <Choice
+        label="Form"
+        value={form.kind}
+        onChange={(kind) =>
+          set({
+            form:
+              kind === 'full'
+                ? { kind, firstStrandAt: 'front', direction: 'counterclockwise' }
+                : { kind: kind === 'half' ? 'half' : 'flat', firstStrandAt: 'left' },
+          })
+        }
+        data={[
+          { value: 'full', label: 'Full 360°' },
+          { value: 'half', label: 'Half 180°' },
+          { value: 'flat', label: 'Flat' },
+        ]}
+      />
+      <Row>
+        <WholeField
+          label="Strands"
+          what="The number of strands"
+          least={1}
+          most={TREE_LIMITS.strands}
+          value={shape.strands}
+          onCommit={(strands) => set({ strands })}
+        />
+        <WholeField
+          label="Pixels a strand"
+          what="The number of pixels on a strand"
+          least={1}
+          most={TREE_LIMITS.pixelsPerStrand}
+          value={shape.pixelsPerStrand}
+          onCommit={(pixelsPerStrand) => set({ pixelsPerStrand })}
+        />
+      </Row>
+      <Row>
+        <LengthField
+          label="Pixel spacing"
+          what="The spacing"
+          leastMm={1}
+          mostMm={5000}
+          value={shape.spacingMm}
+          onCommit={(spacingMm) => set({ spacingMm })}
+        />
+        <LengthField
+          label={height.by === 'height' ? 'Height' : 'Slant'}
+          what={height.by === 'height' ? 'The height' : 'The slant'}
+          {...size}
+          value={height.by === 'height' ? height.heightMm : height.slantMm}
+          onCommit={(mm) =>
+            set({
+              height: height.by === 'height' ? { by: 'height', heightMm: mm } : { by: 'slant', slantMm: mm },
+            })
+          }
+        />
+      </Row>
+      <Choice
+        label="Height is measured"
+        value={height.by}
+        onChange={(by) =>
+          set({
+            height:
+              by === 'slant'
+                ? { by, slantMm: Math.max(1, Math.round(treeSlantMm(shape) ?? 1)) }
+                : { by: 'height', heightMm: Math.max(1, Math.round(treeHeightMm(shape) ?? 1)) },
+          })
+        }
+        data={[
+          { value: 'height', label: 'Upright' },
+          { value: 'slant', label: 'Along a strand' },
+        ]}
+      />
+      <Row>
+        <LengthField
+          label={form.kind === 'flat' ? 'Width at the base' : 'Base diameter'}
+          what="The base"
+          {...size}
+          value={shape.baseDiameterMm}
+          onCommit={(baseDiameterMm) => set({ baseDiameterMm })}
+        />
+        <LengthField
+          label={form.kind === 'flat' ? 'Width at the top' : 'Top diameter'}
+          what="The top"
+          leastMm={0}
+          mostMm={TREE_LIMITS.mostMm}
+          value={shape.topDiameterMm}
+          onCommit={(topDiameterMm) => set({ topDiameterMm })}
+        />
+      </Row>
+      <Row>
+        <WholeField
+          label="Empty holes, top"
+          what="The number of empty holes"
+          least={0}
+          most={TREE_LIMITS.holes}
+          value={shape.emptyHolesTop}
+          onCommit={(emptyHolesTop) => set({ emptyHolesTop })}
+        />
+        <WholeField
+          label="Empty holes, foot"
+          what="The number of empty holes"
+          least={0}
+          most={TREE_LIMITS.holes}
+          value={shape.emptyHolesBottom}
+          onCommit={(emptyHolesBottom) => set({ emptyHolesBottom })}
+        />
+      </Row>
+      <Row>
+        <Select
+          label="Strand 1 is at the"
+          allowDeselect={false}
+          value={form.firstStrandAt}
+          data={form.kind === 'full' ? ['front', 'right', 'back', 'left'] : ['left', 'right']}
+          onChange={(side) => side && set({ form: { ...form, firstStrandAt: side } as TreeShape['form'] })}
+        />
+        {form.kind === 'full' && (
+          <Select
+            label="Numbered, from above"
+            allowDeselect={false}
+            value={form.direction}
+            data={[
+              { value: 'clockwise', label: 'Clockwise' },
+              { value: 'counterclockwise', label: 'Counter-clockwise' },
+            ]}
+            onChange={(direction) =>
+              set({
+                form: { ...form, direction: direction === 'clockwise' ? 'clockwise' : 'counterclockwise' },
+              })
+            }
+          />
+        )}
+      </Row>
+      <Hint>
+        Left, right and front are the audience’s. Strands hang from the top ring; empty holes are places of
+        the strand that stay bare.
+      </Hint>
+    </Stack>
+  );
+}

@@ -1,0 +1,287 @@
+'use client';
+
+import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
+import { IconCheck, IconCopy } from '@tabler/icons-react';
+import { addressOf, spansOfRun } from '@/core/addressing/lookup';
+import { NEW_UNIVERSE_WORDS } from '@/core/addressing/comparePolicies';
+import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
+import type { Plan } from '@/core/plan/plan';
+import type { SingleEdit } from '@/core/show/edits/registry';
+import { countOf } from '@/core/units/number';
+import { WholeField } from '@/ui/fields/fields';
+import { Hint, Stack } from '@/ui/Panel';
+import { SheetTable } from '@/ui/SheetTable';
+import { numberingsOf } from '../picture/pixelWords';
+import { useEdit, useShow } from '../show/ShowProvider';
+import { PackingFields } from './PackingFields';
+
+/** Where a prop's channels stay, what is kept free behind it, and how they are packed. */
+export function AddressFields({
+  plan,
+  prop: index,
+  runs,
+}: {
+  plan: Plan;
+  prop: number;
+  runs: readonly number[];
+}) {
+  const edit = useEdit();
+  const { id } = plan.show.props[index]!;
+  const prop = useShow((state) => state.show.props.find((each) => each.id === id));
+  const patch = useShow((state) => state.show.patch);
+  const addressing = useShow((state) => state.show.addressing);
+  const entries = runs.flatMap((run) => {
+    const entry = patch.find((each) => each.propId === id && each.run === plan.runs[run]!.number);
+    const first = spansOfRun(plan, run)[0];
+    return entry && first && first.universe !== null ? [{ run, entry, first }] : [];
+  });
+  if (!prop || entries.length === 0) return null;
+  const pinned = entries.filter(({ entry }) => entry.pin).length;
+  const last = entries.at(-1)!;
+  const pinAll = (on: boolean) => {
+    const edits = entries.map(({ entry, first }): SingleEdit => ({
+      type: 'setRunAddress',
+      propId: id,
+      run: entry.run,
+      change: { pin: on ? { universe: first.universe!, channel: first.startChannel } : null },
+    }));
+    edit({
+      type: 'batch',
+      label: on ? `${prop.name} stays at its addresses` : `Addresses of ${prop.name} may move`,
+      edits,
+    });
+  };
+  const controller = plan.show.controllers[plan.runs[last.run]!.wire!.controller]!;
+  return (
+    <Stack>
+      <Switch
+        label="Keep its addresses fixed"
+        description={
+          pinned === 0
+            ? 'They follow from what lies before'
+            : pinned === entries.length
+              ? entries
+                  .slice(0, 3)
+                  .map(({ entry }) => `U${entry.pin!.universe} ch ${entry.pin!.channel}`)
+                  .join(', ')
+              : `${pinned} of ${countOf(entries.length, 'run')} pinned`
+        }
+        checked={pinned === entries.length}
+        onChange={(event) => pinAll(event.currentTarget.checked)}
+      />
+      <WholeField
+        label="Channels kept free after it"
+        what="The number of channels"
+        least={0}
+        most={100_000}
+        value={last.entry.spareChannels ?? 0}
+        onCommit={(spareChannels) =>
+          edit({
+            type: 'setRunAddress',
+            propId: id,
+            run: last.entry.run,
+            change: { spareChannels: spareChannels === 0 ? null : spareChannels },
+          })
+        }
+      />
+      <PackingFields
+        value={prop.packing ?? null}
+        inherited={controller.packing ?? addressing.packing}
+        inheritedWords="As its controller"
+        onChange={(packing) => edit({ type: 'changeProp', propId: id, change: { packing } })}
+      />
+      <Select
+        label="A new universe begins"
+        value={prop.newUniverse ?? 'inherit'}
+        allowDeselect={false}
+        data={[
+          {
+            value: 'inherit',
+            label: `As its controller (${NEW_UNIVERSE_WORDS[controller.newUniverse ?? addressing.newUniverse]})`,
+          },
+          ...NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] })),
+        ]}
+        onChange={(value) =>
+          edit({
+            type: 'changeProp',
+            propId: id,
+            change: { newUniverse: value === 'inherit' ? null : (value as NewUniverse) },
+          })
+        }
+      />
+    </Stack>
+  );
+}
+
+/** The first and the last pixel of a run in every numbering, side by side, to be copied. */
+export function SideBySide({ plan, run: index }: { plan: Plan; run: number }) {
+  const run = plan.runs[index]!;
+  if (!run.wire || run.pixelCount === 0) return <Hint>On no port yet, so it has no address.</Hint>;
+  const first = numberingsOf(addressOf(plan, run.firstPixel));
+  const last = numberingsOf(addressOf(plan, run.firstPixel + run.pixelCount - 1));
+  const rows = first.map((each) => ({
+    name: each.name,
+    note: each.note,
+    first: each.value,
+    last: last.find((other) => other.name === each.name)?.value ?? '–',
+  }));
+  return (
+    <SheetTable
+      label="The run in every numbering"
+      testId="side-by-side"
+      rows={rows}
+      rowKey={(row) => row.name}
+      columns={[
+        { head: 'Counted by', cell: (row) => row.name, text: (row) => row.name },
+        { head: 'First pixel', cell: (row) => <Copied value={row.first} />, text: (row) => row.first },
+        { head: 'Last pixel', cell: (row) => <Copied value={row.last} />, text: (row) => row.last },
+      ]}
+    />
+  );
+}
+
+function Copied({ value }: { value: string }) {
+  return (
+    <Group gap={4} wrap="nowrap">
+      <span className="mono" style={{ color: 'var(--iris)', fontSize: 12.5 }}>
+        {value}
+      </span>
+      <CopyButton value={value}>
+        {({ copied, copy }) => (
+          <Tooltip label={copied ? 'Copied' : 'Copy'}>
+            <ActionIcon size="xs" variant="subtle" color="gray" aria-label={`Copy ${value}`} onClick={copy}>
+              {copied ? <IconCheck size={12} /> : <IconCopy size={12} />}
+            </ActionIcon>
+          </Tooltip>
+        )}
+      </CopyButton>
+    </Group>
+  );
+}
+
+/** A port as a whole: kept free, or exchanged with another. */
+export function PortTools({ plan, controller, port }: { plan: Plan; controller: number; port: number }) {
+  const edit = useEdit();
+  const device = plan.show.controllers[controller]!;
+  const current = useShow((state) => state.show.controllers.find((each) => each.id === device.id));
+  if (!current) return null;
+  const options = current.portOptions ?? [];
+  const own = options.find((each) => each.port === port);
+  const set = (change: { reserved?: true | undefined; packing?: typeof current.packing }) => {
+    const { reserved, packing } = { ...own, ...change };
+    const rest = options.filter((each) => each.port !== port);
+    const next =
+      reserved || packing
+        ? [...rest, { port, ...(reserved ? { reserved } : {}), ...(packing ? { packing } : {}) }]
+        : rest;
+    edit({
+      type: 'changeController',
+      controllerId: device.id,
+      change: { portOptions: next.length > 0 ? next : null },
+    });
+  };
+  return (
+    <Stack>
+      <Switch
+        label="Reserved: nothing is proposed for it"
+        checked={own?.reserved === true}
+        onChange={(event) => set({ reserved: event.currentTarget.checked || undefined })}
+      />
+      <Select
+        label="Swap everything on it with"
+        placeholder="another port"
+        searchable
+        value={null}
+        data={plan.show.controllers.flatMap((each, i) =>
+          Array.from({ length: Math.min(each.ports, 64) }, (_, k) => ({
+            value: `${i} ${k + 1}`,
+            label: `${each.label}${k + 1}`,
+          })).filter(({ value }) => value !== `${controller} ${port}`),
+        )}
+        onChange={(value) => {
+          if (!value) return;
+          const [to, other] = value.split(' ').map(Number);
+          edit({
+            type: 'swapPorts',
+            one: { controllerId: device.id, port },
+            other: { controllerId: plan.show.controllers[to!]!.id, port: other! },
+          });
+        }}
+      />
+      <PackingFields
+        value={own?.packing ?? null}
+        inherited={current.packing ?? plan.show.addressing.packing}
+        inheritedWords="As its controller"
+        onChange={(packing) => set({ packing })}
+      />
+    </Stack>
+  );
+}
+
+/** What a show asks for besides its packing. */
+export function ShowAddressFields() {
+  const edit = useEdit();
+  const addressing = useShow((state) => state.show.addressing);
+  return (
+    <Stack>
+      <Select
+        label="Inside a controller, channels follow"
+        allowDeselect={false}
+        value={addressing.order ?? 'ports'}
+        data={[
+          { value: 'ports', label: 'its ports' },
+          { value: 'props', label: 'the list of props' },
+        ]}
+        onChange={(order) =>
+          edit({ type: 'setAddressing', change: { order: order === 'props' ? 'props' : 'ports' } })
+        }
+      />
+      <WholeField
+        label="The first show channel is"
+        what="The first show channel"
+        least={1}
+        most={10_000_000}
+        value={addressing.firstShowChannel ?? 1}
+        onCommit={(firstShowChannel) => edit({ type: 'setAddressing', change: { firstShowChannel } })}
+      />
+      <Switch
+        label="Ask before addresses move"
+        description="Once they are typed into devices: each change first says what moves, and notes the values to type again"
+        checked={addressing.askBeforeMoving === true}
+        onChange={(event) =>
+          edit({ type: 'setAddressing', change: { askBeforeMoving: event.currentTarget.checked } })
+        }
+      />
+    </Stack>
+  );
+}
+
+/** Lets go of every pin, so that all is laid in order again. */
+export function LetGoOfPins() {
+  const edit = useEdit();
+  const patch = useShow((state) => state.show.patch);
+  const pinned = patch.filter((entry) => entry.pin).length;
+  return (
+    <Button
+      variant="default"
+      size="compact-md"
+      disabled={pinned === 0}
+      onClick={() =>
+        edit({
+          type: 'batch',
+          label: 'Let go of all pins',
+          edits: patch
+            .filter((entry) => entry.pin)
+            .map((entry) => ({
+              type: 'setRunAddress',
+              propId: entry.propId,
+              run: entry.run,
+              change: { pin: null },
+            })),
+        })
+      }
+    >
+      {pinned === 0 ? 'Nothing is pinned' : `Let go of ${countOf(pinned, 'pin')}, tidy all`}
+    </Button>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+
+import { Button, Group, Modal, SegmentedControl } from '@mantine/core';
+import { useState } from 'react';
+import type { Choices } from '@/core/addressing/foresight';
+import { countOf } from '@/core/units/number';
+import { Hint } from '@/ui/Panel';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../sheets/sheets.module.css';
+import { useForesight, withTasks } from '../show/foresight';
+import { useEditAtOnce, useShow } from '../show/ShowProvider';
+
+/** What a change moves, before it is made. */
+export function ForesightDialog() {
+  const { choices, ask } = useForesight();
+  return (
+    <Modal
+      opened={choices !== null}
+      onClose={() => ask(null)}
+      size="xl"
+      title="This moves addresses that are in use"
+    >
+      {choices && <Foresight choices={choices} onDone={() => ask(null)} />}
+    </Modal>
+  );
+}
+
+function Foresight({ choices, onDone }: { choices: Choices; onDone: () => void }) {
+  const show = useShow((state) => state.show);
+  const editAtOnce = useEditAtOnce();
+  const differ = choices.least.edit !== choices.tidy.edit;
+  // With few props, laying all anew can be less typing than making way for one.
+  const lessWalking = choices.least.foresight.values.length <= choices.tidy.foresight.values.length;
+  const [way, setWay] = useState<'least' | 'tidy'>(differ && lessWalking ? 'least' : 'tidy');
+  const { foresight } = choices[way];
+  const nameOf = (id: string) => show.controllers.find((each) => each.id === id)?.name ?? id;
+  return (
+    <div data-testid="foresight">
+      {differ && (
+        <SegmentedControl
+          fullWidth
+          aria-label="How to make room"
+          value={way}
+          onChange={(value) => setWay(value === 'tidy' ? 'tidy' : 'least')}
+          data={[
+            {
+              value: 'least',
+              label: `Least change: ${countOf(choices.least.foresight.values.length, 'value')} to type`,
+            },
+            {
+              value: 'tidy',
+              label: `Tidy: ${countOf(choices.tidy.foresight.values.length, 'value')} to type`,
+            },
+          ]}
+        />
+      )}
+      <Hint>
+        {way === 'least'
+          ? 'Everything else is pinned where it is; what grew uses spare channels and gaps. Fewest walks, but the channels lie less in order.'
+          : 'Everything is laid anew in order, as if you began today. All that moves has to be typed again.'}
+      </Hint>
+      <p className={sheets.lead}>
+        <b>{countOf(foresight.moved.length, 'run')}</b> {foresight.moved.length === 1 ? 'gets' : 'get'} new
+        addresses;{' '}
+        {foresight.visits.length === 0
+          ? 'no controller has to be visited.'
+          : `go to ${foresight.visits.map(nameOf).join(', ')} and type ${countOf(foresight.values.length, 'value')} again.`}
+      </p>
+      <div style={{ maxHeight: 340, overflowY: 'auto' }}>
+        <SheetTable
+          label="Runs with new addresses"
+          testId="moved"
+          mostRows={100}
+          rows={foresight.moved}
+          rowKey={(moved) => `${moved.propId} ${moved.run}`}
+          columns={[
+            { head: 'Run', cell: (moved) => `${moved.name} ${moved.run}` },
+            { head: 'Now', cell: (moved) => <span className="mono">{moved.old ?? 'no address'}</span> },
+            { head: 'Then', cell: (moved) => <b className="mono">{moved.new ?? 'no address'}</b> },
+          ]}
+        />
+        <SheetTable
+          label="Values to type again"
+          testId="values"
+          mostRows={200}
+          rows={foresight.values}
+          rowKey={(value, i) => `${value.controllerId} ${value.port} ${value.what} ${i}`}
+          columns={[
+            { head: 'Where', cell: (value) => value.port || nameOf(value.controllerId) },
+            { head: 'What', cell: (value) => value.what },
+            { head: 'Old', numeric: true, cell: (value) => value.old },
+            { head: 'New', numeric: true, cell: (value) => <b>{value.new}</b> },
+          ]}
+        />
+      </div>
+      <Group mt="md" justify="flex-end">
+        <Button variant="default" onClick={onDone}>
+          Leave it as it is
+        </Button>
+        <Button
+          data-autofocus
+          onClick={() => {
+            if (editAtOnce(withTasks(show, choices[way]))) onDone();
+          }}
+        >
+          Do it, and note the values
+        </Button>
+      </Group>
+    </div>
+  );
+}

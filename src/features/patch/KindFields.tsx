@@ -1,0 +1,280 @@
+'use client';
+
+import { Button, Modal, Select, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import type { Controller } from '@/core/catalogue/controller';
+import {
+  CLASS_WORDS,
+  CONTROLLER_CLASSES,
+  SHIPPED_CONTROLLER_TYPES,
+  type ControllerClass,
+  type ControllerType,
+} from '@/core/catalogue/controllerType';
+import type { SingleEdit } from '@/core/show/edits/registry';
+import { newId, newName } from '@/core/show/fields';
+import { formatLength } from '@/core/units/length';
+import { groupDigits } from '@/core/units/number';
+import { Facts, type Fact } from '@/ui/Facts';
+import { NameField, WholeField } from '@/ui/fields/fields';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { useEdit, useShow } from '../show/ShowProvider';
+
+const NO_TYPES: ControllerType[] = [];
+
+/** What kind of controller it is, with its limits and where each is known from. */
+export function KindFields({ controller }: { controller: Controller }) {
+  const edit = useEdit();
+  const types = useShow((state) => state.show.controllerTypes) ?? NO_TYPES;
+  const [editing, setEditing] = useState(false);
+  const type = types.find((each) => each.id === controller.typeId);
+  const shipped = SHIPPED_CONTROLLER_TYPES.filter((each) => !types.some((own) => own.id === each.id));
+  const choose = (id: string | null) => {
+    const found = [...types, ...shipped].find((each) => each.id === id);
+    const edits: SingleEdit[] = [];
+    if (found && !types.includes(found)) edits.push({ type: 'setControllerType', controllerType: found });
+    edits.push({
+      type: 'changeController',
+      controllerId: controller.id,
+      change: { typeId: found?.id ?? null },
+    });
+    edit({ type: 'batch', label: `${controller.name}: ${found?.name ?? 'no kind'}`, edits });
+  };
+  return (
+    <Stack>
+      <Select
+        label="Kind"
+        placeholder="not said"
+        clearable
+        value={controller.typeId ?? null}
+        data={[
+          { group: 'Of this show', items: types.map((each) => ({ value: each.id, label: each.name })) },
+          { group: 'Usual ones', items: shipped.map((each) => ({ value: each.id, label: each.name })) },
+        ].filter(({ items }) => items.length > 0)}
+        onChange={choose}
+      />
+      {type ? (
+        <>
+          <Facts facts={factsOf(type)} />
+          <Button variant="default" size="compact-md" onClick={() => setEditing(true)}>
+            Change this kind…
+          </Button>
+          <Modal
+            opened={editing}
+            onClose={() => setEditing(false)}
+            title={`Kind of controller · ${type.name}`}
+            size="lg"
+          >
+            <KindEditor type={type} controller={controller} />
+          </Modal>
+        </>
+      ) : (
+        <Hint>
+          With its kind, more is checked: pixels with many ports on, universes, packings, the load of its
+          link.
+        </Hint>
+      )}
+    </Stack>
+  );
+}
+
+function factsOf(type: ControllerType): (Fact | false | undefined)[] {
+  const known = (
+    limit: { source: string } | undefined,
+    name: string,
+    value: () => string,
+  ): Fact | undefined => limit && { name, value: value(), note: limit.source };
+  return [
+    { name: 'Class', value: CLASS_WORDS[type.class] },
+    {
+      name: 'Pixels a port',
+      value: type.pixelsPerPort.value
+        .map((step) => `${groupDigits(step.pixels)} up to ${step.upToPorts}`)
+        .join(', '),
+      note: `ports on; ${type.pixelsPerPort.source}`,
+    },
+    known(type.mostPixels, 'Pixels in all', () => groupDigits(type.mostPixels!.value)),
+    known(type.mostUniverses, 'Universes', () => String(type.mostUniverses!.value)),
+    known(type.straddles, 'Straddling pixels', () => (type.straddles!.value ? 'taken' : 'not taken')),
+    known(type.artNetNets, 'Art-Net', () => (type.artNetNets!.value ? 'with nets' : '0 to 255 only')),
+    known(type.linkMbits, 'Link', () => `${type.linkMbits!.value} Mbit/s`),
+    known(type.receiverCableMm, 'Cable to receivers', () => formatLength(type.receiverCableMm!.value)),
+    type.baud !== undefined && { name: 'Serial', value: `${groupDigits(type.baud)} baud` },
+    type.keepFree !== undefined && { name: 'Keep free', value: type.keepFree },
+    ...(type.pins ?? []).map((pin) => ({ name: `Pin ${pin.label}`, value: pin.number, note: pin.boot })),
+  ];
+}
+
+function KindEditor({ type, controller }: { type: ControllerType; controller: Controller }) {
+  const edit = useEdit();
+  const types = useShow((state) => state.show.controllerTypes) ?? NO_TYPES;
+  const set = (change: Partial<ControllerType>) => {
+    const next = Object.fromEntries(
+      Object.entries({ ...type, ...change }).filter(([, value]) => value !== undefined),
+    ) as ControllerType;
+    return edit({ type: 'setControllerType', controllerType: next });
+  };
+  const source = (
+    limit: { value: unknown; source: string } | undefined,
+    label: string,
+    onCommit: (source: string) => boolean,
+  ) => (
+    <ParsedField
+      label="Known from"
+      disabled={!limit}
+      aria-label={`${label} is known from`}
+      value={limit?.source ?? ''}
+      format={(text) => text}
+      parse={(text) =>
+        text.trim().length <= 200
+          ? { ok: true, value: text.trim() }
+          : { ok: false, message: 'At most 200 letters.' }
+      }
+      onCommit={onCommit}
+    />
+  );
+  /** A limit that is a number; 0 stands for not known. */
+  const number = (field: 'mostPixels' | 'mostUniverses' | 'linkMbits', label: string, most: number) => (
+    <Row>
+      <WholeField
+        label={label}
+        description="0 while nobody knows"
+        what={label}
+        least={0}
+        most={most}
+        value={Math.round(type[field]?.value ?? 0)}
+        onCommit={(value) =>
+          set({ [field]: value === 0 ? undefined : { value, source: type[field]?.source ?? 'measured' } })
+        }
+      />
+      {source(type[field], label, (words) => set({ [field]: { ...type[field]!, source: words } }))}
+    </Row>
+  );
+  const copy = () => {
+    const name = newName(
+      type.name,
+      types.map((each) => each.name),
+    );
+    const id = newId(
+      name,
+      types.map((each) => each.id),
+    );
+    edit({
+      type: 'batch',
+      label: `A kind of its own for ${controller.name}`,
+      edits: [
+        { type: 'setControllerType', controllerType: { ...type, id, name } },
+        { type: 'changeController', controllerId: controller.id, change: { typeId: id } },
+      ],
+    });
+  };
+  return (
+    <Stack>
+      <NameField label="Name of the kind" value={type.name} onCommit={(name) => set({ name })} />
+      <Row>
+        <Select
+          label="Class"
+          allowDeselect={false}
+          value={type.class}
+          data={CONTROLLER_CLASSES.map((value) => ({ value, label: CLASS_WORDS[value] }))}
+          onChange={(value) => value && set({ class: value as ControllerClass })}
+        />
+        <WholeField
+          label="Ports of the kind"
+          what="The number of ports"
+          least={1}
+          most={256}
+          value={type.ports}
+          onCommit={(ports) => set({ ports })}
+        />
+      </Row>
+      <Row>
+        <ParsedField
+          label="Pixels a port"
+          description="by ports switched on: 8: 1024, 16: 680"
+          value={type.pixelsPerPort.value}
+          format={(steps) => steps.map((step) => `${step.upToPorts}: ${step.pixels}`).join(', ')}
+          parse={(text) => {
+            const steps = text
+              .split(/[,;]/)
+              .map((part) => /^\s*(\d+)\s*:\s*(\d+)\s*$/.exec(part))
+              .map((found) => found && { upToPorts: Number(found[1]), pixels: Number(found[2]) });
+            return steps.length > 0 &&
+              steps.length <= 16 &&
+              steps.every(
+                (step) =>
+                  step &&
+                  step.upToPorts >= 1 &&
+                  step.upToPorts <= 256 &&
+                  step.pixels >= 1 &&
+                  step.pixels <= 4_000_000,
+              )
+              ? { ok: true, value: steps as { upToPorts: number; pixels: number }[] }
+              : { ok: false, message: 'Pairs of ports and pixels, such as 8: 1024, 16: 680.' };
+          }}
+          onCommit={(value) => set({ pixelsPerPort: { ...type.pixelsPerPort, value } })}
+        />
+        {source(type.pixelsPerPort, 'Pixels a port', (words) =>
+          set({ pixelsPerPort: { ...type.pixelsPerPort, source: words } }),
+        )}
+      </Row>
+      {number('mostPixels', 'Pixels in all', 4_000_000)}
+      {number('mostUniverses', 'Universes', 63_999)}
+      {number('linkMbits', 'Link, Mbit/s', 10_000)}
+      <Row>
+        {(
+          [
+            ['straddles', 'A pixel across two universes', 'is taken', 'is not taken'],
+            ['severalUniversesPerPort', 'Several universes on a port', 'yes', 'no, one'],
+            ['artNetNets', 'Art-Net beyond port-address 255', 'yes, with nets', 'no'],
+          ] as const
+        ).map(([field, label, yes, no]) => (
+          <Select
+            key={field}
+            label={label}
+            placeholder="not known"
+            clearable
+            value={type[field] ? String(type[field].value) : null}
+            data={[
+              { value: 'true', label: yes },
+              { value: 'false', label: no },
+            ]}
+            onChange={(value) =>
+              set({
+                [field]:
+                  value === null
+                    ? undefined
+                    : { value: value === 'true', source: type[field]?.source ?? 'measured' },
+              })
+            }
+          />
+        ))}
+      </Row>
+      <Textarea
+        label="Pins"
+        description="printed label, number in software, what it does at boot: a line each"
+        autosize
+        minRows={2}
+        defaultValue={(type.pins ?? []).map((pin) => `${pin.label}, ${pin.number}, ${pin.boot}`).join('\n')}
+        onBlur={(event) => {
+          const pins = event.currentTarget.value
+            .split('\n')
+            .map((line) => line.split(',').map((part) => part.trim()))
+            .filter(([label]) => label)
+            .slice(0, 64)
+            .map(([label, pin = '', ...boot]) => ({
+              label: label!.slice(0, 20),
+              number: pin.slice(0, 20),
+              boot: boot.join(', ').slice(0, 120),
+            }));
+          if (JSON.stringify(pins) !== JSON.stringify(type.pins ?? []))
+            set({ pins: pins.length > 0 ? pins : undefined });
+        }}
+      />
+      <Hint>All controllers of this kind change with it.</Hint>
+      <Button variant="default" onClick={copy}>
+        Make it a kind of its own for {controller.name}
+      </Button>
+    </Stack>
+  );
+}

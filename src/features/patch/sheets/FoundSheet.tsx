@@ -1,0 +1,192 @@
+'use client';
+
+import { Button, FileButton, Group, Select, Textarea } from '@mantine/core';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { deviceSettings } from '@/core/addressing/deviceSettings';
+import { differences, readFound, type FoundSettings } from '@/core/addressing/found';
+import type { Plan } from '@/core/plan/plan';
+import { countOf } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../../sheets/sheets.module.css';
+import { useEdit, useShow } from '../../show/ShowProvider';
+
+const MOST_BYTES = 1024 * 1024;
+
+/** What a controller or a sender really holds, against what is planned. */
+export function FoundSheet({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const show = useShow((state) => state.show);
+  const [controllerId, setController] = useState(plan.show.controllers[0]?.id ?? null);
+  const [where, setWhere] = useState<FoundSettings['where']>('controller');
+  const [size, setSize] = useState<string | null>(null);
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const controller = show.controllers.find((each) => each.id === controllerId);
+  const compare = (source: string) => {
+    if (!controller) return;
+    // People paste columns parted by tabs, commas, semicolons or runs of spaces.
+    const parsed = Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' });
+    const read = readFound(parsed.data, controller.label);
+    if (!read.ok) return setProblem(read.message);
+    setProblem(null);
+    const found: FoundSettings = {
+      controllerId: controller.id,
+      where,
+      foundAt: new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+      ...(size ? { channelsPerUniverse: Number(size) } : {}),
+      ports: read.ports,
+    };
+    if (edit({ type: 'recordFound', found })) setText('');
+  };
+  if (show.controllers.length === 0)
+    return (
+      <p className={sheets.empty}>
+        Add a controller first; then what it holds can be compared with the plan.
+      </p>
+    );
+  return (
+    <div className={sheets.sheet}>
+      <p className={sheets.lead}>
+        Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood
+        (port, universe, channel, pixels, colour order, in any order); without one the columns come in that
+        order.
+      </p>
+      <div className={sheets.fields}>
+        <Select
+          label="Controller"
+          allowDeselect={false}
+          value={controllerId}
+          data={show.controllers.map((each) => ({ value: each.id, label: each.name }))}
+          onChange={setController}
+        />
+        <div style={{ width: 260 }}>
+          <Choice
+            label="Found"
+            value={where}
+            onChange={(value) => setWhere(value === 'sender' ? 'sender' : 'controller')}
+            data={[
+              { value: 'controller', label: 'On the controller' },
+              { value: 'sender', label: 'In the sender' },
+            ]}
+          />
+        </div>
+        <Select
+          label="Channels a universe"
+          placeholder="not looked at"
+          clearable
+          value={size}
+          data={['510', '512', '150']}
+          onChange={setSize}
+        />
+      </div>
+      <Textarea
+        label="What it lists"
+        autosize
+        minRows={4}
+        maxRows={12}
+        placeholder={'port\tuniverse\tchannel\tpixels\tcolour order\n1\t1\t1\t170\tRGB'}
+        value={text}
+        error={problem}
+        onChange={(event) => {
+          setText(event.currentTarget.value);
+          setProblem(null);
+        }}
+        styles={{ input: { fontFamily: 'var(--mantine-font-family-monospace)' } }}
+      />
+      <Group my="sm">
+        <Button onClick={() => compare(text)} disabled={text.trim() === ''}>
+          Compare
+        </Button>
+        <Button variant="default" onClick={() => controller && setText(plannedText(plan, controller.id))}>
+          Fill in the plan, to change what differs
+        </Button>
+        <FileButton
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          onChange={(file) => {
+            if (!file) return;
+            if (file.size > MOST_BYTES)
+              return setProblem(`“${file.name}” is larger than 1 MB; a list of ports is not.`);
+            void file.text().then(compare);
+          }}
+        >
+          {(props) => (
+            <Button variant="default" {...props}>
+              Load a CSV…
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+      {(show.found ?? []).map((found) => (
+        <Differences key={`${found.controllerId} ${found.where}`} plan={plan} found={found} />
+      ))}
+    </div>
+  );
+}
+
+/** What is planned, as lines that can be typed over. */
+function plannedText(plan: Plan, controllerId: string): string {
+  const index = plan.show.controllers.findIndex((each) => each.id === controllerId);
+  if (index === -1) return '';
+  const lines = deviceSettings(plan, index).ports.map((port) =>
+    [
+      port.port,
+      port.universe ?? '-',
+      port.universe === null ? '-' : port.channel,
+      port.pixels,
+      port.colourOrder.includes('+') ? '-' : port.colourOrder,
+    ].join(', '),
+  );
+  return ['port, universe, channel, pixels, colour order', ...lines].join('\n');
+}
+
+function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
+  const edit = useEdit();
+  const controller = plan.show.controllers.find((each) => each.id === found.controllerId);
+  if (!controller) return null;
+  const list = differences(plan, found);
+  return (
+    <section aria-label={`${controller.name}, ${found.where}`}>
+      <Group justify="space-between" mt="lg">
+        <h2 style={{ margin: 0 }}>
+          {controller.name} · {found.where === 'sender' ? 'in the sender' : 'on the device'} · {found.foundAt}
+        </h2>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() => edit({ type: 'recordFound', found: { ...found, ports: [] } })}
+        >
+          Forget it
+        </Button>
+      </Group>
+      {list.length === 0 ? (
+        <p className={sheets.good}>{countOf(found.ports.length, 'port')}, all as planned.</p>
+      ) : (
+        <SheetTable
+          label={`Differences on ${controller.name}`}
+          testId="differences"
+          rows={list}
+          rowKey={(difference, i) => `${difference.port} ${difference.what} ${i}`}
+          columns={[
+            {
+              head: 'Where',
+              cell: (each) => <b className="mono">{each.port || 'all of it'}</b>,
+              text: (each) => each.port,
+            },
+            { head: 'What', cell: (each) => each.what, text: (each) => each.what },
+            { head: 'Planned', numeric: true, cell: (each) => each.planned, text: (each) => each.planned },
+            {
+              head: 'Found',
+              numeric: true,
+              cell: (each) => <span style={{ color: 'var(--ember)' }}>{each.found}</span>,
+              text: (each) => each.found,
+            },
+            { head: 'Seen on the display', cell: (each) => each.symptom, text: (each) => each.symptom },
+            { head: 'Change', cell: (each) => each.mend, text: (each) => each.mend },
+          ]}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,258 @@
+'use client';
+
+import { Select } from '@mantine/core';
+import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
+import type { Controller } from '@/core/catalogue/controller';
+import { measurePolicy } from '@/core/addressing/comparePolicies';
+import {
+  ipv4Schema,
+  maskWords,
+  universeMbits,
+  whyNotTalk,
+  type NetworkAddress,
+} from '@/core/network/address';
+import type { Plan } from '@/core/plan/plan';
+import { countOf } from '@/core/units/number';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { NameField } from '@/ui/fields/fields';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../../sheets/sheets.module.css';
+import { useEdit, useShow } from '../../show/ShowProvider';
+
+const MASKS = [16, 20, 22, 23, 24, 25, 26, 28].map((bits) => ({
+  value: String(bits),
+  label: maskWords(bits),
+}));
+
+/** The address book: who is where, who can talk to whom, and how much each link carries. */
+export function NetworkSheet({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const show = useShow((state) => state.show);
+  const { sender } = show;
+  const rateHz = show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+  const totals = measurePolicy(plan, rateHz);
+  const set = (controller: Controller, network: NetworkAddress | null) =>
+    edit({ type: 'changeController', controllerId: controller.id, change: { network } });
+  const typeOf = (controller: Controller) =>
+    show.controllerTypes?.find((type) => type.id === controller.typeId);
+  return (
+    <div className={sheets.sheet}>
+      <h2>The sender</h2>
+      <div className={sheets.fields}>
+        <NameField
+          label="Name"
+          value={sender?.name ?? 'Player'}
+          onCommit={(name) =>
+            edit({ type: 'setSender', sender: { ip: '192.168.1.10', maskBits: 24, ...sender, name } })
+          }
+        />
+        <IpField
+          label="Address"
+          value={sender?.ip ?? ''}
+          onCommit={(ip) =>
+            edit({
+              type: 'setSender',
+              sender: ip === '' ? null : { name: 'Player', maskBits: 24, ...sender, ip },
+            })
+          }
+        />
+        <Select
+          label="Mask"
+          allowDeselect={false}
+          disabled={!sender}
+          value={String(sender?.maskBits ?? 24)}
+          data={MASKS}
+          onChange={(bits) =>
+            sender && bits && edit({ type: 'setSender', sender: { ...sender, maskBits: Number(bits) } })
+          }
+        />
+        <p className={sheets.lead} style={{ width: 'auto', margin: 0 }}>
+          {countOf(totals.universes, 'universe')}, {totals.mbits.toFixed(1)} Mbit/s in all at {rateHz}{' '}
+          pictures a second.
+        </p>
+      </div>
+      <h2>Devices</h2>
+      <SheetTable
+        label="Address book"
+        testId="address-book"
+        rows={show.controllers}
+        rowKey={(controller) => controller.id}
+        columns={[
+          { head: 'Device', cell: (controller) => controller.name, text: (controller) => controller.name },
+          {
+            head: 'Address',
+            cell: (controller) => (
+              <IpField
+                aria-label={`Address of ${controller.name}`}
+                value={controller.network?.ip ?? ''}
+                onCommit={(ip) =>
+                  set(
+                    controller,
+                    ip === ''
+                      ? null
+                      : {
+                          maskBits: sender?.maskBits ?? 24,
+                          given: 'fixed',
+                          storedBy: '',
+                          casting: 'unicast',
+                          ...controller.network,
+                          ip,
+                        },
+                  )
+                }
+              />
+            ),
+            text: (controller) => controller.network?.ip ?? '',
+          },
+          {
+            head: 'Mask',
+            cell: ({ network, ...controller }) =>
+              network && (
+                <Select
+                  size="xs"
+                  aria-label={`Mask of ${controller.name}`}
+                  allowDeselect={false}
+                  value={String(network.maskBits)}
+                  data={MASKS}
+                  onChange={(bits) =>
+                    bits && set({ network, ...controller }, { ...network, maskBits: Number(bits) })
+                  }
+                />
+              ),
+          },
+          {
+            head: 'Given',
+            cell: (controller) =>
+              controller.network && (
+                <Select
+                  size="xs"
+                  aria-label={`How ${controller.name} gets its address`}
+                  allowDeselect={false}
+                  value={controller.network.given}
+                  data={[
+                    { value: 'fixed', label: 'typed in' },
+                    { value: 'reserved', label: 'reserved lease' },
+                    { value: 'leased', label: 'as leased' },
+                  ]}
+                  onChange={(given) =>
+                    given &&
+                    set(controller, { ...controller.network!, given: given as NetworkAddress['given'] })
+                  }
+                />
+              ),
+          },
+          {
+            head: 'Fed by',
+            cell: (controller) =>
+              controller.network && (
+                <Select
+                  size="xs"
+                  aria-label={`How ${controller.name} is fed`}
+                  allowDeselect={false}
+                  value={controller.network.casting}
+                  data={['unicast', 'multicast']}
+                  onChange={(casting) =>
+                    casting &&
+                    set(controller, { ...controller.network!, casting: casting as NetworkAddress['casting'] })
+                  }
+                />
+              ),
+          },
+          {
+            head: 'Also stored by',
+            cell: (controller) => controller.network && <StoredBy controller={controller} onChange={set} />,
+            text: (controller) => controller.network?.storedBy ?? '',
+          },
+          {
+            head: 'Load',
+            unit: 'Mbit/s',
+            numeric: true,
+            cell: (controller) => {
+              const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
+              const universes = new Set(
+                plan.spans.flatMap((span) => (span.controller === index ? [span.universe] : [])),
+              );
+              const link = typeOf(controller)?.linkMbits;
+              return `${(universes.size * universeMbits(512, rateHz)).toFixed(2)}${link ? ` of ${link.value}` : ''}`;
+            },
+          },
+          {
+            head: 'Can it be reached?',
+            cell: (controller) => {
+              if (!controller.network) return <span style={{ color: 'var(--text-3)' }}>no address yet</span>;
+              if (!sender) return <span style={{ color: 'var(--text-3)' }}>say where the sender is</span>;
+              const why = whyNotTalk(sender, { name: controller.name, ...controller.network });
+              return why ? (
+                <span style={{ color: 'var(--bad)' }}>{why}</span>
+              ) : (
+                <span style={{ color: 'var(--good)' }}>yes</span>
+              );
+            },
+          },
+        ]}
+      />
+      <h2>What must be kept apart</h2>
+      <p className={sheets.lead}>
+        {show.controllers.some((controller) => typeOf(controller)?.class === 'panelCard')
+          ? `${show.controllers
+              .filter((controller) => typeOf(controller)?.class === 'panelCard')
+              .map((controller) => controller.name)
+              .join(
+                ', ',
+              )}: receiver cards take raw frames straight from the sender’s gigabit port. No switch with other devices, no router, no IP address on that port; the sender needs another link for control.`
+          : 'No receiver cards here: everything may share one switch.'}{' '}
+        {show.controllers.some((controller) => controller.network?.casting === 'multicast') &&
+          'Multicast floods every port of a plain switch, and consumer routers and Wi-Fi struggle with it; unicast reaches only its device.'}
+      </p>
+    </div>
+  );
+}
+
+function StoredBy({
+  controller,
+  onChange,
+}: {
+  controller: Controller;
+  onChange: (controller: Controller, network: NetworkAddress) => void;
+}) {
+  return (
+    <ParsedField
+      size="xs"
+      aria-label={`Who else stores the address of ${controller.name}`}
+      value={controller.network!.storedBy}
+      placeholder="sender, note in the box"
+      format={(words) => words}
+      parse={(words) =>
+        words.trim().length <= 200
+          ? { ok: true, value: words.trim() }
+          : { ok: false, message: 'At most 200 letters.' }
+      }
+      onCommit={(storedBy) => onChange(controller, { ...controller.network!, storedBy })}
+    />
+  );
+}
+
+interface IpFieldProps {
+  label?: string;
+  'aria-label'?: string;
+  value: string;
+  onCommit: (ip: string) => void;
+}
+
+function IpField(props: IpFieldProps) {
+  return (
+    <ParsedField
+      size={props.label ? 'sm' : 'xs'}
+      w={props.label ? 150 : 130}
+      placeholder="192.168.1.20"
+      format={(ip: string) => ip}
+      parse={(text) => {
+        const ip = text.trim();
+        return ip === '' || ipv4Schema.safeParse(ip).success
+          ? { ok: true, value: ip }
+          : { ok: false, message: `Four numbers from 0 to 255, such as 192.168.1.20; “${ip}” is not.` };
+      }}
+      {...props}
+    />
+  );
+}

@@ -1,0 +1,230 @@
+'use client';
+
+import { Button, Group, Loader, Switch } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
+import type { Goal } from '@/core/patch/propose';
+import type { PatchProposal } from '@/core/patch/proposePatch';
+import type { Plan } from '@/core/plan/plan';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
+import { WholeField } from '@/ui/fields/fields';
+import { Hint } from '@/ui/Panel';
+import { SheetTable } from '@/ui/SheetTable';
+import { startProposer, type Proposer } from '@/workers/proposer';
+import sheets from '../../sheets/sheets.module.css';
+import { notify, useEdit, useShow } from '../../show/ShowProvider';
+
+const GOAL_WORDS: Record<Goal, string> = {
+  fewestPorts:
+    'Fewest ports: runs share ports as far as they fit. Fewer leads and sockets; a broken joint darkens more.',
+  leastCable: 'Least cable: each run goes to the nearest controller with room, by the drawing of the site.',
+  evenLoad: 'Evenly loaded: the fullest port is as empty as can be. Highest picture rate, more ports.',
+};
+
+/** Ports for the runs, proposed. Nothing is changed until it is taken. */
+export function ProposeSheet({ plan }: { plan: Plan }) {
+  const show = useShow((state) => state.show);
+  const edit = useEdit();
+  const [goal, setGoal] = useState<Goal>('fewestPorts');
+  const [moveAll, setMoveAll] = useState(false);
+  const [state, setState] = useState<'idle' | 'working'>('idle');
+  const [proposal, setProposal] = useState<{ of: typeof show; made: PatchProposal } | null>(null);
+  const proposer = useRef<Proposer | null>(null);
+  useEffect(() => () => proposer.current?.stop(), []);
+  const rateHz = show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+  const loose = plan.runs.filter((run) => !run.wire).length;
+  const stop = () => {
+    proposer.current?.stop();
+    proposer.current = null;
+    setState('idle');
+  };
+  const work = async () => {
+    stop();
+    const mine = (proposer.current = startProposer());
+    setState('working');
+    const made = await mine.propose(show, { goal, wantedRateHz: rateHz, moveAll });
+    if (proposer.current !== mine) return;
+    stop();
+    setProposal({ of: show, made });
+  };
+  const made = proposal?.of === show ? proposal.made : null;
+  return (
+    <div className={sheets.sheet}>
+      <div className={sheets.fields}>
+        <div style={{ width: 420 }}>
+          <Choice
+            label="What counts"
+            value={goal}
+            onChange={(value) => {
+              setGoal(value as Goal);
+              setProposal(null);
+            }}
+            data={[
+              { value: 'fewestPorts', label: 'Fewest ports' },
+              { value: 'leastCable', label: 'Least cable' },
+              { value: 'evenLoad', label: 'Even load' },
+            ]}
+          />
+        </div>
+        <WholeField
+          label="Pictures a second"
+          what="The frame rate"
+          least={1}
+          most={200}
+          value={rateHz}
+          onCommit={(wantedRateHz) => edit({ type: 'setAddressing', change: { wantedRateHz } })}
+        />
+        <div data-wide>
+          <Switch
+            label="Also move runs that are on a port"
+            checked={moveAll}
+            onChange={(event) => {
+              setMoveAll(event.currentTarget.checked);
+              setProposal(null);
+            }}
+          />
+        </div>
+      </div>
+      <Hint>
+        {GOAL_WORDS[goal]} Pinned runs and reserved ports stay as they are; voltages, chip families and
+        channel counts are never mixed on a port.
+      </Hint>
+      <Group mb="md">
+        <Button onClick={() => void work()} disabled={state === 'working' || (loose === 0 && !moveAll)}>
+          Propose ports
+        </Button>
+        {state === 'working' && (
+          <>
+            <Loader size="sm" />
+            <Button variant="default" size="compact-sm" onClick={stop}>
+              Stop
+            </Button>
+          </>
+        )}
+        <span>
+          {loose === 0
+            ? 'Every run is on a port. Switch on moving to lay them anew.'
+            : `${countOf(loose, 'run')} on no port.`}
+        </span>
+      </Group>
+      {!made && <WhatThereIs plan={plan} />}
+      {made && (
+        <>
+          <div className={sheets.note} data-testid="proposal">
+            {made.lines.length === 0 ? (
+              'No port takes any of these runs.'
+            ) : (
+              <>
+                <b>{countOf(made.lines.length, 'run')}</b> on ports; {countOf(made.result.portsUsed, 'port')}{' '}
+                in use then, the fullest {Math.round(made.result.fullestShare * 100)} % full
+                {made.result.cableMm > 0 &&
+                  `, ${formatLength(Math.round(made.result.cableMm))} from controllers to first pixels`}
+                .{' '}
+                <Button
+                  size="compact-sm"
+                  ml={6}
+                  onClick={() => {
+                    if (
+                      edit({
+                        type: 'batch',
+                        label: `Put ${countOf(made.lines.length, 'run')} on ports`,
+                        edits: made.edits,
+                      })
+                    )
+                      notify('Put on ports. Ctrl Z takes it back.');
+                  }}
+                >
+                  Put them there
+                </Button>
+              </>
+            )}
+          </div>
+          {made.left.map((left) => (
+            <div key={left.run} className={sheets.problem}>
+              {left.why}{' '}
+              {left.splitInto !== null && (
+                <Button
+                  size="compact-sm"
+                  variant="default"
+                  onClick={() => {
+                    const prop = show.props.find((each) => each.id === left.propId)!;
+                    edit({
+                      type: 'setThreading',
+                      propId: prop.id,
+                      threading: { ...prop.threading, runs: left.splitInto },
+                    });
+                  }}
+                >
+                  Split it into {left.splitInto}
+                </Button>
+              )}
+            </div>
+          ))}
+          <SheetTable
+            label="Proposed ports"
+            testId="proposed"
+            rows={made.lines}
+            rowKey={(line) => line.run}
+            columns={[
+              { head: 'Run', cell: (line) => line.words, text: (line) => line.words },
+              {
+                head: 'Pixels',
+                numeric: true,
+                cell: (line) => plan.runs[line.run]?.pixelCount ?? '',
+                text: (line) => String(plan.runs[line.run]?.pixelCount ?? ''),
+              },
+              { head: 'Port', cell: (line) => <b className="mono">{line.to}</b>, text: (line) => line.to },
+            ]}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The ports that a proposal has to do with. */
+function WhatThereIs({ plan }: { plan: Plan }) {
+  const rows = plan.show.controllers.map((controller, index) => {
+    const used = plan.ports.filter((port) => port.controller === index);
+    const reserved = controller.portOptions?.filter((options) => options.reserved).length ?? 0;
+    return {
+      name: controller.name,
+      ports: controller.ports,
+      used: used.length,
+      reserved,
+      free: controller.ports - used.length - reserved,
+      most: controller.mostPixelsPerPort,
+      left: used.reduce((sum, port) => sum + Math.max(0, controller.mostPixelsPerPort - port.places), 0),
+      placed: controller.site !== undefined,
+    };
+  });
+  if (rows.length === 0)
+    return (
+      <p className={sheets.empty}>Add a controller in Ports first: a proposal needs ports to put runs on.</p>
+    );
+  return (
+    <>
+      <h2>What there is to put them on</h2>
+      <SheetTable
+        label="Ports of the controllers"
+        rows={rows}
+        rowKey={(row) => row.name}
+        columns={[
+          { head: 'Controller', cell: (row) => row.name },
+          { head: 'Ports', numeric: true, cell: (row) => row.ports },
+          { head: 'In use', numeric: true, cell: (row) => row.used },
+          { head: 'Reserved', numeric: true, cell: (row) => row.reserved },
+          { head: 'Free', numeric: true, cell: (row) => <b>{row.free}</b> },
+          { head: 'Pixels', unit: 'at most a port', numeric: true, cell: (row) => groupDigits(row.most) },
+          { head: 'Room left', unit: 'on ports in use', numeric: true, cell: (row) => groupDigits(row.left) },
+          {
+            head: 'On the site drawing',
+            cell: (row) => (row.placed ? 'yes' : 'no: its cables are not known'),
+          },
+        ]}
+      />
+    </>
+  );
+}

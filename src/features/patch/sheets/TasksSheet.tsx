@@ -1,0 +1,132 @@
+'use client';
+
+import { Button, Checkbox, Chip, Group } from '@mantine/core';
+import { deviceSettings } from '@/core/addressing/deviceSettings';
+import type { Plan } from '@/core/plan/plan';
+import { DEVICE_STEPS } from '@/core/show/schema';
+import { countOf, groupDigits } from '@/core/units/number';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../../sheets/sheets.module.css';
+import { useEdit, useShow } from '../../show/ShowProvider';
+
+/** What is typed into each device, what has to be typed again, and how far each has got. */
+export function TasksSheet({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const show = useShow((state) => state.show);
+  const tasks = show.tasks ?? [];
+  const done = tasks.filter((task) => task.done).length;
+  const devices = plan.show.controllers.map((controller, index) => ({
+    controller,
+    settings: deviceSettings(plan, index),
+    tasks: tasks.filter((task) => task.controllerId === controller.id),
+    steps: show.deviceStates?.find((state) => state.controllerId === controller.id)?.steps ?? [],
+  }));
+  return (
+    <div className={sheets.sheet}>
+      <Group justify="space-between" mb="md">
+        <p className={sheets.lead} style={{ margin: 0 }}>
+          {tasks.length === 0
+            ? 'Nothing has to be typed again. Switch on “Ask before addresses move” once these values are in the devices, and every change notes here what it moves.'
+            : `${countOf(tasks.length - done, 'value')} to type, ${done} typed. Tick them off on site.`}
+        </p>
+        {done > 0 && (
+          <Button size="compact-md" variant="default" onClick={() => edit({ type: 'clearDoneTasks' })}>
+            Put away what is typed
+          </Button>
+        )}
+      </Group>
+      {devices.map(({ controller, settings, tasks: own, steps }) => (
+        <section key={controller.id} aria-label={controller.name}>
+          <Group justify="space-between" mt="lg" mb={6}>
+            <h2 style={{ margin: 0 }}>{controller.name}</h2>
+            <Chip.Group
+              multiple
+              value={steps}
+              onChange={(next) =>
+                edit({
+                  type: 'setDeviceState',
+                  state: {
+                    controllerId: controller.id,
+                    steps: DEVICE_STEPS.filter((step) => next.includes(step)),
+                  },
+                })
+              }
+            >
+              <Group gap={6}>
+                {DEVICE_STEPS.map((step) => (
+                  <Chip key={step} value={step} size="xs" variant="outline">
+                    {step}
+                  </Chip>
+                ))}
+              </Group>
+            </Chip.Group>
+          </Group>
+          {own.map((task) => (
+            <Checkbox
+              key={task.id}
+              my={6}
+              checked={task.done}
+              onChange={(event) =>
+                edit({ type: 'tickTask', taskId: task.id, done: event.currentTarget.checked })
+              }
+              label={
+                <>
+                  <b className="mono">{task.port || controller.name}</b> {task.what}: {task.old} →{' '}
+                  <b className="mono">{task.new}</b>
+                </>
+              }
+            />
+          ))}
+          <SheetTable
+            label={`Settings of ${controller.name}`}
+            rows={settings.ports}
+            rowKey={(port) => port.port}
+            columns={[
+              {
+                head: 'Port',
+                cell: (port) => <b className="mono">{port.name}</b>,
+                text: (port) => port.name,
+              },
+              {
+                head: 'Pixels',
+                numeric: true,
+                cell: (port) => groupDigits(port.pixels),
+                text: (port) => String(port.pixels),
+              },
+              {
+                head: 'Start',
+                unit: 'universe',
+                numeric: true,
+                cell: (port) => port.universe ?? '–',
+                text: (port) => String(port.universe ?? ''),
+              },
+              {
+                head: 'Start',
+                unit: controller.protocol === 'ddp' ? 'byte, from 1' : 'channel',
+                numeric: true,
+                cell: (port) => port.channel ?? '–',
+                text: (port) => String(port.channel ?? ''),
+              },
+              {
+                head: 'End',
+                unit: 'universe',
+                numeric: true,
+                cell: (port) => port.endUniverse ?? '–',
+                text: (port) => String(port.endUniverse ?? ''),
+              },
+              {
+                head: 'End',
+                unit: 'channel',
+                numeric: true,
+                cell: (port) => port.endChannel ?? '–',
+                text: (port) => String(port.endChannel ?? ''),
+              },
+              { head: 'Colour order', cell: (port) => port.colourOrder, text: (port) => port.colourOrder },
+            ]}
+          />
+          {settings.ports.length === 0 && <p className={sheets.lead}>Nothing is plugged in.</p>}
+        </section>
+      ))}
+    </div>
+  );
+}

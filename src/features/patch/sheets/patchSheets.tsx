@@ -1,0 +1,27 @@
+import type { Plan } from '@/core/plan/plan';
+import type { Sheet } from '../../sheets/SheetFrame';
+import type { Selection } from '../../view/selection';
+import { PatchView } from '../PatchView';
+import { FoundSheet } from './FoundSheet';
+import { NetworkSheet } from './NetworkSheet';
+import { PoliciesSheet } from './PoliciesSheet';
+import { ProposeSheet } from './ProposeSheet';
+import { TasksSheet } from './TasksSheet';
+
+/** What can be looked at of the patch. */
+export function patchSheets(plan: Plan, selection: Selection): Sheet[] {
+  const open = (plan.show.tasks ?? []).filter((task) => !task.done).length;
+  return [
+    { id: 'ports', label: 'Ports', content: () => <PatchView plan={plan} selection={selection} /> },
+    { id: 'propose', label: 'Propose', wide: true, content: () => <ProposeSheet plan={plan} /> },
+    { id: 'policies', label: 'Compare policies', wide: true, content: () => <PoliciesSheet plan={plan} /> },
+    {
+      id: 'values',
+      label: open > 0 ? `Values to type · ${open}` : 'Values to type',
+      wide: true,
+      content: () => <TasksSheet plan={plan} />,
+    },
+    { id: 'found', label: 'Compare with devices', wide: true, content: () => <FoundSheet plan={plan} /> },
+    { id: 'network', label: 'Network', wide: true, content: () => <NetworkSheet plan={plan} /> },
+  ];
+}

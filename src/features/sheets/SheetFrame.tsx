@@ -1,0 +1,55 @@
+'use client';
+
+import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { useGoTo, useView } from '../view/useView';
+import styles from './sheets.module.css';
+
+export interface Sheet {
+  /** In the browser's address; the first of a list is shown without one. */
+  id: string;
+  label: string;
+  /** It takes the room of the settings on the right as well. */
+  wide?: boolean;
+  content: () => ReactNode;
+}
+
+/** What can be looked at in the middle, as tabs above it. The first is the picture. */
+export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label: string }) {
+  const { sheet } = useView();
+  const goTo = useGoTo();
+  const tabs = useRef<HTMLDivElement>(null);
+  const at = Math.max(
+    0,
+    sheets.findIndex((each) => each.id === sheet),
+  );
+  const show = (index: number) => goTo({ sheet: index === 0 ? null : sheets[index]!.id });
+  const keys = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const next = (at + step + sheets.length) % sheets.length;
+    show(next);
+    tabs.current?.querySelectorAll('button')[next]?.focus();
+  };
+  return (
+    <div className={styles.frame}>
+      <div ref={tabs} className={styles.tabs} role="group" aria-label={label} onKeyDown={keys}>
+        {sheets.map((each, i) => (
+          <button
+            key={each.id}
+            type="button"
+            className={styles.tab}
+            aria-current={i === at ? 'page' : undefined}
+            onClick={() => show(i)}
+          >
+            {each.label}
+          </button>
+        ))}
+      </div>
+      <div className={styles.content} data-wide-sheet={sheets[at]!.wide}>
+        {sheets[at]!.content()}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,385 @@
+'use client';
+
+import { Button, Popover, Select } from '@mantine/core';
+import { IconAdjustments } from '@tabler/icons-react';
+import { useMemo, useState } from 'react';
+import type { Plan } from '@/core/plan/plan';
+import { leadsOf } from '@/core/site/site';
+import { USUAL_SITE, type Site } from '@/core/site/siteSchema';
+import { formatLength } from '@/core/units/length';
+import { LengthField, WholeField } from '@/ui/fields/fields';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { Board } from '@/ui/picture/Board';
+import { SheetTable } from '@/ui/SheetTable';
+import { runName } from '../patch/words';
+import { PhotoChooser } from '../show/PhotoChooser';
+import { useEdit } from '../show/ShowProvider';
+import { SiteDrawing } from './SiteDrawing';
+import { itemsOf, placeEdit, samePlace, turned, type SiteItem, type SitePlacing } from './items';
+import styles from './SitePlan.module.css';
+
+const STEP_MM = 100;
+const TURN_DEG = 15;
+
+/** All props and controllers on a drawing of the site, and the cable from each port to its first pixel. */
+export function SitePlan({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const site = plan.show.site ?? USUAL_SITE;
+  const items = useMemo(() => itemsOf(plan), [plan]);
+  const leads = useMemo(() => leadsOf(plan), [plan]);
+  const [chosenKey, setChosen] = useState<string | null>(null);
+  const [dragged, setDragged] = useState<{ key: string; place: SitePlacing } | null>(null);
+  /** Ends of a known length on the photo, while it is marked. */
+  const [scale, setScale] = useState<{ xMm: number; yMm: number }[] | null>(null);
+  const chosen = items.find((item) => item.key === chosenKey);
+  const unplaced = items.filter((item) => item.place === null);
+  const bounds = useMemo(
+    () => ({ leftMm: 0, bottomMm: 0, rightMm: site.widthMm, topMm: site.heightMm }),
+    [site.widthMm, site.heightMm],
+  );
+  const within = (place: SitePlacing): SitePlacing => ({
+    ...place,
+    xMm: Math.round(Math.min(Math.max(place.xMm, 0), site.widthMm)),
+    yMm: Math.round(Math.min(Math.max(place.yMm, 0), site.heightMm)),
+  });
+  const put = (item: SiteItem, place: SitePlacing) => {
+    const next = within(place);
+    if (item.place && samePlace(item.place, next)) return;
+    edit(placeEdit(item, next));
+  };
+  const itemAt = (xMm: number, yMm: number, reachMm: number) =>
+    items
+      .filter((item) => item.place && item.reachMm(xMm, yMm, reachMm))
+      .sort((a, b) => a.sizeMm - b.sizeMm)[0];
+
+  const tap = (xMm: number, yMm: number) => {
+    if (scale) return setScale(scale.length >= 2 ? [{ xMm, yMm }] : [...scale, { xMm, yMm }]);
+    if (chosen && chosen.place === null) return put(chosen, { xMm, yMm, turnDeg: 0 });
+    setChosen(null);
+  };
+  const keys = (event: React.KeyboardEvent) => {
+    if (!chosen) return;
+    const place = chosen.place;
+    const step = event.shiftKey ? 10 * STEP_MM : STEP_MM;
+    const move = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (place && move)
+      put(chosen, { ...place, xMm: place.xMm + move[0]! * step, yMm: place.yMm + move[1]! * step });
+    else if (place && (event.key === '[' || event.key === ']') && chosen.kind === 'prop')
+      put(chosen, turned(place, event.key === '[' ? TURN_DEG : -TURN_DEG));
+    else if (place && (event.key === 'Delete' || event.key === 'Backspace')) edit(placeEdit(chosen, null));
+    else if (!place && event.key === 'Enter')
+      put(chosen, { xMm: site.widthMm / 2, yMm: site.heightMm / 2, turnDeg: 0 });
+    else if (event.key === 'Escape') setChosen(null);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  return (
+    <div className={styles.site}>
+      <div className={styles.head}>
+        <div className={styles.tools}>
+          <SiteSettings
+            site={site}
+            onChange={(next) => edit({ type: 'setSite', site: next })}
+            onMark={() => setScale([])}
+          />
+          <Select
+            aria-label="Prop or controller"
+            placeholder="Choose a prop or a controller"
+            searchable
+            clearable
+            size="xs"
+            w={230}
+            value={chosenKey}
+            data={items.map((item) => ({
+              value: item.key,
+              label: item.place ? item.name : `${item.name} (not on the drawing)`,
+            }))}
+            onChange={setChosen}
+          />
+          {chosen?.place && (
+            <>
+              <Button variant="default" size="compact-md" onClick={() => edit(placeEdit(chosen, null))}>
+                Take {chosen.name} off the drawing
+              </Button>
+              {chosen.kind === 'prop' && (
+                <WholeField
+                  aria-label="Turned by, degrees"
+                  what="The turn"
+                  least={0}
+                  most={359}
+                  value={((Math.round(chosen.place.turnDeg) % 360) + 360) % 360}
+                  onCommit={(turnDeg) => put(chosen, { ...chosen.place!, turnDeg })}
+                  rightSection="°"
+                  size="xs"
+                  w={90}
+                />
+              )}
+            </>
+          )}
+          {scale && (
+            <MarkedLength
+              ends={scale}
+              onCancel={() => setScale(null)}
+              onLength={(measuredMm, trueMm) => {
+                const { backdrop } = site;
+                if (backdrop)
+                  edit({
+                    type: 'setSite',
+                    site: {
+                      ...site,
+                      backdrop: { ...backdrop, widthMm: (backdrop.widthMm * trueMm) / measuredMm },
+                    },
+                  });
+                setScale(null);
+              }}
+            />
+          )}
+        </div>
+        <div className={styles.tray}>
+          {unplaced.length === 0 ? (
+            'Drag to move, [ and ] turn, arrows move by 100 mm and with Shift by 1 m, Delete takes off the drawing.'
+          ) : (
+            <>
+              <span>
+                {chosen && !chosen.place ? `Click where ${chosen.name} is.` : 'Not on the drawing yet:'}
+              </span>
+              {unplaced.slice(0, 24).map((item) => (
+                <Button
+                  key={item.key}
+                  size="compact-xs"
+                  variant={item.key === chosenKey ? 'filled' : 'default'}
+                  onClick={() => setChosen(item.key === chosenKey ? null : item.key)}
+                >
+                  {item.name}
+                </Button>
+              ))}
+              {unplaced.length > 24 && <span>and {unplaced.length - 24} more</span>}
+            </>
+          )}
+        </div>
+      </div>
+      <div className={styles.board}>
+        <Board
+          bounds={bounds}
+          fitKey={`${site.widthMm} ${site.heightMm}`}
+          label={`Drawing of the site, ${formatLength(site.widthMm)} by ${formatLength(site.heightMm)}. Choose a prop above, then click where it is; Enter puts it in the middle.`}
+          testId="site-plan"
+          marginPx={18}
+          onTap={tap}
+          onKeyDown={keys}
+          onDrag={(xMm, yMm) => {
+            if (scale || (chosen && !chosen.place)) return undefined;
+            const item = itemAt(xMm, yMm, site.widthMm / 80);
+            if (!item?.place) return undefined;
+            const from = item.place;
+            const to = (x: number, y: number) =>
+              within({ ...from, xMm: from.xMm + x - xMm, yMm: from.yMm + y - yMm });
+            return {
+              move: (x, y) => setDragged({ key: item.key, place: to(x, y) }),
+              end: (x, y, moved) => {
+                setDragged(null);
+                setChosen(item.key);
+                if (moved) put(item, to(x, y));
+              },
+              cancel: () => setDragged(null),
+            };
+          }}
+        >
+          {(screen) => (
+            <SiteDrawing
+              plan={plan}
+              site={site}
+              items={items}
+              leads={leads}
+              screen={screen}
+              chosenKey={chosenKey}
+              dragged={dragged}
+              scale={scale}
+            />
+          )}
+        </Board>
+      </div>
+      <div className={styles.leads}>
+        <Hint>
+          A buffered port drives a data lead of 3 to 5 m. Beyond that: repeater pixels every few metres, or a
+          differential sender and receiver.
+        </Hint>
+        <SheetTable
+          label="Leads from ports to first pixels"
+          testId="leads"
+          rows={leads}
+          rowKey={(lead) => lead.run}
+          columns={[
+            { head: 'Port', cell: (lead) => <b className="mono">{lead.port}</b>, text: (lead) => lead.port },
+            {
+              head: 'To',
+              unit: 'from',
+              cell: (lead) => (
+                <>
+                  {runName(plan, lead.run)}
+                  <span className={styles.from}>{fromWords(plan, lead)}</span>
+                </>
+              ),
+              text: (lead) => `${runName(plan, lead.run)} from ${fromWords(plan, lead)}`,
+            },
+            {
+              head: 'Straight',
+              numeric: true,
+              cell: (lead) => (lead.straightMm === null ? '–' : formatLength(Math.round(lead.straightMm))),
+              text: (lead) => (lead.straightMm === null ? '' : formatLength(Math.round(lead.straightMm))),
+            },
+            {
+              head: 'Cable',
+              unit: `+${site.detourPercent} %, +${formatLength(site.endsMm)}`,
+              numeric: true,
+              cell: (lead) => (
+                <>
+                  {lead.cableMm === null ? '–' : formatLength(lead.cableMm)}
+                  <span className={styles.from}>{dataWords(lead.cableMm)}</span>
+                </>
+              ),
+              text: (lead) => (lead.cableMm === null ? '' : formatLength(lead.cableMm)),
+            },
+          ]}
+        />
+      </div>
+    </div>
+  );
+}
+
+function fromWords(plan: Plan, lead: { fromRun: number | null; controller: number }): string {
+  return lead.fromRun === null
+    ? plan.show.controllers[lead.controller]!.name
+    : `end of ${runName(plan, lead.fromRun)}`;
+}
+
+/** A buffered port drives some 3 to 5 m up to the first pixel. */
+function dataWords(cableMm: number | null): string {
+  if (cableMm === null) return 'place both ends';
+  if (cableMm <= 3000) return '';
+  return cableMm <= 5000 ? 'at the limit' : 'wants a repeater';
+}
+
+interface SiteSettingsProps {
+  site: Site;
+  onChange: (site: Site) => boolean;
+  onMark: () => void;
+}
+
+function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
+  return (
+    <Popover width={320} position="bottom-start" trapFocus>
+      <Popover.Target>
+        <Button variant="default" size="compact-md" leftSection={<IconAdjustments size={15} />}>
+          Size, photo and cables
+        </Button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <Stack>
+          <Row>
+            <LengthField
+              label="Site, width"
+              what="The width"
+              leastMm={100}
+              mostMm={10_000_000}
+              bareUnit="m"
+              value={site.widthMm}
+              onCommit={(widthMm) => onChange({ ...site, widthMm })}
+            />
+            <LengthField
+              label="Site, height"
+              what="The height"
+              leastMm={100}
+              mostMm={10_000_000}
+              bareUnit="m"
+              value={site.heightMm}
+              onCommit={(heightMm) => onChange({ ...site, heightMm })}
+            />
+          </Row>
+          <Row>
+            <WholeField
+              label="Detours of cables"
+              description="% on top"
+              what="The detour"
+              least={0}
+              most={500}
+              value={site.detourPercent}
+              onCommit={(detourPercent) => onChange({ ...site, detourPercent })}
+            />
+            <LengthField
+              label="Ends of a cable"
+              description="up, down, plugs"
+              what="The ends"
+              leastMm={0}
+              mostMm={100_000}
+              value={site.endsMm}
+              onCommit={(endsMm) => onChange({ ...site, endsMm })}
+            />
+          </Row>
+          <PhotoChooser
+            variant="default"
+            onPhoto={({ photoId, aspect }) =>
+              onChange({
+                ...site,
+                backdrop: { photoId, aspect, leftMm: 0, bottomMm: 0, widthMm: site.widthMm },
+              })
+            }
+          />
+          {site.backdrop && (
+            <Row>
+              <Button variant="default" size="compact-md" onClick={onMark}>
+                Mark a known length
+              </Button>
+              <Button
+                variant="default"
+                size="compact-md"
+                onClick={() => {
+                  const { backdrop: _, ...rest } = site;
+                  onChange(rest);
+                }}
+              >
+                Take the photo away
+              </Button>
+            </Row>
+          )}
+          <Hint>
+            A photo lies behind the drawing. Mark something whose length you know, and it has the right scale.
+          </Hint>
+        </Stack>
+      </Popover.Dropdown>
+    </Popover>
+  );
+}
+
+interface MarkedLengthProps {
+  ends: readonly { xMm: number; yMm: number }[];
+  onLength: (measuredMm: number, trueMm: number) => void;
+  onCancel: () => void;
+}
+
+function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
+  const [a, b] = ends;
+  const measured = a && b ? Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) : null;
+  return (
+    <>
+      {measured === null || measured < 1 ? (
+        <Hint>Click {a ? 'its other end' : 'one end of the length that you know'}.</Hint>
+      ) : (
+        <LengthField
+          label="It is, in truth"
+          what="The length"
+          leastMm={1}
+          mostMm={1_000_000}
+          bareUnit="m"
+          value={Math.round(measured)}
+          onCommit={(trueMm) => onLength(measured, trueMm)}
+        />
+      )}
+      <Button variant="default" size="compact-md" onClick={onCancel}>
+        Leave it
+      </Button>
+    </>
+  );
+}

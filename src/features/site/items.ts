@@ -1,0 +1,103 @@
+import type { Plan } from '@/core/plan/plan';
+import { boundsOf } from '@/core/geometry/bounds';
+import type { SitePlace } from '@/core/props/extras';
+import type { Edit } from '@/core/show/edits/registry';
+import { middleOfProp, onSite } from '@/core/site/site';
+
+export type SitePlacing = SitePlace;
+
+/** A prop or a controller that is, or could be, on the drawing of the site. */
+export interface SiteItem {
+  key: string;
+  kind: 'prop' | 'controller';
+  /** Index in the show. */
+  index: number;
+  id: string;
+  name: string;
+  place: SitePlacing | null;
+  /** The larger of width and height: a small thing in front of a large one is meant first. */
+  sizeMm: number;
+  /** Whether a spot is on it, or near enough. */
+  reachMm: (xMm: number, yMm: number, nearMm: number) => boolean;
+}
+
+export function itemsOf(plan: Plan): SiteItem[] {
+  const props = plan.show.props.map((prop, index): SiteItem => {
+    const { firstPixel, pixelCount } = plan.props[index]!;
+    const bounds = boundsOf(
+      plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
+      plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount),
+    );
+    const [width, height] = bounds
+      ? [bounds.rightMm - bounds.leftMm, bounds.topMm - bounds.bottomMm]
+      : [0, 0];
+    const place = prop.site ?? null;
+    return {
+      key: `prop ${prop.id}`,
+      kind: 'prop',
+      index,
+      id: prop.id,
+      name: prop.name,
+      place,
+      sizeMm: Math.max(width, height),
+      reachMm: (xMm, yMm, nearMm) => {
+        if (!place) return false;
+        const turn = (-place.turnDeg * Math.PI) / 180;
+        const [dx, dy] = [xMm - place.xMm, yMm - place.yMm];
+        const along = dx * Math.cos(turn) - dy * Math.sin(turn);
+        const across = dx * Math.sin(turn) + dy * Math.cos(turn);
+        return Math.abs(along) <= width / 2 + nearMm && Math.abs(across) <= height / 2 + nearMm;
+      },
+    };
+  });
+  const controllers = plan.show.controllers.map((controller, index): SiteItem => {
+    const place = controller.site ? { ...controller.site, turnDeg: 0 } : null;
+    return {
+      key: `controller ${controller.id}`,
+      kind: 'controller',
+      index,
+      id: controller.id,
+      name: controller.name,
+      place,
+      sizeMm: 0,
+      reachMm: (xMm, yMm, nearMm) =>
+        place !== null && Math.hypot(xMm - place.xMm, yMm - place.yMm) <= nearMm * 1.5,
+    };
+  });
+  return [...props, ...controllers];
+}
+
+/** The edit that puts an item somewhere, or takes it off. */
+export function placeEdit(item: SiteItem, place: SitePlacing | null): Edit {
+  if (item.kind === 'prop') return { type: 'changeProp', propId: item.id, change: { site: place } };
+  return {
+    type: 'changeController',
+    controllerId: item.id,
+    change: { site: place && { xMm: place.xMm, yMm: place.yMm } },
+  };
+}
+
+export function samePlace(a: SitePlacing, b: SitePlacing): boolean {
+  return a.xMm === b.xMm && a.yMm === b.yMm && a.turnDeg === b.turnDeg;
+}
+
+export function turned(place: SitePlacing, byDeg: number): SitePlacing {
+  return { ...place, turnDeg: ((((place.turnDeg + byDeg) % 360) + 360) % 360) as number };
+}
+
+/** Some of a prop's pixels where they are on the drawing: enough to see its shape. */
+export function sampleOf(
+  plan: Plan,
+  index: number,
+  place: SitePlacing,
+  most: number,
+): { xMm: number; yMm: number }[] {
+  const { firstPixel, pixelCount } = plan.props[index]!;
+  const middle = middleOfProp(plan, index);
+  if (!middle) return [];
+  const step = Math.max(1, Math.ceil(pixelCount / most));
+  const spots: { xMm: number; yMm: number }[] = [];
+  for (let i = firstPixel; i < firstPixel + pixelCount; i += step)
+    spots.push(onSite(place, middle, { xMm: plan.pixels.xMm[i]!, yMm: plan.pixels.yMm[i]! }));
+  return spots;
+}

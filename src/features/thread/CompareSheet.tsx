@@ -1,0 +1,171 @@
+'use client';
+
+import { Button } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { channelsPerPixel } from '@/core/catalogue/pixelType';
+import type { Plan } from '@/core/plan/plan';
+import { kindOf } from '@/core/props/registry';
+import { compareSchemes, mostPixelsPerRun, recommendScheme, type Scheme } from '@/core/threading/compare';
+import { signalOf } from '@/core/timing/signal';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { LengthField, WholeField } from '@/ui/fields/fields';
+import { Hint } from '@/ui/Panel';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../sheets/sheets.module.css';
+import { useEdit } from '../show/ShowProvider';
+import { useView } from '../view/useView';
+import { SchemePicture } from './SchemePicture';
+
+/** Ways to thread a prop side by side, each with its picture and what it costs. */
+export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
+  const prop = plan.show.props[index]!;
+  const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const { side } = useView();
+  const edit = useEdit();
+  const fed = plan.runs[plan.props[index]!.firstRun]?.wire;
+  const ofController = fed ? plan.show.controllers[fed.controller] : plan.show.controllers[0];
+  const [typedPixels, setMostPixels] = useState<number | null>(null);
+  const [rateHz, setRateHz] = useState(40);
+  const [reachMm, setReachMm] = useState(2000);
+  const mostPixelsPerPort = typedPixels ?? ofController?.mostPixelsPerPort ?? 680;
+  const limits = useMemo(
+    () => ({
+      signal: signalOf(type.chip),
+      channelsPerPixel: channelsPerPixel(type),
+      mostPixelsPerPort,
+      wantedRateHz: rateHz,
+      reachMm,
+    }),
+    [type, mostPixelsPerPort, rateHz, reachMm],
+  );
+  const schemes = useMemo(() => compareSchemes(prop, limits), [prop, limits]);
+  const best = recommendScheme(schemes, kindOf(prop).strandWord(prop.threading));
+  const choose = (scheme: Scheme) =>
+    edit({ type: 'setThreading', propId: prop.id, threading: scheme.threading });
+  const hasSeams = schemes.some((scheme) => scheme.plugsPerSeam.length > 0);
+  if (schemes.length === 0 || plan.props[index]!.pixelCount === 0)
+    return <p className={sheets.empty}>No pixels yet. Measure the prop in Build first.</p>;
+  return (
+    <div className={sheets.sheet}>
+      <div className={sheets.fields}>
+        <WholeField
+          label="A port drives"
+          description={typedPixels === null && ofController ? `pixels, as ${ofController.name}` : 'pixels'}
+          what="The number of pixels on a port"
+          least={1}
+          most={100_000}
+          value={mostPixelsPerPort}
+          onCommit={setMostPixels}
+        />
+        <WholeField
+          label="Wanted"
+          description="pictures a second"
+          what="The frame rate"
+          least={1}
+          most={200}
+          value={rateHz}
+          onCommit={setRateHz}
+        />
+        <LengthField
+          label="A hand reaches"
+          description="above its foot"
+          what="The reach"
+          leastMm={0}
+          mostMm={100_000}
+          value={reachMm}
+          onCommit={setReachMm}
+        />
+        <div data-wide>
+          <Hint>
+            {type.chip || 'The chip'} takes {countOf(mostPixelsPerRun(limits), 'pixel')} a port at {rateHz}{' '}
+            pictures a second
+            {mostPixelsPerRun(limits) === mostPixelsPerPort ? ', by the port’s own limit' : ''}.
+          </Hint>
+        </div>
+      </div>
+      {best && (
+        <div className={sheets.note} data-testid="recommendation">
+          <b>{capitalised(best.scheme.words)}.</b> {best.why}{' '}
+          {!best.scheme.isCurrent && (
+            <Button size="compact-sm" ml={6} onClick={() => choose(best.scheme)}>
+              Thread it so
+            </Button>
+          )}
+        </div>
+      )}
+      <SheetTable
+        label={`Ways to thread ${prop.name}`}
+        testId="schemes"
+        rows={schemes}
+        rowKey={(scheme) => scheme.words + scheme.ports}
+        chosen={(scheme) => scheme.isCurrent}
+        columns={[
+          {
+            head: 'Way of the data',
+            cell: (scheme: Scheme) => <SchemePicture threaded={scheme.threaded} side={side} />,
+          },
+          {
+            head: 'Scheme',
+            cell: (scheme) => (
+              <>
+                {capitalised(scheme.words)}
+                <br />
+                {scheme.isCurrent ? (
+                  <b style={{ color: 'var(--lamp)' }}>in use</b>
+                ) : (
+                  <Button size="compact-xs" variant="default" onClick={() => choose(scheme)}>
+                    Use this
+                  </Button>
+                )}
+              </>
+            ),
+            text: (scheme) => scheme.words,
+          },
+          figure('Ports', undefined, (scheme) => groupDigits(scheme.ports)),
+          figure('Pixels', 'a run', (scheme) =>
+            scheme.shortestRunPixels === scheme.longestRunPixels
+              ? groupDigits(scheme.longestRunPixels)
+              : `${groupDigits(scheme.shortestRunPixels)}–${groupDigits(scheme.longestRunPixels)}`,
+          ),
+          {
+            ...figure('Rate', 'pictures/s', (scheme) => String(Math.floor(scheme.frameRateHz))),
+            cell: (scheme: Scheme) => (
+              <span style={scheme.fits ? undefined : { color: 'var(--bad)' }}>
+                {Math.floor(scheme.frameRateHz)}
+                {!scheme.fits && ' too long'}
+              </span>
+            ),
+          },
+          figure('Jumpers', undefined, (scheme) => groupDigits(scheme.jumpers)),
+          figure('Longest', undefined, (scheme) => length(scheme.longestJumperMm)),
+          figure('Total', undefined, (scheme) => length(scheme.jumpersMm)),
+          ...(hasSeams
+            ? [
+                figure('Plugs', 'at each seam', (scheme: Scheme) =>
+                  scheme.plugsPerSeam.length > 4
+                    ? `${scheme.plugs} in all`
+                    : scheme.plugsPerSeam.join(' + ') || '–',
+                ),
+              ]
+            : []),
+          figure('Feed in', 'ends and loops', (scheme) => groupDigits(scheme.feedPlaces)),
+          figure('reached', 'at the edge', (scheme) => groupDigits(scheme.feedPlacesAtEdge)),
+          figure('reached', 'from the ground', (scheme) => groupDigits(scheme.feedPlacesFromGround)),
+        ]}
+      />
+    </div>
+  );
+}
+
+function figure(head: string, unit: string | undefined, text: (scheme: Scheme) => string) {
+  return { head, unit, numeric: true, cell: text, text };
+}
+
+function length(mm: number): string {
+  return mm === 0 ? '–' : formatLength(Math.round(mm));
+}
+
+function capitalised(words: string): string {
+  return words[0]!.toUpperCase() + words.slice(1);
+}

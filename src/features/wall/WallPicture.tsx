@@ -1,0 +1,60 @@
+'use client';
+
+import { SegmentedControl } from '@mantine/core';
+import { useMemo } from 'react';
+import { layWall } from '@/core/panels/wallFacts';
+import type { PropOf } from '@/core/props/registry';
+import { SIDES } from '@/core/threading/view';
+import styles from '../picture/picture.module.css';
+import { useGoTo, useView } from '../view/useView';
+import { useWallCell } from './useWallCell';
+import { WallBoard } from './WallBoard';
+
+const LAYERS = { chains: false, labels: true, cards: true };
+
+/** The panels of a wall as they hang, from the front or from the back. */
+export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
+  const { side } = useView();
+  const goTo = useGoTo();
+  const laid = useMemo(() => layWall(prop), [prop]);
+  const { chosen, choose } = useWallCell();
+  const { columns } = prop.shape;
+  return (
+    <section className={styles.stage} aria-label={`Picture of ${prop.name}`}>
+      <div className={styles.tools}>
+        <SegmentedControl
+          size="xs"
+          aria-label="Side"
+          value={side}
+          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
+          data={[
+            { value: 'front', label: 'Seen from the front' },
+            { value: 'back', label: 'From the back' },
+          ]}
+        />
+      </div>
+      <div className={styles.canvas}>
+        <WallBoard
+          laid={laid}
+          propId={prop.id}
+          side={side}
+          layers={LAYERS}
+          testId="wall"
+          label={`${prop.name}, ${columns} by ${prop.shape.rows} panels, ${SIDES[side]}. Arrows go from panel to panel.`}
+          chosen={chosen?.propId === prop.id ? chosen.row * columns + chosen.column : null}
+          onChoose={(cell) =>
+            choose(
+              cell === null
+                ? null
+                : { propId: prop.id, column: cell % columns, row: Math.floor(cell / columns) },
+            )
+          }
+        />
+      </div>
+      <div className={styles.caption}>
+        <span className={styles.side}>{SIDES[side]}</span> · output · place above, row.column as seen from the
+        front below · the arrow is the printed one
+      </div>
+    </section>
+  );
+}

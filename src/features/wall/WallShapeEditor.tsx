@@ -1,0 +1,178 @@
+'use client';
+
+import { Select, Switch } from '@mantine/core';
+import { PANEL_COLOUR_ORDERS, PANEL_LIMITS, SHIPPED_PANELS, type PanelType } from '@/core/panels/panelType';
+import type { PropOf } from '@/core/props/registry';
+import { WALL_LIMITS, missingCells, type WallShape } from '@/core/props/wall';
+import { NumberUnitField } from '@/ui/fields/NumberUnitField';
+import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
+import { Choice } from '@/ui/fields/Choice';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { Part } from '../build/Part';
+import { useEdit } from '../show/ShowProvider';
+import { useWallCell } from './useWallCell';
+
+/** Which panels, how many, and what sets single ones apart. */
+export function WallShapeEditor({ propId, shape }: { propId: string; shape: PropOf<'wall'>['shape'] }) {
+  const edit = useEdit();
+  const { panel } = shape;
+  const set = (change: Partial<WallShape>) =>
+    edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
+  const setPanel = (change: Partial<PanelType>) => set({ panel: { ...panel, ...change } });
+  return (
+    <Stack>
+      <SelectedPanel propId={propId} shape={shape} onChange={set} />
+      <Row>
+        <WholeField
+          label="Panels across"
+          what="The number of panels"
+          least={1}
+          most={WALL_LIMITS.side}
+          value={shape.columns}
+          onCommit={(columns) => set({ columns })}
+        />
+        <WholeField
+          label="Panels down"
+          what="The number of panels"
+          least={1}
+          most={WALL_LIMITS.side}
+          value={shape.rows}
+          onCommit={(rows) => set({ rows })}
+        />
+      </Row>
+      <Select
+        label="Panel"
+        description="Start from a usual one, then type what its data sheet says"
+        placeholder={panel.name}
+        value={SHIPPED_PANELS.find((each) => JSON.stringify(each) === JSON.stringify(panel))?.name ?? null}
+        data={SHIPPED_PANELS.map((each) => each.name)}
+        onChange={(name) => {
+          const found = SHIPPED_PANELS.find((each) => each.name === name);
+          if (found) set({ panel: found });
+        }}
+      />
+      <NameField label="Its name" value={panel.name} onCommit={(name) => setPanel({ name })} />
+      <Row>
+        <WholeField
+          label="Pixels across"
+          description="one panel"
+          what="The number of pixels"
+          least={4}
+          most={PANEL_LIMITS.side}
+          value={panel.columns}
+          onCommit={(columns) => setPanel({ columns })}
+        />
+        <WholeField
+          label="Pixels down"
+          description="one panel"
+          what="The number of pixels"
+          least={4}
+          most={PANEL_LIMITS.side}
+          value={panel.rows}
+          onCommit={(rows) => setPanel({ rows })}
+        />
+      </Row>
+      <Row>
+        <LengthField
+          label="Pitch"
+          description="pixel to pixel"
+          what="The pitch"
+          leastMm={0.5}
+          mostMm={PANEL_LIMITS.mostPitchMm}
+          value={panel.pitchMm}
+          onCommit={(pitchMm) => setPanel({ pitchMm })}
+        />
+        <WholeField
+          label="Scan 1 in"
+          description="rows lit at a time"
+          what="The scan"
+          least={1}
+          most={64}
+          value={panel.scan}
+          onCommit={(scan) => setPanel({ scan })}
+        />
+      </Row>
+      <Row>
+        <NumberUnitField
+          label="At full white"
+          description="one panel, at 5 V"
+          unit="A"
+          least={0.05}
+          most={PANEL_LIMITS.mostAmps}
+          value={panel.ampsFullWhite}
+          onCommit={(ampsFullWhite) => setPanel({ ampsFullWhite })}
+          hint="A panel of this kind draws some 2 to 4 A at 5 V. If this is the figure of the supply in watts, divide by 5."
+        />
+        <Select
+          label="Colour order"
+          description="as it is wired"
+          allowDeselect={false}
+          value={panel.colourOrder}
+          data={[...PANEL_COLOUR_ORDERS]}
+          onChange={(order) => order && setPanel({ colourOrder: order as PanelType['colourOrder'] })}
+        />
+      </Row>
+      <Choice
+        label="Data socket, from the back with the arrow up"
+        value={panel.dataInAtBack}
+        onChange={(side) => setPanel({ dataInAtBack: side === 'left' ? 'left' : 'right' })}
+        data={[
+          { value: 'left', label: 'At the left' },
+          { value: 'right', label: 'At the right' },
+        ]}
+      />
+    </Stack>
+  );
+}
+
+interface SelectedPanelProps {
+  propId: string;
+  shape: WallShape;
+  onChange: (change: Partial<WallShape>) => boolean;
+}
+
+function SelectedPanel({ propId, shape, onChange }: SelectedPanelProps) {
+  const { chosen } = useWallCell();
+  if (chosen?.propId !== propId || chosen.column >= shape.columns || chosen.row >= shape.rows)
+    return (
+      <Hint>
+        Choose a panel on the drawing to leave it out (walls in the shape of an L or a T) or to give it
+        another colour order.
+      </Hint>
+    );
+  const { column, row } = chosen;
+  const own = shape.others?.find((other) => other.column === column && other.row === row);
+  const set = (change: {
+    missing?: true | undefined;
+    colourOrder?: PanelType['colourOrder'] | undefined;
+  }) => {
+    const next = { column, row, ...own, ...change };
+    const rest = (shape.others ?? []).filter((other) => other !== own);
+    const kept = next.missing || next.colourOrder ? [...rest, clean(next)] : rest;
+    onChange({ others: kept.length > 0 ? kept : undefined });
+  };
+  const missing = missingCells(shape).has(row * shape.columns + column);
+  return (
+    <Part title={`Panel ${row + 1}.${column + 1}`} aside="row.column from the front">
+      <Switch
+        label="There is no panel here"
+        checked={missing}
+        onChange={(event) => set({ missing: event.currentTarget.checked || undefined })}
+      />
+      {!missing && (
+        <Select
+          label="Its colour order"
+          clearable
+          placeholder={`${shape.panel.colourOrder}, as the others`}
+          value={own?.colourOrder ?? null}
+          data={[...PANEL_COLOUR_ORDERS]}
+          onChange={(order) => set({ colourOrder: (order as PanelType['colourOrder'] | null) ?? undefined })}
+        />
+      )}
+    </Part>
+  );
+}
+
+function clean<Item extends object>(item: Item): Item {
+  return Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as Item;
+}

@@ -1,0 +1,418 @@
+'use client';
+
+import { Button, Select } from '@mantine/core';
+import {
+  CHAIN_STYLES,
+  TURNS,
+  chainPlaces,
+  outputName,
+  type ChainDesign,
+  type Turn,
+} from '@/core/panels/chains';
+import { measureChains } from '@/core/panels/compareChains';
+import { DRIVER_LIMITS, USUAL_HAT, evenCards, type Driver } from '@/core/panels/driver';
+import { movePanel, turnPanel } from '@/core/panels/editChains';
+import type { PropOf } from '@/core/props/registry';
+import { cornerSeenFrom } from '@/core/threading/view';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
+import { CornerPicker } from '@/ui/fields/CornerPicker';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { WholeField } from '@/ui/fields/fields';
+import { Facts } from '@/ui/Facts';
+import { Hint, Row, Section, Stack } from '@/ui/Panel';
+import { Part } from '../build/Part';
+import { useWallEdit } from './useWallEdit';
+
+const STYLE_LABELS: Record<ChainDesign['style'], string> = {
+  lineEach: 'One output a line',
+  arrowsUp: 'All arrows one way',
+  zigzag: 'Zigzag',
+};
+
+/** What drives a wall, how its panels are chained, and the panel that is chosen. */
+export function WallThreadPanel({ prop }: { prop: PropOf<'wall'> }) {
+  const { set } = useWallEdit(prop);
+  const { driver } = prop.threading;
+  return (
+    <>
+      <ChosenPanel prop={prop} />
+      <Section title="Chains">
+        <Stack>
+          <ChainFields prop={prop} />
+        </Stack>
+      </Section>
+      <Section title="What drives it">
+        <Stack>
+          <Choice
+            label="Driver"
+            value={driver.kind}
+            onChange={(kind) =>
+              set({
+                driver:
+                  kind === 'hat'
+                    ? USUAL_HAT
+                    : {
+                        kind: 'cards',
+                        outputsPerCard: 12,
+                        mostPanelsPerOutput: 10,
+                        limitSource: 'usual for panels of 64 × 32; the manual of the card decides',
+                        inOrder: true,
+                        cards: evenCards(prop.shape.columns, prop.shape.rows, 1, 1),
+                      },
+              })
+            }
+            data={[
+              { value: 'hat', label: 'Output hat' },
+              { value: 'cards', label: 'Receiver cards' },
+            ]}
+          />
+          <DriverFields prop={prop} driver={driver} onChange={(next) => set({ driver: next })} />
+        </Stack>
+      </Section>
+      <Section title="What follows">
+        <ChainFacts prop={prop} />
+      </Section>
+    </>
+  );
+}
+
+function ChainFields({ prop }: { prop: PropOf<'wall'> }) {
+  const { set } = useWallEdit(prop);
+  const { chaining } = prop.threading;
+  const design: ChainDesign =
+    chaining.by === 'design' ? chaining : { by: 'design', style: 'zigzag', along: 'rows', entry: 'topLeft' };
+  const change = (part: Partial<ChainDesign>) => set({ chaining: { ...design, ...part } });
+  return (
+    <>
+      {chaining.by === 'hand' && (
+        <Hint>
+          These chains are drawn by hand: they stay as they are when the wall changes. Choosing a style lays
+          all of them anew; undo brings yours back.
+        </Hint>
+      )}
+      <Select
+        label="Style"
+        placeholder="by hand"
+        value={chaining.by === 'design' ? chaining.style : null}
+        data={CHAIN_STYLES.map((style) => ({ value: style, label: STYLE_LABELS[style] }))}
+        onChange={(style) => style && change({ style: style as ChainDesign['style'] })}
+      />
+      <Choice
+        label="Lines are"
+        value={design.along}
+        onChange={(along) => change({ along: along === 'columns' ? 'columns' : 'rows' })}
+        data={[
+          { value: 'rows', label: 'Rows' },
+          { value: 'columns', label: 'Columns' },
+        ]}
+      />
+      <CornerPicker
+        what="Output 1 enters"
+        side="back"
+        value={cornerSeenFrom('back', design.entry)}
+        onChange={(corner) => change({ entry: cornerSeenFrom('back', corner) })}
+      />
+      <Hint>
+        {design.style === 'zigzag'
+          ? 'Every other line is turned 180°: short ribbons only, and half of the panels hang upside down.'
+          : design.style === 'arrowsUp'
+            ? 'No panel is turned, at the price of a long ribbon back at the end of each line.'
+            : 'The shortest chains and no returns, at the price of an output for each line.'}
+      </Hint>
+    </>
+  );
+}
+
+interface DriverFieldsProps {
+  prop: PropOf<'wall'>;
+  driver: Driver;
+  onChange: (driver: Driver) => boolean;
+}
+
+function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
+  const { columns, rows } = prop.shape;
+  const limit = (
+    <WholeField
+      label="Panels an output"
+      description="at most"
+      what="The number of panels"
+      least={1}
+      most={DRIVER_LIMITS.panelsPerOutput}
+      value={driver.mostPanelsPerOutput}
+      onCommit={(mostPanelsPerOutput) => onChange({ ...driver, mostPanelsPerOutput })}
+    />
+  );
+  const source = (
+    <SourceField
+      label="That limit is from"
+      value={driver.limitSource}
+      onCommit={(limitSource) => onChange({ ...driver, limitSource })}
+    />
+  );
+  if (driver.kind === 'hat')
+    return (
+      <>
+        <Row>
+          <WholeField
+            label="Outputs"
+            description="of the hat"
+            what="The number of outputs"
+            least={1}
+            most={8}
+            value={driver.outputs}
+            onCommit={(outputs) => onChange({ ...driver, outputs })}
+          />
+          {limit}
+        </Row>
+        {source}
+        <Row>
+          <SourceField
+            label="Pinout"
+            value={driver.pinout}
+            onCommit={(pinout) => onChange({ ...driver, pinout })}
+          />
+          <WholeField
+            label="Slow-down"
+            what="The slow-down"
+            least={0}
+            most={10}
+            value={driver.slowDown}
+            onCommit={(slowDown) => onChange({ ...driver, slowDown })}
+          />
+        </Row>
+        <SourceField
+          label="Slowed down because"
+          value={driver.slowDownReason}
+          onCommit={(slowDownReason) => onChange({ ...driver, slowDownReason })}
+        />
+        <Hint>
+          Do not ask the same small computer to feed a receiver card and send ordinary pixel data: it was seen
+          to drop frames.
+        </Hint>
+      </>
+    );
+  const across = new Set(driver.cards.map((card) => card.column)).size;
+  const down = new Set(driver.cards.map((card) => card.row)).size;
+  const recut = (a: number, d: number) => onChange({ ...driver, cards: evenCards(columns, rows, a, d) });
+  return (
+    <>
+      <Row>
+        <WholeField
+          label="Outputs a card"
+          what="The number of outputs"
+          least={1}
+          most={DRIVER_LIMITS.outputs}
+          value={driver.outputsPerCard}
+          onCommit={(outputsPerCard) => onChange({ ...driver, outputsPerCard })}
+        />
+        {limit}
+      </Row>
+      {source}
+      <Row>
+        <WholeField
+          label="Cards side by side"
+          what="The number of cards"
+          least={1}
+          most={Math.min(16, columns)}
+          value={across}
+          onCommit={(count) => recut(count, down)}
+        />
+        <WholeField
+          label="one below another"
+          what="The number of cards"
+          least={1}
+          most={Math.min(16, rows)}
+          value={down}
+          onCommit={(count) => recut(across, count)}
+        />
+      </Row>
+      {driver.cards.map((card, i) => (
+        <Part
+          key={i}
+          title={`Card ${i + 1}`}
+          aside={`${card.columns} × ${card.rows} panels`}
+          onRemove={
+            driver.cards.length > 1
+              ? () => onChange({ ...driver, cards: driver.cards.filter((_, k) => k !== i) })
+              : undefined
+          }
+        >
+          <Row>
+            {(
+              [
+                ['column', 'From column', 1, columns],
+                ['row', 'From row', 1, rows],
+                ['columns', 'Columns', 0, columns],
+                ['rows', 'Rows', 0, rows],
+              ] as const
+            ).map(([field, label, offset, most]) => (
+              <WholeField
+                key={field}
+                label={label}
+                size="xs"
+                what={label}
+                least={1}
+                most={most}
+                value={card[field] + offset}
+                onCommit={(value) =>
+                  onChange({
+                    ...driver,
+                    cards: driver.cards.map((each, k) =>
+                      k === i ? { ...each, [field]: value - offset } : each,
+                    ),
+                  })
+                }
+              />
+            ))}
+          </Row>
+        </Part>
+      ))}
+      <Choice
+        label="Outputs must be used from the first on"
+        value={driver.inOrder ? 'yes' : 'no'}
+        onChange={(value) => onChange({ ...driver, inOrder: value === 'yes' })}
+        data={[
+          { value: 'yes', label: 'Yes' },
+          { value: 'no', label: 'In any order' },
+        ]}
+      />
+      <Hint>
+        Receiver cards take raw frames over a gigabit link straight from the sender’s port: no router between,
+        no IP address on either. The sender needs another link for control.
+      </Hint>
+    </>
+  );
+}
+
+function SourceField({
+  label,
+  value,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  onCommit: (text: string) => boolean;
+}) {
+  return (
+    <ParsedField
+      label={label}
+      value={value}
+      format={(text) => text}
+      parse={(text) =>
+        text.trim().length <= 60 || (label !== 'Pinout' && text.trim().length <= 200)
+          ? { ok: true, value: text.trim() }
+          : { ok: false, message: 'That is too long: a few words are enough.' }
+      }
+      onCommit={onCommit}
+    />
+  );
+}
+
+function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
+  const { laid, cell, setChains, chooseCell } = useWallEdit(prop);
+  const { columns, panel } = prop.shape;
+  if (cell === null) return null;
+  const at = { column: cell % columns, row: Math.floor(cell / columns) };
+  const found = chainPlaces(laid.chains, columns).get(cell);
+  const chain = found && laid.chains[found.chain]!;
+  const turnDeg = found ? chain!.panels[found.place]!.turnDeg : 0;
+  const turns = panel.columns === panel.rows ? TURNS : ([0, 180] as const);
+  const outputs = laid.chains.map((each) => ({ card: each.card, output: each.output }));
+  const next = laid.cards.map((_, card) => ({
+    card,
+    output: Math.max(0, ...outputs.filter((each) => each.card === card).map((each) => each.output)) + 1,
+  }));
+  const key = (place: { card: number; output: number }) => `${place.card}.${place.output}`;
+  return (
+    <Section title={`Panel ${at.row + 1}.${at.column + 1}`}>
+      {laid.wall.missing.has(cell) ? (
+        <Hint>There is no panel here. Build says which ones are missing.</Hint>
+      ) : (
+        <Stack>
+          <Row>
+            <Select
+              label="Output"
+              allowDeselect={false}
+              placeholder="on none"
+              value={chain ? key(chain) : null}
+              data={[
+                ...outputs.map((place) => ({
+                  value: key(place),
+                  label: outputName(place, laid.cards.length),
+                })),
+                ...next.map((place) => ({
+                  value: key(place),
+                  label: `${outputName(place, laid.cards.length)}, new`,
+                })),
+              ]}
+              onChange={(value) => {
+                const to = [...outputs, ...next].find((place) => key(place) === value);
+                if (to) setChains(movePanel(laid.chains, at, { ...to, place: 9999 }));
+              }}
+            />
+            {found && chain && (
+              <WholeField
+                label="Place"
+                description={`of ${chain.panels.length}`}
+                what="The place in the chain"
+                least={1}
+                most={chain.panels.length}
+                value={found.place + 1}
+                onCommit={(place) => setChains(movePanel(laid.chains, at, { ...chain, place: place - 1 }))}
+              />
+            )}
+          </Row>
+          {found && (
+            <Choice
+              label="Turned, clockwise from the front"
+              value={String(turnDeg)}
+              onChange={(value) => setChains(turnPanel(laid.chains, at, Number(value) as Turn))}
+              data={turns.map((turn) => ({ value: String(turn), label: `${turn}°` }))}
+            />
+          )}
+          <Button variant="default" size="compact-md" onClick={() => chooseCell(null)}>
+            Let go of it
+          </Button>
+        </Stack>
+      )}
+    </Section>
+  );
+}
+
+function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
+  const { laid } = useWallEdit(prop);
+  const measured = measureChains(laid.wall, prop.threading.driver, prop.threading.chaining);
+  const longest = measured.chains.find((chain) => chain.panels.length === measured.longestChain);
+  return (
+    <Facts
+      facts={[
+        { name: 'Outputs', value: groupDigits(measured.outputs) },
+        longest && {
+          name: 'Longest chain',
+          value: countOf(measured.longestChain, 'panel'),
+          note: `of at most ${prop.threading.driver.mostPanelsPerOutput}`,
+        },
+        {
+          name: 'Ribbons',
+          value: `${measured.stockRibbons} + ${measured.longRibbons} long`,
+          note: `${formatLength(Math.round(measured.ribbonMm))} in all, the longest ${formatLength(Math.round(measured.longestRibbonMm))}`,
+        },
+        { name: 'Turned panels', value: groupDigits(measured.turnedPanels) },
+        {
+          name: 'Refresh, estimated',
+          value: Number.isFinite(measured.refreshHz)
+            ? `${groupDigits(Math.round(measured.refreshHz))} Hz`
+            : '–',
+          note: 'of the longest chain, 20 MHz, 11 bit planes',
+        },
+        {
+          name: 'Power leads',
+          value: groupDigits(measured.powerLeads),
+          note: 'Y leads for pairs, across and down',
+        },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,25 @@
+import { proxy, wrap } from 'comlink';
+import type { PointList } from '@/core/points/pointList';
+import type { TableOptions } from '@/core/points/table';
+import type { PointsWorker } from './points.worker';
+import type { Drawing } from './readSvg';
+
+export type { Drawing } from './readSvg';
+
+/** Reads files of points; what fails, fails with a sentence. `stop` ends it in the middle of whatever it does. */
+export interface PointsReader {
+  table: (text: string, options: TableOptions, progress: (part: number) => void) => Promise<PointList>;
+  svg: (text: string, progress: (part: number) => void) => Promise<Drawing>;
+  stop: () => void;
+}
+
+/** A reader in a thread of its own, so that a long file never holds up the interface. */
+export function startPointsReader(): PointsReader {
+  const worker = new Worker(new URL('./points.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<PointsWorker>(worker);
+  return {
+    table: (text, options, progress) => remote.table(text, options, proxy(progress)),
+    svg: (text, progress) => remote.svg(text, proxy(progress)),
+    stop: () => worker.terminate(),
+  };
+}

@@ -1,0 +1,19 @@
+import { wrap } from 'comlink';
+import type { PatchProposal, ProposalWish } from '@/core/patch/proposePatch';
+import type { Show } from '@/core/show/schema';
+import type { ProposeWorker } from './propose.worker';
+
+/** Proposes in a thread of its own; `stop` ends it in the middle of whatever it does. */
+export interface Proposer {
+  propose: (show: Show, wish: ProposalWish) => Promise<PatchProposal>;
+  stop: () => void;
+}
+
+export function startProposer(): Proposer {
+  const worker = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<ProposeWorker>(worker);
+  return {
+    propose: (show, wish) => remote.propose(show, wish) as unknown as Promise<PatchProposal>,
+    stop: () => worker.terminate(),
+  };
+}
