@@ -15,13 +15,13 @@ import { kindOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 
 /** Named stretches of a prop that a stand-alone microcontroller, or the builder, calls by name. */
 export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
-  const prop = plan.show.props[index]!;
+  const prop = useLatestProp(plan, index);
   const planned = plan.props[index]!;
   const { pixelCount } = planned;
   const edit = useEdit();

@@ -25,13 +25,13 @@ import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 
 /** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
 export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
-  const prop = plan.show.props[index]!;
+  const prop = useLatestProp(plan, index);
   const edit = useEdit();
   const set = (stock: Stock | null) => edit({ type: 'changeProp', propId: prop.id, change: { stock } });
   return (
@@ -238,7 +238,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
 
 /** Which batch of pixels is where: two batches differ in tint, and the eye sees the border. */
 function Batches({ plan, index }: { plan: Plan; index: number }) {
-  const prop = plan.show.props[index]!;
+  const prop = useLatestProp(plan, index);
   const { pixelCount } = plan.props[index]!;
   const edit = useEdit();
   const [typed, setTyped] = useState<PixelRange[] | null>(null);

@@ -3,6 +3,8 @@
 import { notifications } from '@mantine/notifications';
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
+import type { Plan } from '@/core/plan/plan';
+import type { Prop } from '@/core/props/registry';
 import { ShowError } from '@/core/show/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Revision } from '@/core/show/revision';
@@ -54,6 +56,15 @@ export function useShowStore(): ShowStore {
 
 export function useShow<Part>(select: (state: ShowState) => Part): Part {
   return useStore(useShowStore(), select);
+}
+
+/**
+ * A prop as it is edited, which may be ahead of the plan. What an edit starts from must come from here: two changes in quick
+ * succession would otherwise both start from the plan, and the second undo the first.
+ */
+export function useLatestProp(plan: Plan, index: number): Prop {
+  const planned = plan.show.props[index]!;
+  return useShow((state) => state.show.props.find((each) => each.id === planned.id)) ?? planned;
 }
 
 function told<Result>(work: () => Result): Result | false {

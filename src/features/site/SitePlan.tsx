@@ -13,7 +13,7 @@ import { Board } from '@/ui/picture/Board';
 import { SheetTable } from '@/ui/SheetTable';
 import { runName } from '../patch/words';
 import { PhotoChooser } from '../show/PhotoChooser';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useShow } from '../show/ShowProvider';
 import { SiteDrawing } from './SiteDrawing';
 import { itemsOf, placeEdit, samePlace, turned, type SiteItem, type SitePlacing } from './items';
 import styles from './SitePlan.module.css';
@@ -24,8 +24,10 @@ const TURN_DEG = 15;
 /** All props and controllers on a drawing of the site, and the cable from each port to its first pixel. */
 export function SitePlan({ plan }: { plan: Plan }) {
   const edit = useEdit();
-  const site = plan.show.site ?? USUAL_SITE;
-  const items = useMemo(() => itemsOf(plan), [plan]);
+  // Places are those of the show as it is edited: keys pressed while a plan is made each go on from the one before.
+  const show = useShow((state) => state.show);
+  const site = show.site ?? USUAL_SITE;
+  const items = useMemo(() => itemsOf(plan, show), [plan, show]);
   const leads = useMemo(() => leadsOf(plan), [plan]);
   const [chosenKey, setChosen] = useState<string | null>(null);
   const [dragged, setDragged] = useState<{ key: string; place: SitePlacing } | null>(null);

@@ -1,6 +1,7 @@
 import type { Plan } from '@/core/plan/plan';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { SitePlace } from '@/core/props/extras';
+import type { Show } from '@/core/show/schema';
 import type { Edit } from '@/core/show/edits/registry';
 import { middleOfProp, onSite } from '@/core/site/site';
 
@@ -21,7 +22,12 @@ export interface SiteItem {
   reachMm: (xMm: number, yMm: number, nearMm: number) => boolean;
 }
 
-export function itemsOf(plan: Plan): SiteItem[] {
+/**
+ * What could be on the drawing: sizes as planned, places as in the show, which may be ahead of its plan.
+ */
+export function itemsOf(plan: Plan, show: Pick<Show, 'props' | 'controllers'>): SiteItem[] {
+  const latestProps = new Map(show.props.map((prop) => [prop.id, prop]));
+  const latestControllers = new Map(show.controllers.map((controller) => [controller.id, controller]));
   const props = plan.show.props.map((prop, index): SiteItem => {
     const { firstPixel, pixelCount } = plan.props[index]!;
     const bounds = boundsOf(
@@ -31,7 +37,7 @@ export function itemsOf(plan: Plan): SiteItem[] {
     const [width, height] = bounds
       ? [bounds.rightMm - bounds.leftMm, bounds.topMm - bounds.bottomMm]
       : [0, 0];
-    const place = prop.site ?? null;
+    const place = (latestProps.get(prop.id) ?? prop).site ?? null;
     return {
       key: `prop ${prop.id}`,
       kind: 'prop',
@@ -51,7 +57,8 @@ export function itemsOf(plan: Plan): SiteItem[] {
     };
   });
   const controllers = plan.show.controllers.map((controller, index): SiteItem => {
-    const place = controller.site ? { ...controller.site, turnDeg: 0 } : null;
+    const spot = (latestControllers.get(controller.id) ?? controller).site;
+    const place = spot ? { ...spot, turnDeg: 0 } : null;
     return {
       key: `controller ${controller.id}`,
       kind: 'controller',

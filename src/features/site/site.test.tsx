@@ -1,6 +1,7 @@
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
+import { openShow } from '../../../tests/unit/openShow';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
 import { itemsOf, sampleOf, turned } from './items';
@@ -33,6 +34,14 @@ it('places a prop and its controller by keyboard, and knows the cable then', asy
   expect(store.getState().show.controllers[0]!.site).toBeUndefined();
 });
 
+it('goes on from the last key while the plan is still being made', async () => {
+  const { store } = openShow(show, <SitePlan plan={planShow(show)} />);
+  await choose('rail');
+  act(() => screen.getByTestId('site-plan').focus());
+  await userEvent.keyboard('{Enter}{ArrowRight}{ArrowRight}]');
+  expect(store.getState().show.props[0]!.site).toEqual({ xMm: 15_200, yMm: 9000, turnDeg: 345 });
+});
+
 it('keeps everything on the drawing', async () => {
   const { store } = openSheet(
     { ...show, props: [{ ...show.props[0]!, site: { xMm: 29_950, yMm: 50, turnDeg: 0 } }, show.props[1]!] },
@@ -61,7 +70,7 @@ it('knows what is under a spot, also where a prop is turned', () => {
     ...show,
     props: [{ ...show.props[0]!, site: { xMm: 1000, yMm: 1000, turnDeg: 90 } }, show.props[1]!],
   };
-  const [rail] = itemsOf(planShow(placed));
+  const [rail] = itemsOf(planShow(placed), placed);
   // 950 mm long, now upright: above its middle, but not beside it.
   expect(rail!.reachMm(1000, 1400, 20)).toBe(true);
   expect(rail!.reachMm(1400, 1000, 20)).toBe(false);
