@@ -14,6 +14,7 @@ export const mixedPort = defineCheck(
       });
       const volts = [...new Set(types.map((type) => type.volts))];
       const channels = [...new Set(types.map((type) => type.colourOrder.length))];
+      if (volts.length === 1 && channels.length === 1) return [];
       // The first run that is unlike the one nearest to the port goes elsewhere.
       const odd =
         port.runs[

@@ -6,14 +6,21 @@ export interface PortPlace {
   port: number;
 }
 
+/** Checks ask for the free ports of one plan once for every run that wants another place. */
+const known = new WeakMap<Plan, readonly PortPlace[]>();
+
 /** Ports that hold no run, in the order of controllers and numbers. */
-export function freePorts(plan: Plan): PortPlace[] {
+export function freePorts(plan: Plan): readonly PortPlace[] {
+  const before = known.get(plan);
+  if (before) return before;
   const used = new Set(plan.ports.map(({ controller, port }) => `${controller} ${port}`));
-  return plan.show.controllers.flatMap(({ ports }, controller) =>
+  const free = plan.show.controllers.flatMap(({ ports }, controller) =>
     Array.from({ length: ports }, (_, i) => ({ controller, port: i + 1 })).filter(
       ({ port }) => !used.has(`${controller} ${port}`),
     ),
   );
+  known.set(plan, free);
+  return free;
 }
 
 /**
@@ -22,7 +29,7 @@ export function freePorts(plan: Plan): PortPlace[] {
  * @param runs indices of the plan's runs, in the order in which they choose
  */
 export function homesFor(plan: Plan, runs: readonly number[]): PortPlace[] | undefined {
-  const free = freePorts(plan);
+  const free = [...freePorts(plan)];
   const homes: PortPlace[] = [];
   for (const run of runs) {
     const { pixelCount } = plan.runs[run]!;
