@@ -135,7 +135,7 @@ export class ShowRepository {
         // The edits are written against plain shows; a draft behaves as one.
         applyToDraft(draft as Show, edit);
       });
-      assertSound(show);
+      assertSound(show, before);
       return {
         kind: 'edit',
         label: labelOf(before, edit),

@@ -8,7 +8,7 @@ const cache = new PlanCache();
 
 const planner = {
   plan(show: Show, progress: (part: number) => void) {
-    const plan = planShow(show, cache, progress);
+    const { show: _, ...plan } = planShow(show, cache, progress);
     return transfer(plan, buffersOf(plan.pixels));
   },
 };

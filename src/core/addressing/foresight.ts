@@ -2,7 +2,8 @@ import { spansOfRun } from './lookup';
 import { valuesToType, type ValueToType } from './deviceSettings';
 import { planShow, type Plan } from '../plan/plan';
 import type { PlanCache } from '../plan/cache';
-import { applyEdit, type Edit, type SingleEdit } from '../show/edits/registry';
+import type { RunPin } from '../show/edits/patch';
+import { applyEdit, type Edit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 
 /** A run whose channels are not where they were. */
@@ -87,33 +88,31 @@ export function foresee(show: Show, before: Plan, edit: Edit, cache?: PlanCache)
  * place and the gap behind it hold it; otherwise it is left to find a gap.
  */
 function leastChange(show: Show, before: Plan, tidyShow: Show, tidyPlan: Plan, edit: Edit): Edit {
-  const pins: SingleEdit[] = [];
+  const pins: RunPin[] = [];
   const taken = occupied(before);
   const key = (plan: Plan, index: number) =>
     `${plan.show.props[plan.runs[index]!.prop]!.id} ${plan.runs[index]!.number}`;
   const oldIndex = new Map(before.runs.map((_, index) => [key(before, index), index]));
+  const entries = new Map(tidyShow.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   tidyPlan.runs.forEach((run, index) => {
     const was = oldIndex.get(key(tidyPlan, index));
     if (was === undefined || !run.wire) return;
     const first = spansOfRun(before, was)[0];
-    const entry = tidyShow.patch.find(
-      (each) => each.propId === tidyShow.props[run.prop]!.id && each.run === run.number,
-    );
+    const entry = entries.get(key(tidyPlan, index));
     if (!first || first.universe === null || !entry || entry.pin) return;
     const old = before.runs[was]!;
     const sameSize = old.pixelCount === run.pixelCount && old.channelsPerPixel === run.channelsPerPixel;
     if (!sameSize && !fitsAtOldPlace(before, was, run.pixelCount * run.channelsPerPixel, taken)) return;
     pins.push({
-      type: 'setRunAddress',
       propId: entry.propId,
       run: entry.run,
-      change: { pin: { universe: first.universe, channel: first.startChannel } },
+      pin: { universe: first.universe, channel: first.startChannel },
     });
   });
   if (pins.length === 0) return edit;
   const edits = edit.type === 'batch' ? edit.edits : [edit];
   const label = edit.type === 'batch' ? edit.label : 'Change with the least walking';
-  return { type: 'batch', label, edits: [...edits, ...pins] };
+  return { type: 'batch', label, edits: [...edits, { type: 'pinRuns', pins }] };
 }
 
 /** Channels in use by universe: for each the starts and ends of what is there. */

@@ -29,10 +29,8 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
               {
                 label: `Put on ${listPorts(names!)}`,
                 edit: {
-                  type: 'batch' as const,
-                  label: `Put ${prop.name} on ${listPorts(names!)}`,
-                  edits: homes.map(({ controller, port }, i) => ({
-                    type: 'putRun' as const,
+                  type: 'putRuns' as const,
+                  runs: homes.map(({ controller, port }, i) => ({
                     propId: prop.id,
                     run: plan.runs[loose[i]!]!.number,
                     controllerId: plan.show.controllers[controller]!.id,

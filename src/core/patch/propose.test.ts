@@ -67,10 +67,8 @@ describe('for a show', () => {
       fc.property(anyShow, fc.constantFrom(...GOALS), fc.boolean(), (show, goal, moveAll) => {
         const loose = { ...show, patch: moveAll ? show.patch : [] };
         const plan = planShow(loose);
-        const { edits, left } = proposePatch(plan, { goal, wantedRateHz: 20, moveAll });
-        const after = planShow(
-          edits.length > 0 ? applyEdit(loose, { type: 'batch', label: 'x', edits }) : loose,
-        );
+        const { edit, left } = proposePatch(plan, { goal, wantedRateHz: 20, moveAll });
+        const after = planShow(applyEdit(loose, edit));
         expect(after.runs.filter((run) => !run.wire)).toHaveLength(left.length);
         for (const port of after.ports)
           expect(port.places).toBeLessThanOrEqual(after.show.controllers[port.controller]!.mostPixelsPerPort);

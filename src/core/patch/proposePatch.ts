@@ -16,7 +16,8 @@ export interface ProposalWish {
 }
 
 export interface PatchProposal {
-  edits: SingleEdit[];
+  /** Puts every run where it is proposed to be. */
+  edit: Extract<SingleEdit, { type: 'putRuns' }>;
   /** In the builder's words, one for each run that goes somewhere. */
   lines: { run: number; words: string; to: string }[];
   /** Runs that no port takes, and how to mend that. */
@@ -106,20 +107,16 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     };
   });
   const result = propose({ runs, ports, roomOfController, goal: wish.goal });
-  const edits: SingleEdit[] = [];
+  const edit: PatchProposal['edit'] = { type: 'putRuns', runs: [], takenOff: [] };
   const lines: PatchProposal['lines'] = [];
   const left: PatchProposal['left'] = [];
-  if (wish.moveAll)
-    chosen.forEach((index) => {
-      const run = plan.runs[index]!;
-      if (run.wire) edits.push({ type: 'takeOffRun', propId: show.props[run.prop]!.id, run: run.number });
-    });
   chosen.forEach((index, i) => {
     const run = plan.runs[index]!;
     const prop = show.props[run.prop]!;
     const words = `${prop.name}${plan.props[run.prop]!.runCount > 1 ? ` run ${run.number}` : ''}`;
     const place = places[result.portOf[i]!];
     if (!place) {
+      if (run.wire) edit.takenOff!.push({ propId: prop.id, run: run.number });
       const most = Math.max(0, ...ports.map((port) => port.capacity(runs[i]!.group)));
       const strands = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
       const tooLong = runs[i]!.pixels > most;
@@ -138,13 +135,12 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     }
     const controller = show.controllers[place.controller]!;
     lines.push({ run: index, words, to: portName(controller, place.port) });
-    edits.push({
-      type: 'putRun',
+    edit.runs.push({
       propId: prop.id,
       run: run.number,
       controllerId: controller.id,
       port: place.port,
     });
   });
-  return { edits, lines, left, result };
+  return { edit, lines, left, result };
 }

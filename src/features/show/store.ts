@@ -183,11 +183,12 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
   });
 }
 
+/** The show after an edit; what the edit leaves alone is the same object in both, so that little is read and drawn again. */
 function edited(show: Show, edit: Edit): Show {
   const next = produce(show, (draft) => {
     applyToDraft(draft as Show, edit);
   });
-  if (next !== show) assertSound(next);
+  if (next !== show) assertSound(next, show);
   return next;
 }
 

@@ -1,6 +1,6 @@
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
 import { ShowError } from '../problem';
-import { applyEdit, labelOf, readEdit, type Edit } from './registry';
+import { applyEdit, assertSound, labelOf, readEdit, type Edit } from './registry';
 
 const show = onPorts(
   aShow({ props: [aLine('rail', 50), aGrid('net', 4, 5, { runs: 2 })], controllers: [aController()] }),
@@ -34,6 +34,70 @@ describe('putting runs on ports', () => {
 
   it('refuses a port that is not there', () => {
     expect(() => put({ propId: 'rail', run: 1, port: 5 })).toThrow(/A1 to A4/);
+  });
+});
+
+describe('many runs at once', () => {
+  const place = (propId: string, run: number, port: number) => ({ propId, run, controllerId: 'a', port });
+
+  it('go to their ports in the order given, with what was said of them, and others come off', () => {
+    const after = applyEdit(show, {
+      type: 'putRuns',
+      runs: [place('net', 2, 3), place('rail', 1, 3)],
+      takenOff: [{ propId: 'net', run: 1 }],
+    });
+    expect(chain(after, 3)).toEqual(['net 2', 'rail 1']);
+    expect(chain(after, 2)).toEqual([]);
+    expect(after.patch.find((entry) => entry.propId === 'rail')!.skippedPixels).toBe(2);
+    expect(applyEdit(show, { type: 'putRuns', runs: [place('rail', 1, 2)] }).patch).toHaveLength(3);
+  });
+
+  it('are all put, or none', () => {
+    expect(() => applyEdit(show, { type: 'putRuns', runs: [place('gone', 1, 3)] })).toThrow(
+      /There is no prop “gone”/,
+    );
+    expect(() => applyEdit(show, { type: 'putRuns', runs: [place('rail', 1, 9)] })).toThrow(/A1 to A4/);
+    // The same run twice would be fed by two ports.
+    expect(() =>
+      applyEdit(show, { type: 'putRuns', runs: [place('rail', 1, 3), place('rail', 1, 4)] }),
+    ).toThrow(/fed by one port/);
+  });
+
+  it('stay in place', () => {
+    const pin = { universe: 7, channel: 4 };
+    const after = applyEdit(show, { type: 'pinRuns', pins: [{ propId: 'net', run: 2, pin }] });
+    expect(after.patch.map((entry) => entry.pin)).toEqual([undefined, undefined, pin]);
+    expect(() => applyEdit(show, { type: 'pinRuns', pins: [{ propId: 'net', run: 3, pin }] })).toThrow(
+      /net run 3 is on no port/,
+    );
+  });
+});
+
+describe('what is not touched by an edit', () => {
+  it('is not read again, and what spans the show still is', () => {
+    const long = Array.from({ length: 50 }, (_, i) => aLine(`line-${i}`, 10));
+    const before = aShow({ props: long });
+    const broken = { ...before, props: [{ ...long[0]!, name: '' }, ...long.slice(1)] };
+    // Places of problems are those of the whole show, not of the part that changed.
+    expect(() =>
+      assertSound(
+        { ...before, props: [...long.slice(0, 40), { ...long[40]!, name: '' }, ...long.slice(41)] },
+        before,
+      ),
+    ).toThrow(expect.objectContaining({ problems: [expect.objectContaining({ path: 'props[40].name' })] }));
+    expect(() =>
+      assertSound({ ...before, props: long.map((prop) => ({ ...prop, name: 'Same' })) }, before),
+    ).toThrow(/used twice/);
+    expect(() => assertSound(broken, broken)).not.toThrow();
+    expect(() =>
+      assertSound(
+        {
+          ...before,
+          props: Array.from({ length: 5001 }, (_, i) => ({ ...long[0]!, id: `p${i}`, name: `P${i}` })),
+        },
+        before,
+      ),
+    ).toThrow(/5000|5,000/);
   });
 });
 
@@ -102,6 +166,14 @@ it.each<[Edit, string]>([
     'net: 4 × 5 px to 6 × 5 px',
   ],
   [{ type: 'putRun', propId: 'net', run: 2, controllerId: 'a', port: 3 }, 'Put net run 2 on A3'],
+  [
+    { type: 'putRuns', runs: [{ propId: 'net', run: 2, controllerId: 'a', port: 3 }], takenOff: [] },
+    'Put net on A3',
+  ],
+  [
+    { type: 'pinRuns', pins: [{ propId: 'rail', run: 1, pin: { universe: 4, channel: 1 } }] },
+    '1 run stays in place',
+  ],
   [
     { type: 'setSkippedPixels', propId: 'rail', run: 1, skippedPixels: 1 },
     '1 skipped pixel before rail run 1',

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { packingWords } from '../../addressing/packing';
 import { portName } from '../../catalogue/controller';
+import { countOf } from '../../units/number';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
-import { patchEntrySchema, type Show } from '../schema';
+import { patchEntrySchema, type PatchEntry, type Show } from '../schema';
 import { defineEdit, nameOf, need } from './definition';
 
 const runFields = { propId: idSchema, run: patchEntrySchema.shape.run };
@@ -33,6 +34,41 @@ export const putRun = defineEdit({
     const next = position === undefined ? undefined : onPort[position - 1];
     if (next) draft.patch.splice(draft.patch.indexOf(next), 0, entry);
     else draft.patch.push(entry);
+  },
+});
+
+/** Puts many runs on ports in the order given, each behind what is there, and takes others off. */
+export const putRuns = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('putRuns'),
+    runs: z
+      .array(z.strictObject({ ...runFields, controllerId: idSchema, port: patchEntrySchema.shape.port }))
+      .max(50_000),
+    takenOff: z.array(z.strictObject(runFields)).max(50_000).optional(),
+  }),
+  label: (show, { runs }) => {
+    const props = new Set(runs.map(({ propId }) => propId));
+    const ports = [...new Set(runs.map((put) => portWords(show, put)))];
+    return `Put ${props.size === 1 ? nameOf(show.props, runs[0]!.propId) : countOf(runs.length, 'run')} on ${ports.length <= 3 ? ports.join(', ') : countOf(ports.length, 'port')}`;
+  },
+  apply: (draft, { runs, takenOff = [] }) => {
+    const [props, controllers] = [idsOf(draft.props), idsOf(draft.controllers)];
+    for (const { propId, controllerId } of runs) {
+      if (!props.has(propId)) need(draft.props, propId, 'prop');
+      if (!controllers.has(controllerId)) need(draft.controllers, controllerId, 'controller');
+    }
+    const moving = new Set([...runs, ...takenOff].map(({ propId, run }) => `${propId} ${run}`));
+    const before = new Map<string, PatchEntry>();
+    const staying = draft.patch.filter((entry) => {
+      const key = `${entry.propId} ${entry.run}`;
+      if (!moving.has(key)) return true;
+      before.set(key, entry);
+      return false;
+    });
+    draft.patch = [
+      ...staying,
+      ...runs.map((put) => ({ skippedPixels: 0, ...before.get(`${put.propId} ${put.run}`), ...put })),
+    ];
   },
 });
 
@@ -94,6 +130,28 @@ export const setRunAddress = defineEdit({
   },
 });
 
+const runPinSchema = z.strictObject({ ...runFields, pin: patchEntrySchema.shape.pin.unwrap() });
+export type RunPin = z.infer<typeof runPinSchema>;
+
+/** Says of many runs at once that their channels stay, and where. */
+export const pinRuns = defineEdit({
+  schema: z.strictObject({ type: z.literal('pinRuns'), pins: z.array(runPinSchema).min(1).max(50_000) }),
+  label: (_show, { pins }) =>
+    `${countOf(pins.length, 'run')} ${pins.length === 1 ? 'stays' : 'stay'} in place`,
+  apply: (draft, { pins }) => {
+    const pinOf = new Map(pins.map(({ propId, run, pin }) => [`${propId} ${run}`, pin]));
+    for (const entry of draft.patch) {
+      const key = `${entry.propId} ${entry.run}`;
+      const pin = pinOf.get(key);
+      if (!pin) continue;
+      entry.pin = pin;
+      pinOf.delete(key);
+    }
+    const [missing] = pins.filter(({ propId, run }) => pinOf.has(`${propId} ${run}`));
+    if (missing) throw new ShowError(`${runWords(draft, missing.propId, missing.run)} is on no port.`);
+  },
+});
+
 /** Everything behind one port changes places with everything behind another. */
 export const swapPorts = defineEdit({
   schema: z.strictObject({
@@ -117,6 +175,10 @@ export const swapPorts = defineEdit({
 function portWords(show: Show, { controllerId, port }: { controllerId: string; port: number }): string {
   const controller = show.controllers.find((each) => each.id === controllerId);
   return controller ? portName(controller, port) : `port ${port}`;
+}
+
+function idsOf(items: readonly { id: string }[]): ReadonlySet<string> {
+  return new Set(items.map((item) => item.id));
 }
 
 function needEntry(draft: Show, propId: string, run: number) {

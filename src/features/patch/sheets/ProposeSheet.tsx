@@ -126,14 +126,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
                   size="compact-sm"
                   ml={6}
                   onClick={() => {
-                    if (
-                      edit({
-                        type: 'batch',
-                        label: `Put ${countOf(made.lines.length, 'run')} on ports`,
-                        edits: made.edits,
-                      })
-                    )
-                      notify('Put on ports. Ctrl Z takes it back.');
+                    if (edit(made.edit)) notify('Put on ports. Ctrl Z takes it back.');
                   }}
                 >
                   Put them there
