@@ -1,12 +1,20 @@
 import { proxy, wrap } from 'comlink';
+import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { PlanWorker } from './plan.worker';
+import { changesBetween } from './showChanges';
 
-/** Plans shows; `stop` ends whatever it runs on. */
+/** A plan and what is worth a look in it. */
+export interface Planned {
+  plan: Plan;
+  findings: readonly Finding[];
+}
+
+/** Plans shows, one after another; `stop` ends whatever it runs on. */
 export interface Planner {
   /** @param progress told how much is done, from 0 to 1 */
-  plan: (show: Show, progress: (part: number) => void) => Promise<Plan>;
+  plan: (show: Show, progress: (part: number) => void) => Promise<Planned>;
   stop: () => void;
 }
 
@@ -14,9 +22,14 @@ export interface Planner {
 export function startPlanner(): Planner {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<PlanWorker>(worker);
+  let sent: Show | null = null;
   return {
-    // The show is not sent back: the caller has it, and copying thousands of props takes longer than planning them.
-    plan: async (show, progress) => ({ ...(await remote.plan(show, proxy(progress))), show }),
+    plan: async (show, progress) => {
+      const changes = changesBetween(sent, show);
+      sent = show;
+      const { plan, findings } = await remote.plan(changes, proxy(progress));
+      return { plan: { ...plan, show }, findings };
+    },
     stop: () => worker.terminate(),
   };
 }

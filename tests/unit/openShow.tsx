@@ -2,6 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
 import { applyEdit, labelOf } from '@/core/show/edits/registry';
 import type { Revision } from '@/core/show/revision';
@@ -28,9 +29,13 @@ export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClien
     ...change,
   };
   const store = createShowStore(revision, { client, notify: () => {}, retryAfterMs: 1 });
-  store.setState({ plan: planShow(show) });
+  const planNow = () => {
+    const plan = planShow(store.getState().show);
+    store.setState({ plan, findings: findingsOf(plan) });
+  };
+  planNow();
   store.subscribe((now, before) => {
-    if (now.show !== before.show) store.setState({ plan: planShow(now.show) });
+    if (now.show !== before.show) planNow();
   });
   const around = (inner: ReactNode) => (
     <MantineProvider env="test">

@@ -3,7 +3,7 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { addressOf, findShowChannel, spansOfRun } from '@/core/addressing/lookup';
-import { findingsOf } from '@/core/checks/registry';
+import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/plan';
 import type { Revision } from '@/core/show/revision';
 import { countOf } from '@/core/units/number';
@@ -63,7 +63,7 @@ export function ShowFrame() {
   const plan = useShow((state) => state.plan);
   const { stage } = useView();
   const planError = useShow((state) => state.planError);
-  const findings = useMemo(() => (plan ? findingsOf(plan) : []), [plan]);
+  const findings = useShow((state) => state.findings);
   return (
     <div className={styles.frame}>
       <TopBar />
@@ -190,7 +190,7 @@ function CraftOfShow({ propId }: { propId: string }) {
   return prop?.kind === 'craft' ? <CraftBoard prop={prop} /> : null;
 }
 
-function Right({ plan, findings }: { plan: Plan; findings: ReturnType<typeof findingsOf> }) {
+function Right({ plan, findings }: { plan: Plan; findings: readonly Finding[] }) {
   const { stage } = useView();
   const selection = useSelection();
   const goTo = useGoTo();

@@ -189,7 +189,7 @@ it('plans the latest show, and leaves out those that were overtaken', async () =
   const stop = keepPlanned(store, {
     plan: (show) => {
       asked.push(show);
-      return new Promise((resolve) => answers.push(() => resolve(planShow(show))));
+      return new Promise((resolve) => answers.push(() => resolve({ plan: planShow(show), findings: [] })));
     },
     stop: () => {},
   });

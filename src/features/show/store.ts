@@ -1,5 +1,6 @@
 import { produce } from 'immer';
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/plan';
 import { applyToDraft, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
 import { ShowError } from '@/core/show/problem';
@@ -29,6 +30,8 @@ export interface ShowState {
   conflict: Conflict | null;
   /** The plan of the latest show that has been planned; it carries that show, which may be a moment older than `show`. */
   plan: Plan | null;
+  /** What is worth a look in the plan. */
+  findings: readonly Finding[];
   /** Set when planning failed, which a builder should hear of. */
   planError: string | null;
   /** How much of the plan of the latest show is made, from 0 to 1; null while none is being made. */
@@ -141,6 +144,7 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
       saving: 'saved',
       conflict: null,
       plan: null,
+      findings: [],
       planError: null,
       planning: null,
 
@@ -206,13 +210,13 @@ export function keepPlanned(store: ShowStore, planner: Planner): () => void {
       for (let show = store.getState().show, done: Show | null = null; show !== done && !stopped;) {
         // Word of progress may come after the plan itself: it travels another way.
         let underWay = true;
-        const plan = await planner.plan(show, (planning) => {
+        const planned = await planner.plan(show, (planning) => {
           if (underWay && !stopped) store.setState({ planning });
         });
         underWay = false;
         if (stopped) return;
         done = show;
-        store.setState({ plan, planError: null, planning: null });
+        store.setState({ ...planned, planError: null, planning: null });
         show = store.getState().show;
       }
     } catch (error) {
