@@ -29,7 +29,7 @@ export function manyProps(): Show {
       packing: null,
       artNetOffset: -1,
       firstLedIndex: 0,
-      skippedPixelsTakeChannels: false,
+      skippedPixelsTakeChannels: true,
     })),
     patch: Array.from({ length: PROPS }, (_, i) => ({
       propId: `prop-${i}`,

@@ -1,23 +1,24 @@
 import { expose, transfer } from 'comlink';
 import { findingsOf } from '@/core/checks/registry';
 import { PlanCache } from '@/core/plan/cache';
-import { buffersOf } from '@/core/plan/pixelTable';
-import { planShow } from '@/core/plan/plan';
+import { planShow, type PlannedProp } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
+import { buffersOfMessage, packPlan } from './planMessage';
 import { withChanges, type ShowChanges } from './showChanges';
 
 const cache = new PlanCache();
 let latest: Show | null = null;
+let sent: readonly PlannedProp[] = [];
 
 const planner = {
   /** @param changes what makes the show from the one of the call before */
   plan(changes: ShowChanges, progress: (part: number) => void) {
     latest = withChanges(latest, changes);
-    const whole = planShow(latest, cache, progress);
-    const findings = findingsOf(whole);
-    // The show is not sent back: the caller has it.
-    const { show: _, ...plan } = whole;
-    return transfer({ plan, findings }, buffersOf(plan.pixels));
+    const plan = planShow(latest, cache, progress);
+    const findings = findingsOf(plan);
+    const message = packPlan(plan, sent);
+    sent = plan.props;
+    return transfer({ message, findings }, buffersOfMessage(message));
   },
 };
 

@@ -1,8 +1,9 @@
 import { proxy, wrap } from 'comlink';
 import type { Finding } from '@/core/checks/check';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan, PlannedProp } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { PlanWorker } from './plan.worker';
+import { unpackPlan } from './planMessage';
 import { changesBetween } from './showChanges';
 
 /** A plan and what is worth a look in it. */
@@ -23,12 +24,15 @@ export function startPlanner(): Planner {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<PlanWorker>(worker);
   let sent: Show | null = null;
+  let received: readonly PlannedProp[] = [];
   return {
     plan: async (show, progress) => {
       const changes = changesBetween(sent, show);
       sent = show;
-      const { plan, findings } = await remote.plan(changes, proxy(progress));
-      return { plan: { ...plan, show }, findings };
+      const { message, findings } = await remote.plan(changes, proxy(progress));
+      const plan = unpackPlan(message, show, received);
+      received = plan.props;
+      return { plan, findings };
     },
     stop: () => worker.terminate(),
   };

@@ -14,6 +14,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import { numberingsOf } from '../picture/pixelWords';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { PackingFields } from './PackingFields';
+import { PortSelect } from './PortSelect';
 
 /** Where a prop's channels stay, what is kept free behind it, and how they are packed. */
 export function AddressFields({
@@ -187,25 +188,18 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
         checked={own?.reserved === true}
         onChange={(event) => set({ reserved: event.currentTarget.checked || undefined })}
       />
-      <Select
+      <PortSelect
+        plan={plan}
         label="Swap everything on it with"
         placeholder="another port"
-        searchable
         value={null}
-        data={plan.show.controllers.flatMap((each, i) =>
-          Array.from({ length: Math.min(each.ports, 64) }, (_, k) => ({
-            value: `${i} ${k + 1}`,
-            label: `${each.label}${k + 1}`,
-          })).filter(({ value }) => value !== `${controller} ${port}`),
-        )}
-        onChange={(value) => {
-          if (!value) return;
-          const [to, other] = value.split(' ').map(Number);
-          edit({
-            type: 'swapPorts',
-            one: { controllerId: device.id, port },
-            other: { controllerId: plan.show.controllers[to!]!.id, port: other! },
-          });
+        onChoose={(other) => {
+          if (other && (other.controller !== controller || other.port !== port))
+            edit({
+              type: 'swapPorts',
+              one: { controllerId: device.id, port },
+              other: { controllerId: plan.show.controllers[other.controller]!.id, port: other.port },
+            });
         }}
       />
       <PackingFields

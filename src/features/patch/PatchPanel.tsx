@@ -17,6 +17,7 @@ import { ShowTotals } from '../picture/ShowTotals';
 import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
 import { ControllerPanel } from './ControllerPanel';
 import { PackingFields } from './PackingFields';
+import { PortSelect } from './PortSelect';
 import { endsOf, runName, universesOf } from './words';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
@@ -126,39 +127,28 @@ function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
   const { wire } = run;
   const which = { propId: show.props[run.prop]!.id, run: run.number };
   const words = plan.props[run.prop]!.runCount > 1 ? `Run ${run.number}` : 'Port';
-  const onPort = (controller: number, port: number) =>
-    plan.ports.find((each) => each.controller === controller && each.port === port);
-  const current = wire && `${wire.controller} ${wire.port}`;
-  const neighbours = wire ? onPort(wire.controller, wire.port)!.runs.length : 0;
+  const neighbours = wire
+    ? plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port)!.runs.length
+    : 0;
 
   return (
     <Stack>
       <Row>
-        <Select
+        <PortSelect
+          plan={plan}
           label={words}
-          allowDeselect={false}
-          value={current ?? 'none'}
-          maxDropdownHeight={320}
-          searchable
-          data={[
-            { group: 'Without', items: [{ value: 'none', label: 'on no port' }] },
-            ...show.controllers.map((controller, c) => ({
-              group: controller.name,
-              items: Array.from({ length: controller.ports }, (_, i) => ({
-                value: `${c} ${i + 1}`,
-                label: `${portName(controller, i + 1)} · ${loadWords(controller, onPort(c, i + 1)?.places ?? 0)}`,
-              })),
-            })),
-          ]}
-          onChange={(value) => {
-            if (value === null || value === current) return;
-            if (value === 'none') {
-              if (wire) edit({ type: 'takeOffRun', ...which });
-              return;
-            }
-            const [controller, port] = value.split(' ').map(Number) as [number, number];
-            edit({ type: 'putRun', ...which, controllerId: show.controllers[controller]!.id, port });
-          }}
+          noneLabel="on no port"
+          value={wire}
+          onChoose={(to) =>
+            to
+              ? edit({
+                  type: 'putRun',
+                  ...which,
+                  controllerId: show.controllers[to.controller]!.id,
+                  port: to.port,
+                })
+              : edit({ type: 'takeOffRun', ...which })
+          }
         />
         {wire && (
           <WholeField
@@ -194,10 +184,6 @@ function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
       )}
     </Stack>
   );
-}
-
-function loadWords(controller: Controller, places: number): string {
-  return places === 0 ? 'free' : `${groupDigits(places)} of ${groupDigits(controller.mostPixelsPerPort)} px`;
 }
 
 function PortPanel({

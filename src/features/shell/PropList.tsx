@@ -2,10 +2,11 @@
 
 import { ActionIcon, Button, Menu, Tooltip } from '@mantine/core';
 import { IconMapPin, IconPlus } from '@tabler/icons-react';
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
 import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '@/core/props/registry';
+import type { Show } from '@/core/show/schema';
 import { KindGlyph } from '@/ui/KindGlyph';
 import { useAddProp } from '../build/useAddProp';
 import { useShow } from '../show/ShowProvider';
@@ -15,11 +16,11 @@ import styles from './PropList.module.css';
 
 /** The props by place on site, each with its kind, its size and where it is plugged in. */
 export function PropList() {
-  const show = useShow((state) => state.show);
-  const plan = useShow((state) => state.plan);
+  // Of thousands of props the list takes its time; what the builder works on must not wait for it.
+  const show = useDeferredValue(useShow((state) => state.show));
+  const plan = useDeferredValue(useShow((state) => state.plan));
   const { subject } = useView();
   const selection = useSelection();
-  const goTo = useGoTo();
   const addProp = useAddProp();
   const chosen =
     subject?.kind === 'prop'
@@ -28,35 +29,9 @@ export function PropList() {
         ? undefined
         : plan?.show.props[selection.prop]?.id;
 
-  const portsByProp = useMemo(() => portsOfAll(plan), [plan]);
-
   return (
     <>
-      <nav className={styles.list} aria-label="Props">
-        {show.places.map((place) => {
-          const props = show.props.filter((prop) => prop.placeId === place.id);
-          return (
-            <section key={place.id} aria-label={place.name}>
-              <div className={styles.place}>
-                <span>{place.name}</span>
-                <span className="mono">{props.length}</span>
-              </div>
-              {props.map((prop) => (
-                <PropEntry
-                  key={prop.id}
-                  prop={prop}
-                  ports={portsByProp.get(prop.id)}
-                  chosen={prop.id === chosen}
-                  onChoose={goTo}
-                />
-              ))}
-            </section>
-          );
-        })}
-        {show.props.length === 0 && (
-          <p className={styles.empty}>No prop yet. Add the first one below, and measure it in Build.</p>
-        )}
-      </nav>
+      <PropsByPlace places={show.places} props={show.props} plan={plan} chosen={chosen} />
       <div className={styles.foot}>
         <Menu position="top-start" width={360}>
           <Menu.Target>
@@ -93,6 +68,46 @@ export function PropList() {
     </>
   );
 }
+
+interface PropsByPlaceProps {
+  places: Show['places'];
+  props: Show['props'];
+  plan: Plan | null;
+  /** Id of the prop that is worked on. */
+  chosen: string | undefined;
+}
+
+const PropsByPlace = memo(function PropsByPlace({ places, props, plan, chosen }: PropsByPlaceProps) {
+  const goTo = useGoTo();
+  const portsByProp = useMemo(() => portsOfAll(plan), [plan]);
+  return (
+    <nav className={styles.list} aria-label="Props">
+      {places.map((place) => {
+        const here = props.filter((prop) => prop.placeId === place.id);
+        return (
+          <section key={place.id} aria-label={place.name}>
+            <div className={styles.place}>
+              <span>{place.name}</span>
+              <span className="mono">{here.length}</span>
+            </div>
+            {here.map((prop) => (
+              <PropEntry
+                key={prop.id}
+                prop={prop}
+                ports={portsByProp.get(prop.id)}
+                chosen={prop.id === chosen}
+                onChoose={goTo}
+              />
+            ))}
+          </section>
+        );
+      })}
+      {props.length === 0 && (
+        <p className={styles.empty}>No prop yet. Add the first one below, and measure it in Build.</p>
+      )}
+    </nav>
+  );
+});
 
 interface PropEntryProps {
   prop: Prop;

@@ -194,9 +194,8 @@ function Right({ plan, findings }: { plan: Plan; findings: readonly Finding[] })
   const { stage } = useView();
   const selection = useSelection();
   const goTo = useGoTo();
-  const show = useShow((state) => state.show);
   const planned = selection.prop === undefined ? undefined : plan.show.props[selection.prop];
-  const prop = show.props.find((each) => each.id === planned?.id);
+  const prop = useShow((state) => planned && state.show.props.find((each) => each.id === planned.id));
   const here = findings.filter(
     (finding) => finding.stage === stage && (!prop || stage === 'patch' || finding.propId === prop.id),
   );

@@ -43,5 +43,7 @@ export const theme = createTheme({
   components: {
     Tooltip: { defaultProps: { openDelay: 350, withArrow: true } },
     Button: { defaultProps: { size: 'sm' } },
+    // A closed list of some thousand ports would otherwise be made again, unseen, with every change.
+    Select: { defaultProps: { comboboxProps: { keepMounted: false } } },
   },
 });
