@@ -58,9 +58,13 @@ export async function readJson(request: Request): Promise<unknown> {
   }
 }
 
-const changeSchema = z.object({ baseSequence: z.int().min(0), edit: z.unknown().optional() });
+const changeSchema = z.object({
+  baseSequence: z.int().min(0),
+  edit: z.unknown().optional(),
+  brief: z.boolean().optional(),
+});
 
-/** The body of a change: the sequence number that was edited, and for an edit the edit itself. */
+/** The body of a change: the sequence number that was edited, and for an edit the edit itself and whether the show may be left out of the answer. */
 export async function readChange(request: Request): Promise<z.infer<typeof changeSchema>> {
   const parsed = changeSchema.safeParse(await readJson(request));
   if (parsed.success) return parsed.data;

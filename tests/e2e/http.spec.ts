@@ -23,6 +23,19 @@ test('keeps, reads, changes and removes a show', async ({ request }) => {
   expect((await request.get(`/api/shows/${id}`)).status()).toBe(404);
 });
 
+test('confirms an edit without the show where that is asked for', async ({ request }) => {
+  const id = await demoShow(request);
+  const brief = await request.post(`/api/shows/${id}/edits`, {
+    data: { baseSequence: 0, edit, brief: true },
+  });
+  expect(await brief.json()).toEqual({
+    id,
+    sequence: 1,
+    undoLabel: 'Net curtain: rename to Curtain',
+    redoLabel: null,
+  });
+});
+
 test('answers 409 with the current show to a stale sequence number', async ({ request }) => {
   const id = await demoShow(request);
   await request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit } });

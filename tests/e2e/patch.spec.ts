@@ -57,7 +57,7 @@ test('ports are swapped and reserved', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch/port/A1');
   await page.getByRole('combobox', { name: 'Swap everything on it with' }).click();
-  await page.getByRole('option', { name: 'A3', exact: true }).click();
+  await page.getByRole('option', { name: /^A3 ·/ }).click();
   await expect(page.getByTestId('port-A1')).toContainText('Gangway edge');
   await expect(page.getByTestId('port-A3')).toContainText('Pier railing run 1');
   await page.getByRole('switch', { name: /^Reserved/ }).click();

@@ -23,7 +23,8 @@ export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClien
           : { show: earlier.pop()!, undoLabel: null };
       if (made.kind === 'edit') earlier.push(revision.show);
       revision = { ...revision, ...next, sequence: revision.sequence + 1 };
-      return Promise.resolve(revision);
+      const { show: _, ...confirmation } = revision;
+      return Promise.resolve(made.kind === 'edit' ? confirmation : revision);
     },
     get: () => Promise.resolve(revision),
     ...change,

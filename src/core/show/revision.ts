@@ -13,6 +13,13 @@ export const revisionSchema = z.object({
 });
 export type Revision = z.infer<typeof revisionSchema>;
 
+/**
+ * The short answer to an edit: who made it on the very revision that the server had needs no copy of the show, which is the same on
+ * both sides.
+ */
+export const confirmationSchema = revisionSchema.omit({ show: true });
+export type Confirmation = z.infer<typeof confirmationSchema>;
+
 export const historyEntrySchema = z.object({
   sequence: z.int(),
   kind: z.enum(['edit', 'undo', 'redo']),

@@ -2,10 +2,12 @@ import { z } from 'zod';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Problem } from '@/core/show/problem';
 import {
+  confirmationSchema,
   refusalSchema,
   revisionSchema,
   showSummarySchema,
   staleAnswerSchema,
+  type Confirmation,
   type HistoryEntry,
   type Revision,
   type ShowSummary,
@@ -37,7 +39,8 @@ export class Overtaken extends Error {
 
 /** What the interface asks of the server about shows. */
 export interface ShowClient {
-  change: (id: string, baseSequence: number, change: Change) => Promise<Revision>;
+  /** Edits are confirmed without the show, which the caller has; what undo and redo lead to is known to the server alone. */
+  change: (id: string, baseSequence: number, change: Change) => Promise<Confirmation | Revision>;
   get: (id: string) => Promise<Revision>;
 }
 
@@ -55,14 +58,17 @@ export const httpClient: ShowClient = {
     const response = await fetch(`/api/shows/${id}/${change.kind === 'edit' ? 'edits' : change.kind}`, {
       method: 'POST',
       headers: jsonHeaders,
-      body: JSON.stringify({ baseSequence, ...(change.kind === 'edit' ? { edit: change.edit } : {}) }),
+      body: JSON.stringify({
+        baseSequence,
+        ...(change.kind === 'edit' && { edit: change.edit, brief: true }),
+      }),
     });
     if (response.status === 409) {
       const { current, missed } = staleAnswerSchema.parse(await response.json());
       throw new Overtaken(current, missed);
     }
     if (!response.ok) throw await refusalOf(response);
-    return revisionSchema.parse(await response.json());
+    return (change.kind === 'edit' ? confirmationSchema : revisionSchema).parse(await response.json());
   },
   async get(id) {
     const response = await fetch(`/api/shows/${id}`);

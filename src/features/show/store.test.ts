@@ -1,7 +1,7 @@
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
 import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
-import type { Revision } from '@/core/show/revision';
+import type { Confirmation, Revision } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Overtaken, Refused, type Change, type ShowClient } from './client';
 import { createShowStore, keepPlanned } from './store';
@@ -15,13 +15,15 @@ const start = (): Revision => ({
   redoLabel: null,
 });
 
+const withoutShow = ({ show: _, ...confirmation }: Revision): Confirmation => confirmation;
+
 /** A server of one show: it answers when the test lets it, in the order of the calls. */
 class SlowServer implements ShowClient {
   revision = start();
   readonly held: { resume: () => void; fail: (error: Error) => void }[] = [];
   private readonly before: Show[] = [];
 
-  change(_id: string, baseSequence: number, change: Change): Promise<Revision> {
+  change(_id: string, baseSequence: number, change: Change): Promise<Confirmation | Revision> {
     return new Promise((resolve, reject) => {
       this.held.push({
         fail: reject,
@@ -30,7 +32,7 @@ class SlowServer implements ShowClient {
             return reject(
               new Overtaken(this.revision, [{ sequence: 1, kind: 'edit', label: 'theirs', madeAt: '' }]),
             );
-          resolve(change.kind === 'edit' ? this.apply(change.edit) : this.undo());
+          resolve(change.kind === 'edit' ? withoutShow(this.apply(change.edit)) : this.undo());
         },
       });
     });
@@ -87,6 +89,23 @@ it('shows an edit at once and saves one after another', async () => {
   await server.next();
   expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], revision: { sequence: 2 } });
   expect(name()).toBe('Two');
+});
+
+it('knows the show that a short answer confirms, also behind an undo', async () => {
+  const { server, store } = open();
+  const confirmed = () => store.getState().revision.show;
+  store.getState().edit(rename('One'));
+  store.getState().edit({ type: 'changeProp', propId: 'net', change: { name: 'Two' } });
+  await server.next();
+  expect(confirmed()).toEqual(server.revision.show);
+  store.getState().undo();
+  store.getState().edit(rename('Three'));
+  for (let i = 0; i < 3; i += 1) {
+    await server.next();
+    expect(confirmed()).toEqual(server.revision.show);
+  }
+  expect(store.getState().show).toEqual(server.revision.show);
+  expect(confirmed().props.map((prop) => prop.name)).toEqual(['Three', 'net']);
 });
 
 it('throws what is not possible, and sends nothing', () => {

@@ -19,13 +19,19 @@ export interface Conflict {
   mine: readonly string[];
 }
 
+/** A change on its way, and the show that it leads to; undo and redo lead where only the server knows. */
+export interface Waiting {
+  change: Change;
+  after: Show | null;
+}
+
 export interface ShowState {
   /** The revision that the server confirmed last. */
   revision: Revision;
   /** The show as on screen: the confirmed one with what is still on its way. */
   show: Show;
   /** Changes on their way to the server, oldest first. */
-  waiting: readonly Change[];
+  waiting: readonly Waiting[];
   saving: Saving;
   conflict: Conflict | null;
   /** The plan of the latest show that has been planned; it carries that show, which may be a moment older than `show`. */
@@ -65,8 +71,8 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
   let sending = false;
 
   return createStore<ShowState>((set, get) => {
-    const enqueue = (change: Change) => {
-      set({ waiting: [...get().waiting, change] });
+    const enqueue = (change: Change, after: Show | null) => {
+      set({ waiting: [...get().waiting, { change, after }] });
       void send();
     };
 
@@ -76,13 +82,23 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
       try {
         for (let next = get().waiting[0]; next; next = get().waiting[0]) {
           const { revision } = get();
+          const { change, after } = next;
           set({ saving: get().saving === 'unreachable' ? 'unreachable' : 'saving' });
           try {
-            const confirmed = await client.change(revision.id, revision.sequence, next);
-            adopt(confirmed, get().waiting.slice(1));
-            if (next.kind !== 'edit' && revision.show !== confirmed.show)
+            const confirmed = await client.change(revision.id, revision.sequence, change);
+            const waiting = get().waiting.slice(1);
+            if ('show' in confirmed) adopt(confirmed, waiting);
+            else
+              set({
+                revision: { ...confirmed, show: after! },
+                waiting,
+                saving: waiting.length > 0 ? 'saving' : 'saved',
+              });
+            if (change.kind !== 'edit')
               notify(
-                next.kind === 'undo' ? `Undone: ${revision.undoLabel}` : `Done again: ${revision.redoLabel}`,
+                change.kind === 'undo'
+                  ? `Undone: ${revision.undoLabel}`
+                  : `Done again: ${revision.redoLabel}`,
               );
           } catch (error) {
             if (error instanceof Overtaken) return overtaken(error);
@@ -104,28 +120,29 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
     };
 
     const overtaken = ({ current, missed }: Overtaken) => {
-      const mine = get().waiting.map((change) =>
+      const mine = get().waiting.map(({ change }) =>
         change.kind === 'edit' ? labelOf(get().revision.show, change.edit) : change.kind,
       );
       set({ saving: 'overtaken', conflict: { current, missed, mine } });
     };
 
     /** Takes a confirmed revision and puts what is still waiting on top; what does not fit any more is named. */
-    const adopt = (revision: Revision, waiting: readonly Change[]) => {
+    const adopt = (revision: Revision, waiting: readonly Waiting[]) => {
       let show = revision.show;
-      const kept: Change[] = [];
-      for (const change of waiting) {
+      const kept: Waiting[] = [];
+      for (const { change } of waiting) {
+        let after: Show | null = null;
         // Undo and redo depend on what the server will answer to the changes before them.
-        if (change.kind === 'edit' && kept.every((each) => each.kind === 'edit')) {
+        if (change.kind === 'edit' && kept.every((each) => each.change.kind === 'edit')) {
           try {
-            show = edited(show, change.edit);
+            after = show = edited(show, change.edit);
           } catch (error) {
             if (!(error instanceof ShowError)) throw error;
             notify(`Not possible any more: ${labelOf(show, change.edit)}. ${error.message}`);
             continue;
           }
         }
-        kept.push(change);
+        kept.push({ change, after });
       }
       // What the server confirms is as a rule what is on screen already, and need not be planned and drawn again.
       const shown = get().show;
@@ -153,14 +170,14 @@ export function createShowStore(initial: Revision, around: Surroundings): ShowSt
         const show = edited(get().show, edit);
         if (show === get().show) return;
         set({ show });
-        enqueue({ kind: 'edit', edit });
+        enqueue({ kind: 'edit', edit }, show);
       },
       undo: () => {
-        if (get().revision.undoLabel !== null || get().waiting.length > 0) enqueue({ kind: 'undo' });
+        if (get().revision.undoLabel !== null || get().waiting.length > 0) enqueue({ kind: 'undo' }, null);
         else notify('There is nothing to undo.');
       },
       redo: () => {
-        if (get().revision.redoLabel !== null) enqueue({ kind: 'redo' });
+        if (get().revision.redoLabel !== null) enqueue({ kind: 'redo' }, null);
         else notify('There is nothing to do again.');
       },
       resolve: (choice) => {

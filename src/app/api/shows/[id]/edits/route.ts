@@ -4,6 +4,7 @@ import { shows } from '@/server/repository';
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { baseSequence, edit } = await readChange(request);
-    return Response.json(shows().apply((await params).id, baseSequence, readEdit(edit)));
+    const { baseSequence, edit, brief } = await readChange(request);
+    const { show, ...confirmation } = shows().apply((await params).id, baseSequence, readEdit(edit));
+    return Response.json(brief ? confirmation : { ...confirmation, show });
   });
