@@ -18,6 +18,8 @@ export const portOptionsSchema = z.strictObject({
   /** Kept free: nothing is proposed for it. */
   reserved: z.literal(true).optional(),
   packing: packingSchema.optional(),
+  /** Where a new universe begins on it; absent keeps to the controller. */
+  newUniverse: z.enum(NEW_UNIVERSE).optional(),
 });
 export type PortOptions = z.infer<typeof portOptionsSchema>;
 

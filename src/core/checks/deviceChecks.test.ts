@@ -1,4 +1,4 @@
-import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { planShow } from '../plan/plan';
@@ -54,22 +54,89 @@ it('knows that ports drive less when more are on', () => {
   ).toBe(true);
 });
 
-it('finds more pixels and universes than a kind takes', () => {
+it('finds more pixels and universes than a kind takes, and moves what is too much', () => {
+  const second = (show: Show, ports: [string, number, number][]): Show =>
+    onPorts(
+      {
+        ...show,
+        props: [aLine('rail', 300), aLine('arch', 200)],
+        controllers: [show.controllers[0]!, aController({ id: 'b', name: 'Box B', label: 'B' })],
+      },
+      ...ports,
+    );
+  const two: [string, number, number][] = [
+    ['rail', 1, 1],
+    ['arch', 1, 2],
+  ];
   expectFound(
-    aShowWith({ ...shipped('ethernet-4'), mostPixels: { value: 400, source: 'a test' } }, 500),
+    second(aShowWith({ ...shipped('ethernet-4'), mostPixels: { value: 400, source: 'a test' } }, 500), two),
     /100 more than it can \(a test\)/,
-    false,
   );
   expectFound(
-    aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 2, source: 'a test' } }, 500),
+    second(aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 2, source: 'a test' } }, 500), two),
     /needs 3 universes, and takes 2/,
-    false,
   );
+  // 150 a universe: 500 pixels need 10; whole pixels, 3.
   expectFound(
-    aShowWith({ ...shipped('ethernet-4'), severalUniversesPerPort: { value: false, source: 'a test' } }, 500),
-    /Port A1 needs 3 universes, and reads one/,
-    false,
+    aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 4, source: 'a test' } }, 500, {
+      packing: { kind: 'custom', channelsPerUniverse: 150 },
+    }),
+    /needs 10 universes, and takes 4/,
   );
+});
+
+it('splits or moves what reads more than one universe where a port reads one', () => {
+  const one: ControllerType = {
+    ...shipped('ethernet-4'),
+    severalUniversesPerPort: { value: false, source: 'a test' },
+  };
+  const net = aShowWith(one, 500);
+  expectFound(
+    onPorts({ ...net, props: [aGrid('net', 10, 50)] }, ['net', 1, 1]),
+    /Port A1 needs 3 universes, and reads one/,
+  );
+  const perRun = { packing: { kind: 'wholePixels' as const }, newUniverse: 'run' as const };
+  expectFound(
+    onPorts(
+      { ...net, addressing: perRun, props: [aLine('rail', 100), aLine('arch', 100)] },
+      ['rail', 1, 1],
+      ['arch', 1, 1],
+    ),
+    /Port A1 needs 2 universes, and reads one/,
+  );
+});
+
+it('packs whole pixels at every level at which something else is said', () => {
+  const whole: ControllerType = {
+    ...shipped('ethernet-4'),
+    packings: { value: ['wholePixels'], source: 'a test' },
+  };
+  const full = { kind: 'full512' as const };
+  const show = aShowWith(whole, 400, { portOptions: [{ port: 1, packing: full }] });
+  for (const each of [
+    show,
+    { ...show, props: [{ ...show.props[0]!, packing: full }] },
+    { ...show, patch: show.patch.map((entry) => ({ ...entry, packing: full })) },
+  ])
+    expectFound(each, /does not take this packing/);
+});
+
+it('finds a receiver board that hangs too far away', () => {
+  const far = (xMm: number) => {
+    const show = aShowWith(shipped('ethernet-16'), 50, { site: { xMm: 0, yMm: 0 } });
+    return onPorts(
+      {
+        ...show,
+        props: [{ ...show.props[0]!, site: { xMm, yMm: 0, turnDeg: 0 } }],
+        controllers: [...show.controllers, aController({ id: 'b', name: 'Box B', label: 'B' })],
+        site: { widthMm: 200_000, heightMm: 9000, detourPercent: 10, endsMm: 2000 },
+      },
+      ['rail', 1, 1],
+    );
+  };
+  // The first pixel is half of 2.45 m before the middle: 78.775 m, 10 % of detours, 2 m of ends, by the half metre.
+  expectFound(far(80_000), /is 89 m, and a receiver board of it may be 60 m away/);
+  expect(messages(far(40_000))).toEqual([]);
 });
 
 it('finds packings and straddling pixels that a kind does not take', () => {
@@ -90,12 +157,11 @@ it('finds Art-Net beyond what a device without nets reaches', () => {
   expectFound(
     aShowWith(old, 100, { protocol: 'artnet', firstUniverse: 300 }),
     /reaches 0 to 255 \(its manual\)/,
-    false,
   );
 });
 
 it('finds strings on a driver of panels', () => {
-  expectFound(aShowWith(shipped('panel-player'), 100), /drives panels, not strings/, false);
+  expectFound(aShowWith(shipped('panel-player'), 100), /drives panels, not strings/);
 });
 
 it('finds universes beyond the controller’s own range', () => {

@@ -1,11 +1,14 @@
-import { pixelsStraddle } from '../addressing/packing';
+import { usableChannels } from '../addressing/packing';
 import type { ControllerType } from '../catalogue/controllerType';
 import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import { policyOfRun, type Plan } from '../plan/plan';
 import { countOf, groupDigits } from '../units/number';
 import { defineCheck, type Finding, type Mend } from './check';
+import { moveElsewhere } from './moveElsewhere';
+import { packWholePixels } from './packWholePixels';
+import { splitToFit } from './splitToFit';
 
 /** What a kind of controller cannot do, with where that is known from. */
 export const deviceLimits = defineCheck(
@@ -36,7 +39,9 @@ function limitsOfType(
   const spans = plan.spans.filter((span) => span.controller === index && span.universe !== null);
   const universes = new Set(spans.map((span) => span.universe!));
   const total = ports.reduce((sum, port) => sum + port.places, 0);
-  const packing = controller.packing ?? plan.show.addressing.packing;
+  const policies = ports.flatMap((port) => port.runs.map((run) => policyOfRun(plan, run)));
+  const lastRun = ports.at(-1)?.runs.at(-1);
+  const lastElsewhere = lastRun === undefined ? [] : moveElsewhere(plan, lastRun, index);
   const perPort = pixelsPerPortWith(type, ports.length);
   const over = ports.find((port) => port.places > perPort && port.places <= controller.mostPixelsPerPort);
   const change = (words: string, to: Partial<Controller>): Mend => ({
@@ -57,7 +62,8 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${type.mostPixels.source}).`,
+        `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${type.mostPixels.source}). The last of them stay dark.`,
+        lastElsewhere,
       ),
     );
   if (type.mostUniverses && universes.size > type.mostUniverses.value)
@@ -66,27 +72,34 @@ function limitsOfType(
         controller,
         'wrong',
         `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${type.mostUniverses.source}). What lies beyond stays dark.`,
+        [
+          ...(policies.some(({ packing }) => packing.kind === 'custom') ? packWholePixels(plan, index) : []),
+          ...lastElsewhere,
+        ],
       ),
     );
-  if (type.packings && !type.packings.value.includes(packing.kind) && universes.size > 0)
+  const refused =
+    universes.size > 0 &&
+    policies.some(({ packing }) => type.packings?.value.includes(packing.kind) === false);
+  if (type.packings && refused)
     found.push(
       finding(
         controller,
         'wrong',
         `${controller.name} does not take this packing (${type.packings.source}). Colours rotate from the second universe on.`,
-        [change('Pack whole pixels', { packing: { kind: 'wholePixels' } })],
+        type.packings.value.includes('wholePixels') ? packWholePixels(plan, index) : [],
       ),
     );
-  const straddles = ports.some((port) =>
-    port.runs.some((run) => pixelsStraddle(packing, plan.runs[run]!.channelsPerPixel)),
+  const straddles = spans.some(
+    ({ run, runChannel }) => runChannel > 0 && runChannel % plan.runs[run]!.channelsPerPixel !== 0,
   );
-  if (type.straddles?.value === false && straddles && universes.size > 1)
+  if (type.straddles?.value === false && straddles)
     found.push(
       finding(
         controller,
         'wrong',
         `Pixels lie across two universes on ${controller.name}, which does not take that (${type.straddles.source}). One pixel at each border shows wrong colours.`,
-        [change('Pack whole pixels', { packing: { kind: 'wholePixels' } })],
+        packWholePixels(plan, index),
       ),
     );
   if (type.severalUniversesPerPort?.value === false)
@@ -98,6 +111,9 @@ function limitsOfType(
             controller,
             'wrong',
             `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${type.severalUniversesPerPort.source}). Everything after the first stays dark.`,
+            port.runs.length > 1
+              ? moveElsewhere(plan, port.runs.at(-1)!)
+              : splitToFit(plan, port.runs[0]!, pixelsOfUniverse(plan, port.runs[0]!)),
           ),
         );
         break;
@@ -110,7 +126,8 @@ function limitsOfType(
         finding(
           controller,
           'wrong',
-          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${type.artNetNets.source}).`,
+          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${type.artNetNets.source}). It hears nothing there, or what is meant for another.`,
+          [change(`Send it E1.31 instead`, { protocol: 'e131' })],
         ),
       );
   }
@@ -126,9 +143,36 @@ function limitsOfType(
         hasWall
           ? `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives no panels.`
           : `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives panels, not strings of pixels.`,
+        takeOff(plan, ports, hasWall),
       ),
     );
   return found;
+}
+
+/** Pixels of a run that go into one universe. */
+function pixelsOfUniverse(plan: Plan, index: number): number {
+  const { channelsPerPixel } = plan.runs[index]!;
+  return Math.floor(usableChannels(policyOfRun(plan, index).packing, channelsPerPixel) / channelsPerPixel);
+}
+
+/** Takes off what a controller cannot drive: panels, or what is none. */
+function takeOff(plan: Plan, ports: Plan['ports'], panels: boolean): Mend[] {
+  const runs = ports
+    .flatMap((port) => port.runs)
+    .filter((run) => (plan.show.props[plan.runs[run]!.prop]!.kind === 'wall') === panels);
+  return [
+    {
+      label: `Take ${runs.length === 1 ? plan.show.props[plan.runs[runs[0]!]!.prop]!.name : `${runs.length} runs`} off it`,
+      edit: {
+        type: 'putRuns',
+        runs: [],
+        takenOff: runs.map((run) => ({
+          propId: plan.show.props[plan.runs[run]!.prop]!.id,
+          run: plan.runs[run]!.number,
+        })),
+      },
+    },
+  ];
 }
 
 function ownRange(plan: Plan, controller: Controller, index: number): Omit<Finding, 'check'>[] {

@@ -3,11 +3,16 @@ import { homesFor } from '../patch/freePorts';
 import type { Plan } from '../plan/plan';
 import type { Mend } from './check';
 
-/** Puts a run on a free port that takes it whole; no mend where there is none. `run` is an index of the plan. */
-export function moveElsewhere(plan: Plan, index: number): Mend[] {
+/**
+ * Puts a run on a free port that takes it whole; no mend where there is none.
+ *
+ * @param index of the run in the plan
+ * @param notOn index of a controller that it may not go to
+ */
+export function moveElsewhere(plan: Plan, index: number, notOn?: number): Mend[] {
   const run = plan.runs[index]!;
   const prop = plan.show.props[run.prop]!;
-  const home = homesFor(plan, [index])?.[0];
+  const home = homesFor(plan, [index], notOn)?.[0];
   if (!home) return [];
   const controller = plan.show.controllers[home.controller]!;
   return [

@@ -1,9 +1,8 @@
 import { portName } from '../catalogue/controller';
-import type { Plan, PlannedPort } from '../plan/plan';
-import { fewestRuns } from '../threading/split';
 import { countOf, groupDigits } from '../units/number';
-import { defineCheck, type Mend } from './check';
+import { defineCheck } from './check';
 import { moveElsewhere } from './moveElsewhere';
+import { splitToFit } from './splitToFit';
 
 export const portOverLimit = defineCheck(
   'port-over-limit',
@@ -20,24 +19,11 @@ export const portOverLimit = defineCheck(
           propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
           controllerId: controller.id,
           message: `Port ${portName(controller, port.port)} holds ${countOf(port.places, 'pixel')}, ${groupDigits(port.places - limit)} more than the ${groupDigits(limit)} that ${controller.name} drives on a port. The rest stays dark.`,
-          mends: port.runs.length > 1 ? moveElsewhere(plan, port.runs.at(-1)!) : split(plan, port, limit),
+          mends:
+            port.runs.length > 1
+              ? moveElsewhere(plan, port.runs.at(-1)!)
+              : splitToFit(plan, port.runs[0]!, limit),
         },
       ];
     }),
 );
-
-/** The fewest runs whose longest fits on a port, and free ports for those that are new. */
-function split(plan: Plan, port: PlannedPort, limit: number): Mend[] {
-  const run = plan.runs[port.runs[0]!]!;
-  const prop = plan.show.props[run.prop]!;
-  const room = limit - run.wire!.skippedPixels;
-  const lengths = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
-  const runs = fewestRuns(lengths, room);
-  if (runs === null) return [];
-  return [
-    {
-      label: `Split ${prop.name} into ${runs} runs`,
-      edit: { type: 'setThreading', propId: prop.id, threading: { ...prop.threading, runs } },
-    },
-  ];
-}

@@ -7,6 +7,7 @@ import { foundDifferences } from './foundDifferences';
 import { deviceLimits } from './deviceLimits';
 import { wallChannels } from './wallChannels';
 import { unevenChains } from './unevenChains';
+import { receiverCable } from './receiverCable';
 import { ribbonTooLong } from './ribbonTooLong';
 import { panelsOnChains } from './panelsOnChains';
 import { outputOrder } from './outputOrder';
@@ -43,6 +44,7 @@ export const CHECKS: readonly Check[] = [
   mixedPort,
   portOverLimit,
   deviceLimits,
+  receiverCable,
   networkAddresses,
   runOnNoPort,
   universesRanOut,

@@ -27,9 +27,10 @@ export function freePorts(plan: Plan): readonly PortPlace[] {
  * Free ports for some runs, each the first that takes its run whole; undefined when there are too few.
  *
  * @param runs indices of the plan's runs, in the order in which they choose
+ * @param notOn index of a controller that none of them may go to
  */
-export function homesFor(plan: Plan, runs: readonly number[]): PortPlace[] | undefined {
-  const free = [...freePorts(plan)];
+export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): PortPlace[] | undefined {
+  const free = freePorts(plan).filter(({ controller }) => controller !== notOn);
   const homes: PortPlace[] = [];
   for (const run of runs) {
     const { pixelCount } = plan.runs[run]!;

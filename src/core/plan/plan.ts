@@ -1,4 +1,5 @@
 import { layOut, type Layout, type WiredRun } from '../addressing/layout';
+import { policyOf } from '../addressing/policyOf';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
 import { kindOf, threadProp } from '../props/registry';
@@ -222,10 +223,7 @@ function plugIn(show: Show, props: readonly PlannedProp[], runs: PlannedRun[]) {
   return { ports, staleEntries };
 }
 
-/**
- * Policies at every level: the run's own packing, its prop's, its port's, its controller's, the show's; the first that is said
- * counts. The same for where a new universe begins.
- */
+/** Every controller with its runs as the layout wants them. */
 function wiredControllers(
   show: Show,
   ports: readonly PlannedPort[],
@@ -241,22 +239,19 @@ function wiredControllers(
   const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   return show.controllers.map((controller: Controller, index) => {
     const wired = (portsOf.get(index) ?? []).flatMap((port) => {
-      const portPacking = controller.portOptions?.find((options) => options.port === port.port)?.packing;
       return port.runs.map((runIndex): WiredRun => {
         const run = runs[runIndex]!;
         const prop = show.props[run.prop]!;
         const entry = entryOf.get(`${prop.id} ${run.number}`)!;
-        const newUniverse = prop.newUniverse ?? controller.newUniverse ?? show.addressing.newUniverse;
+        const policy = policyOf(show.addressing, controller, port.port, prop, entry);
         return {
           run: runIndex,
           port: port.port,
           pixels: run.pixelCount,
           channelsPerPixel: run.channelsPerPixel,
-          packing:
-            entry.packing ?? prop.packing ?? portPacking ?? controller.packing ?? show.addressing.packing,
-          newUniverse,
+          ...policy,
           fixturePixels: fixturePixelsOf(prop),
-          strandPixels: newUniverse === 'strand' ? strandPixelsOf(props[run.prop]!, run) : [],
+          strandPixels: policy.newUniverse === 'strand' ? strandPixelsOf(props[run.prop]!, run) : [],
           skippedWithChannels: controller.skippedPixelsTakeChannels ? run.wire!.skippedPixels : 0,
           spareChannels: entry.spareChannels ?? 0,
           pin: entry.pin ?? null,
@@ -272,6 +267,14 @@ function wiredControllers(
       runs: wired,
     };
   });
+}
+
+/** How the channels of a run that is on a port fill universes. `index` is the run's in the plan. */
+export function policyOfRun({ show, runs }: Plan, index: number): ReturnType<typeof policyOf> {
+  const { prop: propIndex, number, wire } = runs[index]!;
+  const prop = show.props[propIndex]!;
+  const entry = show.patch.find((each) => each.propId === prop.id && each.run === number)!;
+  return policyOf(show.addressing, show.controllers[wire!.controller]!, wire!.port, prop, entry);
 }
 
 function strandPixelsOf(prop: PlannedProp, run: PlannedRun): number[] {

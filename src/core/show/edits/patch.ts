@@ -46,10 +46,10 @@ export const putRuns = defineEdit({
       .max(50_000),
     takenOff: z.array(z.strictObject(runFields)).max(50_000).optional(),
   }),
-  label: (show, { runs }) => {
-    const props = new Set(runs.map(({ propId }) => propId));
+  label: (show, { runs, takenOff = [] }) => {
+    if (runs.length === 0) return `Take ${whatOf(show, takenOff)} off`;
     const ports = [...new Set(runs.map((put) => portWords(show, put)))];
-    return `Put ${props.size === 1 ? nameOf(show.props, runs[0]!.propId) : countOf(runs.length, 'run')} on ${ports.length <= 3 ? ports.join(', ') : countOf(ports.length, 'port')}`;
+    return `Put ${whatOf(show, runs)} on ${ports.length <= 3 ? ports.join(', ') : countOf(ports.length, 'port')}`;
   },
   apply: (draft, { runs, takenOff = [] }) => {
     const [props, controllers] = [idsOf(draft.props), idsOf(draft.controllers)];
@@ -179,6 +179,12 @@ function portWords(show: Show, { controllerId, port }: { controllerId: string; p
 
 function idsOf(items: readonly { id: string }[]): ReadonlySet<string> {
   return new Set(items.map((item) => item.id));
+}
+
+/** The prop whose runs these all are, or how many they are. */
+function whatOf(show: Show, runs: readonly { propId: string }[]): string {
+  const props = new Set(runs.map(({ propId }) => propId));
+  return props.size === 1 ? nameOf(show.props, runs[0]!.propId) : countOf(runs.length, 'run');
 }
 
 function needEntry(draft: Show, propId: string, run: number) {

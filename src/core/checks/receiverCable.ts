@@ -1,0 +1,30 @@
+import { leadsOf } from '../site/site';
+import { formatLength } from '../units/length';
+import { defineCheck } from './check';
+import { moveElsewhere } from './moveElsewhere';
+
+export const receiverCable = defineCheck(
+  'receiver-cable',
+  'The cable from a controller to a receiver board is no longer than the board can be away, as the drawing of the site has it.',
+  (plan) => {
+    const typeOf = new Map((plan.show.controllerTypes ?? []).map((type) => [type.id, type]));
+    const limits = plan.show.controllers.map(({ typeId }) => typeOf.get(typeId ?? '')?.receiverCableMm);
+    // Leads are worked out from places of pixels; nobody needs them where no kind has receivers.
+    if (limits.every((limit) => limit === undefined)) return [];
+    return leadsOf(plan).flatMap(({ run, controller, port, fromRun, cableMm }) => {
+      const limit = limits[controller];
+      if (!limit || fromRun !== null || cableMm === null || cableMm <= limit.value) return [];
+      const device = plan.show.controllers[controller]!;
+      return [
+        {
+          severity: 'look' as const,
+          stage: 'patch' as const,
+          propId: plan.show.props[plan.runs[run]!.prop]!.id,
+          controllerId: device.id,
+          message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cableMm)}, and a receiver board of it may be ${formatLength(limit.value)} away (${limit.source}). Farther off, pixels flicker or stay dark.`,
+          mends: moveElsewhere(plan, run, controller),
+        },
+      ];
+    });
+  },
+);
