@@ -18,6 +18,17 @@ describe('findings', () => {
     expect(findingsOf(planShow(store.getState().show))).toEqual([]);
   });
 
+  it('say what a mend moves before it is made, to the pointer and to the keyboard', async () => {
+    const show = aShow({ props: [aLine('rail', 50)], controllers: [aController()] });
+    const { store } = openShow(show, <Findings findings={findingsOf(planShow(show))} />);
+    await userEvent.tab();
+    expect(screen.getByRole('button', { name: 'Put on A1' })).toHaveFocus();
+    const words = within(await screen.findByRole('tooltip'));
+    expect(await words.findByText(/1 run moved/)).toBeInTheDocument();
+    expect(words.getByText(/no address → U1 ch 1 – U1 ch 150/)).toBeInTheDocument();
+    expect(store.getState().show).toBe(show);
+  });
+
   it('are counted when there are too many to show', () => {
     const show = aShow({ props: Array.from({ length: 15 }, (_, i) => aLine(`rail-${i}`, 5)) });
     openShow(show, <Findings findings={findingsOf(planShow(show))} />);

@@ -3,9 +3,10 @@
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { addressOf, spansOfRun } from '@/core/addressing/lookup';
-import { NEW_UNIVERSE_WORDS } from '@/core/addressing/comparePolicies';
-import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
+import { policyOf } from '@/core/addressing/policyOf';
+import type { PortOptions } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
+import type { Prop } from '@/core/props/registry';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
@@ -13,6 +14,7 @@ import { Hint, Stack } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import { numberingsOf } from '../picture/pixelWords';
 import { useEdit, useShow } from '../show/ShowProvider';
+import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
 
@@ -52,7 +54,11 @@ export function AddressFields({
       edits,
     });
   };
-  const controller = plan.show.controllers[plan.runs[last.run]!.wire!.controller]!;
+  const { controller, port } = plan.runs[last.run]!.wire!;
+  const { packing: _packing, newUniverse: _newUniverse, ...plain } = prop;
+  // What holds where the prop says nothing of its own.
+  const fromPort = policyOf(addressing, plan.show.controllers[controller]!, port, plain as Prop, {});
+  const oneOfSeveral = runs.length === 1 && plan.props[index]!.runCount > 1;
   return (
     <Stack>
       <Switch
@@ -87,28 +93,25 @@ export function AddressFields({
       />
       <PackingFields
         value={prop.packing ?? null}
-        inherited={controller.packing ?? addressing.packing}
-        inheritedWords="As its controller"
+        inherited={fromPort.packing}
+        inheritedWords="As its port"
         onChange={(packing) => edit({ type: 'changeProp', propId: id, change: { packing } })}
       />
-      <Select
-        label="A new universe begins"
-        value={prop.newUniverse ?? 'inherit'}
-        allowDeselect={false}
-        data={[
-          {
-            value: 'inherit',
-            label: `As its controller (${NEW_UNIVERSE_WORDS[controller.newUniverse ?? addressing.newUniverse]})`,
-          },
-          ...NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] })),
-        ]}
-        onChange={(value) =>
-          edit({
-            type: 'changeProp',
-            propId: id,
-            change: { newUniverse: value === 'inherit' ? null : (value as NewUniverse) },
-          })
-        }
+      {oneOfSeveral && (
+        <PackingFields
+          label="Of this run alone"
+          value={last.entry.packing ?? null}
+          inherited={prop.packing ?? fromPort.packing}
+          inheritedWords="As its prop"
+          onChange={(packing) =>
+            edit({ type: 'setRunAddress', propId: id, run: last.entry.run, change: { packing } })
+          }
+        />
+      )}
+      <NewUniverseSelect
+        value={prop.newUniverse ?? null}
+        inherited={{ value: fromPort.newUniverse, words: 'As its port' }}
+        onChange={(newUniverse) => edit({ type: 'changeProp', propId: id, change: { newUniverse } })}
       />
     </Stack>
   );
@@ -168,13 +171,10 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
   if (!current) return null;
   const options = current.portOptions ?? [];
   const own = options.find((each) => each.port === port);
-  const set = (change: { reserved?: true | undefined; packing?: typeof current.packing }) => {
-    const { reserved, packing } = { ...own, ...change };
+  const set = (change: { [Option in keyof PortOptions]?: PortOptions[Option] | null }) => {
+    const said = Object.entries({ ...own, ...change, port }).filter(([, value]) => value ?? false);
     const rest = options.filter((each) => each.port !== port);
-    const next =
-      reserved || packing
-        ? [...rest, { port, ...(reserved ? { reserved } : {}), ...(packing ? { packing } : {}) }]
-        : rest;
+    const next = said.length > 1 ? [...rest, Object.fromEntries(said) as PortOptions] : rest;
     edit({
       type: 'changeController',
       controllerId: device.id,
@@ -186,7 +186,7 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
       <Switch
         label="Reserved: nothing is proposed for it"
         checked={own?.reserved === true}
-        onChange={(event) => set({ reserved: event.currentTarget.checked || undefined })}
+        onChange={(event) => set({ reserved: event.currentTarget.checked || null })}
       />
       <PortSelect
         plan={plan}
@@ -207,6 +207,14 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
         inherited={current.packing ?? plan.show.addressing.packing}
         inheritedWords="As its controller"
         onChange={(packing) => set({ packing })}
+      />
+      <NewUniverseSelect
+        value={own?.newUniverse ?? null}
+        inherited={{
+          value: current.newUniverse ?? plan.show.addressing.newUniverse,
+          words: 'As its controller',
+        }}
+        onChange={(newUniverse) => set({ newUniverse })}
       />
     </Stack>
   );

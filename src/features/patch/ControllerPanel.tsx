@@ -10,8 +10,6 @@ import {
   type Controller,
   type Protocol,
 } from '@/core/catalogue/controller';
-import { NEW_UNIVERSE_WORDS } from '@/core/addressing/comparePolicies';
-import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
 import type { Plan } from '@/core/plan/plan';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { parseWhole } from '@/core/units/number';
@@ -21,13 +19,14 @@ import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 import { KindFields } from './KindFields';
+import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 
 /** What a controller is and how it counts. */
 export function ControllerPanel({ controller, plan }: { controller: Controller; plan: Plan }) {
   const edit = useEdit();
   const goTo = useGoTo();
-  const showPacking = useShow((state) => state.show.addressing.packing);
+  const showAddressing = useShow((state) => state.show.addressing);
   const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
   const set = (change: Extract<SingleEdit, { type: 'changeController' }>['change']) =>
@@ -121,19 +120,14 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
               }
               onCommit={(lastUniverse) => set({ lastUniverse })}
             />
-            <Select
-              label="A new universe begins"
-              allowDeselect={false}
-              value={controller.newUniverse ?? 'show'}
-              data={[
-                { value: 'show', label: 'As the show' },
-                ...NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] })),
-              ]}
-              onChange={(value) => set({ newUniverse: value === 'show' ? null : (value as NewUniverse) })}
+            <NewUniverseSelect
+              value={controller.newUniverse ?? null}
+              inherited={{ value: showAddressing.newUniverse, words: 'As the show' }}
+              onChange={(newUniverse) => set({ newUniverse })}
             />
             <PackingFields
               value={controller.packing}
-              inherited={showPacking}
+              inherited={showAddressing.packing}
               onChange={(packing) => set({ packing })}
             />
             {controller.protocol === 'artnet' && (

@@ -11,6 +11,7 @@ interface PackingFieldsProps {
   /** The show's packing, where a controller may keep to it. */
   inherited?: Packing;
   inheritedWords?: string;
+  label?: string;
 }
 
 const NAMES: Record<Packing['kind'], string> = {
@@ -24,12 +25,13 @@ export function PackingFields({
   onChange,
   inherited,
   inheritedWords = 'As the show',
+  label = 'Channels per universe',
 }: PackingFieldsProps) {
   const packing = value ?? inherited!;
   return (
     <Stack>
       <Select
-        label="Channels per universe"
+        label={label}
         allowDeselect={false}
         value={value?.kind ?? 'show'}
         data={[

@@ -3,7 +3,6 @@
 import { Select } from '@mantine/core';
 import { addressOf } from '@/core/addressing/lookup';
 import { artNetWords } from '@/core/addressing/numbering';
-import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
 import { portName, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
 import { countOf, groupDigits } from '@/core/units/number';
@@ -16,6 +15,7 @@ import { useView } from '../view/useView';
 import { ShowTotals } from '../picture/ShowTotals';
 import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
 import { ControllerPanel } from './ControllerPanel';
+import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
 import { endsOf, runName, universesOf } from './words';
@@ -238,25 +238,6 @@ function PortPanel({
   );
 }
 
-const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
-  controller: 'with each controller',
-  port: 'with each port',
-  run: 'with each run',
-  strand: 'with each strand',
-  fixture: 'with each tile',
-  never: 'only where one is full',
-};
-
-const NEW_UNIVERSE_CONSEQUENCE: Record<NewUniverse, string> = {
-  controller: 'A controller’s ports share universes: few universes, and no other controller listens to them.',
-  port: 'Each port starts at channel 1 of a universe: easy to type in and to swap, at the price of some universes.',
-  run: 'Each run starts at channel 1 of a universe, also behind another run: props can be moved without moving others.',
-  strand:
-    'Each string of pixels starts at channel 1 of a universe: easy to find by hand, at the price of many universes.',
-  fixture: 'Each addressed tile has a universe of its own; other props as with each run.',
-  never: 'Everything runs on, over controllers too: fewest universes; one change moves all that follows.',
-};
-
 function PolicyPanel({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const { packing, newUniverse } = useShow((state) => state.show.addressing);
@@ -269,16 +250,10 @@ function PolicyPanel({ plan }: { plan: Plan }) {
         />
       </Section>
       <Section title="New universe">
-        <Select
-          aria-label="A new universe begins"
-          allowDeselect={false}
+        <NewUniverseSelect
           value={newUniverse}
-          data={NEW_UNIVERSE.map((value) => ({ value, label: NEW_UNIVERSE_WORDS[value] }))}
-          onChange={(value) =>
-            value && edit({ type: 'setAddressing', change: { newUniverse: value as NewUniverse } })
-          }
+          onChange={(next) => next && edit({ type: 'setAddressing', change: { newUniverse: next } })}
         />
-        <Hint>{NEW_UNIVERSE_CONSEQUENCE[newUniverse]}</Hint>
       </Section>
       <Section title="Channels of the show">
         <Stack>

@@ -17,14 +17,13 @@ import {
 } from '@dnd-kit/core';
 import { Button, Group } from '@mantine/core';
 import { IconPlus, IconSettings } from '@tabler/icons-react';
-import { useEffect, useState, type CSSProperties } from 'react';
+import { useState, type CSSProperties } from 'react';
 import { portName } from '@/core/catalogue/controller';
-import { comparePlans } from '@/core/addressing/foresight';
-import { planShow, type Plan, type PlannedPort } from '@/core/plan/plan';
-import { applyEdit, type Edit } from '@/core/show/edits/registry';
-import type { Show } from '@/core/show/schema';
+import type { Plan, PlannedPort } from '@/core/plan/plan';
+import type { Edit } from '@/core/show/edits/registry';
 import { countOf, groupDigits } from '@/core/units/number';
-import { useEdit, useShow } from '../show/ShowProvider';
+import { EffectPreview } from '../show/EffectPreview';
+import { useEdit } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
@@ -75,31 +74,6 @@ const toNextPort: KeyboardCoordinateGetter = (event, { currentCoordinates, conte
       : rows.findLast((rect) => rect.top < currentCoordinates.y - 1);
   return next && { x: next.left + 4, y: next.top + 1 };
 };
-
-/** A pointer that only passes over a port asks nothing: planning must not hold up the drag. */
-const HELD_MS = 120;
-
-/** What dropping a run where it is held would move, in a few words. */
-function DropEffect({ edit }: { edit: Edit }) {
-  const show = useShow((state) => state.show);
-  const [words, setWords] = useState<string | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => setWords(effectWords(show, edit)), HELD_MS);
-    return () => clearTimeout(timer);
-  }, [show, edit]);
-  return words && <span className={styles.effect}>{words}</span>;
-}
-
-function effectWords(show: Show, edit: Edit): string {
-  try {
-    const { moved, values } = comparePlans(planShow(show), planShow(applyEdit(show, edit)));
-    return moved.length === 0
-      ? 'no address moves'
-      : `${countOf(moved.length, 'run')} moved, ${countOf(values.length, 'value')} to type`;
-  } catch (error) {
-    return (error as Error).message;
-  }
-}
 
 /** Every controller with its ports, each port with its runs to scale. Runs are dragged from port to port. */
 export function PatchView({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -228,7 +202,11 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
         {dragged !== null && plan.runs[dragged] && (
           <div className={`${styles.chip} ${styles.overlay}`} style={chipColour(plan.runs[dragged].prop)}>
             {runName(plan, dragged)}
-            {heldOver && <DropEffect key={JSON.stringify(heldOver)} edit={heldOver} />}
+            {heldOver && (
+              <div className={styles.effect}>
+                <EffectPreview key={JSON.stringify(heldOver)} edit={heldOver} />
+              </div>
+            )}
           </div>
         )}
       </DragOverlay>

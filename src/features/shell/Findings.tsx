@@ -1,14 +1,15 @@
 'use client';
 
-import { Button } from '@mantine/core';
+import { Button, Tooltip } from '@mantine/core';
 import type { Finding } from '@/core/checks/check';
 import { countOf } from '@/core/units/number';
+import { EffectPreview } from '../show/EffectPreview';
 import { useEdit } from '../show/ShowProvider';
 import styles from './Findings.module.css';
 
 const MOST_SHOWN = 12;
 
-/** Findings with their mends as buttons. */
+/** Findings with their mends as buttons; what a mend would move is said beside it before it is pressed. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
   const edit = useEdit();
   return (
@@ -24,9 +25,17 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
           {finding.mends.length > 0 && (
             <div className={styles.mends}>
               {finding.mends.map((mend) => (
-                <Button key={mend.label} size="compact-sm" variant="default" onClick={() => edit(mend.edit)}>
-                  {mend.label}
-                </Button>
+                <Tooltip
+                  key={mend.label}
+                  multiline
+                  w={340}
+                  events={{ hover: true, focus: true, touch: true }}
+                  label={<EffectPreview edit={mend.edit} />}
+                >
+                  <Button size="compact-sm" variant="default" onClick={() => edit(mend.edit)}>
+                    {mend.label}
+                  </Button>
+                </Tooltip>
               ))}
             </div>
           )}

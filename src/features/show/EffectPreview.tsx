@@ -1,0 +1,34 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { Edit } from '@/core/show/edits/registry';
+import styles from './EffectPreview.module.css';
+import { effectOf, type Effect } from './effect';
+import { useShowStore } from './ShowProvider';
+
+/** A pointer that only passes by asks nothing: planning must not hold up what it does. */
+const HELD_MS = 120;
+
+/** What an edit would move, in a few lines. Give it the edit as key: each is worked out once. */
+export function EffectPreview({ edit }: { edit: Edit }) {
+  const store = useShowStore();
+  const [effect, setEffect] = useState<Effect | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const { show, plan } = store.getState();
+      setEffect(effectOf(show, plan, edit));
+    }, HELD_MS);
+    return () => clearTimeout(timer);
+  }, [store, edit]);
+  if (!effect) return <span className={styles.effect}>…</span>;
+  return (
+    <span className={styles.effect}>
+      {effect.words}
+      {effect.moved.map((moved) => (
+        <span key={`${moved.propId} ${moved.run}`} className={`${styles.moved} mono`}>
+          <b>{moved.name}</b> {moved.old ?? 'no address'} → {moved.new ?? 'no address'}
+        </span>
+      ))}
+    </span>
+  );
+}
