@@ -136,6 +136,7 @@ test('a prop grows in the middle of the season: what moves is shown, chosen, not
 test('what a device holds is compared with the plan, with symptom and mend', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch?sheet=found');
+  await page.getByText('Paste or load').click();
   await page
     .getByLabel('What it lists')
     .fill('port,universe,channel,pixels,colour order\n1,1,1,112,RGB\n2,1,335,111,RGB\n3,2,157,150,GRBW');

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../show/fields';
+import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/plan';
 import { deviceSettings, type PortSettings } from './deviceSettings';
 
@@ -54,7 +55,7 @@ export function differences(plan: Plan, found: FoundSettings): Difference[] {
   const shift = commonShift(planned.ports, found.ports);
   for (const port of found.ports) {
     const want = planned.ports.find((each) => each.port === port.port);
-    const name = want?.name ?? `port ${port.port}`;
+    const name = portName(plan.show.controllers[index]!, port.port);
     if (!want) {
       if ((port.pixels ?? 0) > 0)
         list.push({
@@ -168,8 +169,13 @@ export type ReadFound = { ok: true; ports: FoundPort[] } | { ok: false; message:
  *
  * @param rows cells by line, as a reader of CSV gives them
  * @param label the letters of the controller's ports, which may stand before a number: A3
+ * @param lineWords what a line is called where it is refused; they are counted from 1, the heading included
  */
-export function readFound(rows: readonly (readonly string[])[], label: string): ReadFound {
+export function readFound(
+  rows: readonly (readonly string[])[],
+  label: string,
+  lineWords: (line: number) => string = (line) => `Line ${line}`,
+): ReadFound {
   const lines = rows
     .map((cells, i) => ({ cells: cells.map((cell) => cell.trim()), line: i + 1 }))
     .filter(({ cells }) => cells.some((cell) => cell !== ''));
@@ -192,7 +198,7 @@ export function readFound(rows: readonly (readonly string[])[], label: string): 
         if (!/^[RGBW]{1,4}$/.test(order))
           return {
             ok: false,
-            message: `Line ${line}: the colour order is “${cell}”; letters of RGBW are needed.`,
+            message: `${lineWords(line)}: the colour order is “${cell}”; letters of RGBW are needed.`,
           };
         found[name] = order;
         continue;
@@ -205,13 +211,13 @@ export function readFound(rows: readonly (readonly string[])[], label: string): 
       if (Number.isNaN(number) || number < limits[0]! || number > limits[1]!)
         return {
           ok: false,
-          message: `Line ${line}: ${name} is “${cell}”; a whole number from ${limits[0]} to ${limits[1]} is needed.`,
+          message: `${lineWords(line)}: ${name} is “${cell}”; a whole number from ${limits[0]} to ${limits[1]} is needed.`,
         };
       found[name] = number;
     }
     if (found.port === undefined) return { ok: false, message: `Line ${line} names no port.` };
     if (ports.some((port) => port.port === found.port))
-      return { ok: false, message: `Line ${line}: port ${String(found.port)} stands there twice.` };
+      return { ok: false, message: `${lineWords(line)}: port ${String(found.port)} stands there twice.` };
     ports.push(found as FoundPort);
   }
   return { ok: true, ports };

@@ -3,7 +3,6 @@
 import { Button, FileButton, Group, Select, Textarea } from '@mantine/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
-import { deviceSettings } from '@/core/addressing/deviceSettings';
 import { differences, readFound, type FoundSettings } from '@/core/addressing/found';
 import type { Plan } from '@/core/plan/plan';
 import { countOf } from '@/core/units/number';
@@ -11,6 +10,7 @@ import { Choice } from '@/ui/fields/Choice';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
+import { FoundGrid } from './FoundGrid';
 
 const MOST_BYTES = 1024 * 1024;
 
@@ -21,14 +21,17 @@ export function FoundSheet({ plan }: { plan: Plan }) {
   const [controllerId, setController] = useState(plan.show.controllers[0]?.id ?? null);
   const [where, setWhere] = useState<FoundSettings['where']>('controller');
   const [size, setSize] = useState<string | null>(null);
+  const [by, setBy] = useState<'grid' | 'text'>('grid');
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const controller = show.controllers.find((each) => each.id === controllerId);
-  const compare = (source: string) => {
-    if (!controller) return;
+  const planned = plan.show.controllers.findIndex((each) => each.id === controllerId);
+  const compareText = (source: string) =>
     // People paste columns parted by tabs, commas, semicolons or runs of spaces.
-    const parsed = Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' });
-    const read = readFound(parsed.data, controller.label);
+    compare(Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' }).data);
+  const compare = (rows: readonly (readonly string[])[], lineWords?: (line: number) => string) => {
+    if (!controller) return;
+    const read = readFound(rows, controller.label, lineWords);
     if (!read.ok) return setProblem(read.message);
     setProblem(null);
     const found: FoundSettings = {
@@ -49,9 +52,9 @@ export function FoundSheet({ plan }: { plan: Plan }) {
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
-        Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood
-        (port, universe, channel, pixels, colour order, in any order); without one the columns come in that
-        order.
+        {by === 'grid'
+          ? 'Read what the device’s own screen lists, and type what differs from the plan. Empty is what nobody looked at.'
+          : 'Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood (port, universe, channel, pixels, colour order, in any order); without one the columns come in that order.'}
       </p>
       <div className={sheets.fields}>
         <Select
@@ -80,65 +83,76 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           data={['510', '512', '150']}
           onChange={setSize}
         />
+        <div style={{ width: 250 }}>
+          <Choice
+            label="How"
+            value={by}
+            onChange={(value) => {
+              setBy(value === 'text' ? 'text' : 'grid');
+              setProblem(null);
+            }}
+            data={[
+              { value: 'grid', label: 'Type in a grid' },
+              { value: 'text', label: 'Paste or load' },
+            ]}
+          />
+        </div>
       </div>
-      <Textarea
-        label="What it lists"
-        autosize
-        minRows={4}
-        maxRows={12}
-        placeholder={'port\tuniverse\tchannel\tpixels\tcolour order\n1\t1\t1\t170\tRGB'}
-        value={text}
-        error={problem}
-        onChange={(event) => {
-          setText(event.currentTarget.value);
-          setProblem(null);
-        }}
-        styles={{ input: { fontFamily: 'var(--mantine-font-family-monospace)' } }}
-      />
-      <Group my="sm">
-        <Button onClick={() => compare(text)} disabled={text.trim() === ''}>
-          Compare
-        </Button>
-        <Button variant="default" onClick={() => controller && setText(plannedText(plan, controller.id))}>
-          Fill in the plan, to change what differs
-        </Button>
-        <FileButton
-          accept=".csv,.tsv,.txt,text/csv,text/plain"
-          onChange={(file) => {
-            if (!file) return;
-            if (file.size > MOST_BYTES)
-              return setProblem(`“${file.name}” is larger than 1 MB; a list of ports is not.`);
-            void file.text().then(compare);
-          }}
-        >
-          {(props) => (
-            <Button variant="default" {...props}>
-              Load a CSV…
+      {controller && planned !== -1 && by === 'grid' && (
+        <>
+          <FoundGrid
+            key={`${controller.id} ${where}`}
+            plan={plan}
+            controller={plan.show.controllers[planned]!}
+            index={planned}
+            onCompare={(rows) => compare(rows, (line) => `Port ${controller.label}${rows[line - 1]![0]}`)}
+          />
+          {problem && <p className={sheets.problem}>{problem}</p>}
+        </>
+      )}
+      {by === 'text' && (
+        <>
+          <Textarea
+            label="What it lists"
+            autosize
+            minRows={4}
+            maxRows={12}
+            placeholder={'port\tuniverse\tchannel\tpixels\tcolour order\n1\t1\t1\t170\tRGB'}
+            value={text}
+            error={problem}
+            onChange={(event) => {
+              setText(event.currentTarget.value);
+              setProblem(null);
+            }}
+            styles={{ input: { fontFamily: 'var(--mantine-font-family-monospace)' } }}
+          />
+          <Group my="sm">
+            <Button onClick={() => compareText(text)} disabled={text.trim() === ''}>
+              Compare
             </Button>
-          )}
-        </FileButton>
-      </Group>
+            <FileButton
+              accept=".csv,.tsv,.txt,text/csv,text/plain"
+              onChange={(file) => {
+                if (!file) return;
+                if (file.size > MOST_BYTES)
+                  return setProblem(`“${file.name}” is larger than 1 MB; a list of ports is not.`);
+                void file.text().then(compareText);
+              }}
+            >
+              {(props) => (
+                <Button variant="default" {...props}>
+                  Load a CSV…
+                </Button>
+              )}
+            </FileButton>
+          </Group>
+        </>
+      )}
       {(show.found ?? []).map((found) => (
         <Differences key={`${found.controllerId} ${found.where}`} plan={plan} found={found} />
       ))}
     </div>
   );
-}
-
-/** What is planned, as lines that can be typed over. */
-function plannedText(plan: Plan, controllerId: string): string {
-  const index = plan.show.controllers.findIndex((each) => each.id === controllerId);
-  if (index === -1) return '';
-  const lines = deviceSettings(plan, index).ports.map((port) =>
-    [
-      port.port,
-      port.universe ?? '-',
-      port.universe === null ? '-' : port.channel,
-      port.pixels,
-      port.colourOrder.includes('+') ? '-' : port.colourOrder,
-    ].join(', '),
-  );
-  return ['port, universe, channel, pixels, colour order', ...lines].join('\n');
 }
 
 function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {

@@ -25,7 +25,10 @@ async function typeInto(label: string, text: string) {
 }
 
 describe('what a device holds', () => {
-  const type = (text: string) => userEvent.type(screen.getByLabelText('What it lists'), text);
+  const type = async (text: string) => {
+    await userEvent.click(screen.getByText('Paste or load'));
+    await userEvent.type(screen.getByLabelText('What it lists'), text);
+  };
   const compare = () => userEvent.click(screen.getByRole('button', { name: 'Compare' }));
 
   it('is pasted and compared, with symptom and mend, and forgotten again', async () => {
@@ -50,14 +53,42 @@ describe('what a device holds', () => {
     expect(screen.getByLabelText('What it lists')).toHaveValue('port,pixels\n1,lots');
   });
 
-  it('can begin with what is planned', async () => {
-    openSheet(show, (plan) => <FoundSheet plan={plan} />);
-    await userEvent.click(screen.getByRole('button', { name: /Fill in the plan/ }));
-    expect(screen.getByLabelText('What it lists')).toHaveValue(
-      'port, universe, channel, pixels, colour order\n1, 1, 1, 100, RGB\n2, 1, 301, 50, RGB',
-    );
+  it('is typed over the plan in a grid, along a column by keys', async () => {
+    const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
+    const cell = (name: string) => screen.getByLabelText(name);
+    expect(cell('A1 pixels')).toHaveValue('100');
+    expect(cell('A3 pixels')).toHaveValue('');
     await compare();
     expect(screen.getByText('2 ports, all as planned.')).toBeInTheDocument();
+    await userEvent.click(cell('A1 channel'));
+    await userEvent.keyboard('{Enter}');
+    expect(cell('A2 channel')).toHaveFocus();
+    await userEvent.keyboard('302{ArrowDown}{ArrowDown}{ArrowDown}{ArrowUp}{ArrowUp}');
+    expect(cell('A2 channel')).toHaveFocus();
+    await typeInto('A1 universe', ' ');
+    await typeInto('A3 pixels', '12');
+    await compare();
+    // What nobody looked at is not compared; a port that should be off is.
+    const rows = within(screen.getByTestId('differences')).getAllByRole('row');
+    expect(rows.slice(1).map((row) => within(row).getAllByRole('cell')[0]!.textContent)).toEqual([
+      'A2',
+      'A3',
+    ]);
+    expect(store.getState().show.found![0]!.ports[0]).toEqual({
+      port: 1,
+      channel: 1,
+      pixels: 100,
+      colourOrder: 'RGB',
+    });
+  });
+
+  it('is refused by the name of the port, and stays in the grid', async () => {
+    const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
+    await typeInto('A2 pixels', 'lots');
+    await compare();
+    expect(screen.getByText(/Port A2: pixels is “lots”/)).toBeInTheDocument();
+    expect(screen.getByLabelText('A2 pixels')).toHaveValue('lots');
+    expect(store.getState().show.found).toBeUndefined();
   });
 
   it('asks for a controller first', () => {
