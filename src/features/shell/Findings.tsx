@@ -28,6 +28,7 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
                 <Tooltip
                   key={mend.label}
                   multiline
+                  position="left"
                   w={340}
                   events={{ hover: true, focus: true, touch: true }}
                   label={<EffectPreview edit={mend.edit} />}

@@ -9,6 +9,11 @@ import { useShowStore } from './ShowProvider';
 /** A pointer that only passes by asks nothing: planning must not hold up what it does. */
 const HELD_MS = 120;
 
+/** Of `U5 ch 1 – U7 ch 492` the start, which is what gets typed. */
+function startOf(words: string | null): string {
+  return words?.split(' – ')[0] ?? 'no address';
+}
+
 /** What an edit would move, in a few lines. Give it the edit as key: each is worked out once. */
 export function EffectPreview({ edit }: { edit: Edit }) {
   const store = useShowStore();
@@ -26,7 +31,10 @@ export function EffectPreview({ edit }: { edit: Edit }) {
       {effect.words}
       {effect.moved.map((moved) => (
         <span key={`${moved.propId} ${moved.run}`} className={`${styles.moved} mono`}>
-          <b>{moved.name}</b> {moved.old ?? 'no address'} → {moved.new ?? 'no address'}
+          <b>
+            {moved.name} {moved.run}
+          </b>{' '}
+          {startOf(moved.old)} → {startOf(moved.new)}
         </span>
       ))}
     </span>
