@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import type { ProposalInput } from '@/core/patch/propose';
+import type { ProposalInput } from '@/core/patch/assignment';
 
 type Solver = Awaited<ReturnType<typeof highsLoader>>;
 let solver: Promise<Solver> | undefined;
@@ -54,13 +54,18 @@ export async function exactProposal(input: ProposalInput): Promise<number | null
   return solution.Status === 'Optimal' ? solution.ObjectiveValue + constant : null;
 }
 
-/** Random runs and ports; the same seed gives the same ones. */
+/**
+ * Random runs and ports; the same seed gives the same ones.
+ *
+ * @param fill share of all that the ports take which the runs need together; left out, they are as long as they come
+ */
 export function randomProposal(
   seed: number,
   runCount: number,
   controllers: number,
   portsEach: number,
   goal: ProposalInput['goal'],
+  fill?: number,
 ): ProposalInput {
   let state = seed * 2654435761 + 1;
   const random = () => {
@@ -72,25 +77,31 @@ export function randomProposal(
   };
   const groups = ['12 V', '5 V'];
   const spots = Array.from({ length: controllers }, () => [random() * 40_000, random() * 20_000] as const);
+  const runs = Array.from({ length: runCount }, () => {
+    const at = [random() * 40_000, random() * 20_000] as const;
+    return {
+      pixels: 20 + Math.floor(random() ** 2 * 480),
+      group: groups[random() < 0.75 ? 0 : 1]!,
+      cableMm: spots.map(([x, y]) => Math.round(Math.hypot(x - at[0], y - at[1]))),
+    };
+  });
+  const mostOf = spots.map(() => [512, 680, 800][Math.floor(random() * 3)]!);
+  const all = mostOf.reduce((sum, most) => sum + most * portsEach, 0);
+  const longer = fill === undefined ? 1 : (fill * all) / runs.reduce((sum, run) => sum + run.pixels, 0);
   return {
     goal,
     roomOfController: spots.map(() => Infinity),
-    runs: Array.from({ length: runCount }, () => {
-      const at = [random() * 40_000, random() * 20_000] as const;
-      return {
-        pixels: 20 + Math.floor(random() ** 2 * 480),
-        group: groups[random() < 0.75 ? 0 : 1]!,
-        cableMm: spots.map(([x, y]) => Math.round(Math.hypot(x - at[0], y - at[1]))),
-      };
-    }),
-    ports: spots.flatMap((_, controller) => {
-      const most = [512, 680, 800][Math.floor(random() * 3)]!;
-      return Array.from({ length: portsEach }, () => ({
+    runs: runs.map((run) => ({
+      ...run,
+      pixels: Math.min(Math.max(1, Math.floor(run.pixels * longer)), Math.max(...mostOf)),
+    })),
+    ports: mostOf.flatMap((most, controller) =>
+      Array.from({ length: portsEach }, () => ({
         controller,
         capacity: () => most,
         usedPixels: 0,
         group: null,
-      }));
-    }),
+      })),
+    ),
   };
 }

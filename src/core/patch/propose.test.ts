@@ -3,7 +3,8 @@ import { exactProposal, randomProposal } from '../../../tests/unit/exactProposal
 import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { applyEdit } from '../show/edits/registry';
-import { GOALS, propose, type Goal, type ProposalInput } from './propose';
+import { GOALS, type Goal, type ProposalInput } from './assignment';
+import { propose } from './propose';
 import { proposePatch } from './proposePatch';
 
 function valueOf(input: ProposalInput, goal: Goal): number {
@@ -36,7 +37,7 @@ it('never puts too much or unlike things on a port, whatever the goal', () => {
 
 // Held against an exact solver on random instances that it can finish. A heuristic may miss the best by a little.
 it.each<[Goal, number]>([
-  ['fewestPorts', 1.2],
+  ['fewestPorts', 1],
   ['leastCable', 1.05],
   ['evenLoad', 1.12],
 ])(
@@ -49,7 +50,7 @@ it.each<[Goal, number]>([
       if (exact === null) continue;
       const value = valueOf(input, goal);
       expect(value).toBeGreaterThanOrEqual(exact - 1e-6);
-      expect(value / exact).toBeLessThanOrEqual(most);
+      expect(value / exact).toBeLessThanOrEqual(most + 1e-9);
       found += value;
       best += exact;
     }
@@ -58,6 +59,39 @@ it.each<[Goal, number]>([
   },
   120_000,
 );
+
+// With 85 of 100 places taken, putting runs where they look best leaves some without a port.
+it.each(GOALS)(
+  'finds every run a port where there is a way to: %s',
+  async (goal) => {
+    let [solvable, found, best] = [0, 0, 0];
+    for (let seed = 200; seed < 206; seed += 1) {
+      const input = randomProposal(seed, 14, 3, 3, goal, 0.85);
+      const exact = await exactProposal(input);
+      if (exact === null) continue;
+      solvable += 1;
+      expect(propose(input).portOf).not.toContain(-1);
+      found += valueOf(input, goal);
+      best += exact;
+    }
+    expect(solvable).toBeGreaterThan(2);
+    expect(found / best).toBeLessThanOrEqual(1.05);
+  },
+  120_000,
+);
+
+it('proposes the same for the same show', () => {
+  const input = randomProposal(3, 60, 4, 4, 'leastCable', 0.9);
+  expect(propose(input).portOf).toEqual(propose(input).portOf);
+});
+
+it('has nothing to propose for no runs or no ports', () => {
+  for (const goal of GOALS) {
+    const some = randomProposal(1, 3, 1, 2, goal);
+    expect([...propose({ ...some, ports: [] }).portOf]).toEqual([-1, -1, -1]);
+    expect(propose({ ...some, runs: [] })).toMatchObject({ portsUsed: 0, cableMm: 0, fullestShare: 0 });
+  }
+});
 
 describe('for a show', () => {
   const wish = { goal: 'fewestPorts' as const, wantedRateHz: 40, moveAll: false };

@@ -4,158 +4,61 @@
  * improvement behind it, held against an exact solver in the tests and the benchmark.
  */
 
-export const GOALS = ['fewestPorts', 'leastCable', 'evenLoad'] as const;
-export type Goal = (typeof GOALS)[number];
-
-export interface ProposalRun {
-  /** Places on the wire, skipped pixels counted. */
-  pixels: number;
-  /** Runs of different groups never share a port. */
-  group: string;
-  /** Cable from each controller, in millimetres; 0 where nobody knows. */
-  cableMm: readonly number[];
-}
-
-export interface ProposalPort {
-  /** Index into `cableMm` of the runs. */
-  controller: number;
-  /** The most pixels, by group: the controller's limit and what the wanted rate allows. */
-  capacity: (group: string) => number;
-  /** What is on it already and stays. */
-  usedPixels: number;
-  /** The group of what is on it; null while it is free. */
-  group: string | null;
-}
-
-export interface ProposalInput {
-  runs: readonly ProposalRun[];
-  ports: readonly ProposalPort[];
-  /** Pixels that a controller takes over all its ports, what stays on it taken off; Infinity where there is no such limit. */
-  roomOfController: readonly number[];
-  goal: Goal;
-}
-
-export interface Proposal {
-  /** Index of the port for each run; -1 where none took it. */
-  portOf: Int32Array;
-  /** Ports in use, with those that were in use before. */
-  portsUsed: number;
-  cableMm: number;
-  /** The fullest port's share of its capacity. */
-  fullestShare: number;
-}
-
-class Assignment {
-  readonly portOf: Int32Array;
-  readonly load: Float64Array;
-  readonly group: (string | null)[];
-  readonly count: Int32Array;
-  readonly room: Float64Array;
-  private readonly capacities = new Map<string, Float64Array>();
-
-  constructor(readonly input: ProposalInput) {
-    const { runs, ports, roomOfController } = input;
-    this.portOf = new Int32Array(runs.length).fill(-1);
-    this.load = Float64Array.from(ports, (port) => port.usedPixels);
-    this.group = ports.map((port) => port.group);
-    this.count = new Int32Array(ports.length);
-    this.room = Float64Array.from(roomOfController);
-    for (const group of new Set(runs.map((run) => run.group)))
-      this.capacities.set(
-        group,
-        Float64Array.from(ports, (port) => port.capacity(group)),
-      );
-  }
-
-  capacity(port: number, group: string): number {
-    return this.capacities.get(group)![port]!;
-  }
-
-  fits(run: number, port: number): boolean {
-    const { pixels, group } = this.input.runs[run]!;
-    const there = this.group[port];
-    if (there !== null && there !== group) return false;
-    if (this.load[port]! + pixels > this.capacity(port, group)) return false;
-    return this.room[this.input.ports[port]!.controller]! >= pixels;
-  }
-
-  put(run: number, port: number): void {
-    const { pixels, group } = this.input.runs[run]!;
-    this.portOf[run] = port;
-    this.load[port]! += pixels;
-    this.group[port] = group;
-    this.count[port]! += 1;
-    this.room[this.input.ports[port]!.controller]! -= pixels;
-  }
-
-  takeOff(run: number): number {
-    const port = this.portOf[run]!;
-    const { pixels } = this.input.runs[run]!;
-    this.portOf[run] = -1;
-    this.load[port]! -= pixels;
-    this.count[port]! -= 1;
-    if (this.count[port] === 0) this.group[port] = this.input.ports[port]!.group;
-    this.room[this.input.ports[port]!.controller]! += pixels;
-    return port;
-  }
-
-  isUsed(port: number): boolean {
-    return this.count[port]! > 0 || this.input.ports[port]!.usedPixels > 0;
-  }
-
-  share(port: number, group: string, more = 0): number {
-    return (this.load[port]! + more) / Math.max(1, this.capacity(port, group));
-  }
-
-  cable(run: number, port: number): number {
-    return this.input.runs[run]!.cableMm[this.input.ports[port]!.controller] ?? 0;
-  }
-}
+import { Assignment, type Proposal, type ProposalInput } from './assignment';
+import { placeBestFit, placeEvenly, placeNear } from './place';
+import { searchFurther } from './searchFurther';
 
 /** A proposal for all runs. The same input gives the same proposal. */
 export function propose(input: ProposalInput): Proposal {
   const assignment = new Assignment(input);
-  const order = Array.from(input.runs.keys()).sort(
-    (a, b) => input.runs[b]!.pixels - input.runs[a]!.pixels || a - b,
-  );
-  if (input.goal === 'fewestPorts') {
-    for (const run of order) placeBestFit(assignment, run);
-    emptyPorts(assignment);
-  } else if (input.goal === 'evenLoad') {
-    for (const run of order) placeEvenly(assignment, run);
-    levelLoads(assignment);
-  } else {
-    for (const run of byRegret(input)) placeNear(assignment, run);
-    for (const run of order) if (assignment.portOf[run] === -1) placeBestFit(assignment, run);
-    shortenCables(assignment);
+  build(assignment);
+  if (assignment.leftPixels() > 0) {
+    // Packing tightly leaves fewer behind than looking after cables or loads.
+    const tight = new Assignment({ ...input, goal: 'fewestPorts' });
+    build(tight);
+    if (tight.leftPixels() < assignment.leftPixels()) assignment.restore(tight.portOf);
   }
-  for (const run of order) if (assignment.portOf[run] === -1) placeBestFit(assignment, run);
-  return measure(assignment);
+  searchFurther(assignment);
+  improve(assignment);
+  takeInListOrder(assignment);
+  return { portOf: assignment.portOf, ...assignment.measure() };
 }
 
-/** The tightest port in use that takes a run; otherwise the free one that takes most, so that few are begun. */
-function placeBestFit(
-  assignment: Assignment,
-  run: number,
-  among: (port: number) => boolean = () => true,
-): boolean {
-  const { ports, runs } = assignment.input;
-  const { group, pixels } = runs[run]!;
-  let best = -1;
-  let bestRoom = Infinity;
-  let free = -1;
-  let freeRoom = -1;
-  for (let port = 0; port < ports.length; port += 1) {
-    if (!among(port) || !assignment.fits(run, port)) continue;
-    const room = assignment.capacity(port, group) - assignment.load[port]! - pixels;
-    if (assignment.isUsed(port)) {
-      if (room < bestRoom) [best, bestRoom] = [port, room];
-    } else if (room > freeRoom) [free, freeRoom] = [port, room];
+/** Of runs that are alike, the first in the list gets the first port: what has to be left out, or walked to, is as a builder expects. */
+function takeInListOrder(assignment: Assignment): void {
+  const { runs, goal } = assignment.input;
+  const alike = new Map<string, number[]>();
+  runs.forEach(({ group, pixels, cableMm }, run) => {
+    const key = `${group} ${pixels} ${goal === 'leastCable' ? cableMm.join() : ''}`;
+    const others = alike.get(key);
+    if (others) others.push(run);
+    else alike.set(key, [run]);
+  });
+  const portOf = Int32Array.from(assignment.portOf);
+  for (const own of alike.values()) {
+    const ports = own
+      .map((run) => assignment.portOf[run]!)
+      .sort((a, b) => (a === -1 ? 1 : b === -1 ? -1 : a - b));
+    own.forEach((run, i) => (portOf[run] = ports[i]!));
   }
-  const chosen = best !== -1 ? best : free;
-  if (chosen === -1) return false;
-  assignment.put(run, chosen);
-  return true;
+  assignment.restore(portOf);
+}
+
+/** A first assignment by the goal. */
+function build(assignment: Assignment): void {
+  const { runs, goal } = assignment.input;
+  const order = Array.from(runs.keys()).sort((a, b) => runs[b]!.pixels - runs[a]!.pixels || a - b);
+  if (goal === 'leastCable') for (const run of byRegret(assignment.input)) placeNear(assignment, run);
+  else for (const run of order) (goal === 'evenLoad' ? placeEvenly : placeBestFit)(assignment, run);
+  for (const run of order) if (assignment.portOf[run] === -1) placeBestFit(assignment, run);
+  improve(assignment);
+}
+
+/** Single moves and exchanges, as long as they help. */
+function improve(assignment: Assignment): void {
+  ({ fewestPorts: emptyPorts, leastCable: shortenCables, evenLoad: levelLoads })[assignment.input.goal](
+    assignment,
+  );
 }
 
 /** Tries to do without each port in turn, the emptiest first, by finding its runs a place on the others. */
@@ -177,7 +80,7 @@ function emptyPorts(assignment: Assignment): void {
         (run) => placeBestFit(assignment, run, open) || makeRoom(assignment, run, open),
       );
       if (done) again = true;
-      else restore(assignment, before);
+      else assignment.restore(before);
     }
   }
 }
@@ -198,27 +101,6 @@ function makeRoom(assignment: Assignment, run: number, among: (port: number) => 
     assignment.put(other, port);
   }
   return false;
-}
-
-function restore(assignment: Assignment, portOf: Int32Array): void {
-  for (let run = 0; run < portOf.length; run += 1) if (assignment.portOf[run] !== -1) assignment.takeOff(run);
-  for (let run = 0; run < portOf.length; run += 1) if (portOf[run] !== -1) assignment.put(run, portOf[run]!);
-}
-
-/** The port whose share of its capacity is least with the run on it. */
-function placeEvenly(assignment: Assignment, run: number): boolean {
-  const { ports, runs } = assignment.input;
-  const { group, pixels } = runs[run]!;
-  let best = -1;
-  let least = Infinity;
-  for (let port = 0; port < ports.length; port += 1) {
-    if (!assignment.fits(run, port)) continue;
-    const share = assignment.share(port, group, pixels);
-    if (share < least - 1e-12) [best, least] = [port, share];
-  }
-  if (best === -1) return false;
-  assignment.put(run, best);
-  return true;
 }
 
 /** Moves runs off the fullest port, or exchanges them for smaller ones, as long as that makes the fullest less full. */
@@ -281,15 +163,6 @@ function byRegret({ runs }: ProposalInput): number[] {
   });
   return Array.from(runs.keys()).sort(
     (a, b) => regret[b]! - regret[a]! || runs[b]!.pixels - runs[a]!.pixels || a - b,
-  );
-}
-
-/** The nearest controller with room; there a free port, unless all are in use. */
-function placeNear(assignment: Assignment, run: number): boolean {
-  const { cableMm } = assignment.input.runs[run]!;
-  const controllers = Array.from(cableMm.keys()).sort((a, b) => cableMm[a]! - cableMm[b]!);
-  return controllers.some((controller) =>
-    placeBestFit(assignment, run, (port) => assignment.input.ports[port]!.controller === controller),
   );
 }
 
@@ -359,19 +232,4 @@ function ejectFor(assignment: Assignment, run: number): boolean {
     assignment.put(other, port);
   }
   return false;
-}
-
-function measure(assignment: Assignment): Proposal {
-  const { ports, runs } = assignment.input;
-  let [portsUsed, cableMm, fullestShare] = [0, 0, 0];
-  for (let port = 0; port < ports.length; port += 1) {
-    if (!assignment.isUsed(port)) continue;
-    portsUsed += 1;
-    const group = assignment.group[port];
-    if (group !== null && assignment.count[port]! > 0)
-      fullestShare = Math.max(fullestShare, assignment.share(port, group!));
-  }
-  for (let run = 0; run < runs.length; run += 1)
-    if (assignment.portOf[run] !== -1) cableMm += assignment.cable(run, assignment.portOf[run]!);
-  return { portOf: assignment.portOf, portsUsed, cableMm, fullestShare };
 }

@@ -6,7 +6,8 @@ import { pixelOnSite } from '../site/site';
 import type { SingleEdit } from '../show/edits/registry';
 import { fewestRuns } from '../threading/split';
 import { mostPixelsAtRate, signalOf } from '../timing/signal';
-import { propose, type Goal, type Proposal, type ProposalInput } from './propose';
+import type { Goal, Proposal, ProposalInput } from './assignment';
+import { propose } from './propose';
 
 export interface ProposalWish {
   goal: Goal;

@@ -3,7 +3,7 @@
 import { Button, Group, Loader, Switch } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
-import type { Goal } from '@/core/patch/propose';
+import type { Goal } from '@/core/patch/assignment';
 import type { PatchProposal } from '@/core/patch/proposePatch';
 import type { Plan } from '@/core/plan/plan';
 import { formatLength } from '@/core/units/length';
