@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { useGoTo, useView } from '../view/useView';
 import styles from './sheets.module.css';
 
@@ -22,6 +22,17 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
     0,
     sheets.findIndex((each) => each.id === sheet),
   );
+  useEffect(() => {
+    // On a narrow screen the tabs reach beyond it.
+    const strip = tabs.current;
+    const tab = strip?.children[at];
+    if (!strip || !(tab instanceof HTMLElement)) return;
+    const [from, to] = [
+      tab.offsetLeft - strip.offsetLeft,
+      tab.offsetLeft - strip.offsetLeft + tab.offsetWidth,
+    ];
+    if (from < strip.scrollLeft || to > strip.scrollLeft + strip.clientWidth) strip.scrollLeft = from - 24;
+  }, [at]);
   const show = (index: number) => goTo({ sheet: index === 0 ? null : sheets[index]!.id });
   const keys = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
