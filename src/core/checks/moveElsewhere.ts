@@ -2,6 +2,7 @@ import { portName } from '../catalogue/controller';
 import { homesFor } from '../patch/freePorts';
 import type { Plan } from '../plan/plan';
 import type { Mend } from './check';
+import { runName } from '../plan/runName';
 
 /**
  * Puts a run on a free port that takes it whole; no mend where there is none.
@@ -17,7 +18,7 @@ export function moveElsewhere(plan: Plan, index: number, notOn?: number): Mend[]
   const controller = plan.show.controllers[home.controller]!;
   return [
     {
-      label: `Move ${prop.name}${plan.props[run.prop]!.runCount > 1 ? ` run ${run.number}` : ''} to ${portName(controller, home.port)}`,
+      label: `Move ${runName(plan, index)} to ${portName(controller, home.port)}`,
       edit: {
         type: 'putRun',
         propId: prop.id,

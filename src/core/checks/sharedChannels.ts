@@ -1,6 +1,7 @@
 import { countOf } from '../units/number';
 import type { Plan, Span } from '../plan/plan';
 import { defineCheck } from './check';
+import { runName } from '../plan/runName';
 
 export const sharedChannels = defineCheck(
   'shared-channels',
@@ -37,7 +38,7 @@ export const sharedChannels = defineCheck(
       stage: 'patch' as const,
       propId: plan.show.props[plan.runs[second.run]!.prop]!.id,
       controllerId: plan.show.controllers[second.controller]!.id,
-      message: `${runWords(plan, first.run)} and ${runWords(plan, second.run)} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${plan.show.controllers[second.controller]!.name} another first universe.`,
+      message: `${runName(plan, first.run)} and ${runName(plan, second.run)} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${plan.show.controllers[second.controller]!.name} another first universe.`,
       mends: followOn(plan, second.controller),
     }));
   },
@@ -60,9 +61,4 @@ function followOn(plan: Plan, index: number) {
       },
     },
   ];
-}
-
-function runWords(plan: Plan, run: number): string {
-  const { prop, number } = plan.runs[run]!;
-  return `${plan.show.props[prop]!.name}${plan.props[prop]!.runCount > 1 ? ` run ${number}` : ''}`;
 }

@@ -4,6 +4,7 @@ import type { Plan } from '../plan/plan';
 import { kindOf, threadProp } from '../props/registry';
 import { xSeenFrom, type ViewSide } from '../threading/view';
 import { formatLength } from '../units/length';
+import { runName } from '../plan/runName';
 
 /** What is at an end of a strand. */
 export type StrandEnd =
@@ -139,7 +140,7 @@ function chainStart(plan: Plan, prop: number, runIndex: number, port: string | n
   if (!wire || !port) return { kind: 'open', words: 'lead to a port, not chosen yet' };
   if (wire.chainPosition === 1) return { kind: 'port', words: `lead from port ${port}` };
   const on = plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port)!;
-  return { kind: 'chained', words: `follows ${runWords(plan, on.runs[wire.chainPosition - 2]!)}` };
+  return { kind: 'chained', words: `follows ${runName(plan, on.runs[wire.chainPosition - 2]!)}` };
 }
 
 function chainEnd(plan: Plan, prop: number, runIndex: number): StrandEnd {
@@ -150,12 +151,7 @@ function chainEnd(plan: Plan, prop: number, runIndex: number): StrandEnd {
   const next = on?.runs[wire!.chainPosition];
   return next === undefined
     ? { kind: 'open', words: 'open end, sealed' }
-    : { kind: 'chained', words: `on to ${runWords(plan, next)}` };
-}
-
-function runWords(plan: Plan, run: number): string {
-  const { prop, number } = plan.runs[run]!;
-  return `${plan.show.props[prop]!.name}${plan.props[prop]!.runCount > 1 ? ` run ${number}` : ''}`;
+    : { kind: 'chained', words: `on to ${runName(plan, next)}` };
 }
 
 /** The way of the data along some pixels: straight in one of four directions, or round and round. */

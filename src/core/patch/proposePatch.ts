@@ -8,6 +8,7 @@ import { fewestRuns } from '../threading/split';
 import { mostPixelsAtRate, signalOf } from '../timing/signal';
 import type { Goal, Proposal, ProposalInput } from './assignment';
 import { propose } from './propose';
+import { runName } from '../plan/runName';
 
 export interface ProposalWish {
   goal: Goal;
@@ -114,7 +115,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   chosen.forEach((index, i) => {
     const run = plan.runs[index]!;
     const prop = show.props[run.prop]!;
-    const words = `${prop.name}${plan.props[run.prop]!.runCount > 1 ? ` run ${run.number}` : ''}`;
+    const words = runName(plan, index);
     const place = places[result.portOf[i]!];
     if (!place) {
       if (run.wire) edit.takenOff!.push({ propId: prop.id, run: run.number });

@@ -1,5 +1,6 @@
 import { countOf, groupDigits } from '../units/number';
 import type { PixelRange } from './extras';
+import { capitalised } from '../units/words';
 
 /**
  * How a screen of a microcontroller writes a stretch of LEDs. `end` is the last one of it (inclusive), the first one after
@@ -110,7 +111,7 @@ export function rangeProblems(ranges: readonly PixelRange[], pixelCount: number)
       problems.push({
         kind: 'orphans',
         ...about,
-        message: `${pixels[0]!.toUpperCase()}${pixels.slice(1)} ${stretch.pixelCount === 1 ? 'is' : 'are'} in no range.`,
+        message: `${capitalised(pixels)} ${stretch.pixelCount === 1 ? 'is' : 'are'} in no range.`,
       });
   }
   const sum = ranges.reduce((total, range) => total + range.pixelCount, 0);

@@ -1,6 +1,5 @@
 'use client';
 
-import { SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { FACINGS, cellsBetween, withPixel, type CraftShape, type Facing } from '@/core/props/craft';
 import type { PropOf } from '@/core/props/registry';
@@ -8,9 +7,10 @@ import { countOf } from '@/core/units/number';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import stage from '../picture/picture.module.css';
 import { useEdit } from '../show/ShowProvider';
-import { useGoTo, useView } from '../view/useView';
+import { useView } from '../view/useView';
 import styles from './CraftBoard.module.css';
 import { useCraftPixel } from './useCraftPixel';
+import { SideControl } from '../view/SideControl';
 
 interface Cell {
   column: number;
@@ -23,7 +23,6 @@ const FACING_KEYS: Record<string, Facing> = Object.fromEntries(FACINGS.map((faci
 export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
   const { shape } = prop;
   const { side } = useView();
-  const goTo = useGoTo();
   const edit = useEdit();
   const [selected, select] = useCraftPixel(prop.id);
   const [cursor, setCursor] = useState<Cell | null>(null);
@@ -125,16 +124,7 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
   return (
     <section className={stage.stage} aria-label={`Board of ${prop.name}`}>
       <div className={stage.tools}>
-        <SegmentedControl
-          size="xs"
-          aria-label="Side"
-          value={side}
-          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
-          data={[
-            { value: 'front', label: 'Seen from above' },
-            { value: 'back', label: 'From below' },
-          ]}
-        />
+        <SideControl sides={{ front: 'seen from above', back: 'from below' }} />
         <span className={styles.next}>
           {selected >= 0
             ? `The next click is number ${selected + 2}, after the selected pixel`

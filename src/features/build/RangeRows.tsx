@@ -7,6 +7,7 @@ import type { PixelRange } from '@/core/props/extras';
 import { readRange, writeRange, type RangeConvention } from '@/core/props/ranges';
 import { newName } from '@/core/show/fields';
 import styles from './RangeRows.module.css';
+import { capitalised } from '@/core/units/words';
 
 interface RangeRowsProps {
   /** What one of them is called: `range`, `batch`. */
@@ -65,7 +66,7 @@ export function RangeRows({ word, ranges, pixelCount, convention, onTyping, onCo
   const add = () => {
     const end = Math.max(0, ...ranges.map((range) => range.firstPixel + range.pixelCount - 1));
     const name = newName(
-      `${word[0]!.toUpperCase()}${word.slice(1)} ${ranges.length + 1}`,
+      `${capitalised(word)} ${ranges.length + 1}`,
       ranges.map((range) => range.name),
     );
     const room = pixelCount - end;

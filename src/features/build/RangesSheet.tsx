@@ -18,6 +18,7 @@ import sheets from '../sheets/sheets.module.css';
 import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
+import { capitalised } from '@/core/units/words';
 
 /** Named stretches of a prop that a stand-alone microcontroller, or the builder, calls by name. */
 export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
@@ -37,7 +38,7 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
     const word = kindOf(prop).strandWord(prop.threading);
     set(
       planned.strands.slice(0, 500).map((strand) => ({
-        name: `${word[0]!.toUpperCase()}${word.slice(1)} ${strand.number}`,
+        name: `${capitalised(word)} ${strand.number}`,
         firstPixel: strand.firstPixel + 1,
         pixelCount: strand.pixelCount,
       })),

@@ -7,6 +7,7 @@ import type { Anchors } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
 import { placesOnRing, ringDiameterMm, setOut, type StakePlace } from '@/core/props/settingOut';
 import { formatLength } from '@/core/units/length';
+import { capitalised } from '@/core/units/words';
 import { groupDigits } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
@@ -264,8 +265,4 @@ function HowLargeARing() {
       </Stack>
     </Section>
   );
-}
-
-function capitalised(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1);
 }

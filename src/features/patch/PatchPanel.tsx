@@ -18,7 +18,8 @@ import { ControllerPanel } from './ControllerPanel';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
-import { endsOf, runName, universesOf } from './words';
+import { endsOf, universesOf } from './words';
+import { runName } from '@/core/plan/runName';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
 export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {

@@ -28,7 +28,8 @@ import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
 import { useAddController } from './useAddController';
-import { controllerWords, runName, universesOf } from './words';
+import { controllerWords, universesOf } from './words';
+import { runName } from '@/core/plan/runName';
 
 type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
 

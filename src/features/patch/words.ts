@@ -3,13 +3,6 @@ import { PROTOCOL_NAMES, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/plan';
 import { countOf, groupDigits } from '@/core/units/number';
 
-/** `Tower run 2`, or the name alone where there is one run. */
-export function runName(plan: Plan, run: number): string {
-  const { prop, number } = plan.runs[run]!;
-  const { name } = plan.show.props[prop]!;
-  return plan.props[prop]!.runCount > 1 ? `${name} run ${number}` : name;
-}
-
 export function controllerWords(controller: Controller): string {
   return `${countOf(controller.ports, 'port')} · ${groupDigits(controller.mostPixelsPerPort)} px each · ${PROTOCOL_NAMES[controller.protocol]}`;
 }

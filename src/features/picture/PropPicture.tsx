@@ -14,6 +14,7 @@ import { subjectOfPixel, type Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import { PixelCallout } from './PixelCallout';
 import styles from './picture.module.css';
+import { SideControl } from '../view/SideControl';
 
 /** The layers that can be put away. */
 const LAYER_NAMES = { numbers: 'Numbers', jumpers: 'Jumpers', ports: 'Ports' } as const;
@@ -58,16 +59,7 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
   return (
     <section className={styles.stage} aria-label={`Picture of ${name}`}>
       <div className={styles.tools}>
-        <SegmentedControl
-          size="xs"
-          aria-label="Side"
-          value={side}
-          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
-          data={[
-            { value: 'front', label: capitalised(sides.front) },
-            { value: 'back', label: capitalised(sides.back.replace(/^seen /, '')) },
-          ]}
-        />
+        <SideControl sides={sides} />
         {kind.unrolled && (
           <SegmentedControl
             size="xs"
@@ -136,8 +128,4 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
       </div>
     </section>
   );
-}
-
-function capitalised(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1);
 }

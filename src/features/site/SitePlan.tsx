@@ -11,7 +11,7 @@ import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { Board } from '@/ui/picture/Board';
 import { SheetTable } from '@/ui/SheetTable';
-import { runName } from '../patch/words';
+import { runName } from '@/core/plan/runName';
 import { PhotoChooser } from '../show/PhotoChooser';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { SiteDrawing } from './SiteDrawing';

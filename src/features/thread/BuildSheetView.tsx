@@ -1,6 +1,5 @@
 'use client';
 
-import { SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
 import { buildSheet, type BuildLine, type StrandEnd } from '@/core/papers/buildSheet';
 import type { Plan } from '@/core/plan/plan';
@@ -9,7 +8,8 @@ import { SIDES } from '@/core/threading/view';
 import { groupDigits } from '@/core/units/number';
 import { SheetTable, type SheetColumn } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
-import { useGoTo, useView } from '../view/useView';
+import { useView } from '../view/useView';
+import { SideControl } from '../view/SideControl';
 
 const WAYS: Record<string, string> = {
   up: '↑ up',
@@ -23,7 +23,6 @@ const WAYS: Record<string, string> = {
 /** A line for each strand: which way round it goes, what is at either end, and its numbers. */
 export function BuildSheetView({ plan, prop: index }: { plan: Plan; prop: number }) {
   const { side } = useView();
-  const goTo = useGoTo();
   const prop = plan.show.props[index]!;
   const sides = kindOf(prop).sides ?? SIDES;
   const sheet = useMemo(() => buildSheet(plan, index, side), [plan, index, side]);
@@ -48,17 +47,7 @@ export function BuildSheetView({ plan, prop: index }: { plan: Plan; prop: number
   return (
     <div className={sheets.sheet}>
       <div className={sheets.fields}>
-        <SegmentedControl
-          size="xs"
-          aria-label="Side"
-          value={side}
-          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
-          data={[
-            { value: 'front', label: sides.front },
-            { value: 'back', label: sides.back },
-          ]}
-          style={{ width: 320 }}
-        />
+        <SideControl sides={sides} />
       </div>
       <p className={sheets.lead}>
         {word}s from left to right, <b>{sides[side]}</b>. Left, right and the way round are those of this

@@ -8,6 +8,7 @@ import { kindOf } from '@/core/props/registry';
 import { compareSchemes, mostPixelsPerRun, recommendScheme, type Scheme } from '@/core/threading/compare';
 import { signalOf } from '@/core/timing/signal';
 import { formatLength } from '@/core/units/length';
+import { capitalised } from '@/core/units/words';
 import { countOf, groupDigits } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
@@ -164,8 +165,4 @@ function figure(head: string, unit: string | undefined, text: (scheme: Scheme) =
 
 function length(mm: number): string {
   return mm === 0 ? '–' : formatLength(Math.round(mm));
-}
-
-function capitalised(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1);
 }

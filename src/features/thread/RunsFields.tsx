@@ -6,6 +6,7 @@ import { Choice } from '@/ui/fields/Choice';
 import { WholeField, WholeListField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
 import { useShow } from '../show/ShowProvider';
+import { capitalised } from '@/core/units/words';
 
 /** Into how many runs a prop is split: evenly by a number, or with so many strands each. */
 export function RunsFields({ prop, onChange }: { prop: Prop; onChange: (runs: Runs) => boolean }) {
@@ -38,7 +39,7 @@ export function RunsFields({ prop, onChange }: { prop: Prop; onChange: (runs: Ru
       />
       {Array.isArray(runs) ? (
         <WholeListField
-          label={`${strand[0]!.toUpperCase()}${strand.slice(1)}s of each run`}
+          label={`${capitalised(strand)}s of each run`}
           what="Strands of the runs"
           least={1}
           most={10_000}
@@ -59,7 +60,7 @@ export function RunsFields({ prop, onChange }: { prop: Prop; onChange: (runs: Ru
       )}
       <Hint>
         {Array.isArray(runs)
-          ? `In the order of the data, such as 12 + 8. ${strand[0]!.toUpperCase()}${strand.slice(1)}s beyond these belong to the last run.`
+          ? `In the order of the data, such as 12 + 8. ${capitalised(strand)}s beyond these belong to the last run.`
           : `Split evenly, cut only between ${strand}s.`}{' '}
         Each run takes a port, or follows another on one.
       </Hint>

@@ -104,7 +104,7 @@ describe('the build sheet', () => {
       '1',
       'U1 1',
     ]);
-    await userEvent.click(screen.getByText('seen from the back'));
+    await userEvent.click(screen.getByText('From the back'));
     expect(cells(rows()[0]!).slice(0, 3)).toEqual(['24', '↓ down', 'top']);
   });
 });

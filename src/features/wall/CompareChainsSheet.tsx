@@ -7,6 +7,7 @@ import { cellsOfWall } from '@/core/props/wall';
 import type { PropOf } from '@/core/props/registry';
 import { cornerSeenFrom, cornerWords } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
+import { capitalised } from '@/core/units/words';
 import { groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
@@ -97,8 +98,4 @@ export function CompareChainsSheet({ prop }: { prop: PropOf<'wall'> }) {
       />
     </div>
   );
-}
-
-function capitalised(words: string): string {
-  return words[0]!.toUpperCase() + words.slice(1);
 }

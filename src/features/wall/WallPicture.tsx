@@ -1,37 +1,27 @@
 'use client';
 
-import { SegmentedControl } from '@mantine/core';
 import { useMemo } from 'react';
 import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { SIDES } from '@/core/threading/view';
 import styles from '../picture/picture.module.css';
-import { useGoTo, useView } from '../view/useView';
+import { useView } from '../view/useView';
 import { useWallCell } from './useWallCell';
 import { WallBoard } from './WallBoard';
+import { SideControl } from '../view/SideControl';
 
 const LAYERS = { chains: false, labels: true, cards: true };
 
 /** The panels of a wall as they hang, from the front or from the back. */
 export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
   const { side } = useView();
-  const goTo = useGoTo();
   const laid = useMemo(() => layWall(prop), [prop]);
   const { chosen, choose } = useWallCell();
   const { columns } = prop.shape;
   return (
     <section className={styles.stage} aria-label={`Picture of ${prop.name}`}>
       <div className={styles.tools}>
-        <SegmentedControl
-          size="xs"
-          aria-label="Side"
-          value={side}
-          onChange={(value) => goTo({ side: value === 'back' ? 'back' : 'front' }, 'replace')}
-          data={[
-            { value: 'front', label: 'Seen from the front' },
-            { value: 'back', label: 'From the back' },
-          ]}
-        />
+        <SideControl sides={SIDES} />
       </div>
       <div className={styles.canvas}>
         <WallBoard
