@@ -75,7 +75,7 @@ test('schemes are compared, and the one that is chosen is threaded', async ({ pa
   await expect(schemes.getByText('in use')).toBeVisible();
   await page.getByRole('button', { name: 'Build sheet' }).click();
   await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('lead from port B1');
-  await page.getByText('seen from the back', { exact: true }).first().click();
+  await page.getByText('From the back', { exact: true }).click();
   await expect(page).toHaveURL(/from=back/);
   await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('20');
 });
