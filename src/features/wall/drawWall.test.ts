@@ -1,42 +1,9 @@
+import { PALETTE, recorder } from '../../../tests/unit/recorder';
 import { aLine } from '../../../tests/unit/shows';
 import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { wall, type WallShape, type WallThreading } from '@/core/props/wall';
-import type { Palette } from '@/ui/picture/palette';
 import { drawWall } from './drawWall';
-
-const PALETTE: Palette = {
-  ground: '#000001',
-  surface: '#000002',
-  line: '#000003',
-  text: '#000004',
-  textDim: '#000005',
-  lamp: '#000006',
-  iris: '#000007',
-  bad: '#000008',
-  onTab: '#000009',
-  runs: ['#100000', '#200000', '#300000'],
-};
-
-/** A context that writes down what is asked of it. */
-function recorder() {
-  const texts: string[] = [];
-  const calls: Record<string, number> = {};
-  const context = new Proxy(
-    { measureText: (text: string) => ({ width: text.length * 7 }) },
-    {
-      get: (target, name: string) => {
-        if (name === 'measureText') return target.measureText;
-        return (...args: unknown[]) => {
-          calls[name] = (calls[name] ?? 0) + 1;
-          if (name === 'fillText') texts.push(String(args[0]));
-        };
-      },
-      set: () => true,
-    },
-  ) as unknown as CanvasRenderingContext2D;
-  return { context, texts, calls };
-}
 
 function draw(
   shape: Partial<WallShape>,
@@ -64,7 +31,7 @@ function draw(
     { chosen: 0, path: [] },
     PALETTE,
   );
-  return made;
+  return { texts: made.words(), calls: made.calls.length };
 }
 
 it('says for each panel its output and place, and its row and column', () => {
