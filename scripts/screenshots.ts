@@ -19,6 +19,7 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][
   ['picture-map', 'thread/prop/score-wall?sheet=picture-map', 'dark'],
   ['values', 'patch?sheet=values', 'light'],
   ['policies', 'patch?sheet=policies', 'dark'],
+  ['found', 'patch?sheet=found', 'dark'],
   ['network', 'patch?sheet=network', 'dark'],
 ];
 

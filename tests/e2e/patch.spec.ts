@@ -53,6 +53,19 @@ test('a run is dragged with its effect in sight, and carried by keyboard', async
   await expect(saving(page)).toHaveText('rev 2 · saved');
 });
 
+test('a mend says what it would move, and a port has universes of its own', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'patch/port/B2');
+  await page.getByRole('button', { name: 'Put on A4' }).hover();
+  await expect(page.getByRole('tooltip')).toContainText('Winch house edge 1 no address →');
+  await expect(page.getByTestId('port-B2')).toContainText('U12–U15');
+  await page.getByRole('combobox', { name: 'A new universe begins' }).click();
+  await page.getByRole('option', { name: 'with each run' }).click();
+  // 280 RGB pixels fill one universe and begin another; 146 have one of their own.
+  await expect(page.getByTestId('port-B2')).toContainText('U13–U15');
+  await expect(saving(page)).toHaveText('rev 1 · saved');
+});
+
 test('ports are swapped and reserved', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch/port/A1');
@@ -136,6 +149,12 @@ test('a prop grows in the middle of the season: what moves is shown, chosen, not
 test('what a device holds is compared with the plan, with symptom and mend', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch?sheet=found');
+  // In the grid the plan stands already: only what differs is typed.
+  await page.getByLabel('A3 pixels').fill('150');
+  await page.getByLabel('A3 pixels').press('Enter');
+  await expect(page.getByLabel('A4 pixels')).toBeFocused();
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(page.getByTestId('differences').getByRole('row')).toHaveCount(2);
   await page.getByText('Paste or load').click();
   await page
     .getByLabel('What it lists')
