@@ -46,10 +46,8 @@ export function BuildSheetView({ plan, prop: index }: { plan: Plan; prop: number
   );
   return (
     <div className={sheets.sheet}>
-      <div className={sheets.fields}>
-        <SideControl sides={sides} />
-      </div>
-      <p className={sheets.lead}>
+      <SideControl sides={sides} />
+      <p className={sheets.lead} style={{ marginTop: 10 }}>
         {word}s from left to right, <b>{sides[side]}</b>. Left, right and the way round are those of this
         side.
       </p>
