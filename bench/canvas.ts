@@ -1,7 +1,9 @@
 // Frames a second of the picture while it is panned and zoomed, and the time from an edit to its addresses on screen, in
 // headless Chromium. Build first: npm run build.
-import type { Browser } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { startBrowser, startDemoServer, readDemoShow, type DemoServer } from '../scripts/lib/demoServer';
+import { wall as wallKind } from '../src/core/props/wall';
+import { readShow } from '../src/core/show/read';
 import type { Show } from '../src/core/show/schema';
 import { manyProps } from './manyProps';
 import { netsOf } from './nets';
@@ -31,57 +33,17 @@ async function main() {
       await page.goto(`${server.address}/shows/${id}/thread/prop/net-curtain`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       await page.waitForTimeout(500);
-      // At rest first: what the machine gives just now, whatever is drawn.
-      for (const motion of ['rest', 'pan', 'zoom'] as const) {
-        // One input an animation frame, as a mouse gives them; the time between frames is what the eye sees.
-        const gaps = await page.evaluate(
-          async ({ motion, frames }) => {
-            const canvas = document.querySelector('[data-testid=picture]')!;
-            const box = canvas.getBoundingClientRect();
-            const at = (x: number, y: number) => ({
-              bubbles: true,
-              clientX: box.left + x,
-              clientY: box.top + y,
-              pointerId: 1,
-              pointerType: 'mouse',
-            });
-            (canvas as HTMLElement).setPointerCapture = () => {};
-            if (motion === 'pan') canvas.dispatchEvent(new PointerEvent('pointerdown', at(300, 300)));
-            const gaps: number[] = [];
-            let last = await new Promise<number>(requestAnimationFrame);
-            for (let i = 0; i < frames; i += 1) {
-              if (motion === 'pan')
-                canvas.dispatchEvent(
-                  new PointerEvent(
-                    'pointermove',
-                    at(300 + 120 * Math.sin(i / 9), 300 + 60 * Math.cos(i / 7)),
-                  ),
-                );
-              else
-                canvas.dispatchEvent(
-                  new WheelEvent('wheel', { ...at(300, 300), deltaY: i % 60 < 30 ? -20 : 20 }),
-                );
-              const now = await new Promise<number>(requestAnimationFrame);
-              gaps.push(now - last);
-              last = now;
-            }
-            if (motion === 'pan') canvas.dispatchEvent(new PointerEvent('pointerup', at(300, 300)));
-            return gaps.slice(10);
-          },
-          { motion, frames: FRAMES },
-        );
-        gaps.sort((a, b) => a - b);
-        const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length;
-        rows.push({
-          pixels: (columns * gridRows).toLocaleString('en'),
-          motion,
-          'frames a second': (1000 / mean).toFixed(0),
-          'frame ms, middle': gaps[gaps.length >> 1]!.toFixed(1),
-          'frame ms, 95 of 100': gaps[Math.floor(gaps.length * 0.95)]!.toFixed(1),
-        });
-      }
+      rows.push(...(await framesOf(page, 'picture', (columns * gridRows).toLocaleString('en'))));
       await page.close();
     }
+    const wall = await server.keep(largeWall());
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.addInitScript('window.__name = (named) => named');
+    await page.goto(`${server.address}/shows/${wall}/build/prop/wall`);
+    await page.getByTestId('wall').waitFor();
+    await page.waitForTimeout(1500);
+    rows.push(...(await framesOf(page, 'wall', 'wall of 64 × 64 panels')));
+    await page.close();
     for (const pixels of [2_000, 20_000, 250_000]) edits.push(await netEdit(server, browser, pixels));
     for (const [stage, label, from] of [
       ['build', 'Pixels', 125],
@@ -96,6 +58,80 @@ async function main() {
   }
   console.table(rows);
   console.table(edits);
+}
+
+/** Frames a second of a drawing at rest, panned and zoomed. */
+async function framesOf(page: Page, testId: string, pixels: string): Promise<object[]> {
+  const rows: object[] = [];
+  // At rest first: what the machine gives just now, whatever is drawn.
+  for (const motion of ['rest', 'pan', 'zoom'] as const) {
+    // One input an animation frame, as a mouse gives them; the time between frames is what the eye sees.
+    const gaps = await page.evaluate(
+      async ({ testId, motion, frames }) => {
+        const canvas = document.querySelector(`[data-testid=${testId}]`)!;
+        const box = canvas.getBoundingClientRect();
+        const at = (x: number, y: number) => ({
+          bubbles: true,
+          clientX: box.left + x,
+          clientY: box.top + y,
+          pointerId: 1,
+          pointerType: 'mouse',
+        });
+        (canvas as HTMLElement).setPointerCapture = () => {};
+        if (motion === 'pan') canvas.dispatchEvent(new PointerEvent('pointerdown', at(300, 300)));
+        const gaps: number[] = [];
+        let last = await new Promise<number>(requestAnimationFrame);
+        for (let i = 0; i < frames; i += 1) {
+          if (motion === 'pan')
+            canvas.dispatchEvent(
+              new PointerEvent('pointermove', at(300 + 120 * Math.sin(i / 9), 300 + 60 * Math.cos(i / 7))),
+            );
+          else
+            canvas.dispatchEvent(
+              new WheelEvent('wheel', { ...at(300, 300), deltaY: i % 60 < 30 ? -20 : 20 }),
+            );
+          const now = await new Promise<number>(requestAnimationFrame);
+          gaps.push(now - last);
+          last = now;
+        }
+        if (motion === 'pan') canvas.dispatchEvent(new PointerEvent('pointerup', at(300, 300)));
+        return gaps.slice(10);
+      },
+      { testId, motion, frames: FRAMES },
+    );
+    gaps.sort((a, b) => a - b);
+    const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length;
+    rows.push({
+      pixels,
+      motion,
+      'frames a second': (1000 / mean).toFixed(0),
+      'frame ms, middle': gaps[gaps.length >> 1]!.toFixed(1),
+      'frame ms, 95 of 100': gaps[Math.floor(gaps.length * 0.95)]!.toFixed(1),
+    });
+  }
+  return rows;
+}
+
+/** As many panels as a wall may have, of two million pixels. */
+function largeWall(): Show {
+  const { shape, threading } = wallKind.starter();
+  const demo = readDemoShow();
+  const prop = { ...demo.props[0]!, id: 'wall', name: 'Wall', kind: 'wall', shape, threading };
+  return readShow({
+    ...demo,
+    props: [
+      {
+        ...prop,
+        shape: {
+          ...shape,
+          columns: 64,
+          rows: 64,
+          panel: { ...shape.panel, columns: 32, rows: 16, pitchMm: 10 },
+        },
+      },
+    ],
+    patch: [],
+  });
 }
 
 const EDITS = 11;
