@@ -15,7 +15,7 @@ const moduleNameMapper = {
   '^server-only$': '<rootDir>/tests/unit/empty.ts',
   '\\.css$': '<rootDir>/tests/unit/empty.ts',
 };
-const transformIgnorePatterns = ['/node_modules/(?!comlink)'];
+const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'];
 
 /** @type {import('jest').Config} */
 export default {

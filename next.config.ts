@@ -7,6 +7,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // Pictures are shown as they are kept; nothing is fetched and worked on for a page.
+  images: { unoptimized: true },
 };
 
 export default config;

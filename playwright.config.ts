@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { serverArgs } from './scripts/lib/serve.mjs';
 
 const port = Number(process.env.E2E_PORT ?? 4187);
 // The configuration is read once by the runner and once by each worker; they share one folder.
@@ -38,9 +39,9 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${port}`,
+    command: ['node', ...serverArgs({ port })].join(' '),
     url: `http://127.0.0.1:${port}/api/shows`,
-    env: { RAPID_LANTERN_DATA: process.env.E2E_DATA, NEXT_TELEMETRY_DISABLED: '1' },
+    env: { NODE_ENV: 'production', RAPID_LANTERN_DATA: process.env.E2E_DATA, NEXT_TELEMETRY_DISABLED: '1' },
     reuseExistingServer: false,
     timeout: 120_000,
   },

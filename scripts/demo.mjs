@@ -4,6 +4,7 @@ import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { QUIET, ROOT, build, fail, install, needNode20 } from './lib/project.mjs';
+import { serverArgs } from './lib/serve.mjs';
 
 const HOST = '127.0.0.1';
 const port = Number(process.env.PORT ?? 4180);
@@ -49,15 +50,11 @@ function needFreePort() {
 }
 
 async function start() {
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '--hostname', HOST, '--port', String(port)],
-    {
-      cwd: ROOT,
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, ...QUIET, RAPID_LANTERN_DATA: data },
-    },
-  );
+  const server = spawn(process.execPath, serverArgs({ port, hostname: HOST }), {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, ...QUIET, NODE_ENV: 'production', RAPID_LANTERN_DATA: data },
+  });
   server.on('exit', (code) => process.exit(code ?? 1));
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill(signal));
 

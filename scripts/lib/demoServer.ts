@@ -7,6 +7,7 @@ import path from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 import { readShowText } from '../../src/core/show/read';
 import type { Show } from '../../src/core/show/schema';
+import { serverArgs } from './serve.mjs';
 
 const ROOT = path.resolve(__dirname, '../..');
 
@@ -25,15 +26,11 @@ export async function startDemoServer(): Promise<DemoServer> {
   const data = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-'));
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(port)],
-    {
-      cwd: ROOT,
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, RAPID_LANTERN_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
-    },
-  );
+  const server = spawn(process.execPath, serverArgs({ port }), {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', RAPID_LANTERN_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   for (let tries = 0; ; tries += 1) {
     const up = await fetch(`${address}/api/shows`).then(
       (response) => response.ok,

@@ -6,6 +6,7 @@ import '@mantine/spotlight/styles.css';
 import './globals.css';
 import { ColorSchemeScript, mantineHtmlProps } from '@mantine/core';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
 
@@ -14,11 +15,12 @@ export const metadata: Metadata = {
   description: 'Plan, wire and address pixel displays: from the first tape measure to the lit display.',
 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
-        <ColorSchemeScript defaultColorScheme="dark" />
+        <ColorSchemeScript defaultColorScheme="dark" nonce={nonce} />
       </head>
       <body>
         <Providers>{children}</Providers>

@@ -1,6 +1,8 @@
 import { ShowError } from '@/core/show/problem';
-import { MOST_BODY_BYTES, Refusal, answer, csvResponse, readChange, readJson } from './http';
-import { NoSuchShow, NothingThere } from './shows';
+import { csvChunks } from './csv';
+import { CannotKeep } from './database';
+import { MOST_BODY_BYTES, Refusal, answer, readChange, readFacts, readJson, readReversal } from './http';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './shows';
 
 const post = (body: BodyInit, headers: Record<string, string> = {}) =>
   new Request('http://127.0.0.1/', { method: 'POST', body, headers, duplex: 'half' } as RequestInit);
@@ -38,6 +40,12 @@ describe('readJson', () => {
     await expect(readJson(post(''))).rejects.toMatchObject({ status: 400 });
   });
 
+  it('refuses in a sentence what is nested too deep', async () => {
+    await expect(readJson(post('['.repeat(100_000)))).rejects.toMatchObject({
+      status: 400,
+      message: expect.stringMatching(/nested more than 60 deep/),
+    });
+  });
   it('refuses a long body by what it says of its length, before reading it', async () => {
     const { state, stream } = endless(1024);
     const request = post(stream, { 'content-length': String(60 * 1024 * 1024) });
@@ -56,20 +64,34 @@ describe('readJson', () => {
   });
 });
 
-describe('readChange', () => {
-  it('takes a change with and without an edit', async () => {
-    expect(await readChange(post('{"baseSequence": 3}'))).toEqual({ baseSequence: 3 });
-    expect(await readChange(post('{"baseSequence": 0, "edit": {"type": "x"}}'))).toMatchObject({
+describe('the body of a change', () => {
+  const change = { changeId: 'c-1', baseSequence: 3 };
+  it('is read with its author', async () => {
+    const body = JSON.stringify({ ...change, window: 'w', edit: { type: 'x' } });
+    expect(await readChange(post(body))).toEqual({
+      author: { changeId: 'c-1', window: 'w', base: 3 },
       edit: { type: 'x' },
     });
+    expect(await readReversal(post(JSON.stringify({ ...change, takesBack: 'c-0' })))).toEqual({
+      author: { changeId: 'c-1', window: null, base: 3 },
+      takesBack: 'c-0',
+    });
   });
-
-  it.each(['{}', '{"baseSequence": -1}', '{"baseSequence": 1.5}', '{"baseSequence": "1"}', '[]', 'null'])(
-    'refuses %s',
+  it.each(['{}', '{"baseSequence": -1}', '{"changeId": "A B", "baseSequence": 1}', '[]', 'null'])(
+    'is refused where it is %s',
     async (body) => {
       await expect(readChange(post(body))).rejects.toMatchObject({ status: 400 });
     },
   );
+  it('of an undo names what it takes back, where no window is named', async () => {
+    await expect(readReversal(post(JSON.stringify(change)))).rejects.toMatchObject({
+      status: 400,
+      message: expect.stringContaining('the id of the change that is meant'),
+    });
+  });
+  it('of facts holds some', async () => {
+    await expect(readFacts(post('{"facts": []}'))).rejects.toMatchObject({ status: 400 });
+  });
 });
 
 describe('answer', () => {
@@ -90,6 +112,12 @@ describe('answer', () => {
       { error: 'No.', problems: [{ path: 'props[0]', message: 'No.' }] },
     ]);
     expect((await statusOf(new NoSuchShow('x')))[0]).toBe(404);
+    expect((await statusOf(new NoSuchChange('There is no change 9.')))[0]).toBe(422);
+    expect((await statusOf(new MustReload()))[0]).toBe(409);
+    expect(await statusOf(new CannotKeep('The disk is full.'))).toEqual([
+      503,
+      { error: 'The disk is full.', problems: [] },
+    ]);
     expect((await statusOf(new NothingThere('undo')))[1]).toMatchObject({
       error: 'There is nothing to undo.',
     });
@@ -101,25 +129,27 @@ describe('answer', () => {
       500,
       { error: 'The server could not do this: disk full', problems: [] },
     ]);
-    expect(log).toHaveBeenCalled();
+    // An error of our own is ours, whatever class it has.
+    expect((await statusOf(new RangeError('Maximum call stack size exceeded')))[0]).toBe(500);
+    expect(log).toHaveBeenCalledTimes(2);
     log.mockRestore();
   });
 });
 
-describe('csvResponse', () => {
+describe('csvChunks', () => {
   function* rows(count: number) {
     for (let i = 0; i < count; i += 1) yield [`Prop ${i}`, i, ''];
   }
+  const textOf = (columns: string[], list: Iterator<(string | number)[]>) =>
+    Buffer.concat([...csvChunks(columns, list)]).toString();
 
-  it.each([0, 1, 999, 1000, 1001, 2500])('writes a head and %d rows', async (count) => {
-    const text = await csvResponse('x.csv', ['prop', 'run', 'port'], rows(count)).text();
-    const lines = text.trimEnd().split('\r\n');
+  it.each([0, 1, 999, 1000, 1001, 2500])('writes a head and %d rows', (count) => {
+    const lines = textOf(['prop', 'run', 'port'], rows(count)).trimEnd().split('\r\n');
     expect(lines).toHaveLength(count + 1);
     expect(lines[0]).toBe('prop,run,port');
     if (count > 0) expect(lines.at(-1)).toBe(`Prop ${count - 1},${count - 1},`);
   });
-
-  it('makes rows only as fast as they are taken', async () => {
+  it('makes rows only as fast as they are taken', () => {
     let made = 0;
     const counted = (function* () {
       for (;;) {
@@ -127,17 +157,14 @@ describe('csvResponse', () => {
         yield ['Prop', made];
       }
     })();
-    const reader = csvResponse('x.csv', ['prop', 'run'], counted).body!.getReader();
-    await reader.read();
-    await reader.read();
+    const chunks = csvChunks(['prop', 'run'], counted);
+    chunks.next();
+    chunks.next();
     expect(made).toBeLessThan(5000);
-    await reader.cancel();
   });
-
-  it('quotes what needs it, and lets no name become a formula', async () => {
+  it('quotes what needs it, and lets no name become a formula', () => {
     const names = ['Rail, long', 'The "big" net', '=1+1', '-rail', 'two\nlines'];
-    const text = await csvResponse('x.csv', ['prop'], names.map((name) => [name])[Symbol.iterator]()).text();
-    expect(text).toBe(
+    expect(textOf(['prop'], names.map((name) => [name])[Symbol.iterator]())).toBe(
       'prop\r\n"Rail, long"\r\n"The ""big"" net"\r\n"\'=1+1"\r\n"\'-rail"\r\n"two\nlines"\r\n',
     );
   });

@@ -1,12 +1,19 @@
 import 'server-only';
-import Papa from 'papaparse';
 import { z } from 'zod';
+import { factSchema, type Fact } from '@/core/show/facts';
+import { idSchema } from '@/core/show/fields';
 import { ShowError, type Problem } from '@/core/show/problem';
-import type { Row } from '@/core/papers/channelMap';
+import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
 import { groupDigits } from '@/core/units/number';
-import { NoSuchShow, NothingThere, StaleRevision } from './shows';
+import { ShowClash } from './clash';
+import { CannotKeep } from './database';
+import { jobs } from './jobs/runner';
+import type { Job } from './jobs/jobs';
+import { NoPhoto } from './photos';
+import { shows } from './repository';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere, type Author } from './shows';
 
-/** More than the largest show that is accepted takes as a file. */
+/** More than the largest edit takes: a prop of 100,000 points with all that can be said of it. */
 export const MOST_BODY_BYTES = 16 * 1024 * 1024;
 
 /** Refuses a request, with the status and the sentence of the answer. */
@@ -28,13 +35,13 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
     if (error instanceof Refusal) return refuse(error.status, error.message, error.problems);
     if (error instanceof ShowError) return refuse(422, error.message, error.problems);
     if (error instanceof NoSuchShow) return refuse(404, error.message);
-    if (error instanceof RangeError) return refuse(404, error.message);
-    if (error instanceof NothingThere) return refuse(422, error.message);
-    if (error instanceof StaleRevision)
-      return Response.json(
-        { error: error.message, problems: [], current: error.current, missed: error.missed },
-        { status: 409 },
-      );
+    if (error instanceof NoSuchChange || error instanceof NothingThere) return refuse(422, error.message);
+    if (error instanceof NoPhoto) return refuse(415, error.message);
+    if (error instanceof MustReload) return refuse(409, error.message);
+    if (error instanceof ShowClash)
+      return Response.json({ error: error.message, problems: [], clash: error.clash }, { status: 409 });
+    // The disk is the builder's to look after, and says so in a sentence; the rest is ours.
+    if (error instanceof CannotKeep) return refuse(503, error.message);
     console.error(error);
     return refuse(500, `The server could not do this: ${(error as Error).message}`);
   }
@@ -50,38 +57,79 @@ function refuse(status: number, error: string, problems: readonly Problem[] = []
  * @throws Refusal 413 as soon as the body is longer than allowed, 400 when it is not JSON
  */
 export async function readJson(request: Request): Promise<unknown> {
-  const text = (await readBytes(request)).toString('utf8');
+  const text = new TextDecoder().decode(
+    await readBytes(request, MOST_BODY_BYTES, 'No change needs so much.'),
+  );
   try {
-    return JSON.parse(text) as unknown;
+    return parseJson(text, 'The body of the request is not JSON');
   } catch (error) {
-    throw new Refusal(400, `The body of the request is not JSON (${(error as Error).message}).`);
+    throw new Refusal(400, (error as Error).message);
   }
 }
 
-const changeSchema = z.object({
-  baseSequence: z.int().min(0),
-  edit: z.unknown().optional(),
-  brief: z.boolean().optional(),
-});
+const authorFields = { baseSequence: z.int().min(0), changeId: idSchema, window: idSchema.nullish() };
+const changeSchema = z.object({ ...authorFields, edit: z.unknown() });
+const reversalSchema = z
+  .object({ ...authorFields, takesBack: idSchema.optional() })
+  .refine(({ window, takesBack }) => window || takesBack, {
+    path: ['takesBack'],
+    message: 'the id of the change that is meant, since no window is named',
+  });
 
-/** The body of a change: the sequence number that was edited, and for an edit the edit itself and whether the show may be left out of the answer. */
-export async function readChange(request: Request): Promise<z.infer<typeof changeSchema>> {
-  const parsed = changeSchema.safeParse(await readJson(request));
+/** The body of an edit. @throws Refusal 400 when it is none */
+export async function readChange(request: Request): Promise<{ author: Author; edit: unknown }> {
+  const { edit, ...author } = await readBody(
+    request,
+    changeSchema,
+    '{"changeId", "baseSequence": n, "edit": {…}}',
+  );
+  return { author: authorOf(author), edit };
+}
+
+/** The body of an undo or a redo. @throws Refusal 400 when it is none */
+export async function readReversal(request: Request): Promise<{ author: Author; takesBack?: string }> {
+  const { takesBack, ...author } = await readBody(
+    request,
+    reversalSchema,
+    '{"changeId", "baseSequence": n, "takesBack": "id of a change"}',
+  );
+  return { author: authorOf(author), ...(takesBack !== undefined && { takesBack }) };
+}
+
+/** The body that notes facts. @throws Refusal 400 when it is none */
+export async function readFacts(request: Request): Promise<Fact[]> {
+  const schema = z.object({ facts: z.array(factSchema).min(1).max(5000) });
+  return (await readBody(request, schema, '{"facts": [ … ]}, 1 to 5,000 of them')).facts;
+}
+
+function authorOf({ changeId, window, baseSequence }: z.infer<z.ZodObject<typeof authorFields>>): Author {
+  return { changeId, window: window ?? null, base: baseSequence };
+}
+
+async function readBody<Schema extends z.ZodType>(
+  request: Request,
+  schema: Schema,
+  form: string,
+): Promise<z.infer<Schema>> {
+  const body = await readJson(request);
+  const parsed = schema.safeParse(body);
   if (parsed.success) return parsed.data;
+  const problems = zodProblems(parsed.error, body);
   throw new Refusal(
     400,
-    'A change is {"baseSequence": n, "edit": {…}}, with n the sequence number of the show that was edited, a whole number from 0 on; undo and redo leave the edit out.',
+    `The body has to be ${form}. ${problems.map((problem) => problem.message).join(' ')}`,
+    problems,
   );
 }
 
 /** The body of a request. @throws Refusal 413 as soon as it is longer than allowed */
-export async function readBytes(request: Request, why = 'No show file needs so much.'): Promise<Buffer> {
+export async function readBytes(request: Request, mostBytes: number, why: string): Promise<Uint8Array> {
   const tooLong = () =>
     new Refusal(
       413,
-      `The file is larger than ${groupDigits(MOST_BODY_BYTES / 1024 / 1024)} MB, the most that is read. ${why}`,
+      `This is larger than ${groupDigits(mostBytes / 1024 / 1024)} MB, the most that is read. ${why}`,
     );
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES) throw tooLong();
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLong();
   const chunks: Uint8Array[] = [];
   let bytes = 0;
   const reader = request.body?.getReader();
@@ -89,42 +137,86 @@ export async function readBytes(request: Request, why = 'No show file needs so m
     const { done, value } = await reader.read();
     if (done) break;
     bytes += value.byteLength;
-    if (bytes > MOST_BODY_BYTES) {
+    if (bytes > mostBytes) {
       await reader.cancel();
       throw tooLong();
     }
     chunks.push(value);
   }
-  return Buffer.concat(chunks, bytes);
+  // A buffer of its own, so that it can change hands between threads.
+  const all = new Uint8Array(bytes);
+  let at = 0;
+  for (const chunk of chunks) {
+    all.set(chunk, at);
+    at += chunk.byteLength;
+  }
+  return all;
 }
 
-const ROWS_PER_CHUNK = 1000;
+/** The bytes of a show file in a body. @throws Refusal 413 */
+export function readShowBytes(request: Request): Promise<Uint8Array> {
+  return readBytes(request, MOST_FILE_BYTES, 'No show that is allowed needs so much.');
+}
 
-/** A CSV file (RFC 4180) that is written while it is sent, so that its size does not matter. */
-export function csvResponse(fileName: string, columns: Row, rows: Iterator<Row>): Response {
-  const encoder = new TextEncoder();
-  let head = true;
-  const stream = new ReadableStream<Uint8Array>({
-    pull(controller) {
-      const chunk: Row[] = head ? [columns] : [];
-      head = false;
-      for (let next = rows.next(); ; next = rows.next()) {
-        if (!next.done) chunk.push(next.value);
-        if (next.done || chunk.length >= ROWS_PER_CHUNK) {
-          // A name that begins with = is a name, whatever a spreadsheet would make of it.
-          if (chunk.length > 0)
-            controller.enqueue(
-              encoder.encode(Papa.unparse(chunk as unknown[][], { escapeFormulae: true }) + '\r\n'),
-            );
-          if (next.done) controller.close();
-          return;
-        }
-      }
+/** Pieces as the body of an answer, made as fast as they are taken. */
+export function streamed(
+  first: Uint8Array | null,
+  next: () => Promise<Uint8Array | null>,
+  cancel: () => void,
+): ReadableStream<Uint8Array> {
+  let piece: Uint8Array | null = first;
+  return new ReadableStream<Uint8Array>(
+    {
+      pull: async (controller) => {
+        if (piece) controller.enqueue(piece);
+        else controller.close();
+        if (piece) piece = await next();
+      },
+      cancel,
     },
-  });
-  return new Response(stream, {
-    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': attachment(fileName) },
-  });
+    { highWaterMark: 1 },
+  );
+}
+
+const PIECE_BYTES = 256 * 1024;
+
+/** What is in memory already as the body of an answer: large parts go out piece by piece, with time for others between. */
+export function inPieces(parts: readonly (string | Uint8Array)[]): ReadableStream<Uint8Array> {
+  const pieces = (function* () {
+    for (const part of parts) {
+      const bytes = typeof part === 'string' ? new TextEncoder().encode(part) : part;
+      for (let at = 0; at < bytes.byteLength; at += PIECE_BYTES) yield bytes.subarray(at, at + PIECE_BYTES);
+    }
+  })();
+  const next = () =>
+    new Promise<Uint8Array | null>((resolve) => setImmediate(() => resolve(pieces.next().value ?? null)));
+  return streamed(pieces.next().value ?? null, next, () => {});
+}
+
+/** What a job about a show gives, as the answer to a request; the job ends with the client. @throws what the job throws */
+export async function jobAnswer(
+  request: Request,
+  job: Job,
+  headers: Record<string, string>,
+): Promise<Response> {
+  // Says that there is no such show, and brings an old one up to date, before a thread looks for it.
+  if ('showId' in job) shows().nameOf(job.showId);
+  const running = jobs().run(job, request.signal);
+  const first = await running.next();
+  return new Response(
+    streamed(
+      first,
+      () => running.next(),
+      () => running.cancel(),
+    ),
+    { headers },
+  );
+}
+
+export const JSON_TYPE = { 'content-type': 'application/json' };
+
+export function csvHeaders(fileName: string): Record<string, string> {
+  return { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': attachment(fileName) };
 }
 
 /** Names the file to be saved; ids are plain words, so they need no quoting rules. */

@@ -1,10 +1,19 @@
 import 'server-only';
 import { createHash } from 'node:crypto';
 import type Database from 'better-sqlite3';
+import { write } from './database';
 
 export interface Photo {
   mime: string;
   bytes: Buffer;
+}
+
+/** What is sent as a photo is none. */
+export class NoPhoto extends Error {
+  constructor() {
+    super('This is not a photo that can be kept: a JPEG, PNG or WebP file is needed.');
+    this.name = 'NoPhoto';
+  }
 }
 
 /** The kind of a picture by its first bytes; what a sender calls it does not count. Null for anything else. */
@@ -15,25 +24,63 @@ export function pictureKind(bytes: Uint8Array): string | null {
   return text.startsWith('RIFF') && text.slice(8) === 'WEBP' ? 'image/webp' : null;
 }
 
+/** Ids of the photos that are named in what is written into a history or into facts. @param json compact JSON */
+export function photosIn(json: string): string[] {
+  return [...json.matchAll(/"photoId":"([0-9a-f]{32})"/g)].map(([, id]) => id!);
+}
+
+/** A photo that was kept and not used within a day was left in the middle of something. */
+const UNUSED_FOR_MS = 24 * 60 * 60 * 1000;
+
 /** Photos by id. They are never changed; the same bytes have the same id. */
 export class PhotoRepository {
-  constructor(private readonly db: Database.Database) {}
+  constructor(
+    private readonly db: Database.Database,
+    private readonly now: () => Date = () => new Date(),
+  ) {}
 
-  /** Keeps a photo and gives its id. @throws RangeError when it is no JPEG, PNG or WebP */
+  /** Keeps a photo and gives its id. @throws NoPhoto when it is no JPEG, PNG or WebP */
   keep(bytes: Uint8Array): string {
     const mime = pictureKind(bytes);
-    if (!mime)
-      throw new RangeError('This is not a photo that can be kept: a JPEG, PNG or WebP file is needed.');
+    if (!mime) throw new NoPhoto();
     const id = createHash('sha256').update(bytes).digest('hex').slice(0, 32);
-    this.db
-      .prepare(
-        'INSERT INTO photos (id, mime, bytes, kept_at) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO NOTHING',
-      )
-      .run(id, mime, bytes, new Date().toISOString());
+    write(this.db, () => {
+      this.removeUnused();
+      // Kept anew, a photo that nothing uses yet has its day again.
+      this.db
+        .prepare(
+          'INSERT INTO photos (id, mime, bytes, kept_at) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET kept_at = excluded.kept_at',
+        )
+        .run(id, mime, bytes, this.now().toISOString());
+    });
     return id;
   }
 
   find(id: string): Photo | undefined {
     return this.db.prepare('SELECT mime, bytes FROM photos WHERE id = ?').get(id) as Photo | undefined;
+  }
+
+  /** Notes which photos a show uses. */
+  noteUses(showId: string, photoIds: Iterable<string>): void {
+    const insert = this.db.prepare('INSERT OR IGNORE INTO photo_uses (show_id, photo_id) VALUES (?, ?)');
+    for (const photoId of photoIds) insert.run(showId, photoId);
+  }
+
+  /** A show and its history are gone: photos that no other one uses go with it. */
+  forgetShow(showId: string): void {
+    const used = 'SELECT photo_id FROM photo_uses WHERE show_id = ?';
+    this.db
+      .prepare(
+        `DELETE FROM photos WHERE id IN (${used})
+         AND id NOT IN (SELECT photo_id FROM photo_uses WHERE show_id <> ?)`,
+      )
+      .run(showId, showId);
+    this.db.prepare('DELETE FROM photo_uses WHERE show_id = ?').run(showId);
+  }
+
+  private removeUnused(): void {
+    this.db
+      .prepare('DELETE FROM photos WHERE kept_at < ? AND id NOT IN (SELECT photo_id FROM photo_uses)')
+      .run(new Date(this.now().getTime() - UNUSED_FOR_MS).toISOString());
   }
 }

@@ -1,19 +1,21 @@
-import 'server-only';
 import { PlanCache } from '@/core/plan/cache';
 import { planShow, type Plan } from '@/core/plan/plan';
-import type { Revision } from '@/core/show/revision';
+import type { Show } from '@/core/show/schema';
 
-const MOST_PLANS = 4;
-const plans = new Map<string, { sequence: number; plan: Plan; cache: PlanCache }>();
+const MOST_PLANS = 2;
 
-/** The plan of a revision. The latest few shows keep theirs, since one screen asks several questions of a plan. */
-export function planOf({ id, sequence, show }: Revision): Plan {
-  const known = plans.get(id);
-  plans.delete(id);
-  const cache = known?.cache ?? new PlanCache();
-  const plan = known?.sequence === sequence && known.plan.show === show ? known.plan : planShow(show, cache);
-  plans.set(id, { sequence, plan, cache });
-  const oldest = plans.keys().next().value;
-  if (plans.size > MOST_PLANS && oldest !== undefined) plans.delete(oldest);
-  return plan;
+/** The plans that were asked for last. */
+export class Plans {
+  private readonly plans = new Map<string, { sequence: number; plan: Plan; cache: PlanCache }>();
+
+  of(showId: string, sequence: number, show: Show, progress: (part: number) => void): Plan {
+    const known = this.plans.get(showId);
+    this.plans.delete(showId);
+    const cache = known?.cache ?? new PlanCache();
+    const plan = known?.sequence === sequence ? known.plan : planShow(show, cache, progress);
+    this.plans.set(showId, { sequence, plan, cache });
+    const oldest = this.plans.keys().next().value;
+    if (this.plans.size > MOST_PLANS && oldest !== undefined) this.plans.delete(oldest);
+    return plan;
+  }
 }

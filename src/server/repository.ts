@@ -1,16 +1,17 @@
 import 'server-only';
 import { database } from './database';
 import { PhotoRepository } from './photos';
-import { ShowRepository, type Listeners } from './shows';
+import { Shared, ShowRepository } from './shows';
 
-// Pages and route handlers are bundled apart, so each bundle has a repository of its own and throws its own errors. They
-// share the database, which says what is current, and those who listen, so that these hear of every change.
-const shared = globalThis as { rapidLanternListeners?: Listeners };
+// Pages and route handlers are bundled apart, so each bundle has a repository of its own and throws its own errors. What they
+// must agree on they share: the database, who listens, and the documents.
+const shared = globalThis as { rapidLanternShared?: Shared };
 let repository: ShowRepository | undefined;
 
+/** @throws CannotKeep when the database cannot be opened */
 export function shows(): ShowRepository {
-  shared.rapidLanternListeners ??= new Map();
-  return (repository ??= new ShowRepository(database(), shared.rapidLanternListeners));
+  shared.rapidLanternShared ??= new Shared();
+  return (repository ??= new ShowRepository(database(), shared.rapidLanternShared));
 }
 
 export function photos(): PhotoRepository {

@@ -3,11 +3,26 @@ import os from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow } from '../../tests/unit/shows';
-import type { SingleEdit } from '@/core/show/edits/registry';
-import { applyEdit } from '@/core/show/edits/registry';
+import { anyEdit } from '../../tests/unit/edits';
+import { applyChanges } from '@/core/show/changes';
+import { applyEdit, type Edit } from '@/core/show/edits/registry';
+import { tickOf, type Fact } from '@/core/show/facts';
 import { ShowError } from '@/core/show/problem';
-import { openDatabase } from './database';
-import { NoSuchShow, NothingThere, ShowRepository, StaleRevision } from './shows';
+import type { Confirmation } from '@/core/show/revision';
+import type { Show } from '@/core/show/schema';
+import { ShowClash } from './clash';
+import { CannotKeep, openDatabase } from './database';
+import { PhotoRepository } from './photos';
+import {
+  MustReload,
+  NoSuchChange,
+  NoSuchShow,
+  NothingThere,
+  Shared,
+  ShowRepository,
+  type Author,
+  type ShowEvent,
+} from './shows';
 
 let folder: string;
 beforeEach(() => {
@@ -15,35 +30,202 @@ beforeEach(() => {
 });
 afterEach(() => fs.rmSync(folder, { recursive: true, force: true }));
 
-const open = () => new ShowRepository(openDatabase(folder));
+const open = (shared?: Shared) => new ShowRepository(openDatabase(folder), shared);
 const show = () => aShow({ props: [aLine('rail', 50), aGrid('net', 4, 5)], controllers: [aController()] });
-const rename = (name: string): SingleEdit => ({ type: 'changeProp', propId: 'rail', change: { name } });
+const rename = (name: string, propId = 'rail'): Edit => ({ type: 'changeProp', propId, change: { name } });
+let changes = 0;
+const by = (window: string | null, base: number): Author => ({
+  changeId: `change-${(changes += 1)}`,
+  window,
+  base,
+});
+const nameOf = (shows: ShowRepository, id: string, prop = 0) => shows.get(id).show.props[prop]!.name;
+const kept = (shows: ShowRepository, of = show()) => shows.create({ show: of, facts: [] });
 
-describe('the chain of edits', () => {
-  it('keeps a show under an id made from its name, and another one beside it', () => {
+describe('shows', () => {
+  it('are kept under an id made from their name, which never means another one', () => {
     const shows = open();
-    expect(shows.create({ ...show(), name: 'Quay night' }).id).toBe('quay-night');
-    expect(shows.create({ ...show(), name: 'Quay night' }).id).toBe('quay-night-2');
+    const file = { show: { ...show(), name: 'Quay night' }, facts: [] };
+    expect(shows.create(file)).toBe('quay-night');
+    expect(shows.create(file)).toBe('quay-night-2');
     expect(shows.list()).toHaveLength(2);
     expect(() => shows.get('nowhere')).toThrow(NoSuchShow);
+    shows.remove('quay-night-2');
+    expect(() => shows.get('quay-night-2')).toThrow(NoSuchShow);
+    expect(shows.create(file)).toBe('quay-night-3');
+    expect(
+      shows
+        .list()
+        .map((each) => each.id)
+        .toSorted(),
+    ).toEqual(['quay-night', 'quay-night-3']);
   });
 
-  it('undoes and does again after a restart', () => {
+  it('are opened as a copy and the changes since, as they are kept', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('here', 0), rename('Railing'));
+    const opened = shows.open(id, 'here');
+    const changesSince = opened.changes.map((text) => JSON.parse(text).change);
+    expect(applyChanges(JSON.parse(opened.document.toString()) as Show, changesSince)).toEqual(
+      shows.get(id).show,
+    );
+    expect(opened).toMatchObject({
+      sequence: 1,
+      copyOf: 0,
+      steps: { undo: [{ label: 'rail: rename to Railing' }] },
+    });
+  });
+
+  it('tell those who listen what changed, and that they are gone', () => {
+    const shows = open();
+    const id = kept(shows);
+    const heard: ShowEvent[] = [];
+    const stop = shows.listen(id, 'here', (event) => heard.push(event));
+    shows.apply(id, by('here', 0), rename('Once'));
+    shows.note(id, [aFact('f')]);
+    shows.remove(id);
+    stop();
+    expect(heard).toMatchObject([
+      { is: 'changed', changes: [{ sequence: 1, window: 'here' }] },
+      { is: 'noted', facts: [{ id: 'f' }] },
+      { is: 'removed' },
+    ]);
+  });
+
+  it('notice a change that another process made', () => {
+    const [mine, theirs] = [open(), open()];
+    const id = kept(mine);
+    theirs.apply(id, by(null, 0), rename('From elsewhere'));
+    expect(nameOf(mine, id)).toBe('From elsewhere');
+  });
+
+  it('bring back any earlier state, over copies that were thinned', () => {
+    const shows = open();
+    const id = kept(shows);
+    for (let i = 0; i < 1300; i += 1) shows.apply(id, by('here', i), rename(`Name ${i + 1}`));
+    const again = open();
+    expect(nameOf(again, id)).toBe('Name 1300');
+    for (const sequence of [0, 1, 199, 200, 201, 555, 999, 1299, 1300])
+      expect(again.at(id, sequence).props[0]!.name).toBe(sequence === 0 ? 'rail' : `Name ${sequence}`);
+    expect(() => again.at(id, 1301)).toThrow(NoSuchChange);
+    expect(again.history(id, 1298).map((entry) => entry.label)).toHaveLength(2);
+  });
+});
+
+describe('an edit', () => {
+  it('changes nothing when it does not fit, and makes no entry when it says what is there', () => {
+    const shows = open();
+    const id = kept(shows);
+    expect(() =>
+      shows.apply(id, by('here', 0), { type: 'putRun', propId: 'rail', run: 1, controllerId: 'a', port: 9 }),
+    ).toThrow(ShowError);
+    expect(shows.apply(id, by('here', 0), rename('rail'))).toMatchObject({ sequence: 0, changes: [] });
+    expect(shows.get(id)).toEqual({ sequence: 0, show: show() });
+  });
+
+  it('that is sent again after a lost answer is made once, and no conflict with itself', () => {
+    const shows = open();
+    const id = kept(shows);
+    const author = by('here', 0);
+    const first = shows.apply(id, author, rename('Once'));
+    expect(shows.apply(id, author, rename('Once'))).toEqual(first);
+    const undo = by('here', 1);
+    expect(shows.undo(id, undo)).toEqual(shows.undo(id, undo));
+    expect(shows.get(id)).toEqual({ sequence: 2, show: show() });
+  });
+
+  it('that was made on an older show is laid on the current one where others touched something else', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('there', 0), rename('Theirs', 'net'));
+    const answer = shows.apply(id, by('here', 0), rename('Mine'));
+    expect(answer.changes.map((each) => [each.sequence, each.window])).toEqual([
+      [1, 'there'],
+      [2, 'here'],
+    ]);
+    expect(shows.get(id).show.props.map((prop) => prop.name)).toEqual(['Mine', 'Theirs']);
+  });
+
+  it('that touches what others touched is refused with the record and both values', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('there', 0), rename('Theirs'));
+    try {
+      shows.apply(id, by('here', 0), rename('Mine'));
+      throw new Error('It was accepted.');
+    } catch (error) {
+      expect(error).toBeInstanceOf(ShowClash);
+      expect((error as ShowClash).clash).toEqual({
+        list: 'props',
+        id: 'rail',
+        name: 'Theirs',
+        field: 'name',
+        mine: '"Mine"',
+        theirs: '"Theirs"',
+      });
+      expect((error as Error).message).toBe(
+        'Theirs was changed elsewhere in the meantime (rail: rename to Theirs).',
+      );
+    }
+    expect(shows.get(id).sequence).toBe(1);
+  });
+
+  it('on other records that breaks a rule of the show is refused with the rule', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('there', 0), rename('Railing'));
+    expect(() => shows.apply(id, by('here', 0), rename('RAILING', 'net'))).toThrow(/“RAILING” is used twice/);
+    shows.apply(id, by('there', 1), { type: 'removeController', controllerId: 'a' });
+    expect(() =>
+      shows.apply(id, by('here', 1), { type: 'putRun', propId: 'net', run: 1, controllerId: 'a', port: 1 }),
+    ).toThrow(/names the controller “a”, which the show does not have/);
+    expect(shows.get(id).sequence).toBe(2);
+  });
+
+  it('does not give the id of what is gone to something else', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('here', 0), { type: 'removeProp', propId: 'rail' });
+    expect(() => shows.apply(id, by('here', 1), { type: 'addProp', prop: aLine('rail', 3) })).toThrow(
+      /belonged to something that was removed/,
+    );
+    shows.undo(id, by('here', 1));
+    expect(shows.get(id).show).toEqual(show());
+  });
+
+  it('of a show from before a time that is known is answered with the wish to open it anew', () => {
+    const shows = open();
+    const id = kept(shows);
+    expect(() => shows.apply(id, by('here', 5), rename('x'))).toThrow(MustReload);
+    expect(() => shows.since(id, 'here', 5)).toThrow(MustReload);
+  });
+});
+
+describe('undo', () => {
+  it('and redo go on after a restart', () => {
     const first = open();
-    const { id } = first.create(show());
-    first.apply(id, 0, rename('Railing'));
-    first.apply(id, 1, rename('Pier railing'));
+    const id = kept(first);
+    first.apply(id, by('here', 0), rename('Railing'));
+    first.apply(id, by('here', 1), rename('Pier railing'));
 
     const second = open();
-    expect(second.get(id)).toMatchObject({ sequence: 2, undoLabel: 'Railing: rename to Pier railing' });
-    expect(second.undo(id, 2).show.props[0]!.name).toBe('Railing');
-    expect(second.undo(id, 3).show).toEqual(show());
+    expect(second.since(id, 'here', 2).steps.undo.map((step) => step.label)).toEqual([
+      'Railing: rename to Pier railing',
+      'rail: rename to Railing',
+    ]);
+    second.undo(id, by('here', 2));
+    expect(nameOf(second, id)).toBe('Railing');
+    second.undo(id, by('here', 3));
+    expect(second.get(id).show).toEqual(show());
 
     const third = open();
-    expect(() => third.undo(id, 4)).toThrow(NothingThere);
-    expect(third.redo(id, 4).show.props[0]!.name).toBe('Railing');
-    expect(third.redo(id, 5).show.props[0]!.name).toBe('Pier railing');
-    expect(() => third.redo(id, 6)).toThrow(NothingThere);
+    expect(() => third.undo(id, by('here', 4))).toThrow(NothingThere);
+    third.redo(id, by('here', 4));
+    expect(nameOf(third, id)).toBe('Railing');
+    third.redo(id, by('here', 5));
+    expect(nameOf(third, id)).toBe('Pier railing');
+    expect(() => third.redo(id, by('here', 6))).toThrow(NothingThere);
     expect(third.history(id).map((entry) => entry.kind)).toEqual([
       'edit',
       'edit',
@@ -54,128 +236,296 @@ describe('the chain of edits', () => {
     ]);
   });
 
-  it('cannot do again what a new edit went past', () => {
+  it('cannot bring again what a new edit went past', () => {
     const shows = open();
-    const { id } = shows.create(show());
-    shows.apply(id, 0, rename('One'));
-    shows.undo(id, 1);
-    const after = shows.apply(id, 2, rename('Two'));
-    expect(after.redoLabel).toBeNull();
-    expect(shows.undo(id, 3).show).toEqual(show());
+    const id = kept(shows);
+    shows.apply(id, by('here', 0), rename('One'));
+    shows.undo(id, by('here', 1));
+    expect(shows.apply(id, by('here', 2), rename('Two')).steps.redo).toEqual([]);
+    shows.undo(id, by('here', 3));
+    expect(shows.get(id).show).toEqual(show());
   });
 
-  it('refuses a stale sequence number with the current show and what was missed', () => {
+  it('takes back one’s own, and never what another window did', () => {
     const shows = open();
-    const { id } = shows.create(show());
-    shows.apply(id, 0, rename('Theirs'));
-    try {
-      shows.apply(id, 0, rename('Mine'));
-      throw new Error('It was accepted.');
-    } catch (error) {
-      expect(error).toBeInstanceOf(StaleRevision);
-      const { current, missed } = error as StaleRevision;
-      expect(current.show.props[0]!.name).toBe('Theirs');
-      expect(missed.map((entry) => entry.label)).toEqual(['rail: rename to Theirs']);
-    }
-    expect(shows.get(id).sequence).toBe(1);
+    const id = kept(shows);
+    const stops = ['here', 'there'].map((window) => shows.listen(id, window, () => {}));
+    shows.apply(id, by('here', 0), rename('Mine'));
+    shows.apply(id, by('there', 1), rename('Theirs', 'net'));
+    expect(shows.since(id, 'new', 2).steps.undo).toEqual([]);
+    shows.undo(id, by('here', 2));
+    expect(shows.get(id).show.props.map((prop) => prop.name)).toEqual(['rail', 'Theirs']);
+    expect(() => shows.undo(id, by('here', 3))).toThrow(NothingThere);
+    shows.undo(id, by('there', 3));
+    expect(shows.get(id).show).toEqual(show());
+    shows.redo(id, by('here', 4));
+    expect(shows.get(id).show.props.map((prop) => prop.name)).toEqual(['Mine', 'net']);
+    stops.forEach((stop) => stop());
   });
 
-  it('changes nothing when an edit does not fit', () => {
+  it('of what no open window owns is for a new window', () => {
     const shows = open();
-    const { id } = shows.create(show());
-    expect(() =>
-      shows.apply(id, 0, { type: 'putRun', propId: 'rail', run: 1, controllerId: 'a', port: 9 }),
-    ).toThrow(ShowError);
-    expect(shows.get(id)).toMatchObject({ sequence: 0, show: show() });
-  });
-
-  it('brings back any earlier state, over snapshots', () => {
-    const shows = open();
-    const { id } = shows.create(show());
-    for (let i = 0; i < 120; i += 1) shows.apply(id, i, rename(`Name ${i + 1}`));
-    const again = open();
-    expect(again.get(id).show.props[0]!.name).toBe('Name 120');
-    for (const sequence of [0, 1, 49, 50, 51, 99, 100, 101])
-      expect(again.at(id, sequence).props[0]!.name).toBe(sequence === 0 ? 'rail' : `Name ${sequence}`);
-    expect(() => again.at(id, 121)).toThrow(RangeError);
-  });
-
-  it('tells those who listen, and forgets a show that is removed', () => {
-    const shows = open();
-    const { id } = shows.create(show());
-    const heard: (number | null)[] = [];
-    const stop = shows.listen(id, (sequence) => heard.push(sequence));
-    shows.apply(id, 0, rename('Once'));
-    shows.remove(id);
+    const id = kept(shows);
+    const stop = shows.listen(id, 'there', () => {});
+    shows.apply(id, by('there', 0), rename('Theirs'));
+    expect(() => shows.undo(id, by('new', 1))).toThrow(NothingThere);
     stop();
-    expect(heard).toEqual([1, null]);
-    expect(() => shows.get(id)).toThrow(NoSuchShow);
+    shows.undo(id, by('new', 1));
+    expect(shows.get(id).show).toEqual(show());
   });
 
-  it('notices a change that another process made', () => {
-    const [mine, theirs] = [open(), open()];
-    const { id } = mine.create(show());
-    theirs.apply(id, 0, rename('From elsewhere'));
-    expect(mine.get(id).show.props[0]!.name).toBe('From elsewhere');
+  it('is refused where others changed the same since, with both values', () => {
+    const shows = open();
+    const id = kept(shows);
+    shows.apply(id, by('here', 0), rename('Mine'));
+    shows.apply(id, by('there', 1), rename('Theirs'));
+    expect(() => shows.undo(id, by('here', 2))).toThrow(
+      'Theirs was changed since: name is "Theirs", no longer "Mine".',
+    );
+    // Another field of the same record is no obstacle.
+    shows.undo(id, by('there', 2));
+    shows.apply(id, by('there', 3), { type: 'changeProp', propId: 'rail', change: { frameClearanceMm: 40 } });
+    shows.undo(id, by('here', 4));
+    expect(shows.get(id).show.props[0]).toMatchObject({ name: 'rail', frameClearanceMm: 40 });
+  });
+
+  it('of a named change takes just that one back, once', () => {
+    const shows = open();
+    const id = kept(shows);
+    const one = by(null, 0);
+    shows.apply(id, one, rename('One'));
+    shows.apply(id, by(null, 1), rename('Two', 'net'));
+    shows.undo(id, by(null, 2), one.changeId);
+    expect(shows.get(id).show.props.map((prop) => prop.name)).toEqual(['rail', 'Two']);
+    expect(() => shows.undo(id, by(null, 3), one.changeId)).toThrow(/it is not done any more/);
+    expect(() => shows.undo(id, by(null, 3), 'nobody')).toThrow(/no change “nobody”/);
   });
 });
 
-const anyEdit: fc.Arbitrary<SingleEdit> = fc.oneof(
-  fc.string({ minLength: 1, maxLength: 5 }).map((name) => rename(`R${name.replace(/[^a-z]/gi, '')}`)),
-  fc.record({
-    type: fc.constant('putRun' as const),
-    propId: fc.constantFrom('rail', 'net'),
-    run: fc.integer({ min: 1, max: 3 }),
-    controllerId: fc.constant('a'),
-    port: fc.integer({ min: 1, max: 5 }),
-    position: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
-  }),
-  fc.record({
-    type: fc.constant('takeOffRun' as const),
-    propId: fc.constantFrom('rail', 'net'),
-    run: fc.constant(1),
-  }),
-  fc.record({ type: fc.constant('removeProp' as const), propId: fc.constantFrom('rail', 'net') }),
-  fc
-    .integer({ min: 1, max: 4 })
-    .map((n): SingleEdit => ({ type: 'addProp', prop: aLine(`new-${n}`, n), index: 0 })),
-  fc.integer({ min: 1, max: 4 }).map((runs): SingleEdit => ({
-    type: 'setThreading',
-    propId: 'net',
-    threading: { firstPixel: 'topLeft', along: 'rows', pattern: 'straight', runs },
-  })),
-);
+const aFact = (id: string, value: string | null = '12'): Fact => ({
+  ...tickOf('a', 'port.1.pixels', value),
+  id,
+  at: '2026-11-20T18:00:00Z',
+});
+
+describe('facts', () => {
+  it('are kept outside of undo, once each, and the latest about a thing counts', () => {
+    const shows = open();
+    const id = kept(shows);
+    expect(shows.note(id, [aFact('one'), aFact('two', '13')])).toHaveLength(2);
+    expect(shows.note(id, [aFact('two', '13')])).toEqual([]);
+    expect(shows.open(id, null).facts).toEqual([aFact('two', '13')]);
+    shows.note(id, [aFact('three', null)]);
+    expect(open().open(id, null).facts).toEqual([]);
+    expect(shows.factsOf(id).map((fact) => fact.id)).toEqual(['one', 'two', 'three']);
+    expect(shows.get(id).sequence).toBe(0);
+  });
+  it('come along with a file', () => {
+    const shows = open();
+    const id = shows.create({ show: show(), facts: [aFact('one')] });
+    expect(shows.factsOf(id)).toEqual([aFact('one')]);
+  });
+});
+
+describe('photos', () => {
+  const bytes = (n: number) => Buffer.from([0xff, 0xd8, 0xff, n]);
+  const behind = (photoId: string) => {
+    const prop = aLine('sign', 1);
+    const backdrop = { photoId, widthMm: 1000, heightMm: 500, xMm: 0, yMm: 0, opacity: 1 };
+    return { ...prop, kind: 'freeform', shape: { xMm: [1], yMm: [1], pieces: [1], source: '', backdrop } };
+  };
+  it('go with the last show whose history or facts hold them', () => {
+    const shows = open();
+    const photos = new PhotoRepository(openDatabase(folder));
+    const [one, two] = [photos.keep(bytes(1)), photos.keep(bytes(2))];
+    const use = (id: string, photoId: string) =>
+      shows.note(id, [{ ...aFact(`of-${id}`), kind: 'photo', value: { photoId } }]);
+    const ids = [kept(shows), kept(shows)];
+    ids.forEach((id) => use(id, one));
+    shows.note(ids[0]!, [{ ...aFact('sign'), kind: 'photo', value: { photoId: two } }]);
+    expect(JSON.stringify(behind(two))).toMatch(/"photoId":"[0-9a-f]{32}"/);
+    shows.remove(ids[0]!);
+    expect([photos.find(one), photos.find(two)].map(Boolean)).toEqual([true, false]);
+    shows.remove(ids[1]!);
+    expect(photos.find(one)).toBeUndefined();
+  });
+  it('that were never used go after a day', () => {
+    const db = openDatabase(folder);
+    let now = new Date('2026-11-20T18:00:00Z');
+    const photos = new PhotoRepository(db, () => now);
+    const left = photos.keep(bytes(1));
+    now = new Date('2026-11-22T18:00:00Z');
+    photos.keep(bytes(2));
+    expect(photos.find(left)).toBeUndefined();
+  });
+});
+
+describe('several at once', () => {
+  it('twenty clients that edit a prop each are asked nothing, and leave no gap in the numbers', () => {
+    const shows = open();
+    const props = Array.from({ length: 20 }, (_, i) => aLine(`p${i}`, 5));
+    const id = kept(shows, aShow({ props, controllers: [aController()] }));
+    // All edit what they opened, and go on with what they are answered.
+    const bases = props.map(() => 0);
+    for (let round = 0; round < 5; round += 1)
+      props.forEach((prop, i) => {
+        bases[i] = shows.apply(id, by(`w${i}`, bases[i]!), rename(`${prop.id} ${round}`, prop.id)).sequence;
+      });
+    const entries = shows.history(id);
+    expect(entries.map((entry) => entry.sequence)).toEqual(entries.map((_, i) => i + 1));
+    expect(entries).toHaveLength(100);
+    expect(shows.get(id).show.props.map((prop) => prop.name)).toEqual(props.map((prop) => `${prop.id} 4`));
+  });
+
+  it('twenty clients that edit the same prop are asked one question each', () => {
+    const shows = open();
+    const id = kept(shows);
+    let questions = 0;
+    for (let i = 0; i < 20; i += 1) {
+      const ask = (base: number) => shows.apply(id, by(`w${i}`, base), rename(`Name ${i}`));
+      try {
+        ask(0);
+      } catch (error) {
+        if (!(error instanceof ShowClash)) throw error;
+        questions += 1;
+        ask(shows.since(id, `w${i}`, 0).sequence);
+      }
+    }
+    expect(questions).toBe(19);
+    expect(shows.get(id).sequence).toBe(20);
+    expect(nameOf(shows, id)).toBe('Name 19');
+  });
+
+  /** A client that lays on what it has whatever it is told. */
+  class Client {
+    sequence = 0;
+    constructor(
+      readonly window: string,
+      public has: Show,
+    ) {}
+    hear({ changes: heard }: Confirmation) {
+      for (const each of heard.filter((one) => one.sequence > this.sequence)) {
+        expect(each.sequence).toBe(this.sequence + 1);
+        this.has = applyChanges(this.has, [JSON.parse(JSON.stringify(each.change))]);
+        this.sequence = each.sequence;
+      }
+    }
+  }
+
+  it('end in the same show everywhere, whatever answers are lost, doubled or late', () => {
+    const step = fc.record({
+      client: fc.nat(2),
+      edit: anyEdit,
+      what: fc.constantFrom('edit', 'edit', 'edit', 'undo', 'redo'),
+      lost: fc.boolean(),
+      twice: fc.boolean(),
+      looks: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(fc.array(step, { maxLength: 25 }), (steps) => {
+        const shows = new ShowRepository(openDatabase(fs.mkdtempSync(path.join(folder, 'chain-'))));
+        const id = kept(shows);
+        const clients = ['one', 'two', 'three'].map((window) => new Client(window, show()));
+        clients.forEach(({ window }) => shows.listen(id, window, () => {}));
+        for (const { client: at, edit, what, lost, twice, looks } of steps) {
+          const client = clients[at]!;
+          if (looks) client.hear(shows.since(id, client.window, client.sequence));
+          const author = by(client.window, client.sequence);
+          const send = () =>
+            what === 'edit'
+              ? shows.apply(id, author, edit(client.has))
+              : what === 'undo'
+                ? shows.undo(id, author)
+                : shows.redo(id, author);
+          const before = shows.get(id);
+          try {
+            const answer = send();
+            if (twice) expect(send().sequence).toBe(answer.sequence);
+            if (!lost) client.hear(answer);
+          } catch (error) {
+            const known = [ShowError, ShowClash, NothingThere, NoSuchChange].some(
+              (kind) => error instanceof kind,
+            );
+            if (!known) throw error;
+            expect(shows.get(id)).toEqual(before);
+          }
+        }
+        for (const client of clients) {
+          client.hear(shows.since(id, client.window, client.sequence));
+          expect(client.has).toEqual(shows.get(id).show);
+        }
+        // From the disk, not from what the repository remembers.
+        expect(shows.at(id, shows.get(id).sequence)).toEqual(shows.get(id).show);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
 
 it('undoes any chain of edits back to the start, and does it again to the same end', () => {
   fc.assert(
     fc.property(fc.array(anyEdit, { maxLength: 12 }), (edits) => {
       const shows = new ShowRepository(openDatabase(fs.mkdtempSync(path.join(folder, 'chain-'))));
-      const { id } = shows.create(show());
+      const id = kept(shows);
       let expected = show();
       for (const edit of edits) {
-        const before = shows.get(id).sequence;
+        const now = edit(expected);
+        const author = by('here', shows.get(id).sequence);
         try {
-          expected = applyEdit(expected, edit);
-          expect(shows.apply(id, before, edit).show).toEqual(expected);
+          expected = applyEdit(expected, now);
+          shows.apply(id, author, now);
+          expect(shows.get(id).show).toEqual(expected);
         } catch (error) {
           if (!(error instanceof ShowError)) throw error;
-          expect(() => shows.apply(id, before, edit)).toThrow(ShowError);
+          expect(() => shows.apply(id, author, now)).toThrow(ShowError);
         }
       }
-      let now = shows.get(id);
-      while (now.undoLabel !== null) now = shows.undo(id, now.sequence);
-      expect(now.show).toEqual(show());
-      while (now.redoLabel !== null) now = shows.redo(id, now.sequence);
-      expect(now.show).toEqual(expected);
-      // From the disk, not from what the repository remembers.
-      expect(shows.at(id, now.sequence)).toEqual(expected);
+      const end = shows.get(id).show;
+      const step = (kind: 'undo' | 'redo') => {
+        const { sequence } = shows.get(id);
+        if (shows.since(id, 'here', sequence).steps[kind].length === 0) return false;
+        shows[kind](id, by('here', sequence));
+        return true;
+      };
+      while (step('undo'));
+      expect(shows.get(id).show).toEqual(show());
+      while (step('redo'));
+      expect(shows.get(id).show).toEqual(end);
     }),
     { numRuns: 40 },
   );
 });
 
-it('says in one sentence why a data folder cannot be used', () => {
-  const file = path.join(folder, 'file');
-  fs.writeFileSync(file, '');
-  expect(() => openDatabase(path.join(file, 'below'))).toThrow(/^The data folder .* cannot be used: .*\.$/);
+describe('what cannot be kept', () => {
+  it('says in one sentence why a data folder cannot be used', () => {
+    const file = path.join(folder, 'file');
+    fs.writeFileSync(file, '');
+    expect(() => openDatabase(path.join(file, 'below'))).toThrow(/^The data folder .* cannot be used: .*\.$/);
+  });
+  it('names a file that is no database', () => {
+    fs.writeFileSync(path.join(folder, 'rapid-lantern.sqlite'), 'no database '.repeat(100));
+    expect(() => openDatabase(folder)).toThrow(/is not a database that can be read/);
+  });
+  it('notices that the database was moved away, before it says that anything is saved', () => {
+    const shows = open();
+    const id = kept(shows);
+    fs.renameSync(path.join(folder, 'rapid-lantern.sqlite'), path.join(folder, 'away.sqlite'));
+    expect(() => shows.apply(id, by('here', 0), rename('Lost?'))).toThrow(/is not where it was/);
+    fs.renameSync(path.join(folder, 'away.sqlite'), path.join(folder, 'rapid-lantern.sqlite'));
+    expect(shows.apply(id, by('here', 0), rename('Kept')).sequence).toBe(1);
+  });
+  it('says that the disk is full, and keeps what was there', () => {
+    const db = openDatabase(folder);
+    const shows = new ShowRepository(db);
+    const id = kept(shows);
+    db.pragma(`max_page_count = ${db.pragma('page_count', { simple: true })}`);
+    const long = 'x'.repeat(79);
+    expect(() => {
+      for (let i = 0; i < 200; i += 1)
+        shows.apply(id, by('here', shows.get(id).sequence), rename(`${long}${i % 9}`));
+    }).toThrow(CannotKeep);
+    const { sequence } = shows.get(id);
+    db.pragma('max_page_count = 1000000');
+    expect(shows.apply(id, by('here', sequence), rename('Room again')).sequence).toBe(sequence + 1);
+  });
 });

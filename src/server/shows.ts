@@ -1,34 +1,34 @@
 import 'server-only';
 import type Database from 'better-sqlite3';
-import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
-import { applyToDraft, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
-import { newId } from '@/core/show/fields';
-import type { HistoryEntry, Revision, ShowSummary } from '@/core/show/revision';
-import type { Show } from '@/core/show/schema';
-
-enablePatches();
-
-/** A full copy of the show is kept every so many changes, so that opening a show reads at most this many. */
-const CHANGES_PER_SNAPSHOT = 50;
+import {
+  ChangeClash,
+  applyChange,
+  applyChanges,
+  changeBetween,
+  inverseOf,
+  touchedBy,
+  type ShowChange,
+} from '@/core/show/changes';
+import { applyEdit, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
+import type { Fact } from '@/core/show/facts';
+import { idWords } from '@/core/show/fields';
+import { ShowError } from '@/core/show/problem';
+import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
+import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Step, Steps } from '@/core/show/revision';
+import { SHOW_VERSION, type Show } from '@/core/show/schema';
+import { clashOf, clashOfTouched } from './clash';
+import { write } from './database';
+import { FactsTable } from './factsTable';
+import { applyOldPatches } from './oldPatches';
+import { documentText, parseInSteps } from './documents';
+import { PhotoRepository, photosIn } from './photos';
+import { keepSnapshot, snapshotDue } from './snapshots';
 
 /** There is no show with this id. */
 export class NoSuchShow extends Error {
   constructor(id: string) {
     super(`There is no show “${id}”.`);
     this.name = 'NoSuchShow';
-  }
-}
-
-/** The client edited an older revision than the current one. */
-export class StaleRevision extends Error {
-  constructor(
-    readonly current: Revision,
-    readonly missed: HistoryEntry[],
-  ) {
-    super(
-      `The show is at change ${current.sequence} by now: ${missed.map((entry) => entry.label).join('; ') || 'it was changed elsewhere'}.`,
-    );
-    this.name = 'StaleRevision';
   }
 }
 
@@ -40,268 +40,609 @@ export class NothingThere extends Error {
   }
 }
 
+/** A change was asked for that the show does not have. */
+export class NoSuchChange extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'NoSuchChange';
+  }
+}
+
+/** The client has the show in an older version of the file, or from before a time that the database does not know. */
+export class MustReload extends Error {
+  constructor() {
+    super('The show is kept in a newer form by now: open it again. What was not saved yet is laid on top.');
+    this.name = 'MustReload';
+  }
+}
+
+/** Who makes a change: the window, the change that it had last, and an id by which the change is recognised when it is sent twice. */
+export interface Author {
+  changeId: string;
+  window: string | null;
+  /** Sequence number of the show that was changed. */
+  base: number;
+}
+
+/** What those who listen to a show hear of. */
+export type ShowEvent =
+  { is: 'changed'; changes: MadeChange[] } | { is: 'noted'; facts: Fact[] } | { is: 'removed' };
+
+/** What repositories in one process share: who listens, which windows are open, and the latest document of each show. */
+export class Shared {
+  readonly listeners = new Map<string, Set<(event: ShowEvent) => void>>();
+  /** By show, how many streams of events each window has open. */
+  readonly windows = new Map<string, Map<string, number>>();
+  /** A show's id never means another one and a sequence number never another state, so that what is here is true. */
+  readonly documents = new Map<string, { sequence: number; show: Show }>();
+}
+
+/** A document of this size takes a while to be parsed. */
+const LARGE_BYTES = 1024 * 1024;
+/** Large documents that stay in memory. */
+const MOST_DOCUMENTS = 8;
+const MOST_STEPS = 5;
+
 interface ShowRow {
   id: string;
   name: string;
   sequence: number;
-  undo_top: number | null;
-  redo_top: number | null;
+  version: number;
+  undo_floor: number;
 }
 
-interface EditRow {
+interface ChangeRow {
   sequence: number;
-  kind: 'edit' | 'undo' | 'redo';
+  id: string;
+  kind: MadeChange['kind'];
   label: string;
-  patches: string;
-  inverse: string;
-  undo_below: number | null;
-  redo_below: number | null;
+  window: string | null;
+  root: number;
+  version: number;
+  change: string;
 }
 
-/** A change to be appended to the chain, and what the two stacks look like after it. */
-interface Change {
-  kind: EditRow['kind'];
-  label: string;
-  show: Show;
-  patches: Patch[];
-  inverse: Patch[];
-  undoTop: (sequence: number) => number | null;
-  redoTop: (sequence: number) => number | null;
-}
+const CHANGE_COLUMNS = 'sequence, id, kind, label, window, root, version, change';
 
-/** By show, who wants to hear of each new sequence number; null tells that the show was removed. */
-export type Listeners = Map<string, Set<(sequence: number | null) => void>>;
+/** A show as it is kept: a copy, the changes since, and what was noted. Nothing of it is read on the way. */
+export interface KeptShow {
+  id: string;
+  sequence: number;
+  steps: Steps;
+  copyOf: number;
+  /** UTF-8 JSON. */
+  document: Buffer;
+  /** JSON of `MadeChange`. */
+  changes: string[];
+  facts: Fact[];
+}
 
 /** The shows in a database. One writer: every change is a transaction of its own and is on disk when it returns. */
 export class ShowRepository {
-  /** Documents by show, valid for one sequence number; the database always decides which is current. */
-  private readonly documents = new Map<string, { sequence: number; show: Show }>();
+  private readonly facts: FactsTable;
+  private readonly photos: PhotoRepository;
 
   constructor(
     private readonly db: Database.Database,
-    private readonly listeners: Listeners = new Map(),
+    private readonly shared: Shared = new Shared(),
     private readonly now: () => Date = () => new Date(),
-  ) {}
+  ) {
+    this.facts = new FactsTable(db);
+    this.photos = new PhotoRepository(db, now);
+  }
 
   list(): ShowSummary[] {
     return this.db
       .prepare<[], ShowSummary>(
-        'SELECT id, name, sequence, changed_at AS changedAt FROM shows ORDER BY changed_at DESC, id',
+        'SELECT id, name, sequence, changed_at AS changedAt FROM shows WHERE removed_at IS NULL ORDER BY changed_at DESC, id',
       )
       .all();
   }
 
-  /** Keeps a show under a new id made from its name. `show` must have been read by `readShow`. */
-  create(show: Show): Revision {
-    const id = this.write(() => {
-      const taken = this.db.prepare<[], { id: string }>('SELECT id FROM shows').all();
-      const free = newId(show.name, taken.map((row) => row.id).concat('new'));
-      const at = this.now().toISOString();
-      this.db
-        .prepare('INSERT INTO shows (id, name, sequence, created_at, changed_at) VALUES (?, ?, 0, ?, ?)')
-        .run(free, show.name, at, at);
-      this.snapshot(free, 0, show);
-      return free;
-    });
-    return this.get(id);
+  /** The name of a show, without opening it. @throws NoSuchShow */
+  nameOf(id: string): string {
+    return this.row(id).name;
   }
 
-  /** @throws NoSuchShow */
-  get(id: string): Revision {
+  /** Number of the latest change; null where there is no such show. */
+  sequenceOf(id: string): number | null {
+    const row = this.db
+      .prepare<[string], { sequence: number }>(
+        'SELECT sequence FROM shows WHERE id = ? AND removed_at IS NULL',
+      )
+      .get(id);
+    return row?.sequence ?? null;
+  }
+
+  /** Keeps a show that was read by `readShowFile` and gives its new id, which is made from its name. */
+  create({ show, facts }: ShowFile): string {
+    const document = documentText(withOrder(show));
+    return this.keep(show.name, document, facts, photosIn(document));
+  }
+
+  /**
+   * The same for a document that was checked elsewhere.
+   *
+   * @param document of a sound show, by `documentText`
+   * @param photoIds the photos that it names
+   */
+  keep(
+    name: string,
+    document: string | Uint8Array,
+    facts: readonly Fact[],
+    photoIds: readonly string[],
+  ): string {
+    return write(this.db, () => {
+      const id = this.freeId(name);
+      const at = this.now().toISOString();
+      this.db
+        .prepare(
+          'INSERT INTO shows (id, name, sequence, version, created_at, changed_at) VALUES (?, ?, 0, ?, ?, ?)',
+        )
+        .run(id, name, SHOW_VERSION, at, at);
+      keepSnapshot(this.db, id, 0, document);
+      this.photos.noteUses(id, photoIds);
+      this.noteFacts(id, facts);
+      return id;
+    });
+  }
+
+  /** A show with all that a window needs to open it. @throws NoSuchShow */
+  open(id: string, window: string | null): KeptShow {
     const row = this.row(id);
-    const label = (sequence: number | null) => (sequence === null ? null : this.edit(id, sequence).label);
+    const copy = this.latestCopy(id);
     return {
       id,
       sequence: row.sequence,
-      show: this.document(row),
-      undoLabel: label(row.undo_top),
-      redoLabel: label(row.redo_top),
+      steps: this.steps(row, window),
+      copyOf: copy.sequence,
+      document: copy.document,
+      changes: this.changesAfter(id, copy.sequence).map(textOf),
+      facts: this.facts.current(id),
     };
   }
 
-  /** The show as it was after an earlier change. @throws NoSuchShow, RangeError outside 0..current */
+  /**
+   * Gets a large show ready to be changed, without others having to wait for it: what is changed has to be in memory, and parsing
+   * millions of points at once would hold everything up.
+   */
+  async getReady(id: string): Promise<void> {
+    const row = this.row(id);
+    if (this.shared.documents.get(id)?.sequence === row.sequence) return;
+    const copy = this.latestCopy(id);
+    if (copy.document.byteLength < LARGE_BYTES) return;
+    const show = await parseInSteps(copy.document);
+    // Others may have changed it meanwhile.
+    const now = this.row(id);
+    const later = this.changesAfter(id, copy.sequence);
+    this.remember(id, now.sequence, applyChanges(show, later.map(changeOf)));
+  }
+
+  /** The show as it is, and its sequence number. @throws NoSuchShow */
+  get(id: string): { sequence: number; show: Show } {
+    const row = this.row(id);
+    return { sequence: row.sequence, show: this.document(row) };
+  }
+
+  /** The show as it was after an earlier change. @throws NoSuchShow, NoSuchChange outside 0..current */
   at(id: string, sequence: number): Show {
     const row = this.row(id);
     if (!Number.isInteger(sequence) || sequence < 0 || sequence > row.sequence)
-      throw new RangeError(`The show has changes 0 to ${row.sequence}; ${sequence} is outside.`);
+      throw new NoSuchChange(`The show has changes 0 to ${row.sequence}; ${sequence} is outside.`);
     return this.rebuild(id, sequence);
   }
 
-  /** @throws NoSuchShow, StaleRevision, ShowError (and nothing is changed) */
-  apply(id: string, baseSequence: number, edit: Edit): Revision {
-    return this.change(id, baseSequence, (row) => {
-      const before = this.document(row);
-      const [show, patches, inverse] = produceWithPatches(before, (draft) => {
-        // The edits are written against plain shows; a draft behaves as one.
-        applyToDraft(draft as Show, edit);
-      });
-      assertSound(show, before);
-      return {
-        kind: 'edit',
-        label: labelOf(before, edit),
-        show,
-        patches,
-        inverse,
-        undoTop: (sequence) => sequence,
-        redoTop: () => null,
-      };
+  /** All that was noted about a show, oldest first. @throws NoSuchShow */
+  factsOf(id: string): Fact[] {
+    this.row(id);
+    return this.facts.all(id);
+  }
+
+  /**
+   * Makes an edit. One that was made on an older show is laid on the current one, if none of the records that it touches was
+   * touched since; an edit that changes nothing makes no change.
+   *
+   * @throws NoSuchShow, MustReload, ShowClash, ShowError (and nothing is changed)
+   */
+  apply(id: string, author: Author, edit: Edit): Confirmation {
+    return this.change(id, author, (row) => {
+      const current = this.document(row);
+      const missed = this.changesAfter(id, author.base);
+      const before = applyChanges(
+        current,
+        missed.toReversed().map((each) => inverseOf(changeOf(each))),
+      );
+      const after = applyEdit(before, edit);
+      const change = changeBetween(before, after);
+      if (change.length === 0) return null;
+      const label = labelOf(before, edit);
+      this.refuseGone(id, change);
+      if (missed.length === 0) return { kind: 'edit', label, root: null, change, show: after };
+      const mine = touchedBy(change);
+      for (const each of missed.toReversed()) {
+        const met = [...touchedBy(changeOf(each))].find((record) => mine.has(record));
+        if (met) throw clashOfTouched(met, before, after, current, each.label);
+      }
+      return { kind: 'edit', label, root: null, change, show: laid(current, change) };
     });
   }
 
-  /** @throws NoSuchShow, StaleRevision, NothingThere */
-  undo(id: string, baseSequence: number): Revision {
-    return this.change(id, baseSequence, (row) => {
-      if (row.undo_top === null) throw new NothingThere('undo');
-      const target = this.edit(id, row.undo_top);
-      return {
-        ...this.reverse(row, target),
-        kind: 'undo',
-        undoTop: () => target.undo_below,
-        redoTop: (sequence) => sequence,
-      };
-    });
+  /**
+   * Takes back a change.
+   *
+   * @param changeId of an edit, or of a redo, that is done; by default the next one of the window
+   * @throws NoSuchShow, NothingThere, NoSuchChange, ShowClash where others changed the same since, ShowError
+   */
+  undo(id: string, author: Author, changeId?: string): Confirmation {
+    return this.reverse(id, author, 'undo', changeId);
   }
 
-  /** @throws NoSuchShow, StaleRevision, NothingThere */
-  redo(id: string, baseSequence: number): Revision {
-    return this.change(id, baseSequence, (row) => {
-      if (row.redo_top === null) throw new NothingThere('redo');
-      const target = this.edit(id, row.redo_top);
-      return {
-        ...this.reverse(row, target),
-        kind: 'redo',
-        undoTop: (sequence) => sequence,
-        redoTop: () => target.redo_below,
-      };
-    });
+  /** Brings again what an undo took back. @param changeId of the undo; by default the next one of the window. Throws as `undo` */
+  redo(id: string, author: Author, changeId?: string): Confirmation {
+    return this.reverse(id, author, 'redo', changeId);
   }
 
-  /** Changes after a sequence number, oldest first. @throws NoSuchShow */
+  /** Adds facts; those that are there already are left out. @throws NoSuchShow */
+  note(id: string, facts: readonly Fact[]): Fact[] {
+    const added = write(this.db, () => {
+      this.row(id);
+      return this.noteFacts(id, facts);
+    });
+    if (added.length > 0) this.tell(id, { is: 'noted', facts: added });
+    return added;
+  }
+
+  /** Changes after a sequence number, oldest first, without what they change. @throws NoSuchShow */
   history(id: string, after = 0): HistoryEntry[] {
     this.row(id);
     return this.db
       .prepare<[string, number], HistoryEntry>(
-        'SELECT sequence, kind, label, made_at AS madeAt FROM edits WHERE show_id = ? AND sequence > ? ORDER BY sequence',
+        'SELECT sequence, id, kind, label, window, made_at AS madeAt FROM changes WHERE show_id = ? AND sequence > ? ORDER BY sequence',
       )
       .all(id, after);
   }
 
-  /** Removes a show and its whole history; this cannot be undone. @throws NoSuchShow */
-  remove(id: string): void {
-    this.write(() => {
-      this.row(id);
-      this.db.prepare('DELETE FROM shows WHERE id = ?').run(id);
-    });
-    this.documents.delete(id);
-    this.tell(id, null);
+  /** What a window that has the show after some change is missing. @throws NoSuchShow, MustReload */
+  since(id: string, window: string | null, after: number): Confirmation {
+    const row = this.row(id);
+    if (after > row.sequence || after < this.firstReadable(row)) throw new MustReload();
+    return this.confirmation(row, window, after);
   }
 
-  /** Calls back with each new sequence number of a show, and null when it is removed. Returns a way to stop. */
-  listen(id: string, listener: (sequence: number | null) => void): () => void {
-    const all = this.listeners.get(id) ?? new Set();
-    this.listeners.set(id, all.add(listener));
+  /** Removes a show with all that belongs to it; this cannot be undone. @throws NoSuchShow */
+  remove(id: string): void {
+    write(this.db, () => {
+      this.row(id);
+      this.photos.forgetShow(id);
+      this.facts.remove(id);
+      for (const table of ['changes', 'snapshots', 'gone_records'])
+        this.db.prepare(`DELETE FROM ${table} WHERE show_id = ?`).run(id);
+      this.db.prepare('UPDATE shows SET removed_at = ? WHERE id = ?').run(this.now().toISOString(), id);
+    });
+    this.shared.documents.delete(id);
+    this.tell(id, { is: 'removed' });
+  }
+
+  /**
+   * Calls back with what happens to a show, and counts a window as open as long as somebody listens for it. Returns a way to stop.
+   */
+  listen(id: string, window: string | null, listener: (event: ShowEvent) => void): () => void {
+    const { listeners, windows } = this.shared;
+    const all = listeners.get(id) ?? new Set();
+    listeners.set(id, all.add(listener));
+    const open = windows.get(id) ?? new Map<string, number>();
+    if (window !== null) windows.set(id, open.set(window, (open.get(window) ?? 0) + 1));
     return () => {
       all.delete(listener);
-      if (all.size === 0) this.listeners.delete(id);
+      if (all.size === 0) listeners.delete(id);
+      if (window === null) return;
+      const left = (open.get(window) ?? 1) - 1;
+      if (left > 0) open.set(window, left);
+      else open.delete(window);
+      if (open.size === 0) windows.delete(id);
     };
   }
 
-  private change(id: string, baseSequence: number, make: (row: ShowRow) => Change): Revision {
-    const made = this.write(() => {
-      const row = this.row(id);
-      if (row.sequence !== baseSequence)
-        throw new StaleRevision(this.get(id), this.history(id, Math.min(baseSequence, row.sequence)));
-      const change = make(row);
-      const next = row.sequence + 1;
-      const at = this.now().toISOString();
-      this.db
-        .prepare(
-          `INSERT INTO edits (show_id, sequence, kind, label, patches, inverse, undo_below, redo_below, made_at)
-           VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-        )
-        .run(
-          id,
-          next,
-          change.kind,
-          change.label,
-          JSON.stringify(change.patches),
-          JSON.stringify(change.inverse),
-          row.undo_top,
-          row.redo_top,
-          at,
+  private reverse(id: string, author: Author, kind: 'undo' | 'redo', changeId?: string): Confirmation {
+    return this.change(id, author, (row) => {
+      const target = changeId ?? this.steps(row, author.window)[kind][0]?.id;
+      if (target === undefined) throw new NothingThere(kind);
+      const step = this.changeById(id, target);
+      if (!step) throw new NoSuchChange(`The show has no change “${target}”.`);
+      const latest = this.latestOf(id, step.root);
+      if (
+        latest.sequence !== step.sequence ||
+        (step.kind === 'undo') !== (kind === 'redo') ||
+        step.kind === 'upgrade'
+      )
+        throw new NoSuchChange(
+          `“${step.label}” cannot be ${kind === 'undo' ? 'taken back: it is not done any more' : 'done again: it is done'}.`,
         );
-      this.db
-        .prepare(
-          'UPDATE shows SET name = ?, sequence = ?, undo_top = ?, redo_top = ?, changed_at = ? WHERE id = ?',
-        )
-        .run(change.show.name, next, change.undoTop(next), change.redoTop(next), at, id);
-      if (next % CHANGES_PER_SNAPSHOT === 0) this.snapshot(id, next, change.show);
-      return { sequence: next, show: change.show };
+      if (step.sequence <= row.undo_floor)
+        throw new NoSuchChange(
+          `“${step.label}” is from before the show was brought up to a newer version; what was made before that stays.`,
+        );
+      const change = inverseOf(changeOf(step));
+      const show = laid(this.document(row), change);
+      return { kind, label: step.label, root: step.root, change, show };
     });
-    this.documents.set(id, made);
-    this.tell(id, made.sequence);
-    return this.get(id);
   }
 
-  private reverse(row: ShowRow, target: EditRow): Pick<Change, 'label' | 'show' | 'patches' | 'inverse'> {
-    const patches = JSON.parse(target.inverse) as Patch[];
-    const inverse = JSON.parse(target.patches) as Patch[];
-    return { label: target.label, show: applyPatches(this.document(row), patches), patches, inverse };
+  /** Appends the change that `make` gives, unless it was appended before; null makes none. */
+  private change(
+    id: string,
+    author: Author,
+    make: (row: ShowRow) => {
+      kind: MadeChange['kind'];
+      label: string;
+      root: number | null;
+      change: ShowChange;
+      show: Show;
+    } | null,
+  ): Confirmation {
+    const appended = write(this.db, (): { made: MadeChange; show: Show } | null => {
+      const row = this.row(id);
+      if (this.changeById(id, author.changeId)) return null;
+      if (author.base > row.sequence || author.base < this.firstReadable(row)) throw new MustReload();
+      const next = make(row);
+      if (!next) return null;
+      assertSound(next.show, this.document(row));
+      const sequence = row.sequence + 1;
+      const text = JSON.stringify(next.change);
+      this.insert(id, sequence, author, { ...next, root: next.root ?? sequence, change: text });
+      for (const each of next.change)
+        if ('removed' in each && each.list !== 'patch')
+          this.db
+            .prepare('INSERT OR IGNORE INTO gone_records (show_id, list, record_id) VALUES (?, ?, ?)')
+            .run(id, each.list, each.id);
+      this.photos.noteUses(id, photosIn(text));
+      if (snapshotDue(this.db, id)) keepSnapshot(this.db, id, sequence, documentText(next.show));
+      const { kind, label, change, show } = next;
+      return { show, made: { sequence, id: author.changeId, kind, label, window: author.window, change } };
+    });
+    if (appended) {
+      this.remember(id, appended.made.sequence, appended.show);
+      this.tell(id, { is: 'changed', changes: [appended.made] });
+    }
+    return this.confirmation(this.row(id), author.window, author.base);
   }
 
+  private insert(
+    id: string,
+    sequence: number,
+    author: Author,
+    row: { kind: MadeChange['kind']; label: string; root: number; change: string; show: Show },
+  ): void {
+    const at = this.now().toISOString();
+    this.db
+      .prepare(
+        `INSERT INTO changes (show_id, sequence, id, kind, label, window, root, version, change, made_at)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      )
+      .run(
+        id,
+        sequence,
+        author.changeId,
+        row.kind,
+        row.label,
+        author.window,
+        row.root,
+        SHOW_VERSION,
+        row.change,
+        at,
+      );
+    this.db
+      .prepare('UPDATE shows SET name = ?, sequence = ?, changed_at = ? WHERE id = ?')
+      .run(row.show.name, sequence, at, id);
+  }
+
+  private confirmation(row: ShowRow, window: string | null, after: number): Confirmation {
+    const changes = this.changesAfter(row.id, after).map(madeOf);
+    return { sequence: row.sequence, steps: this.steps(row, window), changes };
+  }
+
+  /**
+   * What a window can take back and bring again, the next first: its own changes. One that has made none yet, or has taken back all of
+   * its own, goes on with those of windows that are not open any more, and of callers that have no window.
+   */
+  private steps({ id, undo_floor: floor }: ShowRow, window: string | null): Steps {
+    const others = [...(this.shared.windows.get(id)?.keys() ?? [])].filter((each) => each !== window);
+    const parameters = { id, floor, window, others: JSON.stringify(others), most: MOST_STEPS };
+    const owned = `show_id = @id AND sequence > @floor AND (
+        window = @window OR (
+          (window IS NULL OR window NOT IN (SELECT value FROM json_each(@others)))
+          AND sequence < coalesce((SELECT MIN(sequence) FROM changes WHERE show_id = @id AND window = @window), 1e18)
+        )
+      )
+      AND NOT EXISTS (
+        SELECT 1 FROM changes AS later
+        WHERE later.show_id = made.show_id AND later.root = made.root AND later.sequence > made.sequence
+      )`;
+    const steps = (sql: string) =>
+      this.db
+        .prepare<typeof parameters, Step>(
+          `SELECT id, label FROM changes AS made WHERE ${owned} AND ${sql} ORDER BY sequence DESC LIMIT @most`,
+        )
+        .all(parameters);
+    return {
+      undo: steps("kind IN ('edit', 'redo')"),
+      // A new edit of the same window leaves what was taken back before it behind.
+      redo: steps(`kind = 'undo' AND NOT EXISTS (
+        SELECT 1 FROM changes AS newer
+        WHERE newer.show_id = made.show_id AND newer.kind = 'edit' AND newer.window IS made.window
+        AND newer.sequence > made.sequence
+      )`),
+    };
+  }
+
+  /** @throws ShowError when a record would be given an id that another one had */
+  private refuseGone(id: string, change: ShowChange): void {
+    const gone = this.db.prepare(
+      'SELECT 1 FROM gone_records WHERE show_id = ? AND list = ? AND record_id = ?',
+    );
+    for (const each of change)
+      if ('added' in each && gone.get(id, each.list, each.id))
+        throw new ShowError(
+          `The id “${each.id}” belonged to something that was removed. Ids are not used again: give it another one.`,
+        );
+  }
+
+  /** The row of a show, brought up to the version of this program. @throws NoSuchShow */
   private row(id: string): ShowRow {
     const row = this.db
-      .prepare<[string], ShowRow>('SELECT id, name, sequence, undo_top, redo_top FROM shows WHERE id = ?')
+      .prepare<[string], ShowRow>(
+        'SELECT id, name, sequence, version, undo_floor FROM shows WHERE id = ? AND removed_at IS NULL',
+      )
       .get(id);
     if (!row) throw new NoSuchShow(id);
-    return row;
+    return row.version < SHOW_VERSION ? this.upgrade(row) : row;
   }
 
-  private edit(id: string, sequence: number): EditRow {
+  /** Brings an older show up to date: a change of its own, with a copy, before which nothing can be taken back. */
+  private upgrade({ id, sequence, version }: ShowRow): ShowRow {
+    const { show, facts } = this.rebuildFile(id, sequence);
+    return write(this.db, () => {
+      const next = sequence + 1;
+      this.insert(
+        id,
+        next,
+        { changeId: `upgrade-${version}-${SHOW_VERSION}`, window: null, base: sequence },
+        {
+          kind: 'upgrade',
+          label: `Brought up from version ${version} of the show file to ${SHOW_VERSION}`,
+          root: next,
+          change: '[]',
+          show,
+        },
+      );
+      this.db
+        .prepare('UPDATE shows SET version = ?, undo_floor = ? WHERE id = ?')
+        .run(SHOW_VERSION, next, id);
+      keepSnapshot(this.db, id, next, documentText(show));
+      this.noteFacts(id, facts);
+      return { id, name: show.name, sequence: next, version: SHOW_VERSION, undo_floor: next };
+    });
+  }
+
+  /** The first sequence number from which on changes can be laid on one another. */
+  private firstReadable(row: ShowRow): number {
+    return row.undo_floor;
+  }
+
+  private latestCopy(id: string): { sequence: number; document: Buffer } {
     return this.db
-      .prepare<[string, number], EditRow>(
-        `SELECT sequence, kind, label, patches, inverse, undo_below, redo_below
-         FROM edits WHERE show_id = ? AND sequence = ?`,
+      .prepare<[string], { sequence: number; document: Buffer }>(
+        'SELECT sequence, CAST(document AS BLOB) AS document FROM snapshots WHERE show_id = ? ORDER BY sequence DESC LIMIT 1',
       )
-      .get(id, sequence)!;
+      .get(id)!;
+  }
+
+  private changesAfter(id: string, sequence: number): ChangeRow[] {
+    return this.db
+      .prepare<[string, number], ChangeRow>(
+        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND sequence > ? ORDER BY sequence`,
+      )
+      .all(id, sequence);
+  }
+
+  private changeById(id: string, changeId: string): ChangeRow | undefined {
+    return this.db
+      .prepare<[string, string], ChangeRow>(
+        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND id = ?`,
+      )
+      .get(id, changeId);
+  }
+
+  /** The latest word about an edit: itself, or what took it back or brought it again. */
+  private latestOf(id: string, root: number): ChangeRow {
+    return this.db
+      .prepare<[string, number], ChangeRow>(
+        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND root = ? ORDER BY sequence DESC LIMIT 1`,
+      )
+      .get(id, root)!;
   }
 
   private document({ id, sequence }: ShowRow): Show {
-    const known = this.documents.get(id);
+    const known = this.shared.documents.get(id);
     if (known?.sequence === sequence) return known.show;
     const show = this.rebuild(id, sequence);
-    this.documents.set(id, { sequence, show });
+    this.remember(id, sequence, show);
     return show;
   }
 
+  private remember(id: string, sequence: number, show: Show): void {
+    const { documents } = this.shared;
+    documents.delete(id);
+    documents.set(id, { sequence, show });
+    const oldest = documents.keys().next().value;
+    if (documents.size > MOST_DOCUMENTS && oldest !== undefined) documents.delete(oldest);
+  }
+
   private rebuild(id: string, sequence: number): Show {
-    const snapshot = this.db
-      .prepare<[string, number], { sequence: number; document: string }>(
-        'SELECT sequence, document FROM snapshots WHERE show_id = ? AND sequence <= ? ORDER BY sequence DESC LIMIT 1',
+    return this.rebuildFile(id, sequence).show;
+  }
+
+  /** What the show file was after a change; an old one with the notes that it held. */
+  private rebuildFile(id: string, sequence: number): ShowFile {
+    const copy = this.db
+      .prepare<[string, number], { sequence: number; version: number; document: string }>(
+        'SELECT sequence, version, document FROM snapshots WHERE show_id = ? AND sequence <= ? ORDER BY sequence DESC LIMIT 1',
       )
       .get(id, sequence)!;
-    const later = this.db
-      .prepare<[string, number, number], { patches: string }>(
-        'SELECT patches FROM edits WHERE show_id = ? AND sequence > ? AND sequence <= ? ORDER BY sequence',
-      )
-      .all(id, snapshot.sequence, sequence);
-    return later.reduce(
-      (show, { patches }) => applyPatches(show, JSON.parse(patches) as Patch[]),
-      JSON.parse(snapshot.document) as Show,
-    );
+    const document = JSON.parse(copy.document) as unknown;
+    const later = this.changesAfter(id, copy.sequence).filter((each) => each.sequence <= sequence);
+    // A change of version is a copy of its own, so that what follows a copy is written as the copy is.
+    if (copy.version < SHOW_VERSION)
+      return readShowFile(
+        applyOldPatches(
+          document,
+          later.map((each) => each.change),
+        ),
+      );
+    return { show: applyChanges(document as Show, later.map(changeOf)), facts: [] };
   }
 
-  private snapshot(id: string, sequence: number, show: Show): void {
-    this.db
-      .prepare('INSERT INTO snapshots (show_id, sequence, document) VALUES (?, ?, ?)')
-      .run(id, sequence, JSON.stringify(show));
+  private noteFacts(id: string, facts: readonly Fact[]): Fact[] {
+    const added = this.facts.add(id, facts);
+    this.photos.noteUses(id, photosIn(JSON.stringify(added.map((fact) => fact.value))));
+    return added;
   }
 
-  private write<Result>(work: () => Result): Result {
-    return this.db.transaction(work).immediate();
+  /** An id made from a name that no show has or had. */
+  private freeId(name: string): string {
+    const taken = this.db.prepare('SELECT 1 FROM shows WHERE id = ?');
+    const base = idWords(name);
+    // `new` is the address of the page that makes one.
+    let id = base;
+    for (let number = 2; id === 'new' || taken.get(id); number += 1) id = `${base}-${number}`;
+    return id;
   }
 
-  private tell(id: string, sequence: number | null): void {
-    for (const listener of this.listeners.get(id) ?? []) listener(sequence);
+  private tell(id: string, event: ShowEvent): void {
+    for (const listener of this.shared.listeners.get(id) ?? []) listener(event);
+  }
+}
+
+function changeOf(row: ChangeRow): ShowChange {
+  return JSON.parse(row.change) as ShowChange;
+}
+
+function madeOf(row: ChangeRow): MadeChange {
+  const { sequence, id, kind, label, window } = row;
+  return { sequence, id, kind, label, window, change: changeOf(row) };
+}
+
+/** JSON of the same, with what the row holds as JSON put in as it is. */
+function textOf({ sequence, id, kind, label, window, change }: ChangeRow): string {
+  return `${JSON.stringify({ sequence, id, kind, label, window }).slice(0, -1)},"change":${change}}`;
+}
+
+/** @throws ShowClash when a record is not as the change says */
+function laid(show: Show, change: ShowChange): Show {
+  try {
+    return applyChange(show, change);
+  } catch (error) {
+    if (error instanceof ChangeClash) throw clashOf(error, show);
+    throw error;
   }
 }

@@ -1,6 +1,7 @@
 import { proxy, wrap } from 'comlink';
 import type { Finding } from '@/core/checks/check';
 import type { Plan, PlannedProp } from '@/core/plan/plan';
+import type { Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
 import type { PlanWorker } from './plan.worker';
 import { unpackPlan } from './planMessage';
@@ -14,8 +15,11 @@ export interface Planned {
 
 /** Plans shows, one after another; `stop` ends whatever it runs on. */
 export interface Planner {
-  /** @param progress told how much is done, from 0 to 1 */
-  plan: (show: Show, progress: (part: number) => void) => Promise<Planned>;
+  /**
+   * @param facts what was noted on site
+   * @param progress told how much is done, from 0 to 1
+   */
+  plan: (show: Show, facts: readonly Fact[], progress: (part: number) => void) => Promise<Planned>;
   stop: () => void;
 }
 
@@ -26,10 +30,10 @@ export function startPlanner(): Planner {
   let sent: Show | null = null;
   let received: readonly PlannedProp[] = [];
   return {
-    plan: async (show, progress) => {
+    plan: async (show, facts, progress) => {
       const changes = changesBetween(sent, show);
       sent = show;
-      const { message, findings } = await remote.plan(changes, proxy(progress));
+      const { message, findings } = await remote.plan(changes, facts, proxy(progress));
       const plan = unpackPlan(message, show, received);
       received = plan.props;
       return { plan, findings };

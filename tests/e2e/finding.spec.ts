@@ -1,4 +1,4 @@
-import { demoShow, expect, openAt, test } from './lantern';
+import { demoShow, expect, keptShow, openAt, test } from './lantern';
 
 for (const [query, title, port] of [
   ['B2 17', 'Pixel 17 of run 2', 'B2 17'],
@@ -111,10 +111,8 @@ test('from the back, left and right swap in the picture, the words and the corne
   await expect(page.getByRole('radio', { name: 'bottom right' })).toBeChecked();
   await page.getByRole('radio', { name: 'top right' }).click();
   await expect(page.getByTestId('saving')).toHaveText('rev 1 · saved');
-  const { show } = await (await request.get(`/api/shows/${id}`)).json();
-  expect(show.props.find((prop: { id: string }) => prop.id === 'net-curtain').threading.firstPixel).toBe(
-    'topLeft',
-  );
+  const { props } = await keptShow(request, id);
+  expect(props.find((prop) => prop.id === 'net-curtain')!.threading).toMatchObject({ firstPixel: 'topLeft' });
 });
 
 test('the picture is pointed at, panned and zoomed; the ruler leads to its channels', async ({

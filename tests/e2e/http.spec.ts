@@ -1,52 +1,98 @@
-import { DEMO, demoShow, expect, test } from './lantern';
+import { DEMO, author, demoShow, expect, keptShow, test } from './lantern';
 
 const edit = { type: 'changeProp', propId: 'net-curtain', change: { name: 'Curtain' } };
 
 test('keeps, reads, changes and removes a show', async ({ request }) => {
   const id = await demoShow(request);
-  const made = await request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit } });
-  expect(await made.json()).toMatchObject({ id, sequence: 1, undoLabel: 'Net curtain: rename to Curtain' });
-  expect(
-    await (await request.post(`/api/shows/${id}/undo`, { data: { baseSequence: 1 } })).json(),
-  ).toMatchObject({
-    sequence: 2,
-    undoLabel: null,
-    redoLabel: 'Net curtain: rename to Curtain',
+  const first = author(0);
+  const made = await request.post(`/api/shows/${id}/edits`, { data: { ...first, edit } });
+  const label = 'Net curtain: rename to Curtain';
+  expect(await made.json()).toEqual({
+    sequence: 1,
+    steps: { undo: [{ id: first.changeId, label }], redo: [] },
+    changes: [
+      {
+        sequence: 1,
+        id: first.changeId,
+        kind: 'edit',
+        label,
+        window: null,
+        change: [
+          { list: 'props', id: 'net-curtain', fields: { name: { from: 'Net curtain', to: 'Curtain' } } },
+        ],
+      },
+    ],
   });
-  await request.post(`/api/shows/${id}/redo`, { data: { baseSequence: 2 } });
-  expect((await (await request.get(`/api/shows/${id}/show.json`)).json()).props[2].name).toBe('Curtain');
+  const undo = author(1);
+  const undone = await request.post(`/api/shows/${id}/undo`, {
+    data: { ...undo, takesBack: first.changeId },
+  });
+  expect(await undone.json()).toMatchObject({ sequence: 2, steps: { undo: [], redo: [{ label }] } });
+  // Sent again after a lost answer, it is no second undo.
+  const again = await request.post(`/api/shows/${id}/undo`, { data: { ...undo, takesBack: first.changeId } });
+  expect(await again.json()).toEqual(await undone.json());
+  await request.post(`/api/shows/${id}/redo`, { data: { ...author(2), takesBack: undo.changeId } });
+  expect((await keptShow(request, id)).props[2]!.name).toBe('Curtain');
   expect((await (await request.get(`/api/shows/${id}/show.json?at=0`)).json()).props[2].name).toBe(
     'Net curtain',
   );
-  expect((await request.get(`/api/shows/${id}/show.json?at=77`)).status()).toBe(404);
+  expect((await request.get(`/api/shows/${id}/show.json?at=77`)).status()).toBe(422);
+  expect((await request.get(`/api/shows/${id}/show.json?at=`)).status()).toBe(400);
+  const opened = await (await request.get(`/api/shows/${id}`)).json();
+  expect(opened).toMatchObject({ id, sequence: 3, copyOf: 0, show: { name: 'A copy of the night' } });
+  expect(opened.changes).toHaveLength(3);
+  const since = await (await request.get(`/api/shows/${id}/changes?after=2`)).json();
+  expect(since.changes.map((each: { kind: string }) => each.kind)).toEqual(['redo']);
   expect((await request.delete(`/api/shows/${id}`)).status()).toBe(204);
   expect((await request.get(`/api/shows/${id}`)).status()).toBe(404);
+  // Its id never means another one.
+  expect(await demoShow(request)).not.toBe(id);
 });
 
-test('confirms an edit without the show where that is asked for', async ({ request }) => {
+test('keeps facts, once each, and gives them along with the file', async ({ request }) => {
   const id = await demoShow(request);
-  const brief = await request.post(`/api/shows/${id}/edits`, {
-    data: { baseSequence: 0, edit, brief: true },
-  });
-  expect(await brief.json()).toEqual({
-    id,
-    sequence: 1,
-    undoLabel: 'Net curtain: rename to Curtain',
-    redoLabel: null,
-  });
+  const fact = {
+    id: 'from-a-phone',
+    kind: 'tick',
+    list: 'controllers',
+    recordId: 'pier-box',
+    field: 'port.1.pixels',
+    value: '111',
+    by: 'Mara',
+    at: '2026-11-20T18:00:00Z',
+  };
+  const note = () => request.post(`/api/shows/${id}/facts`, { data: { facts: [fact] } });
+  expect(await (await note()).json()).toEqual({ added: 1 });
+  expect(await (await note()).json()).toEqual({ added: 0 });
+  expect(await (await request.get(`/api/shows/${id}/facts`)).json()).toEqual({ facts: [fact] });
+  const file = await keptShow(request, id);
+  expect(file).toMatchObject({ facts: [fact] });
+  const copy = (await (await request.post('/api/shows', { data: file })).json()) as { id: string };
+  expect(await (await request.get(`/api/shows/${copy.id}/facts`)).json()).toEqual({ facts: [fact] });
 });
 
-test('answers 409 with the current show to a stale sequence number', async ({ request }) => {
+test('lays an edit of an older show on the current one, and answers 409 where both touch the same', async ({
+  request,
+}) => {
   const id = await demoShow(request);
-  await request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit } });
-  const stale = await request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit } });
-  expect(stale.status()).toBe(409);
-  expect(await stale.json()).toMatchObject({
-    current: {
-      sequence: 1,
-      show: { props: expect.arrayContaining([expect.objectContaining({ name: 'Curtain' })]) },
+  await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } });
+  const other = { type: 'changeProp', propId: 'pier-railing', change: { name: 'Rail' } };
+  const laid = await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit: other } });
+  expect((await laid.json()).changes).toHaveLength(2);
+  const mine = { ...edit, change: { name: 'Mine' } };
+  const clash = await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit: mine } });
+  expect(clash.status()).toBe(409);
+  expect(await clash.json()).toEqual({
+    error: 'Curtain was changed elsewhere in the meantime (Net curtain: rename to Curtain).',
+    problems: [],
+    clash: {
+      list: 'props',
+      id: 'net-curtain',
+      name: 'Curtain',
+      field: 'name',
+      mine: '"Mine"',
+      theirs: '"Curtain"',
     },
-    missed: [{ sequence: 1, label: 'Net curtain: rename to Curtain' }],
   });
 });
 
@@ -58,7 +104,7 @@ test('refuses in sentences', async ({ request }) => {
   };
   expect(await refused(request.post('/api/shows', { data: { ...DEMO, version: 3 } }))).toEqual([
     422,
-    'This show file has version 3; this program reads version 1.',
+    'This show file has version 3; this program reads versions 1 to 2.',
   ]);
   expect(
     await refused(
@@ -67,13 +113,23 @@ test('refuses in sentences', async ({ request }) => {
         headers: { 'content-type': 'application/json' },
       }),
     ),
-  ).toEqual([400, expect.stringContaining('is not JSON')]);
+  ).toEqual([422, expect.stringContaining('is not JSON')]);
   expect(
-    await refused(request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 'x', edit } })),
+    await refused(
+      request.post(`/api/shows/${id}/edits`, {
+        data: Buffer.from('['.repeat(50_000)),
+        headers: { 'content-type': 'application/json' },
+      }),
+    ),
+  ).toEqual([400, expect.stringContaining('nested more than 60 deep')]);
+  expect(
+    await refused(
+      request.post(`/api/shows/${id}/edits`, { data: { ...author(0), baseSequence: 'x', edit } }),
+    ),
   ).toEqual([400, expect.stringContaining('baseSequence')]);
   expect(
     await refused(
-      request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit: { type: 'explode' } } }),
+      request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit: { type: 'explode' } } }),
     ),
   ).toEqual([422, expect.stringContaining('"explode"; allowed')]);
   expect(await refused(request.get('/api/shows/nowhere/spans.csv'))).toEqual([
@@ -84,10 +140,14 @@ test('refuses in sentences', async ({ request }) => {
     400,
     expect.stringContaining('Say what to look up'),
   ]);
-  expect(await refused(request.post('/api/plan', { data: Buffer.alloc(60 * 1024 * 1024, 'x') }))).toEqual([
-    413,
-    expect.stringContaining('larger than 16 MB'),
-  ]);
+  expect(
+    await refused(
+      request.post(`/api/shows/${id}/edits`, {
+        data: Buffer.alloc(20 * 1024 * 1024, 'x'),
+        headers: { 'content-type': 'application/json' },
+      }),
+    ),
+  ).toEqual([413, expect.stringContaining('larger than 16 MB')]);
 });
 
 test('looks up both ways', async ({ request }) => {
@@ -131,15 +191,28 @@ test('streams a channel map of 250,000 pixels', async ({ request }) => {
   expect(spans).toHaveLength(1 + plan.spans.length);
 });
 
-test('tells of changes as they happen', async ({ request, baseURL }) => {
-  const id = await demoShow(request);
+test('tells of changes and facts of several shows over one stream', async ({ request, baseURL }) => {
+  const [id, other] = [await demoShow(request), await demoShow(request)];
   const stop = new AbortController();
-  const response = await fetch(`${baseURL}/api/shows/${id}/events`, { signal: stop.signal });
+  const response = await fetch(`${baseURL}/api/events?watch=${id}:here&watch=${other}`, {
+    signal: stop.signal,
+  });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-  expect((await reader.read()).value).toBe('data: {"sequence":0}\n\n');
-  await request.post(`/api/shows/${id}/edits`, { data: { baseSequence: 0, edit } });
-  expect((await reader.read()).value).toBe('data: {"sequence":1}\n\n');
-  await request.delete(`/api/shows/${id}`);
-  expect((await reader.read()).value).toContain('event: removed');
+  let text = '';
+  const next = async () => {
+    while (!text.includes('\n\n')) text += (await reader.read()).value;
+    const [line] = text.split('\n\n', 1);
+    text = text.slice(line!.length + 2);
+    return JSON.parse(line!.replace(/^data: /, ''));
+  };
+  expect([await next(), await next()]).toEqual([
+    { showId: id, is: 'at', sequence: 0 },
+    { showId: other, is: 'at', sequence: 0 },
+  ]);
+  await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } });
+  expect(await next()).toMatchObject({ showId: id, is: 'changed', changes: [{ sequence: 1, window: null }] });
+  await request.delete(`/api/shows/${other}`);
+  expect(await next()).toEqual({ showId: other, is: 'removed' });
   stop.abort();
+  expect((await request.get('/api/events')).status()).toBe(400);
 });

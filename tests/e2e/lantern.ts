@@ -37,6 +37,19 @@ export async function demoShow(request: APIRequestContext, change: Partial<Show>
   return ((await response.json()) as { id: string }).id;
 }
 
+/** The show as it is kept. */
+export async function keptShow(request: APIRequestContext, id: string): Promise<Show> {
+  return (await (await request.get(`/api/shows/${id}/show.json`)).json()) as Show;
+}
+
+let changes = 0;
+/** What a change says of who makes it; each has an id of its own. */
+export const author = (baseSequence: number, window?: string) => ({
+  baseSequence,
+  changeId: `change-${Date.now().toString(36)}-${(changes += 1)}`,
+  ...(window && { window }),
+});
+
 export async function openAt(page: Page, id: string, view: string): Promise<void> {
   await page.goto(`/shows/${id}/${view}`);
   // The ruler is drawn from the first plan, so everything else is there as well.

@@ -149,16 +149,16 @@ test('a craft is numbered by clicking and dragging', async ({ page, request }) =
   await page.keyboard.press('Enter');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('prop-craft')).toContainText('2 of 32 px');
+  await expect(page.locator('[data-testid^=prop-craft-]')).toContainText('2 of 32 px');
   const box = (await board.boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.7);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.7, { steps: 4 });
   await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.7, { steps: 4 });
   await page.mouse.up();
-  await expect(page.getByTestId('prop-craft')).not.toContainText('2 of 32 px');
+  await expect(page.locator('[data-testid^=prop-craft-]')).not.toContainText('2 of 32 px');
   await page.keyboard.press('Control+z');
-  await expect(page.getByTestId('prop-craft')).toContainText('2 of 32 px');
+  await expect(page.locator('[data-testid^=prop-craft-]')).toContainText('2 of 32 px');
 });
 
 test.describe('free-form points', () => {
@@ -192,7 +192,7 @@ test.describe('free-form points', () => {
     await choose(page, 'points.csv', 'text/csv', Buffer.from(lines.slice(0, 5000).join('\n')));
     await expect(page.getByTestId('points-found')).toContainText('5,000 points in 1 piece');
     await page.getByRole('button', { name: 'Use 5,000 points' }).click();
-    await expect(page.getByTestId('prop-free-form')).toContainText('5,000 px');
+    await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('5,000 px');
   });
 
   test('an SVG of 2 MB is laid along', async ({ page, request }) => {
@@ -207,7 +207,7 @@ test.describe('free-form points', () => {
     await expect(page.getByTestId('points-found')).toBeVisible({ timeout: 30_000 });
     await expect(page).not.toHaveTitle('x');
     await page.getByRole('button', { name: /^Use / }).click();
-    await expect(page.getByTestId('prop-free-form')).toContainText('px');
+    await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('px');
   });
 
   test('a photo of 40 megapixels is made smaller, and a sign is traced over it', async ({
@@ -227,6 +227,6 @@ test.describe('free-form points', () => {
     await click(0.5, 0.3);
     await click(0.7, 0.5);
     await page.getByRole('button', { name: 'Use 3 pixels' }).click();
-    await expect(page.getByTestId('prop-free-form')).toContainText('3 px');
+    await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('3 px');
   });
 });

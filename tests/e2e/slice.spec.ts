@@ -89,15 +89,15 @@ test('a builder starts from nothing', async ({ page }) => {
   await expect(page.getByLabel('Length', { exact: true })).toHaveValue('1.067 m');
   await page.getByText('Spacing', { exact: true }).click();
   await fill(page, 'Pixel spacing', '1 in');
-  await expect(page.getByTestId('prop-measured-line')).toContainText('Roof edge');
-  await expect(page.getByTestId('prop-measured-line')).toContainText('42 px');
+  await expect(page.locator('[data-testid^=prop-measured-line-]')).toContainText('Roof edge');
+  await expect(page.locator('[data-testid^=prop-measured-line-]')).toContainText('42 px');
   await page.getByRole('button', { name: 'Add a leg' }).click();
-  await expect(page.getByTestId('prop-measured-line')).toContainText('2 × 42 px');
+  await expect(page.locator('[data-testid^=prop-measured-line-]')).toContainText('2 × 42 px');
 
   await page.getByRole('button', { name: /Patch/ }).click();
   await page.getByRole('button', { name: 'Add a controller' }).click();
   await fill(page, 'First universe', '40');
-  await page.getByTestId('prop-measured-line').click();
+  await page.locator('[data-testid^=prop-measured-line-]').click();
   await page.getByRole('button', { name: 'Put on A1' }).click();
   await expect(page.getByTestId('ruler-selection')).toHaveText('U40 ch 1 → U40 ch 252');
 });

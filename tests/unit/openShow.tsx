@@ -4,39 +4,35 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
-import { applyEdit, labelOf } from '@/core/show/edits/registry';
-import type { Revision } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import type { ShowClient } from '@/features/show/client';
 import { ShowStoreProvider } from '@/features/show/ShowProvider';
 import { createShowStore } from '@/features/show/store';
+import { SmallServer } from './smallServer';
 
 /** Opens a show for a part of the interface, without a server: every change is answered and planned at once. */
 export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClient>) {
-  const earlier: Show[] = [];
-  let revision: Revision = { id: 'quay', sequence: 0, show, undoLabel: null, redoLabel: null };
+  const server = new SmallServer(show);
   const client: ShowClient = {
-    change: (_id, _base, made) => {
-      const next =
-        made.kind === 'edit'
-          ? { show: applyEdit(revision.show, made.edit), undoLabel: labelOf(revision.show, made.edit) }
-          : { show: earlier.pop()!, undoLabel: null };
-      if (made.kind === 'edit') earlier.push(revision.show);
-      revision = { ...revision, ...next, sequence: revision.sequence + 1 };
-      const { show: _, ...confirmation } = revision;
-      return Promise.resolve(made.kind === 'edit' ? confirmation : revision);
-    },
-    get: () => Promise.resolve(revision),
+    open: server.open,
+    since: server.since,
+    change: (id, changeId, base, made) => server.change(id, changeId, base, made),
     ...change,
   };
-  const store = createShowStore(revision, { client, notify: () => {}, retryAfterMs: 1 });
+  const store = createShowStore(server.opened(), {
+    client,
+    notify: () => {},
+    window: 'here',
+    retryAfterMs: 1,
+  });
   const planNow = () => {
-    const plan = planShow(store.getState().show);
-    store.setState({ plan, findings: findingsOf(plan) });
+    const { show: latest, facts } = store.getState();
+    const plan = planShow(latest);
+    store.setState({ plan, findings: findingsOf(plan, facts) });
   };
   planNow();
   store.subscribe((now, before) => {
-    if (now.show !== before.show) planNow();
+    if (now.show !== before.show || now.facts !== before.facts) planNow();
   });
   const around = (inner: ReactNode) => (
     <MantineProvider env="test">

@@ -3,6 +3,7 @@ import type { Controller } from '@/core/catalogue/controller';
 import { NEW_UNIVERSE, type Packing } from '@/core/addressing/packing';
 import { wantedRuns } from '@/core/threading/runs';
 import { CORNERS } from '@/core/threading/view';
+import { withOrder } from '@/core/show/read';
 import { emptyShow, type Show } from '@/core/show/schema';
 import { FACINGS } from '@/core/props/craft';
 import type { Prop } from '@/core/props/registry';
@@ -63,7 +64,7 @@ export function aGrid(
 }
 
 export function aShow(change: Partial<Show> = {}): Show {
-  return { ...emptyShow('Test'), pixelTypes: structuredClone(PIXEL_TYPES), ...change };
+  return withOrder({ ...emptyShow('Test'), pixelTypes: structuredClone(PIXEL_TYPES), ...change });
 }
 
 /** Puts whole props on ports of the first controller, one prop a port, run by run. */
@@ -78,7 +79,7 @@ export function onPorts(
     port,
     skippedPixels,
   }));
-  return { ...show, patch };
+  return withOrder({ ...show, patch });
 }
 
 const packing: fc.Arbitrary<Packing> = fc.oneof(

@@ -74,6 +74,8 @@ export function deviceSettings(plan: Plan, controller: number): DeviceSettings {
 /** A value that a device holds, as it was and as it is to be. */
 export interface ValueToType {
   controllerId: string;
+  /** Id of the setting: `firstUniverse`, `port.3.pixels`. */
+  field: string;
   /** `A3`, or empty for the whole device. */
   port: string;
   what: string;
@@ -88,10 +90,11 @@ export function valuesToType(before: Plan, after: Plan): ValueToType[] {
     const was = before.show.controllers.findIndex((each) => each.id === controller.id);
     const next = deviceSettings(after, index);
     const old = was === -1 ? null : deviceSettings(before, was);
-    const compare = (port: string, what: string, from: unknown, to: unknown) => {
+    const compare = (field: string, port: string, what: string, from: unknown, to: unknown) => {
       if (from !== to && to !== null && to !== undefined)
         values.push({
           controllerId: controller.id,
+          field,
           port,
           what,
           old: from === null || from === undefined ? 'nothing' : String(from),
@@ -99,19 +102,32 @@ export function valuesToType(before: Plan, after: Plan): ValueToType[] {
         });
     };
     if (old) {
-      compare('', 'first universe', old.firstUniverse, next.firstUniverse);
-      compare('', 'number of universes', old.universes, next.universes);
-      compare('', 'channels a universe', old.channelsPerUniverse, next.channelsPerUniverse);
+      compare('firstUniverse', '', 'first universe', old.firstUniverse, next.firstUniverse);
+      compare('universes', '', 'number of universes', old.universes, next.universes);
+      compare(
+        'channelsPerUniverse',
+        '',
+        'channels a universe',
+        old.channelsPerUniverse,
+        next.channelsPerUniverse,
+      );
     }
     for (const port of next.ports) {
       const from = old?.ports.find((each) => each.port === port.port);
-      compare(port.name, 'pixels', from?.pixels, port.pixels);
-      compare(port.name, 'start universe', from?.universe, port.universe);
-      compare(port.name, 'start channel', from?.channel, port.channel);
-      compare(port.name, 'colour order', from?.colourOrder, port.colourOrder);
+      compare(`port.${port.port}.pixels`, port.name, 'pixels', from?.pixels, port.pixels);
+      compare(`port.${port.port}.universe`, port.name, 'start universe', from?.universe, port.universe);
+      compare(`port.${port.port}.channel`, port.name, 'start channel', from?.channel, port.channel);
+      compare(
+        `port.${port.port}.colourOrder`,
+        port.name,
+        'colour order',
+        from?.colourOrder,
+        port.colourOrder,
+      );
     }
     for (const from of old?.ports ?? [])
-      if (!next.ports.some((port) => port.port === from.port)) compare(from.name, 'pixels', from.pixels, 0);
+      if (!next.ports.some((port) => port.port === from.port))
+        compare(`port.${from.port}.pixels`, from.name, 'pixels', from.pixels, 0);
   });
   return values;
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { idSchema } from '../show/fields';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/plan';
+import type { Facts, Note } from '../show/facts';
 import { deviceSettings, type PortSettings } from './deviceSettings';
 
 const foundPortSchema = z.strictObject({
@@ -23,6 +24,30 @@ export const foundSettingsSchema = z.strictObject({
   ports: z.array(foundPortSchema).max(256),
 });
 export type FoundSettings = z.infer<typeof foundSettingsSchema>;
+
+/** What was found, of all devices and senders that are still in the show. */
+export function foundIn(plan: Plan, facts: Facts): FoundSettings[] {
+  const controllers = new Set(plan.show.controllers.map((controller) => controller.id));
+  return facts.ofKind('found').flatMap(({ value }) => {
+    // Facts come from files and from other programs; what is not found settings is left alone.
+    const parsed = foundSettingsSchema.safeParse(value);
+    return parsed.success && controllers.has(parsed.data.controllerId) ? [parsed.data] : [];
+  });
+}
+
+/** Notes what was found; it takes the place of what was found there before. */
+export function foundNote(found: FoundSettings): Note {
+  return noteAbout(found.controllerId, found.where, found);
+}
+
+/** Notes that what was found on a device, or in a sender, does not count any more. */
+export function forgetFound({ controllerId, where }: Pick<FoundSettings, 'controllerId' | 'where'>): Note {
+  return noteAbout(controllerId, where, null);
+}
+
+function noteAbout(recordId: string, field: string, value: FoundSettings | null): Note {
+  return { kind: 'found', list: 'controllers', recordId, field, value: value as Note['value'] };
+}
 
 /** A disagreement between plan and device, what it looks like on the display, and which side to change. */
 export interface Difference {

@@ -95,7 +95,7 @@ export function layOut(controllers: readonly WiredController[]): Layout {
   for (const { controller, usesUniverses, firstUniverse, runs } of controllers) {
     if (!usesUniverses) {
       const flat = layFlat(controller, runs, flatOffsetOfRun);
-      blocks.push(...flat.blocks);
+      for (const block of flat.blocks) blocks.push(block);
       if (flat.channels > 0)
         spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat.channels });
       continue;

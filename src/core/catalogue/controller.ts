@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { NEW_UNIVERSE, packingSchema } from '../addressing/packing';
 import { idSchema, nameSchema } from '../show/fields';
+import { orderSchema } from '../show/order';
 import { networkAddressSchema } from '../network/address';
 import { controllerPlaceSchema } from '../props/extras';
 
@@ -57,6 +58,7 @@ export const controllerSchema = z.strictObject({
   site: controllerPlaceSchema.optional(),
   /** False: the controller puts skipped pixels on the wire by itself. True: the sender gives them channels. */
   skippedPixelsTakeChannels: z.boolean(),
+  order: orderSchema,
 });
 
 export type Controller = z.infer<typeof controllerSchema>;

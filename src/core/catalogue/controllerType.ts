@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema, nameSchema } from '../show/fields';
+import { orderSchema } from '../show/order';
 
 export const CONTROLLER_CLASSES = [
   'ethernet',
@@ -69,6 +70,7 @@ export const controllerTypeSchema = z.strictObject({
   keepFree: z.string().max(120).optional(),
   /** Of a serial-fed one. */
   baud: z.int().min(300).max(10_000_000).optional(),
+  order: orderSchema,
 });
 export type ControllerType = z.infer<typeof controllerTypeSchema>;
 

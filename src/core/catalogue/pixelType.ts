@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema, nameSchema } from '../show/fields';
+import { orderSchema } from '../show/order';
 
 const permute = (letters: string): string[] =>
   letters.length < 2
@@ -21,6 +22,7 @@ export const pixelTypeSchema = z.strictObject({
   volts: z.number().min(3).max(48),
   /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
   bodyMm: z.number().min(0.5).max(500).optional(),
+  order: orderSchema,
 });
 
 export type PixelType = z.infer<typeof pixelTypeSchema>;

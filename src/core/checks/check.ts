@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/plan';
 import type { Edit } from '../show/edits/registry';
+import type { Facts } from '../show/facts';
 
 /** The stage of work at which a finding is mended. */
 export type FindingStage = 'build' | 'thread' | 'patch';
@@ -26,14 +27,18 @@ export interface Check {
   id: string;
   /** What the check looks for, in one line. */
   meaning: string;
-  find: (plan: Plan) => Finding[];
+  find: (plan: Plan, facts: Facts) => Finding[];
 }
 
 /** Lets each check write its findings without repeating what they have in common. */
 export function defineCheck(
   id: string,
   meaning: string,
-  find: (plan: Plan) => Omit<Finding, 'check'>[],
+  find: (plan: Plan, facts: Facts) => Omit<Finding, 'check'>[],
 ): Check {
-  return { id, meaning, find: (plan) => find(plan).map((finding) => ({ check: id, ...finding })) };
+  return {
+    id,
+    meaning,
+    find: (plan, facts) => find(plan, facts).map((finding) => ({ check: id, ...finding })),
+  };
 }

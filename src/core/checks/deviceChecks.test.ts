@@ -2,7 +2,9 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { planShow } from '../plan/plan';
+import { foundNote } from '../addressing/found';
 import { applyEdit } from '../show/edits/registry';
+import { Facts } from '../show/facts';
 import type { Show } from '../show/schema';
 import { findingsOf } from './registry';
 
@@ -218,7 +220,11 @@ it('brings up what was found, and colours that are corrected at both ends', () =
     foundAt: 'on Friday',
     ports: [{ port: 1, pixels: 10, colourOrder }],
   });
-  const show = aShowWith(null, 10, {}, { found: [found('controller', 'GRB'), found('sender', 'BGR')] });
-  expectFound(show, /Corrected twice/, false);
-  expectFound(show, /found on Friday, is not as planned/, false);
+  const plan = planShow(aShowWith(null, 10));
+  const notes = [foundNote(found('controller', 'GRB')), foundNote(found('sender', 'BGR'))];
+  const facts = new Facts(notes.map((note, i) => ({ ...note, id: `f${i}`, at: '2026-11-20T18:00:00Z' })));
+  const said = findingsOf(plan, facts).map((finding) => finding.message);
+  expect(said).toContainEqual(expect.stringMatching(/Corrected twice/));
+  expect(said).toContainEqual(expect.stringMatching(/found on Friday, is not as planned/));
+  expect(findingsOf(plan).map((finding) => finding.check)).not.toContain('found');
 });

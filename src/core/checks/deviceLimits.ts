@@ -16,7 +16,7 @@ export const deviceLimits = defineCheck(
   'A controller is asked for no more than its kind can do: pixels, universes, packing, straddling pixels, Art-Net nets.',
   (plan) =>
     plan.show.controllers.flatMap((controller, index) => {
-      const type = plan.show.controllerTypes?.find((each) => each.id === controller.typeId);
+      const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
       return [
         ...(type ? limitsOfType(plan, controller, index, type) : []),
         ...ownRange(plan, controller, index),

@@ -1,12 +1,13 @@
-import { differences } from '../addressing/found';
+import { differences, foundIn } from '../addressing/found';
 import { countOf } from '../units/number';
 import { defineCheck, type Finding } from './check';
 
 export const foundDifferences = defineCheck(
   'found',
   'What devices and senders were found to hold is what is planned, and colours are corrected at one end only.',
-  (plan) =>
-    (plan.show.found ?? []).flatMap((found): Omit<Finding, 'check'>[] => {
+  (plan, facts) => {
+    const all = foundIn(plan, facts);
+    return all.flatMap((found): Omit<Finding, 'check'>[] => {
       const controller = plan.show.controllers.find((each) => each.id === found.controllerId)!;
       const list = differences(plan, found);
       const about = { stage: 'patch' as const, controllerId: controller.id };
@@ -14,7 +15,7 @@ export const foundDifferences = defineCheck(
       const twice =
         found.where === 'sender'
           ? found.ports.find((port) => {
-              const there = plan.show.found?.find(
+              const there = all.find(
                 (each) => each.controllerId === controller.id && each.where === 'controller',
               );
               const other = there?.ports.find((each) => each.port === port.port);
@@ -48,5 +49,6 @@ export const foundDifferences = defineCheck(
             ]
           : []),
       ];
-    }),
+    });
+  },
 );

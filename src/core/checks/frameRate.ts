@@ -15,7 +15,7 @@ export const frameRate = defineCheck(
     const wanted = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
     return plan.ports.flatMap((port) => {
       const controller = plan.show.controllers[port.controller]!;
-      const type = plan.show.controllerTypes?.find((each) => each.id === controller.typeId);
+      const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
       const props = port.runs.map((run) => plan.show.props[plan.runs[run]!.prop]!);
       // Panels are refreshed by their driver.
       if (props.some((prop) => prop.kind === 'wall')) return [];

@@ -18,7 +18,7 @@ export const networkAddresses = defineCheck(
     if (sender) byIp.set(ipNumber(sender.ip), sender.name);
     controllers.forEach((controller, index) => {
       const { network } = controller;
-      const type = controllerTypes?.find((each) => each.id === controller.typeId);
+      const type = controllerTypes.find((each) => each.id === controller.typeId);
       if (type?.class === 'panelCard' && network)
         add(
           controller.id,

@@ -7,7 +7,7 @@ export const receiverCable = defineCheck(
   'receiver-cable',
   'The cable from a controller to a receiver board is no longer than the board can be away, as the drawing of the site has it.',
   (plan) => {
-    const typeOf = new Map((plan.show.controllerTypes ?? []).map((type) => [type.id, type]));
+    const typeOf = new Map(plan.show.controllerTypes.map((type) => [type.id, type]));
     const limits = plan.show.controllers.map(({ typeId }) => typeOf.get(typeId ?? '')?.receiverCableMm);
     // Leads are worked out from places of pixels; nobody needs them where no kind has receivers.
     if (limits.every((limit) => limit === undefined)) return [];

@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/plan';
+import { NO_FACTS, type Facts } from '../show/facts';
 import { boardLimit } from './boardLimit';
 import type { Check, Finding } from './check';
 import { networkAddresses } from './networkAddresses';
@@ -57,9 +58,13 @@ export const CHECKS: readonly Check[] = [
   emptyLeg,
 ];
 
-/** Everything worth a builder's attention, what is wrong first. */
-export function findingsOf(plan: Plan): Finding[] {
-  const findings = CHECKS.flatMap((check) => check.find(plan));
+/**
+ * Everything worth a builder's attention, what is wrong first.
+ *
+ * @param facts what was noted on site
+ */
+export function findingsOf(plan: Plan, facts: Facts = NO_FACTS): Finding[] {
+  const findings = CHECKS.flatMap((check) => check.find(plan, facts));
   return [
     ...findings.filter((finding) => finding.severity === 'wrong'),
     ...findings.filter((finding) => finding.severity === 'look'),

@@ -7,57 +7,97 @@ export const sharedChannels = defineCheck(
   'shared-channels',
   'No channel is used by two pixels, unless one is meant to repeat the other.',
   (plan) => {
-    const byPair = new Map<
-      string,
-      { first: Span; second: Span; channels: number; from: number; to: number }
-    >();
-    const sorted = plan.spans
-      .filter((span) => span.universe !== null)
-      .sort((a, b) => a.universe! - b.universe! || a.startChannel - b.startChannel);
-    sorted.forEach((second, i) => {
-      for (let j = i - 1; j >= 0 && sorted[j]!.universe === second.universe; j -= 1) {
-        const first = sorted[j]!;
-        const shared =
-          Math.min(first.startChannel + first.channelCount, second.startChannel + second.channelCount) -
-          second.startChannel;
-        if (shared <= 0 || first.run === second.run) continue;
-        const key = [first.run, second.run].sort((a, b) => a - b).join(' ');
-        const known = byPair.get(key);
-        if (!known)
-          byPair.set(key, { first, second, channels: shared, from: second.universe!, to: second.universe! });
-        else {
-          known.channels += shared;
-          known.to = second.universe!;
-        }
-        // One partner is enough to tell: of ten controllers that repeat each other, nine are named once.
-        break;
-      }
+    const groups = groupsOf(plan);
+    if (groups.length === 0) return [];
+    const lastBeside = lastUniverses(plan);
+    return groups.map(({ first, second, pairs, channels, from, to }) => {
+      const others = pairs > 1 ? `, and ${countOf(pairs - 1, 'more pair')} of runs with them,` : '';
+      const device = plan.show.controllers[second.controller]!;
+      return {
+        severity: 'look' as const,
+        stage: 'patch' as const,
+        propId: plan.show.props[plan.runs[second.run]!.prop]!.id,
+        controllerId: device.id,
+        message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${device.name} another first universe.`,
+        mends: followOn(plan, second.controller, lastBeside(second.controller)),
+      };
     });
-    return [...byPair.values()].map(({ first, second, channels, from, to }) => ({
-      severity: 'look' as const,
-      stage: 'patch' as const,
-      propId: plan.show.props[plan.runs[second.run]!.prop]!.id,
-      controllerId: plan.show.controllers[second.controller]!.id,
-      message: `${runName(plan, first.run)} and ${runName(plan, second.run)} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${plan.show.controllers[second.controller]!.name} another first universe.`,
-      mends: followOn(plan, second.controller),
-    }));
   },
 );
 
-function followOn(plan: Plan, index: number) {
+/** What two controllers, or one with itself, share: the first two runs that meet, and how much all of them share. */
+interface Group {
+  first: Span;
+  second: Span;
+  pairs: number;
+  channels: number;
+  from: number;
+  to: number;
+}
+
+/**
+ * Goes once through the spans by where they start. Of all that began before, it is enough to know the one that reaches furthest and,
+ * since a run does not share with itself, the one of another run that does. One partner is enough to tell: of ten controllers that
+ * repeat each other, nine are named once.
+ */
+function groupsOf(plan: Plan): Group[] {
+  const sorted = plan.spans
+    .filter((span) => span.universe !== null)
+    .sort((a, b) => a.universe! - b.universe! || a.startChannel - b.startChannel);
+  const groups = new Map<number, Group>();
+  const pairs = new Set<number>();
+  const controllers = plan.show.controllers.length;
+  const endOf = (span: Span) => span.startChannel + span.channelCount;
+  let furthest: Span | null = null;
+  let another: Span | null = null;
+  for (const second of sorted) {
+    const universe = second.universe!;
+    if (furthest?.universe !== universe) furthest = another = null;
+    const first = furthest?.run === second.run ? another : furthest;
+    if (first && endOf(first) > second.startChannel) {
+      const channels = Math.min(endOf(first), endOf(second)) - second.startChannel;
+      const key = first.controller * controllers + second.controller;
+      const pair = Math.min(first.run, second.run) * plan.runs.length + Math.max(first.run, second.run);
+      const group = groups.get(key);
+      if (!group) groups.set(key, { first, second, pairs: 1, channels, from: universe, to: universe });
+      else {
+        group.channels += channels;
+        group.to = universe;
+        if (!pairs.has(pair)) group.pairs += 1;
+      }
+      pairs.add(pair);
+    }
+    if (!furthest || endOf(second) > endOf(furthest)) {
+      if (furthest && furthest.run !== second.run) another = furthest;
+      furthest = second;
+    } else if (second.run !== furthest.run && (!another || endOf(second) > endOf(another))) another = second;
+  }
+  return [...groups.values()];
+}
+
+/** For each controller the last universe that the others use. */
+function lastUniverses(plan: Plan): (controller: number) => number {
+  const last = new Array<number>(plan.show.controllers.length).fill(0);
+  for (const { controller, universe } of plan.spans)
+    if (universe !== null && universe > last[controller]!) last[controller] = universe;
+  let [most, next, ofMost] = [0, 0, -1];
+  last.forEach((universe, controller) => {
+    if (universe > most) [most, next, ofMost] = [universe, most, controller];
+    else if (universe > next) next = universe;
+  });
+  return (controller) => (controller === ofMost ? next : most);
+}
+
+function followOn(plan: Plan, index: number, lastOfOthers: number) {
   const controller = plan.show.controllers[index]!;
   if (controller.firstUniverse === null || index === 0) return [];
-  const last = Math.max(
-    0,
-    ...plan.spans.filter((span) => span.controller !== index).map((span) => span.universe ?? 0),
-  );
   return [
     {
-      label: `Start ${controller.name} at universe ${last + 1}`,
+      label: `Start ${controller.name} at universe ${lastOfOthers + 1}`,
       edit: {
         type: 'changeController' as const,
         controllerId: controller.id,
-        change: { firstUniverse: last + 1 },
+        change: { firstUniverse: lastOfOthers + 1 },
       },
     },
   ];

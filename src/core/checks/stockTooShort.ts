@@ -47,7 +47,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
       ],
     });
   if (stock.kind === 'strings' && stock.laid === 'perStrand') {
-    const longest = Math.max(0, ...plan.props[index]!.strands.map((strand) => strand.pixelCount));
+    const longest = plan.props[index]!.strands.reduce((most, strand) => Math.max(most, strand.pixelCount), 0);
     if (longest > stock.pixelsPerString) {
       const word = kindOf(prop).strandWord(prop.threading);
       found.push({

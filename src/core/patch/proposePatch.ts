@@ -66,7 +66,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   const roomOfController = show.controllers.map(() => Infinity);
   const ports: ProposalInput['ports'][number][] = [];
   show.controllers.forEach((controller, index) => {
-    const type = show.controllerTypes?.find((each) => each.id === controller.typeId);
+    const type = show.controllerTypes.find((each) => each.id === controller.typeId);
     const own = type
       ? Math.min(controller.mostPixelsPerPort, pixelsPerPortWith(type, controller.ports))
       : controller.mostPixelsPerPort;

@@ -37,8 +37,6 @@ export const propExtrasSchema = z.strictObject({
   stock: stockSchema.optional(),
   /** From the outermost pixels to the frame around them. */
   frameClearanceMm: z.number().min(0).max(100_000).optional(),
-  /** Steps of its field sheet that are done, by their ids. */
-  ticks: z.array(z.string().min(1).max(40)).max(100).optional(),
   /** Middle of the prop on the drawing of the site. */
   site: sitePlaceSchema.optional(),
 });

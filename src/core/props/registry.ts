@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema, nameSchema } from '../show/fields';
+import { orderSchema } from '../show/order';
 import { thread, type Threaded } from '../threading/thread';
 import { craft } from './craft';
 import { freeform } from './freeform';
@@ -17,6 +18,7 @@ const propBase = {
   name: nameSchema,
   placeId: idSchema,
   pixelTypeId: idSchema,
+  order: orderSchema,
   ...propExtrasSchema.shape,
 };
 

@@ -14,10 +14,9 @@ export const nameSchema = z
     'no space at either end and no line breaks',
   );
 
-/** Turns a name into an id that `taken` does not hold: `Net curtain` → `net-curtain`, then `net-curtain-2`. */
-export function newId(name: string, taken: Iterable<string>): string {
-  const used = new Set(taken);
-  const base =
+/** A name as the beginning of an id: `Net curtain` → `net-curtain`. */
+export function idWords(name: string): string {
+  return (
     name
       .normalize('NFKD')
       // The dots and strokes that letters were parted from.
@@ -26,11 +25,18 @@ export function newId(name: string, taken: Iterable<string>): string {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 48)
-      .replace(/-+$/, '') || 'item';
-  if (!used.has(base)) return base;
-  let number = 2;
-  while (used.has(`${base}-${number}`)) number += 1;
-  return `${base}-${number}`;
+      .replace(/-+$/, '') || 'item'
+  );
+}
+
+/**
+ * A new id that begins with a name: `Net curtain` → `net-curtain-7k2pm9xq`. Its random end makes it one that no other window, and no
+ * record that is gone, has.
+ */
+export function newId(name: string): string {
+  // Present in every page, unlike randomUUID, which a page over plain HTTP does not have.
+  const random = crypto.getRandomValues(new Uint8Array(8));
+  return `${idWords(name)}-${[...random].map((byte) => (byte % 36).toString(36)).join('')}`;
 }
 
 /** A name that `taken` does not hold, letter case aside: `Net curtain`, then `Net curtain 2`. */

@@ -17,6 +17,8 @@ export function problemsAcross(show: Show): Problem[] {
     ...repeated(show.pixelTypes, 'pixelTypes', 'id'),
     ...repeated(show.props, 'props', 'id'),
     ...repeated(show.controllers, 'controllers', 'id'),
+    ...repeated(show.controllerTypes, 'controllerTypes', 'id'),
+    ...repeated(show.tasks, 'tasks', 'id'),
     ...repeated(show.places, 'places', 'name'),
     ...repeated(show.props, 'props', 'name'),
     ...repeated(show.controllers, 'controllers', 'label'),
@@ -72,25 +74,39 @@ function propProblems(show: Show): Problem[] {
   return problems;
 }
 
-/** Notes about devices name devices that are there. */
+/** What is said about devices is about devices, and ports, that are there. */
 function deviceProblems(show: Show): Problem[] {
   const controllers = new Set(show.controllers.map((controller) => controller.id));
-  const types = new Set((show.controllerTypes ?? []).map((type) => type.id));
+  const types = new Set(show.controllerTypes.map((type) => type.id));
   const problems: Problem[] = [];
-  for (const list of ['tasks', 'deviceStates', 'found'] as const)
-    show[list]?.forEach((note, i) => {
-      if (!controllers.has(note.controllerId))
-        problems.push({
-          path: `${list}[${i}].controllerId`,
-          message: `${list}[${i}] names the controller “${note.controllerId}”, which the show does not have. ${listed('Its controllers are', controllers)}`,
-        });
-    });
+  show.tasks.forEach((task, i) => {
+    if (!controllers.has(task.controllerId))
+      problems.push({
+        path: `tasks[${i}].controllerId`,
+        message: `tasks[${i}] names the controller “${task.controllerId}”, which the show does not have. ${listed('Its controllers are', controllers)}`,
+      });
+  });
   show.controllers.forEach((controller, i) => {
     if (controller.typeId !== undefined && !types.has(controller.typeId))
       problems.push({
         path: `controllers[${i}].typeId`,
         message: `${controller.name} is of the kind “${controller.typeId}”, which the show does not have. ${listed('Its kinds are', types)}`,
       });
+    const ports = new Set<number>();
+    controller.portOptions?.forEach(({ port }, at) => {
+      const path = `controllers[${i}].portOptions[${at}].port`;
+      if (port > controller.ports)
+        problems.push({
+          path,
+          message: `${controller.name} has options for port ${portName(controller, port)}, but has ${countOf(controller.ports, 'port')}, ${portName(controller, 1)} to ${portName(controller, controller.ports)}.`,
+        });
+      else if (ports.has(port))
+        problems.push({
+          path,
+          message: `${controller.name} has options for port ${portName(controller, port)} twice; each port is named once.`,
+        });
+      ports.add(port);
+    });
   });
   return problems;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { showSchema } from './schema';
+import { fileSchema } from './read';
 
 /**
  * JSON Schema (draft 2020-12) of the show file, for editors and other programs. The rules that span several parts of a
@@ -7,7 +7,7 @@ import { showSchema } from './schema';
  */
 export function showFileSchema(): object {
   return {
-    title: 'Rapid Lantern show file, version 1',
-    ...z.toJSONSchema(showSchema),
+    title: 'Rapid Lantern show file, version 2',
+    ...z.toJSONSchema(fileSchema),
   };
 }

@@ -1,12 +1,24 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { ShowError } from './problem';
-import { readShow, readShowText, writeShowText } from './read';
+import { Facts, currentFacts, tickOf, type Fact } from './facts';
+import { isOrdered } from './order';
+import { readShow, readShowFile, readShowFileText, readShowText, writeShowText } from './read';
 
 const good = onPorts(
   aShow({ props: [aLine('rail', 50), aGrid('net', 4, 5)], controllers: [aController()] }),
   ['rail', 1, 1],
 );
+
+const aTask = () => ({
+  id: 't',
+  controllerId: 'a',
+  field: 'port.1.pixels',
+  port: 'A1',
+  what: 'pixels',
+  old: '1',
+  new: '2',
+});
 
 /** The sentences with which a show is refused. */
 function sentences(change: (show: any) => void): string {
@@ -38,7 +50,7 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     'props[0].placeId',
     /rail: props\[0\]\.placeId is missing; a text is needed/,
   ],
-  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads version 1/],
+  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 2/],
   ['another format', (s) => (s.format = 'other'), 'format', /not a show file/],
   [
     'a duplicate id',
@@ -125,6 +137,77 @@ it.each<[string, (show: any) => void, string, RegExp]>([
   const said = sentences(change);
   expect(said.split('| ')[0]).toBe(path);
   expect(said).toMatch(message);
+});
+
+it.each<[string, (show: any) => void, RegExp]>([
+  [
+    'options for a port that is not there',
+    (s) => (s.controllers[0].portOptions = [{ port: 9 }]),
+    /options for port A9, but has 4 ports/,
+  ],
+  [
+    'options for a port twice',
+    (s) => (s.controllers[0].portOptions = [{ port: 2 }, { port: 2 }]),
+    /options for port A2 twice/,
+  ],
+  [
+    'two values to type with one id',
+    (s) => (s.tasks = [aTask(), aTask()]),
+    /“t” is used twice, by tasks\[0\] and tasks\[1\]/,
+  ],
+])('refuses %s', (_what, change, message) => {
+  expect(sentences(change)).toMatch(message);
+});
+
+it('keeps the order of a file whose keys say another one', () => {
+  const places = [
+    { id: 'b', name: 'B', order: 'a5' },
+    { id: 'a', name: 'A', order: 'a1' },
+    { id: 'site', name: 'Site' },
+  ];
+  const read = readShow({ ...good, places });
+  expect(read.places.map((place) => place.id)).toEqual(['b', 'a', 'site']);
+  expect(isOrdered(read.places)).toBe(true);
+});
+
+it('refuses in a sentence what is nested too deep to be walked through', () => {
+  expect(() => readShowText(`${'['.repeat(200_000)}`)).toThrow(/nested more than 60 deep/);
+  expect(() => readShowText(`{"a":"${'['.repeat(200)}"`)).toThrow(/not JSON/);
+});
+
+describe('a file of version 1', () => {
+  const old = () => ({
+    ...structuredClone(good),
+    version: 1,
+    props: good.props.map((prop) => ({ ...prop, order: undefined, ticks: ['save'] })),
+    tasks: [
+      { id: 't', controllerId: 'a', port: 'A1', what: 'pixels', old: '9', new: '10', done: true },
+      { id: 't', controllerId: 'a', port: '', what: 'first universe', old: '1', new: '2', done: false },
+    ],
+    deviceStates: [{ controllerId: 'a', steps: ['set'] }],
+    found: [{ controllerId: 'a', where: 'sender', foundAt: 'on Friday', ports: [] }],
+  });
+  it('is brought up to date: what was noted on site becomes facts', () => {
+    const { show, facts: list } = readShowFile(JSON.parse(JSON.stringify(old())));
+    const facts = new Facts(currentFacts(list));
+    expect(show.version).toBe(2);
+    expect(show.tasks.map((task) => task.field)).toEqual(['port.1.pixels', 'firstUniverse']);
+    expect(facts.isTyped('a', 'port.1.pixels', '10')).toBe(true);
+    expect(facts.isTyped('a', 'firstUniverse', '2')).toBe(false);
+    expect(facts.isStepDone('a', 'set', 'whatever')).toBe(true);
+    expect(facts.isSheetStepDone('net', 'save', 'whatever')).toBe(true);
+    expect(facts.ofKind('found')).toHaveLength(1);
+  });
+  it('may lack what came later', () => {
+    const { controllerTypes: _types, tasks: _tasks, ...bare } = good;
+    expect(readShow({ ...bare, version: 1 })).toEqual(good);
+  });
+});
+
+it('writes facts and reads them back', () => {
+  const fact: Fact = { ...tickOf('a', 'port.1.pixels', '50'), id: 'f', at: '2026-11-20T18:00:00Z' };
+  expect(readShowFileText(writeShowText(good, [fact]))).toEqual({ show: good, facts: [fact] });
+  expect(writeShowText(good)).not.toContain('"order"');
 });
 
 it.each(['', '[]', 'null', '42', '{"format":', '<svg/>', 'x'.repeat(100_000)])(

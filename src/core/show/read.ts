@@ -1,14 +1,31 @@
 import { z } from 'zod';
 import { groupDigits } from '../units/number';
+import { factSchema, type Fact } from './facts';
 import { problemsAcross } from './integrity';
+import { isObject } from './json';
+import { inOrder, isOrdered, type Ordered } from './order';
 import { ShowError, pathWords, valueWords, type Problem } from './problem';
+import { LISTS } from './records';
 import { SHOW_FORMAT, SHOW_VERSION, showSchema, type Show } from './schema';
+import { UPGRADES } from './upgrades';
 
 /** More problems than this help nobody. */
 const MOST_PROBLEMS = 20;
 
-/** Upgrades from each older version of the show file to the next. There is none before version 1. */
-const UPGRADES: Record<number, (older: Record<string, unknown>) => Record<string, unknown>> = {};
+/** What a show file holds: the show, and what was noted on site about it. */
+export interface ShowFile {
+  show: Show;
+  facts: Fact[];
+}
+
+/** More than 5,000,000 points take in a file, each with three coordinates of ten letters. */
+export const MOST_FILE_BYTES = 192 * 1024 * 1024;
+
+/** The most facts that a file may carry. */
+export const MOST_FACTS = 200_000;
+
+/** All that a show file may hold. */
+export const fileSchema = showSchema.extend({ facts: z.array(factSchema).max(MOST_FACTS).optional() });
 
 /**
  * Checks everything about a show file and brings an older version up to date.
@@ -16,34 +33,88 @@ const UPGRADES: Record<number, (older: Record<string, unknown>) => Record<string
  * @param input parsed JSON from anywhere
  * @throws ShowError with a sentence for each thing that is wrong, and its place in the file
  */
-export function readShow(input: unknown): Show {
-  const parsed = showSchema.safeParse(upgraded(input));
-  if (!parsed.success) throw new ShowError(zodProblems(parsed.error, input));
-  const problems = problemsAcross(parsed.data);
+export function readShowFile(input: unknown): ShowFile {
+  const upgraded = upToDate(input);
+  const parsed = fileSchema.safeParse(upgraded);
+  if (!parsed.success) throw new ShowError(zodProblems(parsed.error, upgraded));
+  const { facts = [], ...file } = parsed.data;
+  const show: Show = file;
+  const problems = problemsAcross(show);
   if (problems.length > 0) throw new ShowError(problems.slice(0, MOST_PROBLEMS));
-  return parsed.data;
+  return { show: withOrder(show), facts };
+}
+
+/** The show of a show file, by itself. @throws ShowError as `readShowFile` */
+export function readShow(input: unknown): Show {
+  return readShowFile(input).show;
+}
+
+/** As `readShowFile`, from the text of a file. */
+export function readShowFileText(text: string): ShowFile {
+  return readShowFile(parseJson(text, 'This file is not JSON, so it is not a show file'));
 }
 
 /** As `readShow`, from the text of a file. */
 export function readShowText(text: string): Show {
-  let input: unknown;
+  return readShowFileText(text).show;
+}
+
+/**
+ * JSON from anywhere.
+ *
+ * @param lead how the refusal of what is not JSON begins
+ * @throws ShowError also where it is nested deeper than anything that is allowed
+ */
+export function parseJson(text: string, lead: string): unknown {
+  if (nestedDeeperThan(text, DEEPEST))
+    throw new ShowError(`${lead}: its lists and objects are nested more than ${DEEPEST} deep.`);
   try {
-    input = JSON.parse(text);
+    return JSON.parse(text) as unknown;
   } catch (error) {
-    throw new ShowError(`This file is not JSON, so it is not a show file (${(error as Error).message}).`);
+    throw new ShowError(`${lead} (${(error as Error).message}).`);
   }
-  return readShow(input);
 }
 
-/** The text of a show file: the same show always gives the same text. */
-export function writeShowText(show: Show): string {
-  return `${JSON.stringify(showSchema.parse(show), null, 2)}\n`;
+/** A show is some ten deep. What is much deeper would only exhaust the stack of whatever walks through it. */
+const DEEPEST = 60;
+
+function nestedDeeperThan(text: string, deepest: number): boolean {
+  let depth = 0;
+  let inString = false;
+  for (let i = 0; i < text.length; i += 1) {
+    const code = text.charCodeAt(i);
+    if (inString) {
+      if (code === 92) i += 1;
+      else if (code === 34) inString = false;
+    } else if (code === 34) inString = true;
+    else if (code === 91 || code === 123) {
+      depth += 1;
+      if (depth > deepest) return true;
+    } else if (code === 93 || code === 125) depth -= 1;
+  }
+  return false;
 }
 
-function upgraded(input: unknown): unknown {
-  if (typeof input !== 'object' || input === null || Array.isArray(input))
+/** The show with an order key on every record; the lists stand as they stood. */
+export function withOrder(show: Show): Show {
+  if (LISTS.every((list) => isOrdered(show[list]))) return show;
+  const next: Record<string, unknown> = { ...show };
+  for (const list of LISTS) next[list] = inOrder<Ordered>(show[list]);
+  return next as unknown as Show;
+}
+
+/** The text of a show file: the same show always gives the same text. The lists themselves say the order of what is in them. */
+export function writeShowText(show: Show, facts: readonly Fact[] = []): string {
+  const file = showSchema.parse(show) as Record<string, unknown>;
+  for (const list of LISTS) file[list] = show[list].map(({ order: _, ...record }) => record);
+  return `${JSON.stringify({ ...file, ...(facts.length > 0 && { facts }) }, null, 2)}\n`;
+}
+
+/** Brings what is a show file up to this version; what is none is refused. */
+export function upToDate(input: unknown): Record<string, unknown> {
+  if (!isObject(input))
     throw new ShowError(`A show file holds one JSON object; this one holds ${valueWords(input)}.`);
-  let show = input as Record<string, unknown>;
+  let show = input;
   if (show.format !== SHOW_FORMAT)
     throw new ShowError([
       {
@@ -52,15 +123,15 @@ function upgraded(input: unknown): unknown {
       },
     ]);
   let version = show.version;
-  while (typeof version === 'number' && UPGRADES[version]) {
-    show = UPGRADES[version]!(show);
+  for (let upgrade = UPGRADES[Number(version)]; upgrade; upgrade = UPGRADES[Number(version)]) {
+    show = upgrade(show);
     version = show.version;
   }
   if (version !== SHOW_VERSION)
     throw new ShowError([
       {
         path: 'version',
-        message: `This show file has version ${valueWords(version)}; this program reads version ${SHOW_VERSION}.`,
+        message: `This show file has version ${valueWords(version)}; this program reads versions 1 to ${SHOW_VERSION}.`,
       },
     ]);
   return show;

@@ -1,39 +1,77 @@
 import { z } from 'zod';
-import { showSchema } from './schema';
+import { showChangeSchema } from './changes';
+import { factSchema } from './facts';
+import { idSchema } from './fields';
 
-/** A show as it stands after one of its changes; what the server answers and the interface works on. */
-export const revisionSchema = z.object({
-  id: z.string(),
-  /** Number of the latest change; 0 for a show as it was imported. */
-  sequence: z.int().min(0),
-  show: showSchema,
-  /** What the next undo would take back, and the next redo bring again; null when there is nothing. */
-  undoLabel: z.string().nullable(),
-  redoLabel: z.string().nullable(),
+/** What `edit` made and `undo` took back, `redo` brings again; `upgrade` is the program's own, to a newer version of the show file. */
+export const CHANGE_KINDS = ['edit', 'undo', 'redo', 'upgrade'] as const;
+
+/** A change of a show as it is kept and sent. */
+export const madeChangeSchema = z.object({
+  /** Changes are numbered from 1; 0 is the show as it was imported. */
+  sequence: z.int().min(1),
+  /** Made by whoever made the change, so that it is recognised when it is sent twice. */
+  id: idSchema,
+  kind: z.enum(CHANGE_KINDS),
+  label: z.string(),
+  /** The window in which it was made; null for callers over HTTP that have none. */
+  window: idSchema.nullable(),
+  change: showChangeSchema,
 });
-export type Revision = z.infer<typeof revisionSchema>;
+export type MadeChange = z.infer<typeof madeChangeSchema>;
 
-/**
- * The short answer to an edit: who made it on the very revision that the server had needs no copy of the show, which is the same on
- * both sides.
- */
-export const confirmationSchema = revisionSchema.omit({ show: true });
+/** A change that can be taken back or brought again. */
+export const stepSchema = z.object({ id: idSchema, label: z.string() });
+export type Step = z.infer<typeof stepSchema>;
+
+/** What a window can take back and bring again, the next one first. */
+export const stepsSchema = z.object({ undo: z.array(stepSchema), redo: z.array(stepSchema) });
+export type Steps = z.infer<typeof stepsSchema>;
+
+/** A show as it is opened: a copy of some time ago, and the changes since. */
+export interface OpenedShow {
+  id: string;
+  sequence: number;
+  steps: Steps;
+  /** Of which change the copy is. The copy itself was checked when it was kept. */
+  copyOf: number;
+  show: unknown;
+  changes: MadeChange[];
+  facts: z.infer<typeof factSchema>[];
+}
+
+/** The answer to a change: all that the one who made it has not got yet, its own as the last. */
+export const confirmationSchema = z.object({
+  sequence: z.int().min(0),
+  steps: stepsSchema,
+  changes: z.array(madeChangeSchema),
+});
 export type Confirmation = z.infer<typeof confirmationSchema>;
 
 export const historyEntrySchema = z.object({
   sequence: z.int(),
-  kind: z.enum(['edit', 'undo', 'redo']),
+  id: z.string(),
+  kind: z.enum(CHANGE_KINDS),
   label: z.string(),
+  window: z.string().nullable(),
   madeAt: z.string(),
 });
 export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 
-/** The answer to a change that was made to an older revision: the current one, and what it missed. */
-export const staleAnswerSchema = z.object({
-  error: z.string(),
-  current: revisionSchema,
-  missed: z.array(historyEntrySchema),
+/** A record that was changed elsewhere in the meantime, and both values. */
+export const clashSchema = z.object({
+  list: z.string(),
+  id: z.string(),
+  /** What a builder calls the record, and the field where it is one. */
+  name: z.string(),
+  field: z.string().nullable(),
+  mine: z.string(),
+  theirs: z.string(),
 });
+export type Clash = z.infer<typeof clashSchema>;
+
+/** The answer to a change that meets what was changed elsewhere, and where they meet. */
+export const clashAnswerSchema = z.object({ error: z.string(), clash: clashSchema });
 
 export const refusalSchema = z.object({
   error: z.string(),

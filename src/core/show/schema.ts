@@ -2,17 +2,17 @@ import { z } from 'zod';
 import { addressingSchema, packingSchema } from '../addressing/packing';
 import { LAST_UNIVERSE, controllerSchema } from '../catalogue/controller';
 import { controllerTypeSchema } from '../catalogue/controllerType';
-import { foundSettingsSchema } from '../addressing/found';
 import { senderSchema } from '../network/address';
 import { pixelTypeSchema } from '../catalogue/pixelType';
 import { propSchema } from '../props/registry';
 import { siteSchema } from '../site/siteSchema';
 import { idSchema, nameSchema } from './fields';
+import { orderSchema } from './order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
-export const SHOW_VERSION = 1;
+export const SHOW_VERSION = 2;
 
-export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema });
+export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema, order: orderSchema });
 export type Place = z.infer<typeof placeSchema>;
 
 /**
@@ -33,46 +33,55 @@ export const patchEntrySchema = z.strictObject({
   spareChannels: z.int().min(1).max(100_000).optional(),
   /** How its channels are packed, where it does not keep to its prop. */
   packing: packingSchema.optional(),
+  order: orderSchema,
 });
 export type PatchEntry = z.infer<typeof patchEntrySchema>;
 
-/** A value to be typed into a device; it stays until it is ticked off on site. */
+/**
+ * A value that has to be typed into a device again, since a change moved it. It is done when the value was ticked as typed, which is
+ * a fact about the device and no part of the show.
+ */
 export const taskSchema = z.strictObject({
   id: idSchema,
   controllerId: idSchema,
+  /** What of the device's settings it is: `firstUniverse`, `port.3.pixels`. */
+  field: z.string().regex(/^[a-zA-Z0-9.]{1,60}$/, 'the id of a setting, such as port.3.pixels'),
   /** `A3`, or empty for the whole device. */
   port: z.string().max(10),
   what: z.string().min(1).max(60),
   old: z.string().max(60),
   new: z.string().max(60),
-  done: z.boolean(),
+  order: orderSchema,
 });
 export type Task = z.infer<typeof taskSchema>;
 
-/** How far the planned settings of a device have got: four different things. */
-export const DEVICE_STEPS = ['set', 'saved', 'restarted', 'seen'] as const;
-export const deviceStateSchema = z.strictObject({
-  controllerId: idSchema,
-  steps: z.array(z.enum(DEVICE_STEPS)).max(4),
-});
+/** How many records the lists of a show hold at most. */
+export const MOST_RECORDS = {
+  places: 500,
+  pixelTypes: 500,
+  props: 5000,
+  controllers: 1000,
+  controllerTypes: 200,
+  patch: 50_000,
+  // More settings than all ports of all controllers that most sites have.
+  tasks: 100_000,
+};
 
 /** The show file without the rules that span several of its parts; those are in integrity.ts. */
 export const showSchema = z.strictObject({
   format: z.literal(SHOW_FORMAT),
   version: z.literal(SHOW_VERSION),
   name: nameSchema,
-  places: z.array(placeSchema).max(500),
-  pixelTypes: z.array(pixelTypeSchema).max(500),
-  props: z.array(propSchema).max(5000),
-  controllers: z.array(controllerSchema).max(1000),
-  patch: z.array(patchEntrySchema).max(50_000),
+  places: z.array(placeSchema).max(MOST_RECORDS.places),
+  pixelTypes: z.array(pixelTypeSchema).max(MOST_RECORDS.pixelTypes),
+  props: z.array(propSchema).max(MOST_RECORDS.props),
+  controllers: z.array(controllerSchema).max(MOST_RECORDS.controllers),
+  patch: z.array(patchEntrySchema).max(MOST_RECORDS.patch),
   addressing: addressingSchema,
   /** Kinds of controllers that the show uses. */
-  controllerTypes: z.array(controllerTypeSchema).max(200).optional(),
-  tasks: z.array(taskSchema).max(20_000).optional(),
-  deviceStates: z.array(deviceStateSchema).max(1000).optional(),
-  /** What devices and senders were found to hold, the latest of each. */
-  found: z.array(foundSettingsSchema).max(2000).optional(),
+  controllerTypes: z.array(controllerTypeSchema).max(MOST_RECORDS.controllerTypes),
+  /** Values to type again, one for each setting of a device. */
+  tasks: z.array(taskSchema).max(MOST_RECORDS.tasks),
   sender: senderSchema.optional(),
   /** The drawing of the site; absent until one is made. */
   site: siteSchema.optional(),
@@ -89,7 +98,9 @@ export function emptyShow(name: string): Show {
     pixelTypes: [],
     props: [],
     controllers: [],
+    controllerTypes: [],
     patch: [],
+    tasks: [],
     addressing: { packing: { kind: 'wholePixels' }, newUniverse: 'controller' },
   };
 }

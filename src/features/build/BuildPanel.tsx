@@ -112,13 +112,11 @@ function PropMenu({ prop }: { prop: Prop }) {
       prop.name,
       show.props.map((each) => each.name),
     );
-    const id = newId(
-      name,
-      show.props.map((each) => each.id),
-    );
+    const id = newId(name);
     const index = show.props.findIndex((each) => each.id === prop.id) + 1;
-    if (edit({ type: 'addProp', prop: { ...structuredClone(prop), id, name }, index }))
-      goTo({ subject: { kind: 'prop', propId: id } });
+    edit({ type: 'addProp', prop: { ...prop, id, name }, index }, () =>
+      goTo({ subject: { kind: 'prop', propId: id } }),
+    );
   };
   /** Past the neighbour at the same place on site, wherever that one stands in the whole list. */
   const move = (by: 1 | -1) => {
@@ -126,11 +124,11 @@ function PropMenu({ prop }: { prop: Prop }) {
     const neighbour = here[here.indexOf(here.find((each) => each.id === prop.id)!) + by];
     if (neighbour) edit({ type: 'moveProp', propId: prop.id, index: show.props.indexOf(neighbour) });
   };
-  const remove = () => {
-    if (!edit({ type: 'removeProp', propId: prop.id })) return;
-    goTo({ subject: null });
-    notify(`${prop.name} is removed. Ctrl Z brings it back.`);
-  };
+  const remove = () =>
+    edit({ type: 'removeProp', propId: prop.id }, () => {
+      goTo({ subject: null });
+      notify(`${prop.name} is removed. Ctrl Z brings it back.`);
+    });
   return (
     <Menu position="bottom-end">
       <Menu.Target>

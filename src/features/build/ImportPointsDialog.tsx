@@ -24,7 +24,7 @@ export function ImportPointsDialog() {
   if (!target || prop?.kind !== 'freeform') return null;
   const take = (list: PointList, source: string, more: object = {}) => {
     const shape = { ...list, source: source.slice(0, 200), ...more };
-    if (edit({ type: 'setShape', propId: prop.id, shape })) close();
+    edit({ type: 'setShape', propId: prop.id, shape }, close);
   };
   if (target.source === 'photo') return <TracePhoto prop={prop} onTake={take} onClose={close} />;
   return (

@@ -26,10 +26,7 @@ export function PixelTypesDialog() {
       pixelType: {
         ...from,
         name,
-        id: newId(
-          name,
-          types.map((type) => type.id),
-        ),
+        id: newId(name),
       },
     });
   };

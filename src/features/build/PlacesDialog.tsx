@@ -22,10 +22,7 @@ export function PlacesDialog() {
     edit({
       type: 'addPlace',
       place: {
-        id: newId(
-          name,
-          places.map((place) => place.id),
-        ),
+        id: newId(name),
         name,
       },
     });

@@ -20,11 +20,12 @@ export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
   const [word, setWord] = useState('');
   if (prop?.kind !== 'craft') return null;
   const { shape } = prop;
-  const set = (next: CraftShape) => edit({ type: 'setShape', propId: id, shape: next });
+  const set = (next: CraftShape, made?: () => void) =>
+    edit({ type: 'setShape', propId: id, shape: next }, made);
   const add = () => {
     const role = word.trim();
     if (role === '' || shape.roles.includes(role)) return;
-    if (set({ ...shape, roles: [...shape.roles, role.slice(0, 30)] })) setWord('');
+    set({ ...shape, roles: [...shape.roles, role.slice(0, 30)] }, () => setWord(''));
   };
   const toggle = (pixel: number, role: string, on: boolean) =>
     set({

@@ -73,5 +73,5 @@ it('leaves a cell alone that has its number', async () => {
   const { cells, store } = openBoard([[0, 0]]);
   await userEvent.keyboard('{ArrowLeft}{Enter}{Enter}');
   expect(cells()).toEqual(['0,0']);
-  expect(store.getState().revision.sequence).toBe(0);
+  expect(store.getState().sequence).toBe(0);
 });

@@ -25,10 +25,7 @@ export function useAddProp(): (kind: PropKindName, preset?: string) => void {
     const pixelType = known ?? wanted ?? show.pixelTypes[0] ?? SHIPPED_PIXEL_TYPES[0]!;
     const place = show.places[0] ?? { id: 'site', name: 'Site' };
     const prop = {
-      id: newId(
-        name,
-        show.props.map((each) => each.id),
-      ),
+      id: newId(name),
       name,
       placeId: chosen?.placeId ?? place.id,
       pixelTypeId: wanted ? pixelType.id : (chosen?.pixelTypeId ?? pixelType.id),
@@ -39,7 +36,8 @@ export function useAddProp(): (kind: PropKindName, preset?: string) => void {
     if (!show.pixelTypes.some((type) => type.id === pixelType.id))
       edits.unshift({ type: 'addPixelType', pixelType });
     if (show.places.length === 0) edits.unshift({ type: 'addPlace', place });
-    if (edit(edits.length === 1 ? edits[0]! : { type: 'batch', label: `Add ${name}`, edits }))
-      goTo({ stage: 'build', subject: { kind: 'prop', propId: prop.id } });
+    edit(edits.length === 1 ? edits[0]! : { type: 'batch', label: `Add ${name}`, edits }, () =>
+      goTo({ stage: 'build', subject: { kind: 'prop', propId: prop.id } }),
+    );
   };
 }

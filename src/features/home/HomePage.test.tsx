@@ -7,6 +7,10 @@ import { writeShowText } from '@/core/show/read';
 import { HomePage } from './HomePage';
 
 const router = { push: jest.fn(), refresh: jest.fn() };
+const checkShowFile = jest.fn();
+jest.mock('@/workers/files/checkShowFile', () => ({
+  checkShowFile: (...given: unknown[]) => checkShowFile(...given),
+}));
 jest.mock('next/navigation', () => ({ useRouter: () => router }));
 
 const summary = { id: 'quay', name: 'Quay night', sequence: 4, changedAt: '2026-11-24T18:30:00.000Z' };
@@ -14,6 +18,7 @@ const server = jest.fn();
 
 beforeEach(() => {
   jest.clearAllMocks();
+  checkShowFile.mockResolvedValue(null);
   server.mockResolvedValue({ ok: true, json: () => Promise.resolve({ id: 'new-show' }) });
   globalThis.fetch = server;
 });
@@ -49,7 +54,7 @@ it('starts a show by its name', async () => {
   await waitFor(() => expect(router.push).toHaveBeenCalledWith('/shows/new-show/build'));
   const [address, request] = server.mock.calls[0]!;
   expect(address).toBe('/api/shows');
-  expect(JSON.parse(request.body)).toMatchObject({ name: 'Harbour lights', props: [], version: 1 });
+  expect(JSON.parse(request.body)).toMatchObject({ name: 'Harbour lights', props: [], version: 2 });
 });
 
 it('says what the server says against it', async () => {
@@ -64,32 +69,57 @@ it('says what the server says against it', async () => {
   expect(router.push).not.toHaveBeenCalled();
 });
 
-it('sends a sound file as it stands', async () => {
+it('sends a file as it stands, once it is found sound', async () => {
   open();
-  const text = writeShowText(aShow({ name: 'From afar' }));
-  await userEvent.upload(fileField(), jsonFile(text));
+  const file = jsonFile(writeShowText(aShow({ name: 'From afar' })));
+  await userEvent.upload(fileField(), file);
   await waitFor(() => expect(router.push).toHaveBeenCalledWith('/shows/new-show/build'));
-  expect(server.mock.calls[0]![1].body).toBe(text);
+  expect(server.mock.calls[0]![1].body).toBe(file);
 });
 
-it('checks a file before it is sent, and names each fault', async () => {
+it.each(['here', 'by the server'])('names each fault that is found in a file %s', async (where) => {
+  const problems = ['The id “a” is used twice.', 'The name “a” is used twice.'].map((message, i) => ({
+    path: `places[${i}]`,
+    message,
+  }));
+  if (where === 'here') checkShowFile.mockResolvedValue(problems);
+  server.mockResolvedValue({
+    ok: false,
+    status: 422,
+    json: () => Promise.resolve({ error: 'Two faults.', problems }),
+  });
   open();
-  const broken = {
-    ...aShow(),
-    places: [
-      { id: 'a', name: 'A' },
-      { id: 'a', name: 'a' },
-    ],
-    name: '',
-  };
-  await userEvent.upload(fileField(), jsonFile(JSON.stringify({ ...broken, name: 'Night' })));
+  await userEvent.upload(fileField(), jsonFile('{}'));
   const alert = within(await screen.findByRole('alert'));
   expect(alert.getByText('night.json was not imported; nothing is changed.')).toBeInTheDocument();
-  expect(alert.getAllByRole('listitem').map((item) => item.textContent)).toEqual([
-    'The id “a” is used twice, by places[0] and places[1]; each id is used once.',
-    'The name “a” is used twice, by places[0] and places[1]; each name is used once.',
-  ]);
-  expect(server).not.toHaveBeenCalled();
+  expect(alert.getAllByRole('listitem').map((item) => item.textContent)).toEqual(
+    problems.map((problem) => problem.message),
+  );
+  expect(server).toHaveBeenCalledTimes(where === 'here' ? 0 : 1);
+});
+
+it('says how large a file may be, without reading it', async () => {
+  open();
+  const huge = jsonFile('');
+  Object.defineProperty(huge, 'size', { value: 260 * 1024 * 1024 });
+  await userEvent.upload(fileField(), huge);
+  expect(
+    await screen.findByText('night.json has 260 MB; a show file has at most 192 MB.'),
+  ).toBeInTheDocument();
+  expect(checkShowFile).not.toHaveBeenCalled();
+});
+
+it('stops when it is told to, and says nothing more of it', async () => {
+  server.mockImplementation(
+    (_address: string, { signal }: { signal: AbortSignal }) =>
+      new Promise((_, refuse) => signal.addEventListener('abort', () => refuse(new Error('aborted')))),
+  );
+  open();
+  await userEvent.upload(fileField(), jsonFile('{}'));
+  await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+  await waitFor(() => expect(screen.queryByText('Checking and sending…')).toBeNull());
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(router.push).not.toHaveBeenCalled();
 });
 
 it('asks before it removes what cannot be brought back', async () => {

@@ -6,47 +6,61 @@ import { IconDots, IconFileImport, IconTrash } from '@tabler/icons-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { readShowText, writeShowText } from '@/core/show/read';
+import { MOST_FILE_BYTES } from '@/core/show/read';
 import type { ShowSummary } from '@/core/show/revision';
-import { ShowError, type Problem } from '@/core/show/problem';
+import type { Problem } from '@/core/show/problem';
 import { emptyShow } from '@/core/show/schema';
+import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';
 import { Refused, importShow, removeShow } from '../show/client';
 import styles from './home.module.css';
 
-const MOST_FILE_MB = 16;
+function tooLarge({ name, size }: File): string {
+  const megabytes = (bytes: number) => `${Math.ceil(bytes / 1024 / 1024)} MB`;
+  return `${name} has ${megabytes(size)}; a show file has at most ${megabytes(MOST_FILE_BYTES)}.`;
+}
 
 /** All shows, a new one, and one from a file. */
 export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   const router = useRouter();
   const [name, setName] = useState('');
   const [problems, setProblems] = useState<{ title: string; list: readonly Problem[] } | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [busy, setBusy] = useState<AbortController | null>(null);
 
-  const keep = async (title: string, make: () => string | Promise<string>) => {
-    setBusy(true);
+  const keep = async (
+    title: string,
+    file: Blob | string,
+    problemsOf?: (signal: AbortSignal) => Promise<readonly Problem[] | null>,
+  ) => {
+    const abort = new AbortController();
+    setBusy(abort);
     setProblems(null);
     try {
-      router.push(`/shows/${await importShow(await make())}/build`);
+      const list = await problemsOf?.(abort.signal);
+      if (list) {
+        setBusy(null);
+        return setProblems({ title, list });
+      }
+      router.push(`/shows/${await importShow(file, abort.signal)}/build`);
     } catch (error) {
-      setBusy(false);
+      setBusy(null);
+      if (abort.signal.aborted) return;
       const list =
-        (error instanceof ShowError || error instanceof Refused) && error.problems.length > 0
+        error instanceof Refused && error.problems.length > 0
           ? error.problems
           : [{ path: '', message: (error as Error).message }];
       setProblems({ title, list });
     }
   };
-  const create = () => keep('This show could not be made.', () => writeShowText(emptyShow(name.trim())));
+  const create = () => keep('This show could not be made.', JSON.stringify(emptyShow(name.trim())));
   const importFile = (file: File | null) =>
     file &&
-    keep(`${file.name} was not imported; nothing is changed.`, async () => {
-      if (file.size > MOST_FILE_MB * 1024 * 1024)
-        throw new ShowError(
-          `${file.name} has ${(file.size / 1024 / 1024).toFixed(0)} MB; a show file has at most ${MOST_FILE_MB} MB.`,
-        );
-      return writeShowText(readShowText(await file.text()));
-    });
+    keep(`${file.name} was not imported; nothing is changed.`, file, async (signal) =>
+      file.size > MOST_FILE_BYTES
+        ? [{ path: '', message: tooLarge(file) }]
+        : // Found here, a fault is told before the file is sent. The server looks once more.
+          checkShowFile(file, signal),
+    );
   const remove = (show: ShowSummary) =>
     modals.openConfirmModal({
       title: `Remove ${show.name}?`,
@@ -115,7 +129,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
               mb="sm"
               onChange={(event) => setName(event.currentTarget.value)}
             />
-            <Button type="submit" loading={busy} disabled={name.trim() === ''}>
+            <Button type="submit" loading={busy !== null} disabled={name.trim() === ''}>
               Start the show
             </Button>
           </form>
@@ -125,11 +139,24 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           <p>A show file that was downloaded here or on another machine. It becomes a show of its own.</p>
           <FileButton accept="application/json,.json" onChange={importFile}>
             {(props) => (
-              <Button {...props} variant="default" leftSection={<IconFileImport size={16} />}>
+              <Button
+                {...props}
+                variant="default"
+                disabled={busy !== null}
+                leftSection={<IconFileImport size={16} />}
+              >
                 Import a show file
               </Button>
             )}
           </FileButton>
+          {busy && (
+            <p role="status">
+              Checking and sending…{' '}
+              <Button size="compact-sm" variant="default" onClick={() => busy.abort()}>
+                Stop
+              </Button>
+            </p>
+          )}
         </section>
       </div>
       {problems && (

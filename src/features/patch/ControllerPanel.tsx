@@ -31,11 +31,11 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
   const set = (change: Extract<SingleEdit, { type: 'changeController' }>['change']) =>
     edit({ type: 'changeController', controllerId: controller.id, change });
-  const remove = () => {
-    if (!edit({ type: 'removeController', controllerId: controller.id })) return;
-    goTo({ subject: null });
-    notify(`${controller.name} is removed, and its runs are on no port. Ctrl Z brings it back.`);
-  };
+  const remove = () =>
+    edit({ type: 'removeController', controllerId: controller.id }, () => {
+      goTo({ subject: null });
+      notify(`${controller.name} is removed, and its runs are on no port. Ctrl Z brings it back.`);
+    });
 
   return (
     <>

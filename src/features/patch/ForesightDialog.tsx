@@ -12,21 +12,25 @@ import { useEditAtOnce, useShow } from '../show/ShowProvider';
 
 /** What a change moves, before it is made. */
 export function ForesightDialog() {
-  const { choices, ask } = useForesight();
+  const { choices, made, close } = useForesight();
   return (
-    <Modal
-      opened={choices !== null}
-      onClose={() => ask(null)}
-      size="xl"
-      title="This moves addresses that are in use"
-    >
-      {choices && <Foresight choices={choices} onDone={() => ask(null)} />}
+    <Modal opened={choices !== null} onClose={close} size="xl" title="This moves addresses that are in use">
+      {choices && <Foresight choices={choices} onMade={made} onDone={close} />}
     </Modal>
   );
 }
 
-function Foresight({ choices, onDone }: { choices: Choices; onDone: () => void }) {
+function Foresight({
+  choices,
+  onMade,
+  onDone,
+}: {
+  choices: Choices;
+  onMade: () => void;
+  onDone: () => void;
+}) {
   const show = useShow((state) => state.show);
+  const facts = useShow((state) => state.facts);
   const editAtOnce = useEditAtOnce();
   const differ = choices.least.edit !== choices.tidy.edit;
   // With few props, laying all anew can be less typing than making way for one.
@@ -100,7 +104,10 @@ function Foresight({ choices, onDone }: { choices: Choices; onDone: () => void }
         <Button
           data-autofocus
           onClick={() => {
-            if (editAtOnce(withTasks(show, choices[way]))) onDone();
+            editAtOnce(withTasks(show, facts, choices[way]), () => {
+              onDone();
+              onMade();
+            });
           }}
         >
           Do it, and note the values

@@ -20,12 +20,10 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 
-const NO_TYPES: ControllerType[] = [];
-
 /** What kind of controller it is, with its limits and where each is known from. */
 export function KindFields({ controller }: { controller: Controller }) {
   const edit = useEdit();
-  const types = useShow((state) => state.show.controllerTypes) ?? NO_TYPES;
+  const types = useShow((state) => state.show.controllerTypes);
   const [editing, setEditing] = useState(false);
   const type = types.find((each) => each.id === controller.typeId);
   const shipped = SHIPPED_CONTROLLER_TYPES.filter((each) => !types.some((own) => own.id === each.id));
@@ -107,7 +105,7 @@ function factsOf(type: ControllerType): (Fact | false | undefined)[] {
 
 function KindEditor({ type, controller }: { type: ControllerType; controller: Controller }) {
   const edit = useEdit();
-  const types = useShow((state) => state.show.controllerTypes) ?? NO_TYPES;
+  const types = useShow((state) => state.show.controllerTypes);
   const set = (change: Partial<ControllerType>) => {
     const next = Object.fromEntries(
       Object.entries({ ...type, ...change }).filter(([, value]) => value !== undefined),
@@ -155,10 +153,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
       type.name,
       types.map((each) => each.name),
     );
-    const id = newId(
-      name,
-      types.map((each) => each.id),
-    );
+    const id = newId(name);
     edit({
       type: 'batch',
       label: `A kind of its own for ${controller.name}`,

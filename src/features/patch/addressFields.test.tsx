@@ -86,6 +86,6 @@ describe('a port', () => {
     expect(store.getState().show.patch.map((entry) => entry.port)).toEqual([3, 2, 1, 1]);
     // With itself there is nothing to do.
     await choose('Swap everything on it with', /^A3 ·/);
-    expect(store.getState().revision.sequence).toBeLessThan(2);
+    expect(store.getState().sequence).toBeLessThan(2);
   });
 });

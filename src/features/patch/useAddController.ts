@@ -15,10 +15,7 @@ export function useAddController(): () => void {
       controllers.map((each) => each.name),
     );
     const controller: Controller = {
-      id: newId(
-        name,
-        controllers.map((each) => each.id),
-      ),
+      id: newId(name),
       name,
       label,
       protocol: 'e131',
@@ -30,7 +27,8 @@ export function useAddController(): () => void {
       firstLedIndex: 0,
       skippedPixelsTakeChannels: false,
     };
-    if (edit({ type: 'addController', controller }))
-      goTo({ stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } });
+    edit({ type: 'addController', controller }, () =>
+      goTo({ stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } }),
+    );
   };
 }

@@ -1,13 +1,15 @@
 'use client';
 
-import { Button, Group, List, Modal, Text } from '@mantine/core';
+import { Button, Group, Modal, Text } from '@mantine/core';
 import { useShow, useShowStore } from '../show/ShowProvider';
 
-/** Asks what is to become of changes that met with others made elsewhere. Nothing is lost without an answer. */
+/** Asks what is to become of a change that met one made elsewhere. Nothing is lost without an answer. */
 export function ConflictDialog() {
-  const conflict = useShow((state) => state.conflict);
+  const open = useShow((state) => state.clash);
   const { resolve } = useShowStore().getState();
-  if (!conflict) return null;
+  if (!open) return null;
+  const { mine, message, clash } = open;
+  const what = clash.field === null ? clash.name : `${clash.name}, ${clash.field}`;
   return (
     <Modal
       opened
@@ -15,28 +17,23 @@ export function ConflictDialog() {
       withCloseButton={false}
       closeOnEscape={false}
       closeOnClickOutside={false}
-      title="This show was changed in another window"
+      title={`${clash.name} was changed elsewhere`}
     >
-      <Text size="sm">Meanwhile, there:</Text>
-      <List size="sm" mb="sm">
-        {conflict.missed.slice(-6).map((entry) => (
-          <List.Item key={entry.sequence}>
-            {entry.kind === 'edit' ? '' : `${entry.kind}: `}
-            {entry.label}
-          </List.Item>
-        ))}
-      </List>
-      <Text size="sm">Not saved yet, here:</Text>
-      <List size="sm">
-        {conflict.mine.map((label, i) => (
-          <List.Item key={i}>{label}</List.Item>
-        ))}
-      </List>
+      <Text size="sm">{message}</Text>
+      <Text size="sm" mt="sm">
+        Not saved yet, here: {mine}.
+      </Text>
+      <dl className="mono" style={{ fontSize: 14, margin: '12px 0' }}>
+        <dt>{what}, there</dt>
+        <dd style={{ margin: '0 0 8px', overflowWrap: 'anywhere' }}>{clash.theirs}</dd>
+        <dt>{what}, here</dt>
+        <dd style={{ margin: 0, overflowWrap: 'anywhere' }}>{clash.mine}</dd>
+      </dl>
       <Group mt="lg" justify="flex-end">
-        <Button variant="default" onClick={() => resolve('theirs')}>
-          Let mine go
+        <Button variant="default" onClick={() => void resolve('theirs')}>
+          Keep what is there
         </Button>
-        <Button onClick={() => resolve('mine')}>Put mine on top</Button>
+        <Button onClick={() => void resolve('mine')}>Put mine on top</Button>
       </Group>
     </Modal>
   );

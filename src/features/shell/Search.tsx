@@ -142,7 +142,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
 
 function useCommands(): Item[] {
   const store = useShowStore();
-  const id = useShow((state) => state.revision.id);
+  const id = useShow((state) => state.id);
   const { side } = useView();
   const goTo = useGoTo();
   const { toggleColorScheme } = useMantineColorScheme();

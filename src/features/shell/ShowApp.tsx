@@ -5,7 +5,6 @@ import { useMemo } from 'react';
 import { addressOf, findShowChannel, spansOfRun } from '@/core/addressing/lookup';
 import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/plan';
-import type { Revision } from '@/core/show/revision';
 import { countOf } from '@/core/units/number';
 import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';
@@ -50,9 +49,9 @@ import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 
 /** A show, opened. */
-export function ShowApp({ initial }: { initial: Revision }) {
+export function ShowApp({ id }: { id: string }) {
   return (
-    <ShowProvider key={initial.id} initial={initial}>
+    <ShowProvider key={id} id={id}>
       <ShowFrame />
     </ShowProvider>
   );
@@ -95,9 +94,10 @@ export function ShowFrame() {
 
 function Middle({ plan }: { plan: Plan }) {
   const { stage } = useView();
+  const facts = useShow((state) => state.facts);
   const selection = useSelection();
   if (stage === 'patch')
-    return <SheetFrame label="Views of the patch" sheets={patchSheets(plan, selection)} />;
+    return <SheetFrame label="Views of the patch" sheets={patchSheets(plan, selection, facts)} />;
   const index = selection.prop;
   if (index === undefined)
     return plan.show.props.length === 0 ? (

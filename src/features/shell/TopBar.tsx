@@ -24,13 +24,17 @@ const SAVING_WORDS: Record<Saving, string> = {
   saved: 'saved',
   saving: 'saving…',
   unreachable: 'not saved: the server cannot be reached, trying again',
-  overtaken: 'not saved: changed elsewhere',
+  clash: 'not saved: changed elsewhere',
   removed: 'this show was removed',
 };
 
 /** The product, the show, the one field that finds everything, what is saved, undo and redo. */
 export function TopBar() {
-  const { id, sequence, undoLabel, redoLabel } = useShow((state) => state.revision);
+  const id = useShow((state) => state.id);
+  const sequence = useShow((state) => state.sequence);
+  const undoLabel = useShow((state) => state.steps.undo[0]?.label ?? null);
+  const redoLabel = useShow((state) => state.steps.redo[0]?.label ?? null);
+  const trouble = useShow((state) => state.trouble);
   const name = useShow((state) => state.show.name);
   const saving = useShow((state) => state.saving);
   const waiting = useShow((state) => state.waiting.length);
@@ -67,7 +71,8 @@ export function TopBar() {
       </button>
       <Planning />
       <span className={styles.saved} data-state={saving} data-testid="saving" role="status">
-        rev {sequence} · {SAVING_WORDS[saving]}
+        rev {sequence} ·{' '}
+        {saving === 'unreachable' && trouble !== null ? `not saved: ${trouble}` : SAVING_WORDS[saving]}
       </span>
       <ActionIcon.Group>
         <Tooltip label={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { openShow } from '../../../tests/unit/openShow';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Show } from '@/core/show/schema';
-import { Overtaken } from '../show/client';
+import { Clashed } from '../show/client';
 import { ShowFrame } from './ShowApp';
 
 jest.mock('next/navigation', () => ({
@@ -142,7 +142,7 @@ describe('patch', () => {
     const { store } = openAt('patch');
     await userEvent.click(screen.getByRole('button', { name: 'Add a controller' }));
     expect(store.getState().show.controllers[1]).toMatchObject({ label: 'B', firstUniverse: null });
-    expect(window.location.pathname).toMatch(/\/patch\/controller\/controller-b$/);
+    expect(window.location.pathname).toMatch(/\/patch\/controller\/controller-b-[a-z0-9]{8}$/);
   });
 });
 
@@ -158,22 +158,25 @@ describe('what is saved', () => {
   });
 
   it('is asked about when others were first', async () => {
-    const theirs = { ...show(), name: 'Their night' };
+    const clash = {
+      list: 'props',
+      id: 'net',
+      name: 'net',
+      field: 'shape',
+      mine: '4 × 7',
+      theirs: '4 × 9',
+    };
     openAt('build/prop/net', {
-      change: () =>
-        Promise.reject(
-          new Overtaken({ id: 'quay', sequence: 1, show: theirs, undoLabel: 'Rename', redoLabel: null }, [
-            { sequence: 1, kind: 'edit', label: 'Rename the show to Their night', madeAt: '' },
-          ]),
-        ),
+      change: () => Promise.reject(new Clashed('net was changed elsewhere in the meantime.', clash)),
     });
     await userEvent.clear(screen.getByLabelText('Rows'));
     await userEvent.type(screen.getByLabelText('Rows'), '7{Enter}');
     const dialog = within(await screen.findByRole('dialog'));
-    expect(dialog.getByText('Rename the show to Their night')).toBeInTheDocument();
-    expect(dialog.getByText('net: 4 × 5 px to 4 × 7 px')).toBeInTheDocument();
-    await userEvent.click(dialog.getByRole('button', { name: 'Let mine go' }));
-    await waitFor(() => expect(screen.getByRole('button', { name: 'Their night' })).toBeInTheDocument());
+    expect(dialog.getByText('net was changed elsewhere in the meantime.')).toBeInTheDocument();
+    expect(dialog.getByText(/net: 4 × 5 px to 4 × 7 px/)).toBeInTheDocument();
+    expect(dialog.getByText('4 × 9')).toBeInTheDocument();
+    await userEvent.click(dialog.getByRole('button', { name: 'Keep what is there' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(screen.getByTestId('prop-net')).toHaveTextContent('4 × 5 px');
   });
 });

@@ -7,32 +7,57 @@ import type { Plan } from '@/core/plan/plan';
 import type { Prop } from '@/core/props/registry';
 import { ShowError } from '@/core/show/problem';
 import type { Edit } from '@/core/show/edits/registry';
-import type { Revision } from '@/core/show/revision';
+import type { Note } from '@/core/show/facts';
+import { watchShow } from '@/workers/events/watch';
 import { startPlanner } from '@/workers/planner';
 import { httpClient } from './client';
 import { foresightOf, useForesight } from './foresight';
-import { createShowStore, keepPlanned, type ShowState, type ShowStore } from './store';
+import { keepPlanned } from './keepPlanned';
+import { OpeningShow, ShowProblem } from './OpeningShow';
+import { createShowStore, type ShowState, type ShowStore } from './store';
+import { windowId } from './windowId';
 
 const ShowContext = createContext<ShowStore | null>(null);
 
 /** Opens a show for the parts of the interface below it. Give it the show's id as key: one provider opens one show. */
-export function ShowProvider({ initial, children }: { initial: Revision; children: ReactNode }) {
-  const [store] = useState(() => createShowStore(initial, { client: httpClient, notify }));
+export function ShowProvider({ id, children }: { id: string; children: ReactNode }) {
+  const [store, setStore] = useState<ShowStore | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
 
+  useEffect(() => {
+    const window = windowId();
+    const client = httpClient(window);
+    let left = false;
+    client.open(id).then(
+      (opened) => left || setStore(createShowStore(opened, { client, notify, window })),
+      (error: Error) => left || setProblem(error.message),
+    );
+    return () => {
+      left = true;
+    };
+  }, [id]);
+
+  if (problem !== null) return <ShowProblem message={problem} />;
+  if (!store) return <OpeningShow />;
+  return <OpenShow store={store}>{children}</OpenShow>;
+}
+
+function OpenShow({ store, children }: { store: ShowStore; children: ReactNode }) {
   useEffect(() => {
     const planner = startPlanner();
     const stopPlanning = keepPlanned(store, planner);
-    const events = new EventSource(`/api/shows/${store.getState().revision.id}/events`);
-    events.onmessage = ({ data }: MessageEvent<string>) =>
-      void store.getState().heard((JSON.parse(data) as { sequence: number }).sequence);
-    events.addEventListener('removed', () => void store.getState().heard(null));
+    const stopWatching = watchShow(
+      store.getState().id,
+      windowId(),
+      (message) => void store.getState().heard(message),
+    );
     const beforeUnload = (event: BeforeUnloadEvent) => {
       if (store.getState().waiting.length > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', beforeUnload);
     return () => {
       window.removeEventListener('beforeunload', beforeUnload);
-      events.close();
+      stopWatching();
       stopPlanning();
       planner.stop();
     };
@@ -67,9 +92,10 @@ export function useLatestProp(plan: Plan, index: number): Prop {
   return useShow((state) => state.show.props.find((each) => each.id === planned.id)) ?? planned;
 }
 
-function told<Result>(work: () => Result): Result | false {
+function told(work: () => void): boolean {
   try {
-    return work();
+    work();
+    return true;
   } catch (error) {
     if (!(error instanceof ShowError)) throw error;
     notifications.show({ message: error.message, color: 'red', autoClose: 8000 });
@@ -77,27 +103,36 @@ function told<Result>(work: () => Result): Result | false {
   }
 }
 
+/** Answers false where a change cannot be done. True is no word that it is done, as it may wait for an answer: `made` is called then. */
+type MakeEdit = (edit: Edit, made?: () => void) => boolean;
+
 /** Changes the show without asking, whatever it moves. */
-export function useEditAtOnce(): (edit: Edit) => boolean {
+export function useEditAtOnce(): MakeEdit {
   const store = useShowStore();
-  return (edit) =>
+  return (edit, made) =>
     told(() => {
       store.getState().edit(edit);
-      return true;
+      made?.();
     });
 }
 
 /**
- * Changes the show; what cannot be done is told in its sentence, and the answer says whether it was done. Where addresses are in
- * use, a change that moves some is shown first, and made when that is answered.
+ * Changes the show; what cannot be done is told in its sentence. Where addresses are in use, a change that moves some is shown first,
+ * and made when that is answered: what is to follow goes into `made`, which is called only then.
  */
-export function useEdit(): (edit: Edit) => boolean {
+export function useEdit(): MakeEdit {
   const store = useShowStore();
-  return (edit) =>
+  return (edit, made) =>
     told(() => {
       const choices = foresightOf(store.getState().show, edit);
-      if (choices) useForesight.getState().ask(choices);
-      else store.getState().edit(edit);
-      return true;
+      if (choices) return useForesight.getState().ask(choices, () => made?.());
+      store.getState().edit(edit);
+      made?.();
     });
+}
+
+/** Notes what was seen or done on site. */
+export function useNote(): (...notes: Note[]) => void {
+  const store = useShowStore();
+  return (...notes) => store.getState().note(notes);
 }

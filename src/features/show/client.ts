@@ -1,20 +1,35 @@
 import { z } from 'zod';
+import { applyChanges } from '@/core/show/changes';
 import type { Edit } from '@/core/show/edits/registry';
+import type { Fact } from '@/core/show/facts';
 import type { Problem } from '@/core/show/problem';
 import {
+  clashAnswerSchema,
   confirmationSchema,
   refusalSchema,
-  revisionSchema,
   showSummarySchema,
-  staleAnswerSchema,
+  type Clash,
   type Confirmation,
-  type HistoryEntry,
-  type Revision,
+  type OpenedShow,
   type ShowSummary,
+  type Steps,
 } from '@/core/show/revision';
+import type { Show } from '@/core/show/schema';
+
+/** A show as the server has it. */
+export interface Opened {
+  id: string;
+  sequence: number;
+  show: Show;
+  steps: Steps;
+  facts: Fact[];
+}
 
 /** A change to a show, as the server takes it. */
-export type Change = { kind: 'edit'; edit: Edit } | { kind: 'undo' } | { kind: 'redo' };
+export type Change =
+  | { kind: 'edit'; edit: Edit }
+  | { kind: 'undo' | 'redo'; takesBack: string }
+  | { kind: 'note'; facts: readonly Fact[] };
 
 /** The server refused, with sentences that say why. */
 export class Refused extends Error {
@@ -27,55 +42,91 @@ export class Refused extends Error {
   }
 }
 
-/** Somebody else changed the show first. */
-export class Overtaken extends Error {
+/** Somebody else changed the same thing first. */
+export class Clashed extends Error {
   constructor(
-    readonly current: Revision,
-    readonly missed: readonly HistoryEntry[],
+    message: string,
+    readonly clash: Clash,
   ) {
-    super('The show was changed elsewhere.');
+    super(message);
   }
 }
 
 /** What the interface asks of the server about shows. */
 export interface ShowClient {
-  /** Edits are confirmed without the show, which the caller has; what undo and redo lead to is known to the server alone. */
-  change: (id: string, baseSequence: number, change: Change) => Promise<Confirmation | Revision>;
-  get: (id: string) => Promise<Revision>;
+  open: (id: string) => Promise<Opened>;
+  /** What happened after a change. */
+  since: (id: string, sequence: number) => Promise<Confirmation>;
+  /**
+   * Makes a change; one that was made before under the same id is not made again. Notes change no show, so nothing comes back.
+   *
+   * @throws Clashed, Refused; anything else when the server cannot be reached
+   */
+  change: (
+    id: string,
+    changeId: string,
+    baseSequence: number,
+    change: Change,
+  ) => Promise<Confirmation | null>;
 }
 
 const jsonHeaders = { 'content-type': 'application/json' };
 
-async function refusalOf(response: Response): Promise<Refused> {
+/** What the server says against something; whatever stands between may fail without a word. */
+async function refusalOf(response: Response): Promise<Error> {
   const parsed = refusalSchema.safeParse(await response.json().catch(() => null));
-  return parsed.success
-    ? new Refused(parsed.data.error, response.status, parsed.data.problems)
-    : new Refused(`The server answered ${response.status} without saying why.`, response.status);
+  if (parsed.success) return new Refused(parsed.data.error, response.status, parsed.data.problems);
+  const message = `The server answered ${response.status} without saying why.`;
+  return response.status < 500 ? new Refused(message, response.status) : new Error(message);
 }
 
-export const httpClient: ShowClient = {
-  async change(id, baseSequence, change) {
-    const response = await fetch(`/api/shows/${id}/${change.kind === 'edit' ? 'edits' : change.kind}`, {
+/** @param window id of this window */
+export function httpClient(window: string): ShowClient {
+  const post = async (address: string, body: unknown) => {
+    const response = await fetch(address, {
       method: 'POST',
       headers: jsonHeaders,
-      body: JSON.stringify({
-        baseSequence,
-        ...(change.kind === 'edit' && { edit: change.edit, brief: true }),
-      }),
+      body: JSON.stringify(body),
     });
-    if (response.status === 409) {
-      const { current, missed } = staleAnswerSchema.parse(await response.json());
-      throw new Overtaken(current, missed);
-    }
-    if (!response.ok) throw await refusalOf(response);
-    return (change.kind === 'edit' ? confirmationSchema : revisionSchema).parse(await response.json());
-  },
-  async get(id) {
-    const response = await fetch(`/api/shows/${id}`);
-    if (!response.ok) throw await refusalOf(response);
-    return revisionSchema.parse(await response.json());
-  },
-};
+    if (response.ok) return response;
+    const refused = await refusalOf(response.clone());
+    const clashed = clashAnswerSchema.safeParse(await response.json().catch(() => null));
+    throw clashed.success ? new Clashed(clashed.data.error, clashed.data.clash) : refused;
+  };
+  return {
+    async open(id) {
+      const response = await fetch(`/api/shows/${id}?window=${window}`);
+      if (!response.ok) throw await refusalOf(response);
+      // The server checked the show when it kept it; reading millions of points once more would only take time.
+      const { show, changes, facts, steps, sequence } = (await response.json()) as OpenedShow;
+      return {
+        id,
+        sequence,
+        steps,
+        facts,
+        show: applyChanges(
+          show as Show,
+          changes.map((each) => each.change),
+        ),
+      };
+    },
+    async since(id, sequence) {
+      const response = await fetch(`/api/shows/${id}/changes?after=${sequence}&window=${window}`);
+      if (!response.ok) throw await refusalOf(response);
+      return confirmationSchema.parse(await response.json());
+    },
+    async change(id, changeId, baseSequence, change) {
+      if (change.kind === 'note') {
+        await post(`/api/shows/${id}/facts`, { facts: change.facts });
+        return null;
+      }
+      const { kind, ...rest } = change;
+      const address = `/api/shows/${id}/${kind === 'edit' ? 'edits' : kind}`;
+      const response = await post(address, { changeId, window, baseSequence, ...rest });
+      return confirmationSchema.parse(await response.json());
+    },
+  };
+}
 
 export async function listShows(): Promise<ShowSummary[]> {
   const response = await fetch('/api/shows');
@@ -84,8 +135,8 @@ export async function listShows(): Promise<ShowSummary[]> {
 }
 
 /** Keeps a show file as a new show and gives its id. @throws Refused with the sentences of what is wrong */
-export async function importShow(text: string): Promise<string> {
-  const response = await fetch('/api/shows', { method: 'POST', headers: jsonHeaders, body: text });
+export async function importShow(file: Blob | string, signal?: AbortSignal): Promise<string> {
+  const response = await fetch('/api/shows', { method: 'POST', headers: jsonHeaders, body: file, signal });
   if (!response.ok) throw await refusalOf(response);
   return z.object({ id: z.string() }).parse(await response.json()).id;
 }

@@ -1,226 +1,315 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import fc from 'fast-check';
+import { anyEdit } from '../../../tests/unit/edits';
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
-import { planShow } from '@/core/plan/plan';
-import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
-import type { Confirmation, Revision } from '@/core/show/revision';
-import type { Show } from '@/core/show/schema';
-import { Overtaken, Refused, type Change, type ShowClient } from './client';
-import { createShowStore, keepPlanned } from './store';
+import type { Edit } from '@/core/show/edits/registry';
+import { tickOf } from '@/core/show/facts';
+import { ShowError } from '@/core/show/problem';
+import { Wire, aRepository, pause } from '../../../tests/unit/wire';
+import { Refused } from './client';
+import { createShowStore } from './store';
 
-const rename = (name: string): Edit => ({ type: 'changeProp', propId: 'rail', change: { name } });
-const start = (): Revision => ({
-  id: 'quay',
-  sequence: 0,
-  show: aShow({ props: [aLine('rail', 10), aGrid('net', 2, 2)], controllers: [aController()] }),
-  undoLabel: null,
-  redoLabel: null,
+const rename = (name: string, propId = 'rail'): Edit => ({ type: 'changeProp', propId, change: { name } });
+const aStart = () => aShow({ props: [aLine('rail', 10), aGrid('net', 2, 2)], controllers: [aController()] });
+
+let folder: string;
+beforeEach(() => {
+  folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-store-'));
 });
+afterEach(() => fs.rmSync(folder, { recursive: true, force: true }));
 
-const withoutShow = ({ show: _, ...confirmation }: Revision): Confirmation => confirmation;
-
-/** A server of one show: it answers when the test lets it, in the order of the calls. */
-class SlowServer implements ShowClient {
-  revision = start();
-  readonly held: { resume: () => void; fail: (error: Error) => void }[] = [];
-  private readonly before: Show[] = [];
-
-  change(_id: string, baseSequence: number, change: Change): Promise<Confirmation | Revision> {
-    return new Promise((resolve, reject) => {
-      this.held.push({
-        fail: reject,
-        resume: () => {
-          if (baseSequence !== this.revision.sequence)
-            return reject(
-              new Overtaken(this.revision, [{ sequence: 1, kind: 'edit', label: 'theirs', madeAt: '' }]),
-            );
-          resolve(change.kind === 'edit' ? withoutShow(this.apply(change.edit)) : this.undo());
-        },
-      });
-    });
-  }
-  get = () => Promise.resolve(this.revision);
-
-  apply(edit: Edit): Revision {
-    this.before.push(this.revision.show);
-    return (this.revision = {
-      ...this.revision,
-      sequence: this.revision.sequence + 1,
-      show: applyEdit(this.revision.show, edit),
-      undoLabel: labelOf(this.revision.show, edit),
-    });
-  }
-  private undo(): Revision {
-    return (this.revision = {
-      ...this.revision,
-      sequence: this.revision.sequence + 1,
-      show: this.before.pop()!,
-      undoLabel: null,
-    });
-  }
-  /** Lets the next call be answered, and what follows from it happen. */
-  async next(error?: Error): Promise<void> {
-    // A try again comes after a pause, however long the machine makes it.
-    while (this.held.length === 0) await new Promise((resume) => setTimeout(resume, 1));
-    const call = this.held.shift()!;
-    if (error) call.fail(error);
-    else call.resume();
-    await new Promise((resume) => setTimeout(resume, 5));
-  }
+function open(start = aStart(), window = 'here') {
+  const shows = aRepository(folder);
+  return openWindow(shows, shows.create({ show: start, facts: [] }), window);
 }
 
-function open() {
-  const server = new SlowServer();
+function openWindow(shows: Wire['shows'], id: string, window: string, holds = true) {
+  const server = new Wire(shows, id, window, holds);
   const said: string[] = [];
-  const store = createShowStore(start(), {
+  const store = createShowStore(server.opened(), {
     client: server,
     notify: (message) => said.push(message),
+    window,
     retryAfterMs: 1,
   });
-  return { server, said, store, name: () => store.getState().show.props[0]!.name };
+  const stop = shows.listen(id, window, (event) => void store.getState().heard({ showId: id, ...event }));
+  let others = 0;
+  return {
+    shows,
+    id,
+    server,
+    said,
+    store,
+    stop,
+    name: (prop = 0) => store.getState().show.props[prop]!.name,
+    kept: () => shows.get(id).show,
+    /** Another window makes an edit; with `quietly` this one does not hear of it at once. */
+    elsewhere: (edit: Edit, quietly = false) => {
+      const author = { changeId: `theirs-${(others += 1)}`, window: 'there', base: shows.get(id).sequence };
+      if (!quietly) return shows.apply(id, author, edit);
+      stop();
+      return shows.apply(id, author, edit);
+    },
+  };
 }
 
 it('shows an edit at once and saves one after another', async () => {
-  const { server, store, name } = open();
+  const { server, store, name, kept } = open();
   store.getState().edit(rename('One'));
   store.getState().edit(rename('Two'));
   expect(name()).toBe('Two');
   expect(server.held).toHaveLength(1);
   expect(store.getState().saving).toBe('saving');
+  const shown = store.getState().show;
   await server.next();
   await server.next();
-  expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], revision: { sequence: 2 } });
-  expect(name()).toBe('Two');
+  expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], sequence: 2 });
+  expect(kept()).toEqual(store.getState().show);
+  // What is on screen is still the same object, so that nothing is planned or drawn again.
+  expect(store.getState().show).toBe(shown);
+  expect(store.getState().confirmed).toBe(shown);
 });
 
-it('knows the show that a short answer confirms, also behind an undo', async () => {
-  const { server, store } = open();
-  const confirmed = () => store.getState().revision.show;
-  store.getState().edit(rename('One'));
-  store.getState().edit({ type: 'changeProp', propId: 'net', change: { name: 'Two' } });
-  await server.next();
-  expect(confirmed()).toEqual(server.revision.show);
-  store.getState().undo();
-  store.getState().edit(rename('Three'));
-  for (let i = 0; i < 3; i += 1) {
-    await server.next();
-    expect(confirmed()).toEqual(server.revision.show);
-  }
-  expect(store.getState().show).toEqual(server.revision.show);
-  expect(confirmed().props.map((prop) => prop.name)).toEqual(['Three', 'net']);
-});
-
-it('throws what is not possible, and sends nothing', () => {
+it('throws what is not possible, and sends nothing for it or for what is there already', () => {
   const { server, store, name } = open();
   expect(() => store.getState().edit(rename('NET'))).toThrow(/used twice/);
-  expect(name()).toBe('rail');
-  expect(server.held).toHaveLength(0);
-});
-
-it('sends nothing for an edit that changes nothing', () => {
-  const { server, store } = open();
   store.getState().edit(rename('rail'));
+  store
+    .getState()
+    .edit({ type: 'setShape', propId: 'net', shape: structuredClone(aStart().props[1]!.shape) });
+  expect(name()).toBe('rail');
   expect(server.held).toHaveLength(0);
 });
 
-it('undoes what is still on its way, after it has arrived', async () => {
-  const { server, store, name } = open();
+it('makes a change once, though its answer is lost and it is sent again', async () => {
+  const { server, store, said, shows, id, stop } = open();
+  // News of it would tell as well that it was made.
+  stop();
   store.getState().edit(rename('One'));
-  store.getState().undo();
-  expect(name()).toBe('One');
+  await server.next('loseAnswer');
   await server.next();
-  await server.next();
-  expect(name()).toBe('rail');
-  expect(store.getState().saving).toBe('saved');
+  expect(store.getState()).toMatchObject({ saving: 'saved', clash: null, sequence: 1 });
+  expect(shows.history(id)).toHaveLength(1);
+  expect(said).toEqual([]);
 });
 
-it('tells that there is nothing to undo', () => {
-  const { store, said } = open();
-  store.getState().undo();
-  store.getState().redo();
-  expect(said).toEqual(['There is nothing to undo.', 'There is nothing to do again.']);
+it('takes the news of its own change for the answer, where that is lost', async () => {
+  const { server, store, shows, id } = open();
+  store.getState().edit(rename('One'));
+  await server.next('loseAnswer');
+  await pause();
+  expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], sequence: 1 });
+  expect(shows.history(id)).toHaveLength(1);
+});
+
+describe('undo', () => {
+  it('takes back what is still on its way, after it has arrived', async () => {
+    const { server, store, name } = open();
+    store.getState().edit(rename('One'));
+    store.getState().undo();
+    expect(name()).toBe('One');
+    await server.next();
+    await server.next();
+    expect(name()).toBe('rail');
+    expect(store.getState().saving).toBe('saved');
+  });
+
+  it('pressed once too often loses nothing that is typed afterwards', async () => {
+    const { server, store, said, name, kept } = open();
+    store.getState().edit(rename('One'));
+    await server.next();
+    store.getState().undo();
+    store.getState().undo();
+    store.getState().edit(rename('Typed after'));
+    await server.next();
+    await server.next();
+    expect(said).toEqual(['Undone: rail: rename to One', 'There is nothing to undo.']);
+    expect(name()).toBe('Typed after');
+    expect(kept().props[0]!.name).toBe('Typed after');
+    expect(store.getState().saving).toBe('saved');
+  });
+
+  it('says that there is nothing', async () => {
+    const { store, said } = open();
+    store.getState().undo();
+    store.getState().redo();
+    await pause();
+    expect(said).toEqual(['There is nothing to undo.', 'There is nothing to do again.']);
+  });
+
+  it('that another window went on from is passed over, and the one before it taken back', async () => {
+    const { server, store, said, name, elsewhere } = open();
+    store.getState().edit(rename('Curtain', 'net'));
+    await server.next();
+    store.getState().edit(rename('Mine'));
+    await server.next();
+    elsewhere(rename('Theirs'));
+    store.getState().undo();
+    await server.next();
+    expect(said.at(-1)).toBe('Theirs was changed since: name is "Theirs", no longer "Mine".');
+    store.getState().undo();
+    await server.next();
+    expect([name(0), name(1)]).toEqual(['Theirs', 'net']);
+  });
 });
 
 describe('when others were first', () => {
-  it.each(['mine', 'theirs'] as const)('asks, and does as told: %s', async (choice) => {
-    const { server, store, name } = open();
-    server.apply({ type: 'changeProp', propId: 'net', change: { name: 'Theirs' } });
+  it('asks nothing where they touched something else, and shows both', async () => {
+    const { server, store, name, elsewhere, kept } = open();
+    elsewhere(rename('Theirs', 'net'), true);
     store.getState().edit(rename('Mine'));
     await server.next();
-    expect(store.getState()).toMatchObject({
-      saving: 'overtaken',
-      conflict: { mine: ['rail: rename to Mine'] },
-    });
-    // Nothing is sent, and nothing lost, before there is an answer.
-    store.getState().edit(rename('Mine too'));
-    expect(server.held).toHaveLength(0);
-    store.getState().resolve(choice);
-    if (choice === 'mine') {
-      await server.next();
-      await server.next();
-    }
-    expect(name()).toBe(choice === 'mine' ? 'Mine too' : 'rail');
-    expect(store.getState().show.props[1]!.name).toBe('Theirs');
-    expect(store.getState()).toMatchObject({ saving: 'saved', conflict: null, waiting: [] });
+    expect(store.getState()).toMatchObject({ saving: 'saved', clash: null, sequence: 2 });
+    expect([name(0), name(1)]).toEqual(['Mine', 'Theirs']);
+    expect(kept()).toEqual(store.getState().show);
   });
 
+  it('takes over what is heard while a change of its own is on its way', async () => {
+    const { server, store, said, name, elsewhere } = open();
+    store.getState().edit(rename('Mine'));
+    elsewhere(rename('Theirs', 'net'));
+    expect([name(0), name(1)]).toEqual(['Mine', 'Theirs']);
+    await server.next();
+    expect(store.getState()).toMatchObject({ saving: 'saved', sequence: 2 });
+    expect(said).toEqual(['Changed elsewhere: net: rename to Theirs.']);
+  });
+
+  it('fetches what it missed where the news of it got lost', async () => {
+    const { store, name, elsewhere, id } = open();
+    elsewhere(rename('Theirs'), true);
+    await store.getState().heard({ showId: id, is: 'at', sequence: 1 });
+    await pause();
+    expect(name()).toBe('Theirs');
+    expect(store.getState().saving).toBe('saved');
+  });
+
+  it.each(['mine', 'theirs'] as const)(
+    'asks where they touched the same, and does as told: %s',
+    async (choice) => {
+      const { server, store, name, elsewhere, kept } = open();
+      elsewhere(rename('Theirs'), true);
+      store.getState().edit(rename('Mine'));
+      store.getState().edit(rename('Behind it', 'net'));
+      await server.next();
+      expect(store.getState()).toMatchObject({
+        saving: 'clash',
+        clash: { clash: { name: 'Theirs', field: 'name', mine: '"Mine"', theirs: '"Theirs"' } },
+      });
+      // Nothing is sent, and nothing lost, before there is an answer.
+      store.getState().edit({ type: 'renameShow', name: 'Later' });
+      expect(server.held).toHaveLength(0);
+      void store.getState().resolve(choice);
+      for (let i = 0; i < (choice === 'mine' ? 3 : 2); i += 1) await server.next();
+      expect([name(0), name(1)]).toEqual([choice === 'mine' ? 'Mine' : 'Theirs', 'Behind it']);
+      expect(kept()).toEqual(store.getState().show);
+      expect(store.getState()).toMatchObject({ saving: 'saved', clash: null, waiting: [] });
+    },
+  );
+
   it('names what does not fit on top of theirs', async () => {
-    const { server, store, said } = open();
-    server.apply({ type: 'removeProp', propId: 'rail' });
+    const { server, store, said, elsewhere } = open();
+    elsewhere({ type: 'removeProp', propId: 'rail' }, true);
     store.getState().edit(rename('Mine'));
     await server.next();
-    store.getState().resolve('mine');
-    expect(said[0]).toMatch(/^Not possible any more: .*There is no prop “rail”/);
+    void store.getState().resolve('mine');
+    await pause();
+    expect(said.at(-1)).toMatch(/^Not possible any more: .*There is no prop “rail”/);
     expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [] });
   });
 
-  it('takes their change over where it has none of its own', async () => {
-    const { server, store, said, name } = open();
-    server.apply(rename('Theirs'));
-    await store.getState().heard(1);
-    expect(name()).toBe('Theirs');
-    expect(said).toEqual(['Changed in another window: rail: rename to Theirs.']);
-    await store.getState().heard(null);
+  it('takes back only what a rule of the show refuses, and says which', async () => {
+    const { server, store, said, name, elsewhere } = open();
+    elsewhere(rename('Taken', 'net'), true);
+    store.getState().edit(rename('Taken'));
+    store.getState().edit({ type: 'renameShow', name: 'Kept' });
+    await server.next();
+    await server.next();
+    expect(said.some((message) => /“Taken” is used twice/.test(message))).toBe(true);
+    expect(name()).toBe('rail');
+    expect(store.getState().show.name).toBe('Kept');
+  });
+
+  it('says that the show was removed, and sends nothing more', async () => {
+    const { server, store, shows, id } = open();
+    shows.remove(id);
+    await pause();
     expect(store.getState().saving).toBe('removed');
+    store.getState().edit(rename('Mine'));
+    expect(server.held).toHaveLength(0);
   });
 });
 
-it('tries again when the server cannot be reached', async () => {
+it('opens the show anew where what it has cannot be read any more, and lays its own on top', async () => {
+  const { server, store, name } = open();
+  store.getState().edit(rename('Mine'));
+  await server.next(new Refused('The show is kept in a newer form by now.', 409));
+  await server.next();
+  expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], sequence: 1 });
+  expect(name()).toBe('Mine');
+});
+
+it('tries again when the server cannot be reached, or cannot write, and says why where it is told', async () => {
   const { server, store, name } = open();
   store.getState().edit(rename('One'));
   await server.next(new TypeError('Failed to fetch'));
-  expect(store.getState().saving).toBe('unreachable');
+  expect(store.getState()).toMatchObject({ saving: 'unreachable', trouble: null });
+  await server.next(new Refused('The disk is full.', 503));
+  expect(store.getState()).toMatchObject({ saving: 'unreachable', trouble: 'The disk is full.' });
   expect(name()).toBe('One');
   await server.next();
-  expect(store.getState()).toMatchObject({ saving: 'saved', revision: { sequence: 1 } });
+  expect(store.getState()).toMatchObject({ saving: 'saved', trouble: null, sequence: 1 });
 });
 
-it('takes back what the server refuses, and says why', async () => {
-  const { server, store, said, name } = open();
-  store.getState().edit(rename('One'));
-  await server.next(new Refused('It is too late for that.', 422));
-  expect(name()).toBe('rail');
-  expect(said).toEqual(['It is too late for that.']);
+it('notes facts at once, sends them until they are kept, and hears those of others', async () => {
+  const { server, store, shows, id } = open();
+  const typed = (value: string) => store.getState().facts.isTyped('a', 'port.1.pixels', value);
+  store.getState().note([tickOf('a', 'port.1.pixels', '10')]);
+  expect(typed('10')).toBe(true);
+  await server.next('loseAnswer');
+  await server.next();
+  expect(shows.factsOf(id)).toHaveLength(1);
+  expect(store.getState()).toMatchObject({ saving: 'saved', sequence: 0 });
+  shows.note(id, [{ ...tickOf('a', 'port.1.pixels', '12'), id: 'phone', at: '2026-11-20T18:00:00Z' }]);
+  expect([typed('10'), typed('12')]).toEqual([false, true]);
 });
 
-it('plans the latest show, and leaves out those that were overtaken', async () => {
-  const { store } = open();
-  const asked: Show[] = [];
-  const answers: (() => void)[] = [];
-  const stop = keepPlanned(store, {
-    plan: (show) => {
-      asked.push(show);
-      return new Promise((resolve) => answers.push(() => resolve({ plan: planShow(show), findings: [] })));
-    },
-    stop: () => {},
+it('ends where the server is, with two windows that do whatever they like', async () => {
+  const step = fc.record({
+    window: fc.nat(1),
+    edit: anyEdit,
+    what: fc.constantFrom('edit', 'edit', 'edit', 'undo', 'redo', 'wait'),
   });
-  store.getState().edit(rename('One'));
-  store.getState().edit(rename('Two'));
-  for (let i = 0; i < 2; i += 1) {
-    answers[i]!();
-    await new Promise((resume) => setTimeout(resume, 1));
-  }
-  expect(asked.map((show) => show.props[0]!.name)).toEqual(['rail', 'Two']);
-  expect(store.getState().plan!.show.props[0]!.name).toBe('Two');
-  stop();
-  store.getState().edit(rename('Three'));
-  expect(asked).toHaveLength(2);
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { maxLength: 20 }), async (steps) => {
+      const shows = aRepository(fs.mkdtempSync(path.join(folder, 'two-')));
+      const id = shows.create({ show: aStart(), facts: [] });
+      const windows = ['one', 'two'].map((window) => openWindow(shows, id, window, false));
+      const settle = async () => {
+        for (let i = 0; i < 200; i += 1) {
+          await Promise.resolve();
+          for (const { store } of windows) if (store.getState().clash) await store.getState().resolve('mine');
+        }
+        await pause();
+      };
+      for (const { window, edit, what } of steps) {
+        const state = windows[window]!.store.getState();
+        try {
+          if (what === 'edit') state.edit(edit(state.show));
+          else if (what === 'wait') await settle();
+          else state[what]();
+        } catch (error) {
+          if (!(error instanceof ShowError)) throw error;
+        }
+      }
+      await settle();
+      for (const { store, stop } of windows) {
+        expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], clash: null });
+        expect(store.getState().show).toEqual(shows.get(id).show);
+        stop();
+      }
+    }),
+    { numRuns: 40 },
+  );
 });

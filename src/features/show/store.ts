@@ -1,39 +1,61 @@
-import { produce } from 'immer';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/plan';
-import { applyToDraft, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
+import { applyChanges, changeBetween } from '@/core/show/changes';
+import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
+import type { ShowMessage } from '@/core/show/events';
+import { Facts, type Fact, type Note } from '@/core/show/facts';
+import { newId } from '@/core/show/fields';
+import { same } from '@/core/show/json';
 import { ShowError } from '@/core/show/problem';
-import type { HistoryEntry, Revision } from '@/core/show/revision';
+import type { Clash, Confirmation, MadeChange, Steps } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
-import type { Planner } from '@/workers/planner';
-import { Overtaken, Refused, type Change, type ShowClient } from './client';
+import { Clashed, Refused, type Change, type Opened, type ShowClient } from './client';
 
 /** Whether what is on screen is on disk. */
-export type Saving = 'saved' | 'saving' | 'unreachable' | 'overtaken' | 'removed';
+export type Saving = 'saved' | 'saving' | 'unreachable' | 'clash' | 'removed';
 
-/** Changes of ours that stand against changes made elsewhere. */
-export interface Conflict {
-  current: Revision;
-  missed: readonly HistoryEntry[];
-  mine: readonly string[];
+/** A change of ours that meets one made elsewhere; it waits for an answer. */
+export interface OpenClash {
+  /** What the history would call ours. */
+  mine: string;
+  /** What happened elsewhere, in a sentence. */
+  message: string;
+  clash: Clash;
 }
 
-/** A change on its way, and the show that it leads to; undo and redo lead where only the server knows. */
+type Asked =
+  | { kind: 'edit'; edit: Edit }
+  | { kind: 'undo' }
+  | { kind: 'redo' }
+  | { kind: 'note'; facts: readonly Fact[] };
+
+/** Something that is on its way to the server. */
 export interface Waiting {
-  change: Change;
+  /** By which the server recognises it when it is sent twice. */
+  id: string;
+  asked: Asked;
+  /** The show that an edit leads to, laid on what is confirmed and on what waits before it; null where that is not known. */
   after: Show | null;
 }
 
 export interface ShowState {
-  /** The revision that the server confirmed last. */
-  revision: Revision;
+  id: string;
+  /** The latest change that this window has, and the show after it. */
+  sequence: number;
+  confirmed: Show;
+  /** What can be taken back and done again, the next first. */
+  steps: Steps;
   /** The show as on screen: the confirmed one with what is still on its way. */
   show: Show;
-  /** Changes on their way to the server, oldest first. */
+  /** What was noted on site, with what is still on its way. */
+  facts: Facts;
+  /** Oldest first. */
   waiting: readonly Waiting[];
   saving: Saving;
-  conflict: Conflict | null;
+  /** Why nothing can be saved at the moment, where the server says so. */
+  trouble: string | null;
+  clash: OpenClash | null;
   /** The plan of the latest show that has been planned; it carries that show, which may be a moment older than `show`. */
   plan: Plan | null;
   /** What is worth a look in the plan. */
@@ -45,12 +67,14 @@ export interface ShowState {
 
   /** Changes the show at once and saves it. @throws ShowError, and nothing is changed */
   edit: (edit: Edit) => void;
+  /** Notes what was seen or done; it is outside of undo. */
+  note: (notes: readonly Note[]) => void;
   undo: () => void;
   redo: () => void;
-  /** Puts our waiting changes on top of what others did, or lets them go. */
-  resolve: (choice: 'mine' | 'theirs') => void;
-  /** The server has a change with this sequence number; null when the show was removed. */
-  heard: (sequence: number | null) => Promise<void>;
+  /** Puts our change on top of the other one, or lets it go. What waits behind it stays either way. */
+  resolve: (choice: 'mine' | 'theirs') => Promise<void>;
+  /** Something happened to the show, here or elsewhere. */
+  heard: (message: ShowMessage) => Promise<void>;
 }
 
 export type ShowStore = StoreApi<ShowState>;
@@ -59,199 +83,238 @@ interface Surroundings {
   client: ShowClient;
   /** Tells the builder something that needs no answer. */
   notify: (message: string) => void;
+  /** Id of this window, by which its own changes are known. */
+  window: string;
   retryAfterMs?: number;
 }
 
 /**
- * The state of one open show. Edits appear at once and are sent one after another, each with the sequence number that
- * it was made on. Undo and redo are the server's, so they appear when it has answered.
+ * The state of one open show. Edits appear at once and are sent one after another. The server lays them on what others did meanwhile;
+ * whatever comes back, from here or elsewhere, is laid under what still waits. Undo and redo are the server's, so they appear when it
+ * has answered.
  */
-export function createShowStore(initial: Revision, around: Surroundings): ShowStore {
-  const { client, notify, retryAfterMs = 2000 } = around;
+export function createShowStore(opened: Opened, around: Surroundings): ShowStore {
+  const { client, notify, window, retryAfterMs = 2000 } = around;
   let sending = false;
+  /** Of all that came from the server, the latest word on what can be undone. */
+  let stepsOf = opened.sequence;
+  /** Steps that cannot be taken back, since others went on from there. */
+  const passedOver = new Set<string>();
 
   return createStore<ShowState>((set, get) => {
-    const enqueue = (change: Change, after: Show | null) => {
-      set({ waiting: [...get().waiting, { change, after }] });
+    const enqueue = (asked: Asked, after: Show | null) => {
+      set({ waiting: [...get().waiting, { id: newId('change'), asked, after }] });
       void send();
     };
 
+    const settle = () => {
+      const { saving, waiting, clash } = get();
+      if (saving === 'removed' || clash) return;
+      if (waiting.length === 0) set({ saving: 'saved', trouble: null });
+      else if (saving === 'saved') set({ saving: 'saving' });
+    };
+
     const send = async () => {
-      if (sending || get().conflict || get().saving === 'removed') return;
+      if (sending || get().clash || get().saving === 'removed') return;
       sending = true;
       try {
         for (let next = get().waiting[0]; next; next = get().waiting[0]) {
-          const { revision } = get();
-          const { change, after } = next;
-          set({ saving: get().saving === 'unreachable' ? 'unreachable' : 'saving' });
+          settle();
+          const change = changeOf(next);
+          if (!change) continue;
           try {
-            const confirmed = await client.change(revision.id, revision.sequence, change);
-            const waiting = get().waiting.slice(1);
-            if ('show' in confirmed) adopt(confirmed, waiting);
-            else
-              set({
-                revision: { ...confirmed, show: after! },
-                waiting,
-                saving: waiting.length > 0 ? 'saving' : 'saved',
-              });
-            if (change.kind !== 'edit')
-              notify(
-                change.kind === 'undo'
-                  ? `Undone: ${revision.undoLabel}`
-                  : `Done again: ${revision.redoLabel}`,
-              );
+            const confirmed = await client.change(get().id, next.id, get().sequence, change);
+            if (confirmed) await take(confirmed);
+            drop(next);
+            set({ saving: 'saving', trouble: null });
           } catch (error) {
-            if (error instanceof Overtaken) return overtaken(error);
-            if (error instanceof Refused && error.status < 500) {
-              // The server knows better than our copy: what it refused cannot stand, nor what was built on it.
-              adopt(revision, []);
-              notify(error.message);
-              if (error.status === 404) set({ saving: 'removed' });
-              return;
-            }
-            set({ saving: 'unreachable' });
-            await new Promise((resume) => setTimeout(resume, retryAfterMs));
+            if (!(await recovered(error, next))) return;
           }
         }
-        set({ saving: 'saved' });
       } finally {
         sending = false;
+        settle();
       }
     };
 
-    const overtaken = ({ current, missed }: Overtaken) => {
-      const mine = get().waiting.map(({ change }) =>
-        change.kind === 'edit' ? labelOf(get().revision.show, change.edit) : change.kind,
-      );
-      set({ saving: 'overtaken', conflict: { current, missed, mine } });
+    /** What to send; undo and redo name what they take back, which is known only now. */
+    const changeOf = (next: Waiting): Change | null => {
+      const { asked } = next;
+      if (asked.kind === 'edit' || asked.kind === 'note') return asked;
+      const step = get().steps[asked.kind].find(({ id }) => !passedOver.has(id));
+      if (step) return { kind: asked.kind, takesBack: step.id };
+      drop(next);
+      notify(asked.kind === 'undo' ? 'There is nothing to undo.' : 'There is nothing to do again.');
+      return null;
     };
 
-    /** Takes a confirmed revision and puts what is still waiting on top; what does not fit any more is named. */
-    const adopt = (revision: Revision, waiting: readonly Waiting[]) => {
-      let show = revision.show;
-      const kept: Waiting[] = [];
-      for (const { change } of waiting) {
-        let after: Show | null = null;
-        // Undo and redo depend on what the server will answer to the changes before them.
-        if (change.kind === 'edit' && kept.every((each) => each.change.kind === 'edit')) {
-          try {
-            after = show = edited(show, change.edit);
-          } catch (error) {
-            if (!(error instanceof ShowError)) throw error;
-            notify(`Not possible any more: ${labelOf(show, change.edit)}. ${error.message}`);
-            continue;
-          }
+    /** Whether to go on after a change was not taken. */
+    const recovered = async (error: unknown, next: Waiting): Promise<boolean> => {
+      const { asked } = next;
+      if (error instanceof Clashed) {
+        await catchUp();
+        if (asked.kind === 'edit') {
+          const mine = labelOf(get().confirmed, asked.edit);
+          set({ saving: 'clash', clash: { mine, message: error.message, clash: error.clash } });
+          return false;
         }
-        kept.push({ change, after });
+        const step =
+          asked.kind === 'note' ? undefined : get().steps[asked.kind].find(({ id }) => !passedOver.has(id));
+        if (step) passedOver.add(step.id);
+        drop(next);
+        notify(error.message);
+        return true;
       }
-      // What the server confirms is as a rule what is on screen already, and need not be planned and drawn again.
-      const shown = get().show;
+      if (error instanceof Refused && error.status === 409) {
+        // The server cannot lay changes on what this window has: it is opened anew, below what still waits.
+        adopt(await client.open(get().id));
+        return true;
+      }
+      if (error instanceof Refused && error.status < 500) {
+        if (error.status === 404) {
+          set({ saving: 'removed' });
+          return false;
+        }
+        drop(next);
+        await catchUp();
+        relay();
+        notify(error.message);
+        return true;
+      }
+      set({ saving: 'unreachable', trouble: error instanceof Refused ? error.message : null });
+      await new Promise((resume) => setTimeout(resume, retryAfterMs));
+      return true;
+    };
+
+    const drop = (gone: Waiting) => set({ waiting: get().waiting.filter((each) => each.id !== gone.id) });
+
+    const adopt = ({ show, sequence, steps, facts }: Opened) => {
+      stepsOf = sequence;
+      set({ confirmed: show, sequence, steps, facts: new Facts(facts) });
+      relay();
+    };
+
+    const catchUp = async () => {
+      const missed = await client.since(get().id, get().sequence).catch(() => null);
+      if (missed) await take(missed);
+    };
+
+    const take = async ({ sequence, steps, changes }: Confirmation) => {
+      if (sequence >= stepsOf) {
+        stepsOf = sequence;
+        set({ steps });
+      }
+      await absorb(changes);
+    };
+
+    /** Lays changes that the server has on what is confirmed, and what waits on top. Those that are known are passed over. */
+    const absorb = async (changes: readonly MadeChange[]) => {
+      const fresh = changes.filter((each) => each.sequence > get().sequence);
+      const [first] = fresh;
+      if (!first) return;
+      if (first.sequence !== get().sequence + 1) return catchUp();
+      const { confirmed, waiting } = get();
+      const [own] = waiting;
+      const last = fresh.at(-1)!;
+      set({ sequence: last.sequence });
+      if (
+        fresh.length === 1 &&
+        own?.id === first.id &&
+        own.after &&
+        same(changeBetween(confirmed, own.after), first.change)
+      ) {
+        // What is on screen already need not be planned and drawn again.
+        set({ confirmed: own.after, waiting: waiting.slice(1) });
+        return;
+      }
+      const made = new Set(fresh.map((each) => each.id));
+      for (const each of waiting)
+        if (made.has(each.id) && (each.asked.kind === 'undo' || each.asked.kind === 'redo'))
+          notify(
+            `${each.asked.kind === 'undo' ? 'Undone' : 'Done again'}: ${fresh.find(({ id }) => id === each.id)!.label}`,
+          );
+      const theirs = fresh.filter((each) => each.window !== window);
+      if (theirs.length > 0) notify(`Changed elsewhere: ${theirs.at(-1)!.label}.`);
       set({
-        revision,
-        waiting: kept,
-        show: JSON.stringify(shown) === JSON.stringify(show) ? shown : show,
-        saving: kept.length > 0 ? 'saving' : 'saved',
+        confirmed: applyChanges(
+          confirmed,
+          fresh.map((each) => each.change),
+        ),
+        waiting: waiting.filter((each) => !made.has(each.id)),
       });
+      relay();
+    };
+
+    /** Puts what still waits on top of what is confirmed; what does not fit any more is named. */
+    const relay = () => {
+      let show = get().confirmed;
+      const kept: Waiting[] = [];
+      get().waiting.forEach((each, i) => {
+        if (each.asked.kind !== 'edit') return kept.push(each);
+        try {
+          const after = applyEdit(show, each.asked.edit);
+          show = after;
+          kept.push({ ...each, after });
+        } catch (error) {
+          if (!(error instanceof ShowError)) throw error;
+          // The first may be on its way, and the server is the one to say what becomes of it.
+          if (i === 0 && sending) kept.push({ ...each, after: null });
+          else notify(`Not possible any more: ${labelOf(show, each.asked.edit)}. ${error.message}`);
+        }
+      });
+      set({ show, waiting: kept });
     };
 
     return {
-      revision: initial,
-      show: initial.show,
+      id: opened.id,
+      sequence: opened.sequence,
+      confirmed: opened.show,
+      steps: opened.steps,
+      show: opened.show,
+      facts: new Facts(opened.facts),
       waiting: [],
       saving: 'saved',
-      conflict: null,
+      trouble: null,
+      clash: null,
       plan: null,
       findings: [],
       planError: null,
       planning: null,
 
       edit: (edit) => {
-        // A double click must not make an entry in the history that changes nothing.
-        const show = edited(get().show, edit);
-        if (show === get().show) return;
+        const show = applyEdit(get().show, edit);
+        // A double click, or what is there already, makes no entry in the history.
+        if (show === get().show || changeBetween(get().show, show).length === 0) return;
         set({ show });
         enqueue({ kind: 'edit', edit }, show);
       },
-      undo: () => {
-        if (get().revision.undoLabel !== null || get().waiting.length > 0) enqueue({ kind: 'undo' }, null);
-        else notify('There is nothing to undo.');
+      note: (notes) => {
+        const at = new Date().toISOString();
+        const facts = notes.map((note): Fact => ({ ...note, id: newId('fact'), at }));
+        if (facts.length === 0) return;
+        set({ facts: get().facts.with(facts) });
+        enqueue({ kind: 'note', facts }, null);
       },
-      redo: () => {
-        if (get().revision.redoLabel !== null) enqueue({ kind: 'redo' }, null);
-        else notify('There is nothing to do again.');
+      undo: () => enqueue({ kind: 'undo' }, null),
+      redo: () => enqueue({ kind: 'redo' }, null),
+      resolve: async (choice) => {
+        const [first] = get().waiting;
+        if (!get().clash || !first) return;
+        set({ clash: null, saving: 'saving' });
+        await catchUp();
+        if (choice === 'theirs') drop(first);
+        // Sent anew under another id, and made on what is there now.
+        else set({ waiting: [{ ...first, id: newId('change') }, ...get().waiting.slice(1)] });
+        relay();
+        await send();
       },
-      resolve: (choice) => {
-        const { conflict, waiting } = get();
-        if (!conflict) return;
-        set({ conflict: null });
-        adopt(conflict.current, choice === 'mine' ? waiting : []);
-        void send();
-      },
-      heard: async (sequence) => {
-        if (sequence === null) {
-          set({ saving: 'removed' });
-          return;
-        }
-        const { revision, waiting, conflict } = get();
-        // With changes of our own on the way, the server's answer to them will tell.
-        if (sequence <= revision.sequence || waiting.length > 0 || conflict) return;
-        const current = await client.get(revision.id).catch(() => null);
-        if (!current || get().waiting.length > 0 || current.sequence <= get().revision.sequence) return;
-        adopt(current, []);
-        notify(`Changed in another window: ${current.undoLabel ?? 'the show'}.`);
+      heard: async (message) => {
+        if (message.is === 'removed') set({ saving: 'removed' });
+        else if (message.is === 'noted') set({ facts: get().facts.with(message.facts) });
+        else if (message.is === 'changed') await absorb(message.changes);
+        else if (message.sequence > get().sequence) await catchUp();
+        settle();
       },
     };
   });
-}
-
-/** The show after an edit; what the edit leaves alone is the same object in both, so that little is read and drawn again. */
-function edited(show: Show, edit: Edit): Show {
-  const next = produce(show, (draft) => {
-    applyToDraft(draft as Show, edit);
-  });
-  if (next !== show) assertSound(next, show);
-  return next;
-}
-
-/**
- * Keeps the plan of a store up to date: plans the latest show, one at a time; shows that were overtaken while one was
- * planned are left out. Returns a way to stop.
- */
-export function keepPlanned(store: ShowStore, planner: Planner): () => void {
-  let planning = false;
-  let stopped = false;
-  const replan = async () => {
-    if (planning) return;
-    planning = true;
-    try {
-      for (let show = store.getState().show, done: Show | null = null; show !== done && !stopped;) {
-        // Word of progress may come after the plan itself: it travels another way.
-        let underWay = true;
-        const planned = await planner.plan(show, (planning) => {
-          if (underWay && !stopped) store.setState({ planning });
-        });
-        underWay = false;
-        if (stopped) return;
-        done = show;
-        store.setState({ ...planned, planError: null, planning: null });
-        show = store.getState().show;
-      }
-    } catch (error) {
-      if (!stopped)
-        store.setState({
-          planError: `The show could not be planned: ${(error as Error).message}`,
-          planning: null,
-        });
-    } finally {
-      planning = false;
-    }
-  };
-  const unsubscribe = store.subscribe((state, before) => {
-    if (state.show !== before.show) void replan();
-  });
-  void replan();
-  return () => {
-    stopped = true;
-    unsubscribe();
-  };
 }

@@ -50,7 +50,7 @@ export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => 
         (change.stage !== undefined && change.stage !== now.stage) ||
         (now.stage !== 'patch' && change.subject !== undefined && change.subject?.kind !== now.subject?.kind);
       const next = { ...now, ...(leaves ? { sheet: null } : {}), ...change };
-      const address = addressOfView(store.getState().revision.id, next);
+      const address = addressOfView(store.getState().id, next);
       if (how === 'push') window.history.pushState(null, '', address);
       else window.history.replaceState(null, '', address);
       window.dispatchEvent(new Event(MOVED));

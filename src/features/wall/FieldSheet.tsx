@@ -2,22 +2,21 @@
 
 import { Checkbox } from '@mantine/core';
 import { wallSheet } from '@/core/papers/wallSheet';
+import { sheetStepOf } from '@/core/show/facts';
 import type { Plan } from '@/core/plan/plan';
 import type { PropOf } from '@/core/props/registry';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
-import { useEdit } from '../show/ShowProvider';
+import { useNote, useShow } from '../show/ShowProvider';
 import styles from './wall.module.css';
 
-/** What to type where, and in which order; ticks are kept with the show. */
+/** What to type where, and in which order; what is ticked is kept with the values that were typed. */
 export function FieldSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wall'>; index: number }) {
-  const edit = useEdit();
+  const note = useNote();
+  const facts = useShow((state) => state.facts);
   const sheet = wallSheet(plan, index);
-  const ticks = prop.ticks ?? [];
-  const tick = (id: string, on: boolean) => {
-    const next = on ? [...ticks, id] : ticks.filter((each) => each !== id);
-    edit({ type: 'changeProp', propId: prop.id, change: { ticks: next.length > 0 ? next : null } });
-  };
+  // A step that was done with other values is to be done again.
+  const isDone = (step: string) => facts.isSheetStepDone(prop.id, step, sheet.groups);
   return (
     <div className={sheets.sheet}>
       <div className={sheets.columns}>
@@ -50,15 +49,17 @@ export function FieldSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wa
         <div>
           <h2>In this order</h2>
           <p className={sheets.lead}>
-            {sheet.steps.filter((step) => ticks.includes(step.id)).length} of {sheet.steps.length} done.
-            Enabled, saved, sent and restarted are four different things.
+            {sheet.steps.filter((step) => isDone(step.id)).length} of {sheet.steps.length} done. Enabled,
+            saved, sent and restarted are four different things.
           </p>
           <div data-testid="steps">
             {sheet.steps.map((step) => (
               <div key={step.id} className={styles.step}>
                 <Checkbox
-                  checked={ticks.includes(step.id)}
-                  onChange={(event) => tick(step.id, event.currentTarget.checked)}
+                  checked={isDone(step.id)}
+                  onChange={(event) =>
+                    note(sheetStepOf(prop.id, step.id, event.currentTarget.checked ? sheet.groups : null))
+                  }
                   label={
                     <>
                       {step.words}

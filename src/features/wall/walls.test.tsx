@@ -158,9 +158,10 @@ it('has a field sheet with what each value is of, and ticks that are kept', asyn
   expect(screen.getByRole('row', { name: /^Channels 92,160 the whole wall/ })).toBeInTheDocument();
   expect(screen.getByRole('row', { name: /^Start universe 1, channel 1/ })).toBeInTheDocument();
   await userEvent.click(screen.getByRole('checkbox', { name: /^Save/ }));
-  expect(wallIn(store.getState().show.props).ticks).toEqual(['save']);
+  expect(store.getState().facts.all).toMatchObject([{ kind: 'tick', list: 'props', field: 'step.save' }]);
+  expect(screen.getByRole('checkbox', { name: /^Save/ })).toBeChecked();
   await userEvent.click(screen.getByRole('checkbox', { name: /^Save/ }));
-  expect(wallIn(store.getState().show.props).ticks).toBeUndefined();
+  expect(store.getState().facts.all).toEqual([]);
 });
 
 it('finds the panel under a place on either side', () => {

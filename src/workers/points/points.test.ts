@@ -77,6 +77,33 @@ describe('an SVG drawing', () => {
     expect(lengths(body)[0]!).toBeCloseTo(expected, 0);
   });
 
+  it('is read in proportion to its size: long polylines, parts used a hundred times', () => {
+    const corners = Array.from({ length: 40_000 }, (_, i) => `${i % 1000},${(i * 7) % 800}`);
+    const [outline] = svg(`<polyline points="${corners.join(' ')}"/>`).outlines;
+    expect(outline!.points).toHaveLength(80_000);
+    expect(outline!.points.slice(-2)).toEqual([999, (39_999 * 7) % 800]);
+    const path = `<defs><path id="p" d="m0 0 ${'1 1 1-1 '.repeat(2000)}"/></defs>`;
+    const uses = Array.from({ length: 100 }, (_, i) => `<use href="#p" x="${i}" transform="scale(2)"/>`);
+    const used = svg(path + uses.join('')).outlines;
+    expect(used).toHaveLength(100);
+    expect(used[7]!.points.slice(0, 6)).toEqual([14, 0, 16, 2, 18, 0]);
+  });
+  it.each([
+    [
+      `${'<g>'.repeat(5000)}<path d="M0 0L1 1"/>${'</g>'.repeat(5000)}`,
+      /nests its groups more than 500 deep/,
+    ],
+    ['<path transform="scale(0)" d="M0 0L1 1"/>', /Nothing in this drawing has a length/],
+    ['<path d="M0 0L1e999 1"/>', /<path> with a coordinate, or a transformation, that is no number/],
+    [`<path d="M0 0a${'1 1 0 0 1 1 1 '.repeat(20_000)}"/>`, /too fine to follow/],
+  ])('refuses in a sentence what cannot be followed: %.30s', (body, sentence) => {
+    expect(() => svg(body)).toThrow(sentence);
+  });
+  it('leaves out what a transformation scales to nothing, and says so', () => {
+    const drawing = svg('<path d="M0 0L9 9"/><path transform="scale(0 0)" d="M0 0L1 1"/>');
+    expect(drawing.outlines).toHaveLength(1);
+    expect(drawing.leftOut).toEqual(['1 outline without a length']);
+  });
   it('applies transformations from the inside out', () => {
     const body =
       '<g transform="translate(100 0)"><g transform="scale(2)"><path d="M0 0 L10 0" transform="translate(1 0)"/></g></g>';

@@ -1,8 +1,8 @@
 import { XmlElement, XmlError, parseXml } from '@rgrove/parse-xml';
-import svgpath from 'svgpath';
-import { addCubic, type Outline } from '@/core/points/outline';
+import { outlineLength, type Outline } from '@/core/points/outline';
 import { PointsError } from '@/core/points/pointList';
 import { countOf, groupDigits } from '@/core/units/number';
+import { flatten, matrixOf, parsePath, type Segment } from './svgPaths';
 
 export interface Drawing {
   outlines: Outline[];
@@ -19,6 +19,8 @@ export interface Drawing {
 
 const MOST_ELEMENTS = 200_000;
 const MOST_CORNERS = 2_000_000;
+/** Drawing programs nest some ten groups. */
+const DEEPEST = 500;
 
 /** Elements whose content is not drawn where it stands. */
 const NOT_DRAWN = new Set([
@@ -37,6 +39,7 @@ const NOT_DRAWN = new Set([
   'title',
   'desc',
 ]);
+const NO_LENGTH = 'outline without a length';
 const LEFT_OUT: Record<string, string> = { text: 'text', image: 'image', foreignObject: 'foreign object' };
 const UNIT_MM: Record<string, number> = {
   mm: 1,
@@ -59,22 +62,25 @@ export function readSvg(text: string, progress: (part: number) => void = () => {
   const root = rootOf(text);
   const byId = new Map<string, XmlElement>();
   let elements = 0;
-  const index = (element: XmlElement) => {
+  const index = (element: XmlElement, depth: number) => {
     elements += 1;
+    if (depth > DEEPEST) throw tooDeep();
     if (elements > MOST_ELEMENTS)
       throw new PointsError(
         `This drawing has more than ${groupDigits(MOST_ELEMENTS)} elements. Simplify it, or split it.`,
       );
     if (element.attributes.id) byId.set(element.attributes.id, element);
-    for (const child of childrenOf(element)) index(child);
+    for (const child of childrenOf(element)) index(child, depth + 1);
   };
-  index(root);
+  index(root, 0);
 
   const leftOut = new Map<string, number>();
   const outlines: Outline[] = [];
   const box = viewBoxOf(root);
   // Far finer than the pitch of any pixel on it; without a view box drawings are mostly some hundred units wide.
   const tolerance = box ? Math.hypot(box.width, box.height) / 5000 : 0.05;
+  // A part that is used many times is read once.
+  const parsed = new Map<XmlElement, Segment[]>();
   let done = 0;
   let corners = 0;
   const visit = (element: XmlElement, transforms: readonly string[], uses: number) => {
@@ -102,11 +108,20 @@ export function readSvg(text: string, progress: (part: number) => void = () => {
     }
     const data = pathOf(name, attributes);
     if (data) {
-      for (const outline of flatten(data, chain, tolerance)) {
+      let segments = parsed.get(element);
+      if (!segments) parsed.set(element, (segments = parsePath(data)));
+      for (const outline of flatten(segments, matrixOf(chain), tolerance)) {
         corners += outline.points.length;
         if (corners > MOST_CORNERS)
           throw new PointsError('This drawing is too fine to follow. Simplify its paths.');
-        outlines.push(outline);
+        const length = outlineLength(outline);
+        if (!Number.isFinite(length))
+          throw new PointsError(
+            `This drawing has a <${name}> with a coordinate, or a transformation, that is no number that can be measured.`,
+          );
+        // A scale of 0 leaves nothing of a path to lay pixels along.
+        if (length === 0) leftOut.set(NO_LENGTH, (leftOut.get(NO_LENGTH) ?? 0) + 1);
+        else outlines.push(outline);
       }
     }
     for (const child of childrenOf(element)) visit(child, chain, uses);
@@ -115,7 +130,9 @@ export function readSvg(text: string, progress: (part: number) => void = () => {
 
   if (outlines.length === 0)
     throw new PointsError(
-      `There is no outline in this drawing.${leftOut.size > 0 ? ` It has ${leftOutWords(leftOut).join(' and ')}: turn texts into paths first.` : ''}`,
+      leftOut.has(NO_LENGTH)
+        ? 'Nothing in this drawing has a length: its paths are points, or a transformation scales them to 0.'
+        : `There is no outline in this drawing.${leftOut.size > 0 ? ` It has ${leftOutWords(leftOut).join(' and ')}: turn texts into paths first.` : ''}`,
     );
   return { outlines, ...extentOf(outlines), mmPerUnit: mmPerUnitOf(root), leftOut: leftOutWords(leftOut) };
 }
@@ -125,6 +142,8 @@ function rootOf(text: string): XmlElement {
   try {
     root = parseXml(text).root;
   } catch (error) {
+    // The parser goes down with the elements, and the stack ends where no drawing does.
+    if (error instanceof RangeError) throw tooDeep();
     if (!(error instanceof XmlError)) throw error;
     throw new PointsError(
       `This is not a sound SVG file: line ${groupDigits(error.line)}, column ${error.column}: ${error.message.split('\n')[0]!.replace(/ \(line.*/, '')}.`,
@@ -136,6 +155,12 @@ function rootOf(text: string): XmlElement {
       `This is not an SVG file: it begins with ${root ? `<${root.name}>` : 'nothing'}, not with <svg>.`,
     );
   return root;
+}
+
+function tooDeep(): PointsError {
+  return new PointsError(
+    `This drawing nests its groups more than ${DEEPEST} deep. Ungroup it in the drawing program.`,
+  );
 }
 
 function childrenOf(element: XmlElement): XmlElement[] {
@@ -190,69 +215,6 @@ function pathOf(name: string, attributes: Attributes): string | undefined {
 function ellipsePath(cx: number, cy: number, rx: number, ry: number): string | undefined {
   if (rx <= 0 || ry <= 0) return undefined;
   return `M${cx - rx} ${cy}A${rx} ${ry} 0 0 1 ${cx + rx} ${cy}A${rx} ${ry} 0 0 1 ${cx - rx} ${cy}Z`;
-}
-
-/** The parts of a path as lines through points. Transformations are from the innermost outwards. */
-function flatten(data: string, transforms: readonly string[], tolerance: number): Outline[] {
-  // Damaged data is followed up to the fault, as browsers do.
-  let path = svgpath(data);
-  for (const transform of transforms) path = path.transform(transform);
-  path = path.abs().unshort().unarc();
-  const outlines: Outline[] = [];
-  let points: number[] = [];
-  const end = (closed: boolean) => {
-    const last = points.length - 2;
-    // A path that goes back to its start by a line of its own, and is closed then, has that corner once.
-    if (closed && last > 0 && points[0] === points[last] && points[1] === points[last + 1])
-      points.splice(last, 2);
-    if (points.length > 2) outlines.push({ points, closed });
-    points = [];
-  };
-  path.iterate((segment, _index, x, y) => {
-    const numbers = segment.slice(1) as number[];
-    const start: [number, number] = [x, y];
-    if (segment[0] !== 'M' && segment[0] !== 'Z' && points.length === 0) points.push(...start);
-    switch (segment[0]) {
-      case 'M':
-        end(false);
-        points.push(numbers[0]!, numbers[1]!);
-        break;
-      case 'L':
-        points.push(numbers[0]!, numbers[1]!);
-        break;
-      case 'H':
-        points.push(numbers[0]!, y);
-        break;
-      case 'V':
-        points.push(x, numbers[0]!);
-        break;
-      case 'C':
-        addCubic(points, numbers as [number, number, number, number, number, number], tolerance);
-        break;
-      case 'Q': {
-        const [qx, qy, toX, toY] = numbers as [number, number, number, number];
-        // A quadratic curve is the cubic whose control points lie two thirds of the way to its own.
-        addCubic(
-          points,
-          [
-            x + ((qx - x) * 2) / 3,
-            y + ((qy - y) * 2) / 3,
-            toX + ((qx - toX) * 2) / 3,
-            toY + ((qy - toY) * 2) / 3,
-            toX,
-            toY,
-          ],
-          tolerance,
-        );
-        break;
-      }
-      case 'Z':
-        end(true);
-        break;
-    }
-  });
-  end(false);
-  return outlines;
 }
 
 function extentOf(outlines: readonly Outline[]) {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { controllerSchema, portName } from '../../catalogue/controller';
+import { PROTOCOL_NAMES, controllerSchema, portName } from '../../catalogue/controller';
 import { packingWords } from '../../addressing/packing';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
-import { defineEdit, insertAt, moveTo, nameOf, need } from './definition';
+import { defineEdit, nameOf, saidOf } from './definition';
 
 export const addController = defineEdit({
   schema: z.strictObject({
@@ -12,7 +12,7 @@ export const addController = defineEdit({
     index: z.int().min(0).optional(),
   }),
   label: (_show, { controller }) => `Add the controller ${controller.name}`,
-  apply: (draft, { controller, index }) => insertAt(draft.controllers, controller, index),
+  apply: (draft, { controller, index }) => draft.add('controllers', controller, index),
 });
 
 /** Fields that are absent until they are said; the others keep a null as a value of theirs. */
@@ -21,6 +21,7 @@ const NULL_MEANS_GONE = new Set(['site', 'typeId', 'network', 'lastUniverse', 'n
 const FIELD_WORDS: Record<string, string> = {
   mostPixelsPerPort: 'most pixels per port',
   firstUniverse: 'first universe',
+  lastUniverse: 'last universe',
   artNetOffset: 'Art-Net offset',
   firstLedIndex: 'first LED index',
   skippedPixelsTakeChannels: 'skipped pixels take channels',
@@ -31,7 +32,7 @@ export const changeController = defineEdit({
     type: z.literal('changeController'),
     controllerId: idSchema,
     change: controllerSchema
-      .omit({ id: true })
+      .omit({ id: true, order: true })
       .partial()
       // Null takes it off the drawing.
       .extend({
@@ -49,24 +50,32 @@ export const changeController = defineEdit({
       if (field === 'portOptions') return 'options of its ports';
       if (field === 'site') return value === null ? 'off the site drawing' : 'place on the site drawing';
       if (field === 'packing') return change.packing ? packingWords(change.packing) : 'packing as the show';
-      if (value === null) return `${FIELD_WORDS[field] ?? field} follows on`;
-      if (typeof value === 'boolean') return `${FIELD_WORDS[field] ?? field}: ${value ? 'yes' : 'no'}`;
-      return `${FIELD_WORDS[field] ?? field} ${String(value)}`;
+      if (field === 'typeId')
+        return value === null
+          ? 'of no known kind'
+          : `of the kind ${nameOf(show.controllerTypes, String(value))}`;
+      if (field === 'protocol') return PROTOCOL_NAMES[change.protocol!];
+      if (field === 'newUniverse')
+        return value === null ? 'universes as the show' : `new universe per ${String(value)}`;
+      if (field === 'firstUniverse' && value === null) return 'universes follow on';
+      if (field === 'lastUniverse' && value === null) return 'as many universes as it needs';
+      const words = FIELD_WORDS[field] ?? field;
+      return typeof value === 'boolean' ? `${words}: ${value ? 'yes' : 'no'}` : `${words} ${String(value)}`;
     });
     return `${nameOf(show.controllers, controllerId)}: ${words.join(', ')}`;
   },
   apply: (draft, { controllerId, change }) => {
-    const controller = need(draft.controllers, controllerId, 'controller');
+    const controller = draft.need('controllers', controllerId);
     const ports = change.ports ?? controller.ports;
-    const cutOff = draft.patch.find((entry) => entry.controllerId === controllerId && entry.port > ports);
+    const cutOff = draft
+      .list('patch')
+      .find((entry) => entry.controllerId === controllerId && entry.port > ports);
     if (cutOff)
       throw new ShowError(
-        `Port ${portName(controller, cutOff.port)} still feeds ${nameOf(draft.props, cutOff.propId)}. Move it to a port up to ${portName(controller, ports)} before the controller gets ${ports} ports.`,
+        `Port ${portName(controller, cutOff.port)} still feeds ${nameOf(draft.list('props'), cutOff.propId)}. Move it to a port up to ${portName(controller, ports)} before the controller gets ${ports} ports.`,
       );
-    for (const [field, value] of Object.entries(change)) {
-      if (value === null && NULL_MEANS_GONE.has(field)) delete (controller as Record<string, unknown>)[field];
-      else (controller as Record<string, unknown>)[field] = value;
-    }
+    const fields = saidOf(change, (field) => NULL_MEANS_GONE.has(field));
+    draft.change('controllers', controllerId, fields as { [Field in keyof typeof change]: never });
   },
 });
 
@@ -77,21 +86,16 @@ export const moveController = defineEdit({
     index: z.int().min(0),
   }),
   label: (show, { controllerId }) => `Move the controller ${nameOf(show.controllers, controllerId)}`,
-  apply: (draft, { controllerId, index }) =>
-    moveTo(draft.controllers, need(draft.controllers, controllerId, 'controller'), index),
+  apply: (draft, { controllerId, index }) => draft.move('controllers', controllerId, index),
 });
 
 export const removeController = defineEdit({
   schema: z.strictObject({ type: z.literal('removeController'), controllerId: idSchema }),
   label: (show, { controllerId }) => `Remove the controller ${nameOf(show.controllers, controllerId)}`,
   apply: (draft, { controllerId }) => {
-    const controller = need(draft.controllers, controllerId, 'controller');
-    draft.controllers.splice(draft.controllers.indexOf(controller), 1);
-    draft.patch = draft.patch.filter((entry) => entry.controllerId !== controllerId);
-    // Notes about a device go with it.
-    for (const list of ['tasks', 'deviceStates', 'found'] as const) {
-      const kept = draft[list]?.filter((note) => note.controllerId !== controllerId);
-      if (kept) (draft as Record<typeof list, unknown>)[list] = kept;
-    }
+    draft.remove('controllers', controllerId);
+    draft.removeWhere('patch', (entry) => entry.controllerId === controllerId);
+    // What was to be typed into it goes with it.
+    draft.removeWhere('tasks', (task) => task.controllerId === controllerId);
   },
 });

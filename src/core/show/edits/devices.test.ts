@@ -13,48 +13,43 @@ const show = onPorts(
   ['arch', 1, 1],
 );
 const after = (...edits: Edit[]): Show => edits.reduce(applyEdit, show);
-const task = (what: string, old: string, next: string) => ({
-  id: `${what}-${next}`.replace(/\W+/g, '-'),
+const task = (field: string, old: string, next: string) => ({
+  id: `${field}-${next}`.replace(/\W+/g, '-').toLowerCase(),
   controllerId: 'a',
+  field,
   port: 'A1',
-  what,
+  what: field,
   old,
   new: next,
-  done: false,
 });
 const add = (...tasks: ReturnType<typeof task>[]): Edit => ({ type: 'addTasks', tasks });
 
 describe('values to type', () => {
-  it('take the place of those that are open for the same value, from what the device still holds', () => {
-    const twice = after(add(task('pixels', '10', '12')), add(task('pixels', '12', '15')));
-    expect(twice.tasks).toEqual([expect.objectContaining({ old: '10', new: '15' })]);
+  it('are one for each setting: a later one takes the place of an earlier', () => {
+    const twice = after(
+      add(task('port.1.pixels', '10', '12'), task('universes', '1', '2')),
+      add(task('port.1.pixels', '10', '15')),
+    );
+    expect(twice.tasks).toMatchObject([{ field: 'universes' }, { field: 'port.1.pixels', new: '15' }]);
   });
   it('are nothing any more when the value goes back to what the device holds', () => {
-    expect(after(add(task('pixels', '10', '12')), add(task('pixels', '12', '10'))).tasks).toEqual([]);
+    expect(after(add(task('universes', '10', '12')), add(task('universes', '10', '10'))).tasks).toEqual([]);
   });
-  it('come again once they are ticked off', () => {
-    const done = after(add(task('pixels', '10', '12')), {
-      type: 'tickTask',
-      taskId: 'pixels-12',
-      done: true,
-    });
-    expect(applyEdit(done, add(task('pixels', '12', '15'))).tasks).toHaveLength(2);
-    expect(applyEdit(done, { type: 'clearDoneTasks' }).tasks).toEqual([]);
+  it('are put away by name', () => {
+    const both = after(add(task('universes', '1', '2'), task('firstUniverse', '1', '2')));
+    const left = applyEdit(both, { type: 'removeTasks', taskIds: ['universes-2', 'nobody'] });
+    expect(left.tasks).toMatchObject([{ field: 'firstUniverse' }]);
   });
-  it('take back what was set and seen on the device', () => {
-    const seen = after({
-      type: 'setDeviceState',
-      state: { controllerId: 'a', steps: ['set', 'saved', 'seen'] },
-    });
-    expect(applyEdit(seen, add(task('pixels', '10', '12'))).deviceStates).toEqual([]);
+  it('are never dropped for being many', () => {
+    const many = Array.from({ length: 20_000 }, (_, i) => task(`port.${i}.pixels`, '1', '2'));
+    expect(after(add(...many)).tasks).toHaveLength(20_000);
   });
   it('go with their controller', () => {
-    const noted = after(add(task('pixels', '10', '12')), {
-      type: 'recordFound',
-      found: { controllerId: 'a', where: 'controller', foundAt: 'today', ports: [{ port: 1 }] },
+    const gone = applyEdit(after(add(task('universes', '10', '12'))), {
+      type: 'removeController',
+      controllerId: 'a',
     });
-    const gone = applyEdit(noted, { type: 'removeController', controllerId: 'a' });
-    expect([gone.tasks, gone.found, gone.patch]).toEqual([[], [], []]);
+    expect([gone.tasks, gone.patch]).toEqual([[], []]);
   });
   it('are refused for a device that is not there, in a sentence', () => {
     expect(() => after(add({ ...task('pixels', '1', '2'), controllerId: 'zz' }))).toThrow(
@@ -111,7 +106,7 @@ describe('kinds of controllers', () => {
       { type: 'changeController', controllerId: 'a', change: { typeId: kind.id } },
       { type: 'setControllerType', controllerType: { ...kind, name: 'Mine' } },
     );
-    expect(typed.controllerTypes).toEqual([{ ...kind, name: 'Mine' }]);
+    expect(typed.controllerTypes).toMatchObject([{ ...kind, name: 'Mine' }]);
     expect(() => applyEdit(typed, { type: 'removeControllerType', typeId: kind.id })).toThrow(
       /Box A is of this kind/,
     );
@@ -130,12 +125,14 @@ it('says in the history what was noted', () => {
   expect(labels({ type: 'setSender', sender: { name: 'Player', ip: '10.0.0.1', maskBits: 24 } })).toBe(
     'The sender is at 10.0.0.1',
   );
-  expect(labels({ type: 'setDeviceState', state: { controllerId: 'a', steps: ['set'] } })).toBe('Box A: set');
   expect(
     labels({ type: 'setRunAddress', propId: 'rail', run: 1, change: { pin: { universe: 4, channel: 7 } } }),
   ).toBe('rail run 1: stays at universe 4 channel 7');
   expect(labels({ type: 'changeController', controllerId: 'a', change: { network: null } })).toBe(
     'Box A: no network address',
   );
+  expect(
+    labels({ type: 'changeController', controllerId: 'a', change: { typeId: null, protocol: 'artnet' } }),
+  ).toBe('Box A: of no known kind, Art-Net');
   expect(labels({ type: 'setSite', site: null })).toBe('Put the site drawing away');
 });

@@ -184,7 +184,7 @@ it.each<[Edit, string]>([
   ],
   [
     { type: 'changeController', controllerId: 'a', change: { firstUniverse: null } },
-    'Box A: first universe follows on',
+    'Box A: universes follow on',
   ],
 ])('is named in the builder’s words', (edit, label) => {
   expect(labelOf(show, edit)).toBe(label);

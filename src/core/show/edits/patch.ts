@@ -5,7 +5,9 @@ import { countOf } from '../../units/number';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
 import { patchEntrySchema, type PatchEntry, type Show } from '../schema';
-import { defineEdit, nameOf, need } from './definition';
+import type { ShowDraft } from '../draft';
+import { entryId } from '../records';
+import { defineEdit, nameOf, saidOf } from './definition';
 
 const runFields = { propId: idSchema, run: patchEntrySchema.shape.run };
 
@@ -24,16 +26,17 @@ export const putRun = defineEdit({
     return `Put ${runWords(show, propId, run)} on ${where}${position ? `, place ${position}` : ''}`;
   },
   apply: (draft, { propId, run, controllerId, port, position }) => {
-    need(draft.props, propId, 'prop');
-    need(draft.controllers, controllerId, 'controller');
-    const before = draft.patch.findIndex((entry) => entry.propId === propId && entry.run === run);
-    const kept = before === -1 ? { skippedPixels: 0 } : draft.patch[before]!;
-    if (before !== -1) draft.patch.splice(before, 1);
-    const entry = { ...kept, propId, run, controllerId, port };
-    const onPort = draft.patch.filter((each) => each.controllerId === controllerId && each.port === port);
+    draft.need('props', propId);
+    draft.need('controllers', controllerId);
+    const id = entryId(propId, run);
+    const before = draft.find('patch', id);
+    const others = draft.list('patch').filter((entry) => entry !== before);
+    const onPort = others.filter((each) => each.controllerId === controllerId && each.port === port);
     const next = position === undefined ? undefined : onPort[position - 1];
-    if (next) draft.patch.splice(draft.patch.indexOf(next), 0, entry);
-    else draft.patch.push(entry);
+    const index = next ? others.indexOf(next) : others.length;
+    if (!before) return draft.add('patch', { propId, run, controllerId, port, skippedPixels: 0 }, index);
+    draft.change('patch', id, { controllerId, port });
+    draft.move('patch', id, index);
   },
 });
 
@@ -52,23 +55,23 @@ export const putRuns = defineEdit({
     return `Put ${whatOf(show, runs)} on ${ports.length <= 3 ? ports.join(', ') : countOf(ports.length, 'port')}`;
   },
   apply: (draft, { runs, takenOff = [] }) => {
-    const [props, controllers] = [idsOf(draft.props), idsOf(draft.controllers)];
+    const [props, controllers] = [idsOf(draft.list('props')), idsOf(draft.list('controllers'))];
     for (const { propId, controllerId } of runs) {
-      if (!props.has(propId)) need(draft.props, propId, 'prop');
-      if (!controllers.has(controllerId)) need(draft.controllers, controllerId, 'controller');
+      if (!props.has(propId)) draft.need('props', propId);
+      if (!controllers.has(controllerId)) draft.need('controllers', controllerId);
     }
-    const moving = new Set([...runs, ...takenOff].map(({ propId, run }) => `${propId} ${run}`));
+    const moving = new Set([...runs, ...takenOff].map(({ propId, run }) => entryId(propId, run)));
     const before = new Map<string, PatchEntry>();
-    const staying = draft.patch.filter((entry) => {
-      const key = `${entry.propId} ${entry.run}`;
-      if (!moving.has(key)) return true;
-      before.set(key, entry);
-      return false;
+    draft.removeWhere('patch', (entry) => {
+      const id = entryId(entry.propId, entry.run);
+      if (!moving.has(id)) return false;
+      before.set(id, entry);
+      return true;
     });
-    draft.patch = [
-      ...staying,
-      ...runs.map((put) => ({ skippedPixels: 0, ...before.get(`${put.propId} ${put.run}`), ...put })),
-    ];
+    draft.addAll(
+      'patch',
+      runs.map((put) => ({ skippedPixels: 0, ...before.get(entryId(put.propId, put.run)), ...put })),
+    );
   },
 });
 
@@ -76,7 +79,8 @@ export const takeOffRun = defineEdit({
   schema: z.strictObject({ type: z.literal('takeOffRun'), ...runFields }),
   label: (show, { propId, run }) => `Take ${runWords(show, propId, run)} off its port`,
   apply: (draft, { propId, run }) => {
-    draft.patch.splice(draft.patch.indexOf(needEntry(draft, propId, run)), 1);
+    needEntry(draft, propId, run);
+    draft.remove('patch', entryId(propId, run));
   },
 });
 
@@ -89,7 +93,8 @@ export const setSkippedPixels = defineEdit({
   label: (show, { propId, run, skippedPixels }) =>
     `${skippedPixels} skipped ${skippedPixels === 1 ? 'pixel' : 'pixels'} before ${runWords(show, propId, run)}`,
   apply: (draft, { propId, run, skippedPixels }) => {
-    needEntry(draft, propId, run).skippedPixels = skippedPixels;
+    needEntry(draft, propId, run);
+    draft.change('patch', entryId(propId, run), { skippedPixels });
   },
 });
 
@@ -122,11 +127,9 @@ export const setRunAddress = defineEdit({
     return `${runWords(show, propId, run)}: ${words.filter(Boolean).join(', ')}`;
   },
   apply: (draft, { propId, run, change }) => {
-    const entry = needEntry(draft, propId, run) as Record<string, unknown>;
-    for (const [field, value] of Object.entries(change)) {
-      if (value === null) delete entry[field];
-      else entry[field] = value;
-    }
+    needEntry(draft, propId, run);
+    const fields = saidOf(change) as { [Field in keyof typeof change]: never };
+    draft.change('patch', entryId(propId, run), fields);
   },
 });
 
@@ -139,16 +142,15 @@ export const pinRuns = defineEdit({
   label: (_show, { pins }) =>
     `${countOf(pins.length, 'run')} ${pins.length === 1 ? 'stays' : 'stay'} in place`,
   apply: (draft, { pins }) => {
-    const pinOf = new Map(pins.map(({ propId, run, pin }) => [`${propId} ${run}`, pin]));
-    for (const entry of draft.patch) {
-      const key = `${entry.propId} ${entry.run}`;
-      const pin = pinOf.get(key);
-      if (!pin) continue;
-      entry.pin = pin;
-      pinOf.delete(key);
-    }
-    const [missing] = pins.filter(({ propId, run }) => pinOf.has(`${propId} ${run}`));
-    if (missing) throw new ShowError(`${runWords(draft, missing.propId, missing.run)} is on no port.`);
+    const pinOf = new Map(pins.map(({ propId, run, pin }) => [entryId(propId, run), pin]));
+    draft.changeWhere('patch', (entry) => {
+      const id = entryId(entry.propId, entry.run);
+      const pin = pinOf.get(id);
+      pinOf.delete(id);
+      return pin ? { pin } : null;
+    });
+    const [missing] = pins.filter(({ propId, run }) => pinOf.has(entryId(propId, run)));
+    if (missing) needEntry(draft, missing.propId, missing.run);
   },
 });
 
@@ -161,14 +163,13 @@ export const swapPorts = defineEdit({
   }),
   label: (show, { one, other }) => `Swap ${portWords(show, one)} and ${portWords(show, other)}`,
   apply: (draft, { one, other }) => {
-    need(draft.controllers, one.controllerId, 'controller');
-    need(draft.controllers, other.controllerId, 'controller');
-    for (const entry of draft.patch) {
+    draft.need('controllers', one.controllerId);
+    draft.need('controllers', other.controllerId);
+    draft.changeWhere('patch', (entry) => {
       const is = (place: typeof one) =>
         entry.controllerId === place.controllerId && entry.port === place.port;
-      const to = is(one) ? other : is(other) ? one : null;
-      if (to) Object.assign(entry, { controllerId: to.controllerId, port: to.port });
-    }
+      return is(one) ? other : is(other) ? one : null;
+    });
   },
 });
 
@@ -187,10 +188,9 @@ function whatOf(show: Show, runs: readonly { propId: string }[]): string {
   return props.size === 1 ? nameOf(show.props, runs[0]!.propId) : countOf(runs.length, 'run');
 }
 
-function needEntry(draft: Show, propId: string, run: number) {
-  const entry = draft.patch.find((each) => each.propId === propId && each.run === run);
-  if (!entry) throw new ShowError(`${runWords(draft, propId, run)} is on no port.`);
-  return entry;
+function needEntry(draft: ShowDraft, propId: string, run: number): void {
+  if (!draft.find('patch', entryId(propId, run)))
+    throw new ShowError(`${runWords(draft.show, propId, run)} is on no port.`);
 }
 
 function runWords(show: Show, propId: string, run: number): string {

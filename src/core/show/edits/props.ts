@@ -1,26 +1,26 @@
 import { z } from 'zod';
 import { packingWords } from '../../addressing/packing';
 import { propExtrasSchema, type PixelRange } from '../../props/extras';
-import { kindOf, propSchema, type Prop } from '../../props/registry';
+import { kindOf, propSchema } from '../../props/registry';
 import { formatLength } from '../../units/length';
 import { idSchema, nameSchema } from '../fields';
 import { ShowError } from '../problem';
 import { zodProblems } from '../read';
-import { defineEdit, insertAt, moveTo, nameOf, need } from './definition';
+import type { ShowDraft } from '../draft';
+import { defineEdit, nameOf, saidOf } from './definition';
 
 export const addProp = defineEdit({
   schema: z.strictObject({ type: z.literal('addProp'), prop: propSchema, index: z.int().min(0).optional() }),
   label: (_show, { prop }) => `Add ${prop.name}`,
-  apply: (draft, { prop, index }) => insertAt(draft.props, prop, index),
+  apply: (draft, { prop, index }) => draft.add('props', prop, index),
 });
 
 export const removeProp = defineEdit({
   schema: z.strictObject({ type: z.literal('removeProp'), propId: idSchema }),
   label: (show, { propId }) => `Remove ${nameOf(show.props, propId)}`,
   apply: (draft, { propId }) => {
-    const prop = need(draft.props, propId, 'prop');
-    draft.props.splice(draft.props.indexOf(prop), 1);
-    draft.patch = draft.patch.filter((entry) => entry.propId !== propId);
+    draft.remove('props', propId);
+    draft.removeWhere('patch', (entry) => entry.propId === propId);
   },
 });
 
@@ -39,7 +39,6 @@ export const changeProp = defineEdit({
         packing: propExtrasSchema.shape.packing.nullable(),
         newUniverse: propExtrasSchema.shape.newUniverse.nullable(),
         stock: propExtrasSchema.shape.stock.nullable(),
-        ticks: propExtrasSchema.shape.ticks.nullable(),
         frameClearanceMm: propExtrasSchema.shape.frameClearanceMm.nullable(),
         site: propExtrasSchema.shape.site.nullable(),
       })
@@ -57,7 +56,6 @@ export const changeProp = defineEdit({
         (change.newUniverse === null
           ? 'universes as its controller'
           : `new universe per ${change.newUniverse}`),
-      change.ticks !== undefined && `${change.ticks?.length ?? 0} steps ticked`,
       change.stock !== undefined && (change.stock === null ? 'no stock' : `made from ${change.stock.kind}`),
       change.frameClearanceMm !== undefined &&
         (change.frameClearanceMm === null
@@ -69,13 +67,9 @@ export const changeProp = defineEdit({
     ];
     return `${nameOf(show.props, propId)}: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { propId, change }) => {
-    const prop = need(draft.props, propId, 'prop');
-    for (const [field, value] of Object.entries(change)) {
-      if (value === null) delete (prop as Record<string, unknown>)[field];
-      else (prop as Record<string, unknown>)[field] = value;
-    }
-  },
+  apply: (draft, { propId, change }) =>
+    // What is null in the change is gone from the prop.
+    draft.change('props', propId, saidOf(change) as { [Field in keyof typeof change]: never }),
 });
 
 function listWords(ranges: readonly PixelRange[] | null): string {
@@ -98,7 +92,7 @@ export const setShape = defineEdit({
     const before = kindOf(prop).summary(prop.shape);
     return before === words ? `${prop.name}: new measures` : `${prop.name}: ${before} to ${words}`;
   },
-  apply: (draft, { propId, shape }) => replacePart(need(draft.props, propId, 'prop'), 'shape', shape),
+  apply: (draft, { propId, shape }) => replacePart(draft, propId, 'shape', shape),
 });
 
 export const setThreading = defineEdit({
@@ -109,8 +103,7 @@ export const setThreading = defineEdit({
     const changed = kindOf(prop).threadingSchema.safeParse(threading);
     return `Thread ${prop.name}: ${changed.success ? kindOf(prop).threadingWords(changed.data) : 'anew'}`;
   },
-  apply: (draft, { propId, threading }) =>
-    replacePart(need(draft.props, propId, 'prop'), 'threading', threading),
+  apply: (draft, { propId, threading }) => replacePart(draft, propId, 'threading', threading),
 });
 
 /** Moves a prop in the list; with a place, to that place on site as well. */
@@ -123,14 +116,14 @@ export const moveProp = defineEdit({
   }),
   label: (show, { propId }) => `Move ${nameOf(show.props, propId)} in the list`,
   apply: (draft, { propId, index, placeId }) => {
-    const prop = need(draft.props, propId, 'prop');
-    moveTo(draft.props, prop, index);
-    if (placeId !== undefined) prop.placeId = placeId;
+    draft.move('props', propId, index);
+    if (placeId !== undefined) draft.change('props', propId, { placeId });
   },
 });
 
 /** The part must suit the kind of the prop, which the schema of the edit cannot know. */
-function replacePart(prop: Prop, part: 'shape' | 'threading', value: unknown): void {
+function replacePart(draft: ShowDraft, propId: string, part: 'shape' | 'threading', value: unknown): void {
+  const prop = draft.need('props', propId);
   const kind = kindOf(prop);
   const parsed = (part === 'shape' ? kind.shapeSchema : kind.threadingSchema).safeParse(value);
   if (!parsed.success)
@@ -140,5 +133,5 @@ function replacePart(prop: Prop, part: 'shape' | 'threading', value: unknown): v
         message: `${prop.name}: ${message}`,
       })),
     );
-  (prop as Record<typeof part, unknown>)[part] = parsed.data;
+  draft.change('props', propId, { [part]: parsed.data });
 }

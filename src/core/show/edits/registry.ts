@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { ShowDraft } from '../draft';
 import { problemsAcross } from '../integrity';
 import { ShowError } from '../problem';
 import { zodProblems } from '../read';
-import { showSchema, type Show } from '../schema';
+import { LISTS } from '../records';
+import { MOST_RECORDS, showSchema, type Show } from '../schema';
 import * as controllerTypes from './controllerTypes';
 import * as controllers from './controllers';
 import * as devices from './devices';
@@ -66,13 +68,19 @@ export function labelOf(show: Show, edit: Edit): string {
 }
 
 /**
- * Writes an edit into a draft. The draft may be half changed when this throws: hand in a copy.
+ * The show after an edit. The given show stays as it is, and what the edit leaves alone is the same object in both; an edit that
+ * changes nothing gives the very show back.
  *
- * @throws ShowError when the edit does not fit the show
+ * @param before a sound show
+ * @throws ShowError when the edit does not fit the show, or the show would not be sound with it
  */
-export function applyToDraft(draft: Show, edit: Edit): void {
+export function applyEdit(before: Show, edit: Edit): Show {
+  const draft = new ShowDraft(before);
   if (edit.type === 'batch') for (const single of edit.edits) definitionOf(single).apply(draft, single);
   else definitionOf(edit).apply(draft, edit);
+  if (draft.show === before) return before;
+  assertSound(draft.show, before);
+  return draft.show;
 }
 
 /**
@@ -83,31 +91,23 @@ export function applyToDraft(draft: Show, edit: Edit): void {
  * @throws ShowError with the sentences
  */
 export function assertSound(show: Show, before: Show): void {
-  const read = showSchema.safeParse(changedParts(show, before)).success;
+  const fits = LISTS.every((list) => show[list].length <= MOST_RECORDS[list]);
+  const read = fits && showSchema.safeParse(changedParts(show, before)).success;
   // Only the whole show knows the places of what is wrong.
   const whole = read ? null : showSchema.safeParse(show);
   const problems = whole?.error ? zodProblems(whole.error, show) : problemsAcross(show);
   if (problems.length > 0) throw new ShowError(problems);
 }
 
-/** The show with only those items in its lists that `before` does not hold; a list that grew is kept whole, for its limit. */
+/** The show with only those items in its lists that `before` does not hold. */
 function changedParts(show: Show, before: Show): Record<string, unknown> {
   const known: Record<string, unknown> = { ...before };
   return Object.fromEntries(
     Object.entries(show).map(([name, part]: [string, unknown]) => {
       const earlier = known[name];
-      if (!Array.isArray(part) || !Array.isArray(earlier) || part.length > earlier.length)
-        return [name, part];
+      if (!Array.isArray(part) || !Array.isArray(earlier)) return [name, part];
       const same = new Set<unknown>(earlier);
       return [name, part.filter((item) => !same.has(item))];
     }),
   );
-}
-
-/** The show after an edit; the given show stays as it is. @throws ShowError and nothing is changed */
-export function applyEdit(show: Show, edit: Edit): Show {
-  const draft = structuredClone(show);
-  applyToDraft(draft, edit);
-  assertSound(draft, show);
-  return draft;
 }

@@ -7,9 +7,7 @@ import { defineEdit } from './definition';
 export const renameShow = defineEdit({
   schema: z.strictObject({ type: z.literal('renameShow'), name: nameSchema }),
   label: (_show, { name }) => `Rename the show to ${name}`,
-  apply: (draft, { name }) => {
-    draft.name = name;
-  },
+  apply: (draft, { name }) => draft.set('name', name),
 });
 
 export const setAddressing = defineEdit({
@@ -29,16 +27,11 @@ export const setAddressing = defineEdit({
     ];
     return `Addresses: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { change }) => {
-    Object.assign(draft.addressing, change);
-  },
+  apply: (draft, { change }) => draft.set('addressing', { ...draft.show.addressing, ...change }),
 });
 
 export const setSite = defineEdit({
   schema: z.strictObject({ type: z.literal('setSite'), site: siteSchema.nullable() }),
   label: (_show, { site }) => (site ? 'Set up the site drawing' : 'Put the site drawing away'),
-  apply: (draft, { site }) => {
-    if (site) draft.site = site;
-    else delete draft.site;
-  },
+  apply: (draft, { site }) => draft.set('site', site ?? undefined),
 });

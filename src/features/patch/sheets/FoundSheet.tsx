@@ -3,20 +3,28 @@
 import { Button, FileButton, Group, Select, Textarea } from '@mantine/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
-import { differences, readFound, type FoundSettings } from '@/core/addressing/found';
+import {
+  differences,
+  forgetFound,
+  foundIn,
+  foundNote,
+  readFound,
+  type FoundSettings,
+} from '@/core/addressing/found';
 import type { Plan } from '@/core/plan/plan';
 import { countOf } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
-import { useEdit, useShow } from '../../show/ShowProvider';
+import { useNote, useShow } from '../../show/ShowProvider';
 import { FoundGrid } from './FoundGrid';
 
 const MOST_BYTES = 1024 * 1024;
 
 /** What a controller or a sender really holds, against what is planned. */
 export function FoundSheet({ plan }: { plan: Plan }) {
-  const edit = useEdit();
+  const note = useNote();
+  const facts = useShow((state) => state.facts);
   const show = useShow((state) => state.show);
   const [controllerId, setController] = useState(plan.show.controllers[0]?.id ?? null);
   const [where, setWhere] = useState<FoundSettings['where']>('controller');
@@ -41,7 +49,8 @@ export function FoundSheet({ plan }: { plan: Plan }) {
       ...(size ? { channelsPerUniverse: Number(size) } : {}),
       ports: read.ports,
     };
-    if (edit({ type: 'recordFound', found })) setText('');
+    note(foundNote(found));
+    setText('');
   };
   if (show.controllers.length === 0)
     return (
@@ -148,7 +157,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           </Group>
         </>
       )}
-      {(show.found ?? []).map((found) => (
+      {foundIn(plan, facts).map((found) => (
         <Differences key={`${found.controllerId} ${found.where}`} plan={plan} found={found} />
       ))}
     </div>
@@ -156,7 +165,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
 }
 
 function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
-  const edit = useEdit();
+  const note = useNote();
   const controller = plan.show.controllers.find((each) => each.id === found.controllerId);
   if (!controller) return null;
   const list = differences(plan, found);
@@ -166,11 +175,7 @@ function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
         <h2 style={{ margin: 0 }}>
           {controller.name} · {found.where === 'sender' ? 'in the sender' : 'on the device'} · {found.foundAt}
         </h2>
-        <Button
-          size="compact-sm"
-          variant="default"
-          onClick={() => edit({ type: 'recordFound', found: { ...found, ports: [] } })}
-        >
+        <Button size="compact-sm" variant="default" onClick={() => note(forgetFound(found))}>
           Forget it
         </Button>
       </Group>

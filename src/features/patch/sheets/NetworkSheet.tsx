@@ -34,7 +34,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
   const set = (controller: Controller, network: NetworkAddress | null) =>
     edit({ type: 'changeController', controllerId: controller.id, change: { network } });
   const typeOf = (controller: Controller) =>
-    show.controllerTypes?.find((type) => type.id === controller.typeId);
+    show.controllerTypes.find((type) => type.id === controller.typeId);
   return (
     <div className={sheets.sheet}>
       <h2>The sender</h2>

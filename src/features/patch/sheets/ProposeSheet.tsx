@@ -126,7 +126,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
                   size="compact-sm"
                   ml={6}
                   onClick={() => {
-                    if (edit(made.edit)) notify('Put on ports. Ctrl Z takes it back.');
+                    edit(made.edit, () => notify('Put on ports. Ctrl Z takes it back.'));
                   }}
                 >
                   Put them there

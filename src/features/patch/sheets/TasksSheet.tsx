@@ -3,23 +3,24 @@
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
 import { deviceSettings } from '@/core/addressing/deviceSettings';
 import type { Plan } from '@/core/plan/plan';
-import { DEVICE_STEPS } from '@/core/show/schema';
+import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
 import { countOf, groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
-import { useEdit, useShow } from '../../show/ShowProvider';
+import { useEdit, useNote, useShow } from '../../show/ShowProvider';
 
 /** What is typed into each device, what has to be typed again, and how far each has got. */
 export function TasksSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const show = useShow((state) => state.show);
-  const tasks = show.tasks ?? [];
-  const done = tasks.filter((task) => task.done).length;
+  const note = useNote();
+  const facts = useShow((state) => state.facts);
+  const { tasks } = show;
+  const done = tasks.filter((task) => facts.isTyped(task.controllerId, task.field, task.new));
   const devices = plan.show.controllers.map((controller, index) => ({
     controller,
     settings: deviceSettings(plan, index),
     tasks: tasks.filter((task) => task.controllerId === controller.id),
-    steps: show.deviceStates?.find((state) => state.controllerId === controller.id)?.steps ?? [],
   }));
   return (
     <div className={sheets.sheet}>
@@ -27,29 +28,31 @@ export function TasksSheet({ plan }: { plan: Plan }) {
         <p className={sheets.lead} style={{ margin: 0 }}>
           {tasks.length === 0
             ? 'Nothing has to be typed again. Switch on “Ask before addresses move” once these values are in the devices, and every change notes here what it moves.'
-            : `${countOf(tasks.length - done, 'value')} to type, ${done} typed. Tick them off on site.`}
+            : `${countOf(tasks.length - done.length, 'value')} to type, ${done.length} typed. Tick them off on site.`}
         </p>
-        {done > 0 && (
-          <Button size="compact-md" variant="default" onClick={() => edit({ type: 'clearDoneTasks' })}>
+        {done.length > 0 && (
+          <Button
+            size="compact-md"
+            variant="default"
+            onClick={() => edit({ type: 'removeTasks', taskIds: done.map((task) => task.id) })}
+          >
             Put away what is typed
           </Button>
         )}
       </Group>
-      {devices.map(({ controller, settings, tasks: own, steps }) => (
+      {devices.map(({ controller, settings, tasks: own }) => (
         <section key={controller.id} aria-label={controller.name}>
           <Group justify="space-between" mt="lg" mb={6}>
             <h2 style={{ margin: 0 }}>{controller.name}</h2>
             <Chip.Group
               multiple
-              value={steps}
+              value={DEVICE_STEPS.filter((step) => facts.isStepDone(controller.id, step, settings))}
               onChange={(next) =>
-                edit({
-                  type: 'setDeviceState',
-                  state: {
-                    controllerId: controller.id,
-                    steps: DEVICE_STEPS.filter((step) => next.includes(step)),
-                  },
-                })
+                note(
+                  ...DEVICE_STEPS.filter(
+                    (step) => next.includes(step) !== facts.isStepDone(controller.id, step, settings),
+                  ).map((step) => stepOf(controller.id, step, next.includes(step) ? settings : null)),
+                )
               }
             >
               <Group gap={6}>
@@ -65,9 +68,9 @@ export function TasksSheet({ plan }: { plan: Plan }) {
             <Checkbox
               key={task.id}
               my={6}
-              checked={task.done}
+              checked={done.includes(task)}
               onChange={(event) =>
-                edit({ type: 'tickTask', taskId: task.id, done: event.currentTarget.checked })
+                note(tickOf(task.controllerId, task.field, event.currentTarget.checked ? task.new : null))
               }
               label={
                 <>

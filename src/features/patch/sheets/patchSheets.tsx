@@ -1,4 +1,5 @@
 import type { Plan } from '@/core/plan/plan';
+import type { Facts } from '@/core/show/facts';
 import type { Sheet } from '../../sheets/SheetFrame';
 import type { Selection } from '../../view/selection';
 import { PatchView } from '../PatchView';
@@ -9,8 +10,10 @@ import { ProposeSheet } from './ProposeSheet';
 import { TasksSheet } from './TasksSheet';
 
 /** What can be looked at of the patch. */
-export function patchSheets(plan: Plan, selection: Selection): Sheet[] {
-  const open = (plan.show.tasks ?? []).filter((task) => !task.done).length;
+export function patchSheets(plan: Plan, selection: Selection, facts: Facts): Sheet[] {
+  const open = plan.show.tasks.filter(
+    (task) => !facts.isTyped(task.controllerId, task.field, task.new),
+  ).length;
   return [
     { id: 'ports', label: 'Ports', content: () => <PatchView plan={plan} selection={selection} /> },
     { id: 'propose', label: 'Propose', wide: true, content: () => <ProposeSheet plan={plan} /> },

@@ -50,7 +50,7 @@ it('proposes ports, and changes nothing before that is taken', async () => {
     'mast 1',
   ]);
   // One change, one undo.
-  await waitFor(() => expect(store.getState().revision.sequence).toBe(1));
+  await waitFor(() => expect(store.getState().sequence).toBe(1));
 });
 
 it('says how to split what no port takes, and does it', async () => {

@@ -2,7 +2,10 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../../tests/unit/openSheet';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
+import { foundIn } from '@/core/addressing/found';
+import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
+import type { ShowStore } from '../../show/store';
 import { ForesightDialog } from '../ForesightDialog';
 import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from '../AddressFields';
 import { KindFields } from '../KindFields';
@@ -17,6 +20,8 @@ const show: Show = onPorts(
   ['rail', 1, 1],
   ['arch', 1, 2],
 );
+
+const found = (store: ShowStore) => foundIn(planShow(store.getState().show), store.getState().facts);
 
 async function typeInto(label: string, text: string) {
   const field = screen.getByLabelText(label);
@@ -35,13 +40,13 @@ describe('what a device holds', () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
     await type('port,pixels,channel{Enter}1,90,1{Enter}2,50,302');
     await compare();
-    expect(store.getState().show.found).toMatchObject([{ controllerId: 'a', where: 'controller' }]);
+    expect(found(store)).toMatchObject([{ controllerId: 'a', where: 'controller' }]);
     const rows = within(screen.getByTestId('differences')).getAllByRole('row');
     expect(rows).toHaveLength(3);
     expect(rows[1]).toHaveTextContent('the last 10 pixels stay dark');
     expect(rows[2]).toHaveTextContent('colours rotate');
     await userEvent.click(screen.getByRole('button', { name: 'Forget it' }));
-    expect(store.getState().show.found).toEqual([]);
+    expect(found(store)).toEqual([]);
   });
 
   it('is refused with the line and the reason, and stays in the field', async () => {
@@ -49,7 +54,7 @@ describe('what a device holds', () => {
     await type('port,pixels{Enter}1,lots');
     await compare();
     expect(screen.getByText(/Line 2: pixels is “lots”/)).toBeInTheDocument();
-    expect(store.getState().show.found).toBeUndefined();
+    expect(found(store)).toEqual([]);
     expect(screen.getByLabelText('What it lists')).toHaveValue('port,pixels\n1,lots');
   });
 
@@ -74,7 +79,7 @@ describe('what a device holds', () => {
       'A2',
       'A3',
     ]);
-    expect(store.getState().show.found![0]!.ports[0]).toEqual({
+    expect(found(store)[0]!.ports[0]).toEqual({
       port: 1,
       channel: 1,
       pixels: 100,
@@ -88,7 +93,7 @@ describe('what a device holds', () => {
     await compare();
     expect(screen.getByText(/Port A2: pixels is “lots”/)).toBeInTheDocument();
     expect(screen.getByLabelText('A2 pixels')).toHaveValue('lots');
-    expect(store.getState().show.found).toBeUndefined();
+    expect(found(store)).toEqual([]);
   });
 
   it('asks for a controller first', () => {
@@ -101,18 +106,19 @@ describe('values to type', () => {
   const task = {
     id: 't1',
     controllerId: 'a',
+    field: 'port.2.channel',
     port: 'A2',
     what: 'start channel',
     old: '301',
     new: '361',
-    done: false,
   };
 
   it('are listed by device, ticked off and put away', async () => {
     const { store } = openSheet({ ...show, tasks: [task] }, (plan) => <TasksSheet plan={plan} />);
     expect(screen.getByText(/1 value to type, 0 typed/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('checkbox', { name: /A2 start channel: 301 → 361/ }));
-    expect(store.getState().show.tasks![0]!.done).toBe(true);
+    expect(store.getState().facts.isTyped('a', 'port.2.channel', '361')).toBe(true);
+    expect(screen.getByText(/0 values to type, 1 typed/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Put away what is typed' }));
     expect(store.getState().show.tasks).toEqual([]);
   });
@@ -121,7 +127,8 @@ describe('values to type', () => {
     const { store } = openSheet(show, (plan) => <TasksSheet plan={plan} />);
     await userEvent.click(screen.getByRole('checkbox', { name: 'saved' }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'set' }));
-    expect(store.getState().show.deviceStates).toEqual([{ controllerId: 'a', steps: ['set', 'saved'] }]);
+    expect(store.getState().facts.all.map((fact) => fact.field)).toEqual(['saved', 'set']);
+    expect(screen.getByRole('checkbox', { name: 'set' })).toBeChecked();
     const row = screen.getByRole('row', { name: /^A2/ });
     expect(
       within(row)
@@ -268,7 +275,7 @@ describe('a change that moves addresses in use', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Do it, and note the values' }));
     expect(store.getState().show.patch[0]!.spareChannels).toBe(60);
     expect(store.getState().show.tasks).toMatchObject([
-      { port: 'A2', what: 'start channel', old: '301', new: '361', done: false },
+      { port: 'A2', field: 'port.2.channel', what: 'start channel', old: '301', new: '361' },
     ]);
     expect(useForesight.getState().choices).toBeNull();
   });

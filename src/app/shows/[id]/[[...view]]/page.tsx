@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Suspense } from 'react';
-import type { Revision } from '@/core/show/revision';
 import { ShowApp } from '@/features/shell/ShowApp';
+import { CannotUse } from '@/features/home/CannotUse';
+import { CannotKeep } from '@/server/database';
 import { shows } from '@/server/repository';
 import { NoSuchShow } from '@/server/shows';
 
@@ -12,24 +13,29 @@ interface Props {
 
 export const dynamic = 'force-dynamic';
 
-function open(id: string): Revision {
+/** The name of a show. The show itself is fetched by the page that shows it: it may be large. */
+function nameOf(id: string): { name: string } | { problem: string } {
   try {
-    return shows().get(id);
+    return { name: shows().nameOf(id) };
   } catch (error) {
     if (error instanceof NoSuchShow) notFound();
+    if (error instanceof CannotKeep) return { problem: error.message };
     throw error;
   }
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: open((await params).id).show.name };
+  const found = nameOf((await params).id);
+  return { title: 'name' in found ? found.name : 'Not to be opened' };
 }
 
 export default async function ShowPage({ params }: Props) {
-  const revision = open((await params).id);
+  const { id } = await params;
+  const found = nameOf(id);
+  if ('problem' in found) return <CannotUse message={found.problem} />;
   return (
     <Suspense>
-      <ShowApp initial={revision} />
+      <ShowApp id={id} />
     </Suspense>
   );
 }

@@ -1,11 +1,7 @@
-import { CHANNEL_MAP_COLUMNS, channelMapRows } from '@/core/papers/channelMap';
-import { answer, csvResponse } from '@/server/http';
-import { planOf } from '@/server/plans';
-import { shows } from '@/server/repository';
+import { answer, csvHeaders, jobAnswer } from '@/server/http';
 
-export const GET = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { id } = await params;
-    const plan = planOf(shows().get(id));
-    return csvResponse(`${id}-channel-map.csv`, CHANNEL_MAP_COLUMNS, channelMapRows(plan));
+    const showId = (await params).id;
+    return jobAnswer(request, { is: 'channelMap', showId }, csvHeaders(`${showId}-channel-map.csv`));
   });

@@ -4,7 +4,8 @@ import { shows } from '@/server/repository';
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { baseSequence, edit, brief } = await readChange(request);
-    const { show, ...confirmation } = shows().apply((await params).id, baseSequence, readEdit(edit));
-    return Response.json(brief ? confirmation : { ...confirmation, show });
+    const { author, edit } = await readChange(request);
+    const { id } = await params;
+    await shows().getReady(id);
+    return Response.json(shows().apply(id, author, readEdit(edit)));
   });

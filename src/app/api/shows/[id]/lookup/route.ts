@@ -1,7 +1,4 @@
-import { lookUp } from '@/core/search/answer';
-import { Refusal, answer } from '@/server/http';
-import { planOf } from '@/server/plans';
-import { shows } from '@/server/repository';
+import { JSON_TYPE, Refusal, answer, jobAnswer } from '@/server/http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
@@ -11,5 +8,5 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
         400,
         'Say what to look up, in 1 to 200 letters: ?q=A3 17, ?q=U5 430, ?q=ch 2182 or ?q=net curtain.',
       );
-    return Response.json(lookUp(planOf(shows().get((await params).id)), query));
+    return jobAnswer(request, { is: 'lookUp', showId: (await params).id, query }, JSON_TYPE);
   });

@@ -1,7 +1,4 @@
-import { planReport } from '@/core/plan/report';
-import { answer } from '@/server/http';
-import { planOf } from '@/server/plans';
-import { shows } from '@/server/repository';
+import { JSON_TYPE, answer, jobAnswer } from '@/server/http';
 
-export const GET = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => Response.json(planReport(planOf(shows().get((await params).id)))));
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => jobAnswer(request, { is: 'report', showId: (await params).id }, JSON_TYPE));

@@ -1,14 +1,15 @@
-import { writeShowText } from '@/core/show/read';
-import { answer, attachment } from '@/server/http';
-import { shows } from '@/server/repository';
+import { JSON_TYPE, Refusal, answer, attachment, jobAnswer } from '@/server/http';
 
-/** The show file; with `?at=3` as it was after its third change. */
+/** The show file, with what was noted on site; with `?at=3` the show as it was after its third change. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { id } = await params;
+    const showId = (await params).id;
     const at = new URL(request.url).searchParams.get('at');
-    const show = at === null ? shows().get(id).show : shows().at(id, Number(at));
-    return new Response(writeShowText(show), {
-      headers: { 'content-type': 'application/json', 'content-disposition': attachment(`${id}.show.json`) },
-    });
+    if (at !== null && !/^\d{1,15}$/.test(at))
+      throw new Refusal(400, `“at” is “${at}”; the number of a change is needed, such as ?at=3.`);
+    return jobAnswer(
+      request,
+      { is: 'showFile', showId, at: at === null ? null : Number(at) },
+      { ...JSON_TYPE, 'content-disposition': attachment(`${showId}.show.json`) },
+    );
   });

@@ -1,10 +1,7 @@
-import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
-import { answer, csvResponse } from '@/server/http';
-import { planOf } from '@/server/plans';
-import { shows } from '@/server/repository';
+import { answer, csvHeaders, jobAnswer } from '@/server/http';
 
-export const GET = (_request: Request, { params }: { params: Promise<{ id: string }> }) =>
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { id } = await params;
-    return csvResponse(`${id}-spans.csv`, SPAN_COLUMNS, spanRows(planOf(shows().get(id))));
+    const showId = (await params).id;
+    return jobAnswer(request, { is: 'spans', showId }, csvHeaders(`${showId}-spans.csv`));
   });

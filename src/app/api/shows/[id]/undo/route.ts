@@ -1,8 +1,10 @@
-import { answer, readChange } from '@/server/http';
+import { answer, readReversal } from '@/server/http';
 import { shows } from '@/server/repository';
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { baseSequence } = await readChange(request);
-    return Response.json(shows().undo((await params).id, baseSequence));
+    const { author, takesBack } = await readReversal(request);
+    const { id } = await params;
+    await shows().getReady(id);
+    return Response.json(shows().undo(id, author, takesBack));
   });

@@ -1,0 +1,33 @@
+// Writes as fast as it can and says what was answered, until it is killed.
+import fs from 'node:fs';
+import { openDatabase } from '../src/server/database';
+import { PhotoRepository } from '../src/server/photos';
+import { ShowRepository } from '../src/server/shows';
+import { manyProps } from './manyProps';
+
+const [what, folder, id] = process.argv.slice(2) as [string, string, string];
+const db = openDatabase(folder);
+const shows = new ShowRepository(db);
+const photos = new PhotoRepository(db);
+// At once and not through a buffer of this process, which would be lost with it.
+const say = (line: string) => fs.writeSync(1, `${line}\n`);
+
+const large = manyProps();
+for (let turn = 0; ; turn += 1) {
+  if (what === 'imports') {
+    const newId = shows.create({ show: large, facts: [] });
+    say(`${newId} ${large.props.length}`);
+  } else if (what === 'photos') {
+    const bytes = Buffer.alloc(200_000, turn % 251);
+    Buffer.from([0xff, 0xd8, 0xff]).copy(bytes);
+    bytes.writeUInt32BE(turn, 4);
+    bytes.writeUInt32BE(process.pid, 8);
+    say(`${photos.keep(bytes)} kept`);
+  } else {
+    const { sequence } = shows.get(id);
+    const author = { changeId: `change-${sequence + 1}`, window: 'writer', base: sequence };
+    if (sequence % 7 === 6) shows.undo(id, author);
+    else shows.apply(id, author, { type: 'renameShow', name: `Name-${sequence + 1}` });
+    say(`${sequence + 1} ${shows.get(id).show.name}`);
+  }
+}

@@ -1,0 +1,1 @@
+export function serverArgs(how: { port: number | string; hostname?: string; dev?: boolean }): string[];

@@ -1,0 +1,13 @@
+// How the server is started, by whoever starts it.
+export function serverArgs({ port, hostname = '127.0.0.1', dev = false }) {
+  return [
+    '--import',
+    'tsx',
+    'src/server/front/main.ts',
+    '--hostname',
+    hostname,
+    '--port',
+    String(port),
+    ...(dev ? ['--dev'] : []),
+  ];
+}

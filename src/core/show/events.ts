@@ -1,0 +1,10 @@
+import type { Fact } from './facts';
+import type { MadeChange } from './revision';
+
+/** What is told of a show: where it stands when one begins to listen, what was changed or noted, and that it was removed. */
+export type ShowMessage = { showId: string } & (
+  | { is: 'at'; sequence: number }
+  | { is: 'changed'; changes: MadeChange[] }
+  | { is: 'noted'; facts: Fact[] }
+  | { is: 'removed' }
+);

@@ -1,0 +1,74 @@
+import { isObject } from './json';
+
+/** A show file as some version wrote it: checked only after it was brought up to date. */
+type Older = Record<string, unknown>;
+
+/** Upgrades from each older version of the show file to the next. */
+export const UPGRADES: Record<number, (older: Older) => Older> = { 1: notesBecomeFacts };
+
+function listOf(holder: Older, name: string): Older[] {
+  const list = holder[name];
+  return Array.isArray(list) ? list.filter(isObject) : [];
+}
+
+const FIELDS: Record<string, string> = {
+  'first universe': 'firstUniverse',
+  'number of universes': 'universes',
+  'channels a universe': 'channelsPerUniverse',
+  pixels: 'pixels',
+  'start universe': 'universe',
+  'start channel': 'channel',
+  'colour order': 'colourOrder',
+};
+
+/**
+ * Version 1 kept ticks, states of devices and found settings in the show, where undo took them back. They become facts; a value to
+ * type says by an id which setting it is.
+ */
+function notesBecomeFacts(older: Older): Older {
+  const { deviceStates: _states, found: _found, ...show } = older;
+  const facts: Older[] = [];
+  // Version 1 did not say when; the first moment of counting tells that it is not known.
+  const at = '1970-01-01T00:00:00Z';
+  const note = (kind: string, list: string, recordId: unknown, field: string, value: unknown) =>
+    facts.push({ id: `upgraded-${facts.length + 1}`, kind, list, recordId, field, value, at });
+
+  const settings = new Set<string>();
+  const tasks = listOf(older, 'tasks')
+    .reverse()
+    .flatMap(({ done, ...task }, i) => {
+      const port = /\d+$/.exec(String(task.port ?? ''))?.[0];
+      const setting = FIELDS[String(task.what)] ?? 'other';
+      const field = port ? `port.${port}.${setting}` : setting;
+      if (done === true) note('tick', 'controllers', task.controllerId, field, task.new);
+      // Of several values for one setting the latest is what it has to be; ids may have been there twice.
+      const key = `${String(task.controllerId)} ${field}`;
+      if (settings.has(key)) return [];
+      settings.add(key);
+      return [{ ...task, id: `task-${i + 1}`, field }];
+    })
+    .reverse();
+  for (const state of listOf(older, 'deviceStates'))
+    for (const step of Array.isArray(state.steps) ? (state.steps as unknown[]) : [])
+      note('deviceStep', 'controllers', state.controllerId, String(step), true);
+  for (const found of listOf(older, 'found'))
+    note('found', 'controllers', found.controllerId, String(found.where), found);
+  const props = Array.isArray(older.props)
+    ? older.props.map((prop: unknown) => {
+        if (!isObject(prop) || !('ticks' in prop)) return prop;
+        const { ticks, ...rest } = prop;
+        for (const tick of Array.isArray(ticks) ? (ticks as unknown[]) : [])
+          note('tick', 'props', prop.id, `step.${String(tick)}`, true);
+        return rest;
+      })
+    : older.props;
+  // The latest fact counts, and those of the latest tasks were noted first.
+  return {
+    ...show,
+    version: 2,
+    props,
+    controllerTypes: older.controllerTypes ?? [],
+    tasks,
+    facts: facts.reverse(),
+  };
+}

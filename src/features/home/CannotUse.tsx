@@ -1,0 +1,12 @@
+import styles from './home.module.css';
+
+/** Where what is kept cannot be read: the sentence of why, and that nothing was changed. */
+export function CannotUse({ message }: { message: string }) {
+  return (
+    <main className={styles.page}>
+      <h1>The shows cannot be read</h1>
+      <p role="alert">{message}</p>
+      <p>Nothing was changed. Load this page again when it is mended.</p>
+    </main>
+  );
+}

@@ -1,0 +1,95 @@
+import type Database from 'better-sqlite3';
+import { CHANNEL_MAP_COLUMNS, channelMapRows } from '@/core/papers/channelMap';
+import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
+import { planReport } from '@/core/plan/report';
+import { planShow, type Plan } from '@/core/plan/plan';
+import { lookUp } from '@/core/search/answer';
+import type { Fact } from '@/core/show/facts';
+import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
+import { csvChunks } from '../csv';
+import { documentText } from '../documents';
+import { photosIn } from '../photos';
+import { Plans } from '../plans';
+import { ShowRepository } from '../shows';
+
+/** What takes long enough to hold up others, and is done in a thread of its own. `input` is the bytes of a request. */
+export type Job =
+  | { is: 'channelMap'; showId: string }
+  | { is: 'spans'; showId: string }
+  | { is: 'showFile'; showId: string; at: number | null }
+  | { is: 'report'; showId: string }
+  | { is: 'lookUp'; showId: string; query: string }
+  | { is: 'reportOfFile'; input: Uint8Array }
+  | { is: 'check'; input: Uint8Array };
+
+/** What a job gives: pieces of the answer, made as fast as they are taken. */
+export type Pieces = Iterator<Uint8Array>;
+
+/** What is known of a show file that was checked, in front of its document. */
+export interface CheckedFile {
+  name: string;
+  facts: Fact[];
+  photoIds: string[];
+}
+
+const encoder = new TextEncoder();
+
+function* once(text: string): Pieces {
+  yield encoder.encode(text);
+}
+
+/** Does jobs against a database; the latest plans are kept, since one screen asks several questions of a plan. */
+export class Worker {
+  private readonly shows: ShowRepository;
+  private readonly plans = new Plans();
+
+  constructor(db: Database.Database) {
+    this.shows = new ShowRepository(db);
+  }
+
+  /**
+   * @param progress told how much is done, from 0 to 1
+   * @throws whatever the answer to a request knows how to say
+   */
+  start(job: Job, progress: (part: number) => void): Pieces {
+    switch (job.is) {
+      case 'channelMap':
+        return csvChunks(CHANNEL_MAP_COLUMNS, channelMapRows(this.planOf(job.showId, progress)));
+      case 'spans':
+        return csvChunks(SPAN_COLUMNS, spanRows(this.planOf(job.showId, progress)));
+      case 'report':
+        return once(JSON.stringify(planReport(this.planOf(job.showId, progress))));
+      case 'lookUp':
+        return once(JSON.stringify(lookUp(this.planOf(job.showId, progress), job.query)));
+      case 'showFile':
+        return once(
+          job.at === null
+            ? writeShowText(this.shows.get(job.showId).show, this.shows.factsOf(job.showId))
+            : writeShowText(this.shows.at(job.showId, job.at)),
+        );
+      case 'reportOfFile':
+        return once(JSON.stringify(planReport(planShow(readShowText(textOf(job.input))))));
+      case 'check': {
+        const { show, facts } = readShowFileText(textOf(job.input));
+        progress(0.8);
+        const document = documentText(show);
+        return checked({ name: show.name, facts, photoIds: photosIn(document) }, encoder.encode(document));
+      }
+    }
+  }
+
+  private planOf(showId: string, progress: (part: number) => void): Plan {
+    const { sequence, show } = this.shows.get(showId);
+    return this.plans.of(showId, sequence, show, progress);
+  }
+}
+
+function* checked(file: CheckedFile, document: Uint8Array): Pieces {
+  yield encoder.encode(JSON.stringify(file));
+  yield document;
+}
+
+/** Bytes that are no UTF-8 are not JSON either, which is said where it is parsed. */
+function textOf(bytes: Uint8Array): string {
+  return new TextDecoder().decode(bytes);
+}

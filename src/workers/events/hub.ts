@@ -1,0 +1,103 @@
+import type { ShowMessage } from '@/core/show/events';
+
+/** What a page wants to hear of. */
+export interface Watch {
+  /** Of the page that watches; each has one of its own. */
+  key: string;
+  showId: string;
+  /** By which the server knows whose changes are whose. */
+  window: string;
+}
+
+/** As much of an EventSource as is needed here. */
+export interface Source {
+  onmessage: ((event: MessageEvent<string>) => void) | null;
+  onerror: ((event: Event) => void) | null;
+  readonly readyState: number;
+  close: () => void;
+}
+
+const CLOSED = 2;
+/** Pages come and go several at a time; the stream is opened anew once for all of them. */
+const GATHER_MS = 20;
+const RETRY_MS = 3000;
+
+/**
+ * One stream of events for any number of pages: a browser allows only six connections to a host. Whenever the stream is opened anew,
+ * it begins with where each show stands, so that nothing is missed in between.
+ */
+export class Hub {
+  private readonly watches = new Map<string, Watch>();
+  private source: Source | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+
+  /**
+   * @param tell hands a message to a page
+   * @param open opens a stream of events at an address of this server
+   */
+  constructor(
+    private readonly tell: (key: string, message: ShowMessage) => void,
+    private readonly open: (address: string) => Source,
+  ) {}
+
+  get keys(): string[] {
+    return [...this.watches.keys()];
+  }
+
+  add(watch: Watch): void {
+    const known = this.watches.get(watch.key);
+    if (known && known.showId === watch.showId && known.window === watch.window) return;
+    this.watches.set(watch.key, watch);
+    this.reopenIn(GATHER_MS);
+  }
+
+  remove(key: string): void {
+    if (this.watches.delete(key)) this.reopenIn(GATHER_MS);
+  }
+
+  stop(): void {
+    this.watches.clear();
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+    this.close();
+  }
+
+  private reopenIn(afterMs: number): void {
+    this.timer ??= setTimeout(() => {
+      this.timer = null;
+      this.reopen();
+    }, afterMs);
+  }
+
+  private reopen(): void {
+    this.close();
+    if (this.watches.size === 0) return;
+    const watched = new Set(
+      [...this.watches.values()].map(({ showId, window }) => `watch=${showId}:${window}`),
+    );
+    const source = this.open(`/api/events?${[...watched].join('&')}`);
+    source.onmessage = ({ data }) => {
+      const message = JSON.parse(data) as ShowMessage;
+      for (const { key, showId } of this.watches.values())
+        if (showId === message.showId) this.tell(key, message);
+    };
+    // A stream that breaks is opened again by the browser; one that was refused is not.
+    source.onerror = () => {
+      if (source.readyState === CLOSED && this.source === source) this.reopenIn(RETRY_MS);
+    };
+    this.source = source;
+  }
+
+  private close(): void {
+    this.source?.close();
+    this.source = null;
+  }
+}
+
+/** From a page to the hub, wherever that lives. */
+export type ToHub = { is: 'watch'; watch: Watch } | { is: 'leave'; key: string };
+/** From the hub to a page. */
+export interface FromHub {
+  key: string;
+  message: ShowMessage;
+}

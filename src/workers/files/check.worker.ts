@@ -1,0 +1,20 @@
+import { expose } from 'comlink';
+import { ShowError, type Problem } from '@/core/show/problem';
+import { readShowText } from '@/core/show/read';
+
+const checker = {
+  /** What is wrong with a show file; null where nothing is. */
+  async problemsOf(file: Blob): Promise<readonly Problem[] | null> {
+    try {
+      readShowText(await file.text());
+      return null;
+    } catch (error) {
+      if (error instanceof ShowError) return error.problems;
+      throw error;
+    }
+  },
+};
+
+export type CheckWorker = typeof checker;
+
+expose(checker);

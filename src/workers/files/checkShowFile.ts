@@ -1,0 +1,21 @@
+import { wrap } from 'comlink';
+import type { Problem } from '@/core/show/problem';
+import type { CheckWorker } from './check.worker';
+
+/**
+ * What is wrong with a show file, found in a thread of its own before anything is sent; null where nothing is.
+ *
+ * @throws the reason of `signal` when it is stopped
+ */
+export async function checkShowFile(file: Blob, signal: AbortSignal): Promise<readonly Problem[] | null> {
+  const worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
+  const stopped = new Promise<never>((_, refuse) => {
+    signal.addEventListener('abort', () => refuse(signal.reason as Error), { once: true });
+  });
+  try {
+    signal.throwIfAborted();
+    return await Promise.race([wrap<CheckWorker>(worker).problemsOf(file), stopped]);
+  } finally {
+    worker.terminate();
+  }
+}
