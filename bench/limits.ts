@@ -7,6 +7,7 @@ import { planReport } from '@/core/plan/report';
 import { deviceSettings } from '@/core/addressing/deviceSettings';
 import { csvChunks } from '@/server/csv';
 import { readShow } from '@/core/show/read';
+import { table } from './measure';
 import { EXTREMES } from '../tests/unit/extremes';
 
 const ms = (work: () => unknown) => {
@@ -40,6 +41,8 @@ for (const [what, make] of EXTREMES) {
     'settings ms': settings,
     'channel map ms': map,
   });
-  console.log(rows.at(-1));
 }
-console.table(rows);
+table(
+  Object.keys(rows[0]!),
+  rows.map((row) => Object.values(row).map(String)),
+);

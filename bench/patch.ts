@@ -5,17 +5,11 @@ import { PlanCache } from '../src/core/plan/cache';
 import { planShow } from '../src/core/plan/plan';
 import { applyEdit, type Edit } from '../src/core/show/edits/registry';
 import { PROPS, manyProps } from './manyProps';
+import { middleMs } from './measure';
 
 const show = manyProps();
 
-function middleMs(work: (turn: number) => unknown): number {
-  const taken = Array.from({ length: 9 }, (_, turn) => {
-    const start = performance.now();
-    work(turn);
-    return performance.now() - start;
-  });
-  return taken.sort((a, b) => a - b)[4]!;
-}
+const TIMES = 9;
 
 const longer = (turn: number): Edit => ({
   type: 'setShape',
@@ -26,11 +20,11 @@ const longer = (turn: number): Edit => ({
 const cache = new PlanCache();
 let plan = planShow(show, cache);
 const universes = plan.spaces.length;
-const editMs = middleMs((turn) => applyEdit(show, longer(turn)));
+const editMs = middleMs(TIMES, (turn) => applyEdit(show, longer(turn)));
 const edited = Array.from({ length: 9 }, (_, turn) => applyEdit(show, longer(turn)));
-const planMs = middleMs((turn) => (plan = planShow(edited[turn]!, cache)));
-const checkMs = middleMs(() => findingsOf(plan));
-const foreseeMs = middleMs((turn) => foresee(show, planShow(show, cache), longer(turn), cache));
+const planMs = middleMs(TIMES, (turn) => (plan = planShow(edited[turn]!, cache)));
+const checkMs = middleMs(TIMES, () => findingsOf(plan));
+const foreseeMs = middleMs(TIMES, (turn) => foresee(show, planShow(show, cache), longer(turn), cache));
 console.log(
   '| props | pixels | universes | edit ms | replan ms | checks ms | together | foresight, both ways ms | goal |',
 );

@@ -2,6 +2,7 @@
 import { PlanCache } from '../src/core/plan/cache';
 import { planShow } from '../src/core/plan/plan';
 import { applyEdit } from '../src/core/show/edits/registry';
+import { middleMs } from './measure';
 import { netsOf } from './nets';
 
 const SIZES = [2_000, 20_000, 250_000, 1_000_000];
@@ -10,16 +11,6 @@ const GOALS: Record<number, string> = {
   250_000: 'replan ≤ 250 ms',
   1_000_000: 'full ≤ 1,500 ms',
 };
-
-/** The middle of several times, in milliseconds. */
-function middleMs(times: number, work: (turn: number) => void): number {
-  const taken = Array.from({ length: times }, (_, turn) => {
-    const start = performance.now();
-    work(turn);
-    return performance.now() - start;
-  });
-  return taken.sort((a, b) => a - b)[times >> 1]!;
-}
 
 function plainLoop(pixels: number): number {
   const channels = new Uint32Array(pixels * 3);

@@ -1,7 +1,7 @@
 import 'server-only';
 import type { ChangeClash } from '@/core/show/changes';
-import { same, isObject } from '@/core/show/json';
-import { valueWords } from '@/core/show/problem';
+import { fieldWords } from '@/core/show/fieldWords';
+import { isObject, same } from '@/core/show/json';
 import { recordId, recordName, type ListName, type RecordOf } from '@/core/show/records';
 import type { Clash } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
@@ -20,12 +20,13 @@ export class ShowClash extends Error {
 /** Of a change that was to be taken back, or laid on the show as it is. */
 export function clashOf({ list, id, field, expected, found }: ChangeClash, show: Show): ShowClash {
   const name = recordName(show, list, id);
-  const clash = { list, id, name, field, mine: sideWords(expected), theirs: sideWords(found) };
+  const [mine, theirs] = field === null ? sides(expected, found) : [expected, found].map(plainWords);
+  const words = field === null ? null : fieldWords(field);
   return new ShowClash(
-    field === null
+    words === null
       ? `${name} was ${found === undefined ? 'removed' : 'changed'} since, so this cannot be done any more.`
-      : `${name} was changed since: ${field} is ${clash.theirs}, no longer ${clash.mine}.`,
-    clash,
+      : `${name} was changed since: ${words} is ${theirs}, no longer ${mine}.`,
+    { list, id, name, field: words, mine: mine!, theirs: theirs!, change: null },
   );
 }
 
@@ -35,36 +36,33 @@ export function clashOf({ list, id, field, expected, found }: ChangeClash, show:
  * @param touched `list id`, or `show field`
  * @param before the show that was edited, and `after` what the edit made of it
  * @param current the show as it is
- * @param theirs what the history calls the other change
+ * @param change what the history calls the other change
  */
 export function clashOfTouched(
   touched: string,
   before: Show,
   after: Show,
   current: Show,
-  theirs: string,
+  change: string,
 ): ShowClash {
   const at = touched.indexOf(' ');
   const [list, id] = [touched.slice(0, at) as ListName | 'show', touched.slice(at + 1)];
   const [was, mine, now] = [before, after, current].map((show) => recordIn(show, list, id));
+  const name = recordName(now === undefined ? before : current, list, list === 'show' ? 'show' : id);
   const field = list === 'show' ? id : differingField(was, mine, now);
-  const name =
-    recordIn(current, list, id) === undefined
-      ? recordName(before, list, id)
-      : recordName(current, list, list === 'show' ? 'show' : id);
-  const valueOf = (record: unknown) =>
-    record === undefined
-      ? 'removed'
-      : list === 'show' || field === null
-        ? valueWords(record)
-        : valueWords((record as Record<string, unknown>)[field]);
-  return new ShowClash(`${name} was changed elsewhere in the meantime (${theirs}).`, {
+  const values = { was, mine, now };
+  if (field !== null && list !== 'show')
+    for (const side of ['was', 'mine', 'now'] as const)
+      values[side] = (values[side] as Record<string, unknown>)[field];
+  const [mineWords, nowWords] = differences(values.was, values.mine, values.now);
+  return new ShowClash(`${name} was changed elsewhere in the meantime (${change}).`, {
     list,
     id,
     name,
-    field,
-    mine: valueOf(mine),
-    theirs: valueOf(now),
+    field: field && fieldWords(field),
+    mine: mineWords,
+    theirs: nowWords,
+    change,
   });
 }
 
@@ -77,12 +75,44 @@ function recordIn(show: Show, list: ListName | 'show', id: string): unknown {
 /** The first field that both changed; else the first that mine changed; null where a side is gone or new. */
 function differingField(was: unknown, mine: unknown, now: unknown): string | null {
   if (!isObject(was) || !isObject(mine) || !isObject(now)) return null;
-  const changed = (record: Record<string, unknown>) =>
-    Object.keys({ ...was, ...record }).filter((field) => !same(was[field], record[field]));
-  const [by, others] = [changed(mine), changed(now)];
+  const [by, others] = [changedKeys(was, mine), changedKeys(was, now)];
   return by.find((field) => others.includes(field)) ?? by[0] ?? null;
 }
 
-function sideWords(value: unknown): string {
-  return value === undefined ? 'not there' : valueWords(value);
+function changedKeys(was: Record<string, unknown>, now: Record<string, unknown>): string[] {
+  return Object.keys({ ...was, ...now }).filter((field) => !same(was[field], now[field]));
+}
+
+/** Two values in words. Of objects only the parts are named that either side changed. */
+function differences(was: unknown, mine: unknown, now: unknown): [string, string] {
+  if (!isObject(was) || !isObject(mine) || !isObject(now)) return sides(mine, now);
+  const keys = [...new Set([...changedKeys(was, mine), ...changedKeys(was, now)])];
+  const words = (value: Record<string, unknown>) =>
+    keys.map((key) => `${fieldWords(key)} ${plainWords(value[key])}`).join(', ');
+  return [words(mine), words(now)];
+}
+
+function sides(mine: unknown, now: unknown): [string, string] {
+  return [recordWords(mine), recordWords(now)];
+}
+
+function recordWords(value: unknown): string {
+  return value === undefined ? 'removed' : plainWords(value);
+}
+
+/** A value as a builder reads it, cut short when it is long. */
+function plainWords(value: unknown): string {
+  if (value === undefined || value === null) return 'nothing';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return value.length === 1 ? 'one of it' : `${value.length} of it`;
+  if (!isObject(value)) return typeof value === 'string' ? `“${cut(value)}”` : String(value);
+  return cut(
+    Object.entries(value)
+      .map(([key, part]) => `${fieldWords(key)} ${plainWords(part)}`)
+      .join(', '),
+  );
+}
+
+function cut(text: string): string {
+  return text.length > 120 ? `${text.slice(0, 117)}…` : text;
 }

@@ -7,7 +7,7 @@ import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
 import { groupDigits } from '@/core/units/number';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
-import { jobs } from './jobs/runner';
+import { JobEnded, jobs } from './jobs/runner';
 import type { Job } from './jobs/jobs';
 import { NoPhoto } from './photos';
 import { shows } from './repository';
@@ -15,6 +15,9 @@ import { MustReload, NoSuchChange, NoSuchShow, NothingThere, type Author } from 
 
 /** More than the largest edit takes: a prop of 100,000 points with all that can be said of it. */
 export const MOST_BODY_BYTES = 16 * 1024 * 1024;
+
+/** Not of any standard, but what servers commonly note where the client ended a request. */
+const STOPPED = 499;
 
 /** Refuses a request, with the status and the sentence of the answer. */
 export class Refusal extends Error {
@@ -37,6 +40,7 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
     if (error instanceof NoSuchShow) return refuse(404, error.message);
     if (error instanceof NoSuchChange || error instanceof NothingThere) return refuse(422, error.message);
     if (error instanceof NoPhoto) return refuse(415, error.message);
+    if (error instanceof JobEnded) return refuse(STOPPED, error.message);
     if (error instanceof MustReload) return refuse(409, error.message);
     if (error instanceof ShowClash)
       return Response.json({ error: error.message, problems: [], clash: error.clash }, { status: 409 });
@@ -193,6 +197,17 @@ export function inPieces(parts: readonly (string | Uint8Array)[]): ReadableStrea
   return streamed(pieces.next().value ?? null, next, () => {});
 }
 
+/** The id that a client gives to what it asks for, to ask how far it is: `?job=`. */
+export function jobId(request: Request): string | null {
+  const id = new URL(request.url).searchParams.get('job');
+  if (id !== null && !idSchema.safeParse(id).success)
+    throw new Refusal(
+      400,
+      `“job” is “${id.slice(0, 60)}”; an id of small letters, digits and hyphens is needed.`,
+    );
+  return id;
+}
+
 /** What a job about a show gives, as the answer to a request; the job ends with the client. @throws what the job throws */
 export async function jobAnswer(
   request: Request,
@@ -201,7 +216,7 @@ export async function jobAnswer(
 ): Promise<Response> {
   // Says that there is no such show, and brings an old one up to date, before a thread looks for it.
   if ('showId' in job) shows().nameOf(job.showId);
-  const running = jobs().run(job, request.signal);
+  const running = jobs().run(job, request.signal, jobId(request));
   const first = await running.next();
   return new Response(
     streamed(

@@ -161,8 +161,9 @@ describe('an edit', () => {
         id: 'rail',
         name: 'Theirs',
         field: 'name',
-        mine: '"Mine"',
-        theirs: '"Theirs"',
+        mine: '“Mine”',
+        theirs: '“Theirs”',
+        change: 'rail: rename to Theirs',
       });
       expect((error as Error).message).toBe(
         'Theirs was changed elsewhere in the meantime (rail: rename to Theirs).',
@@ -280,7 +281,7 @@ describe('undo', () => {
     shows.apply(id, by('here', 0), rename('Mine'));
     shows.apply(id, by('there', 1), rename('Theirs'));
     expect(() => shows.undo(id, by('here', 2))).toThrow(
-      'Theirs was changed since: name is "Theirs", no longer "Mine".',
+      'Theirs was changed since: name is “Theirs”, no longer “Mine”.',
     );
     // Another field of the same record is no obstacle.
     shows.undo(id, by('there', 2));

@@ -90,8 +90,9 @@ test('lays an edit of an older show on the current one, and answers 409 where bo
       id: 'net-curtain',
       name: 'Curtain',
       field: 'name',
-      mine: '"Mine"',
-      theirs: '"Curtain"',
+      mine: '“Mine”',
+      theirs: '“Curtain”',
+      change: 'Net curtain: rename to Curtain',
     },
   });
 });

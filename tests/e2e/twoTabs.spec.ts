@@ -71,7 +71,7 @@ for (const choice of ['Put mine on top', 'Keep what is there'] as const)
     await fill(other, 'Name', 'Mine');
     const dialog = other.getByRole('dialog', { name: 'Theirs was changed elsewhere' });
     await expect(dialog).toContainText('Net curtain: rename to Theirs');
-    await expect(dialog).toContainText('"Mine"');
+    await expect(dialog).toContainText('“Mine”');
     await dialog.getByRole('button', { name: choice }).click();
 
     const mine = choice === 'Put mine on top';

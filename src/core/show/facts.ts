@@ -74,9 +74,13 @@ export class Facts {
     this.bySubject = new Map(all.map((fact) => [subjectOf(fact), fact]));
   }
 
-  /** With later ones in the place of those about the same. */
+  /** With later ones in the place of those about the same; those that are known already change nothing. */
   with(later: readonly Fact[]): Facts {
-    return later.length === 0 ? this : new Facts(currentFacts([...this.all, ...later]));
+    const fresh = later.filter((fact) => {
+      const known = this.bySubject.get(subjectOf(fact));
+      return fact.value === null ? known !== undefined : known?.id !== fact.id;
+    });
+    return fresh.length === 0 ? this : new Facts(currentFacts([...this.all, ...fresh]));
   }
 
   find(kind: FactKind, list: Fact['list'], recordId: string, field: string): Fact | undefined {

@@ -62,11 +62,13 @@ export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 export const clashSchema = z.object({
   list: z.string(),
   id: z.string(),
-  /** What a builder calls the record, and the field where it is one. */
+  /** What a builder calls the record, and the field where it is one; both values in words. */
   name: z.string(),
   field: z.string().nullable(),
   mine: z.string(),
   theirs: z.string(),
+  /** What the history calls the other change; null where that is not one alone. */
+  change: z.string().nullable(),
 });
 export type Clash = z.infer<typeof clashSchema>;
 

@@ -16,6 +16,7 @@ import { Hint, Section, Stack } from '@/ui/Panel';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import { PhotoChooser } from '../show/PhotoChooser';
 import { photoUrl, type KeptPhoto } from '../show/photos';
+import { useShow } from '../show/ShowProvider';
 import styles from './TracePhoto.module.css';
 
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
@@ -41,13 +42,15 @@ interface Tracing {
   pieces: Spot[][];
 }
 
+/** By show and prop: another show may have a prop of the same id. */
 const unfinished = new Map<string, Tracing>();
 
 /** Pixels clicked on a photo, with one known length as its scale. */
 export function TracePhoto({ prop, onTake, onClose }: TracePhotoProps) {
-  const [tracing, setTracing] = useState<Tracing | null>(() => unfinished.get(prop.id) ?? tracingOf(prop));
+  const key = `${useShow((state) => state.id)} ${prop.id}`;
+  const [tracing, setTracing] = useState<Tracing | null>(() => unfinished.get(key) ?? tracingOf(prop));
   const change = (next: Tracing) => {
-    unfinished.set(prop.id, next);
+    unfinished.set(key, next);
     setTracing(next);
   };
   return (
@@ -64,7 +67,7 @@ export function TracePhoto({ prop, onTake, onClose }: TracePhotoProps) {
           onChange={change}
           onOther={() => setTracing(null)}
           onTake={(list, backdrop) => {
-            unfinished.delete(prop.id);
+            unfinished.delete(key);
             onTake(list, `traced over ${tracing.photo.name}`, { backdrop });
           }}
         />

@@ -26,6 +26,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   const [name, setName] = useState('');
   const [problems, setProblems] = useState<{ title: string; list: readonly Problem[] } | null>(null);
   const [busy, setBusy] = useState<AbortController | null>(null);
+  const [part, setPart] = useState<number | null>(null);
 
   const keep = async (
     title: string,
@@ -34,6 +35,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   ) => {
     const abort = new AbortController();
     setBusy(abort);
+    setPart(null);
     setProblems(null);
     try {
       const list = await problemsOf?.(abort.signal);
@@ -41,7 +43,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
         setBusy(null);
         return setProblems({ title, list });
       }
-      router.push(`/shows/${await importShow(file, abort.signal)}/build`);
+      router.push(`/shows/${await importShow(file, abort.signal, setPart)}/build`);
     } catch (error) {
       setBusy(null);
       if (abort.signal.aborted) return;
@@ -151,7 +153,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           </FileButton>
           {busy && (
             <p role="status">
-              Checking and sending…{' '}
+              Checking and sending{part === null ? '…' : `: ${Math.round(part * 100)} %`}{' '}
               <Button size="compact-sm" variant="default" onClick={() => busy.abort()}>
                 Stop
               </Button>

@@ -2,6 +2,7 @@
 
 import { Button, Group, Modal, Text } from '@mantine/core';
 import { useShow, useShowStore } from '../show/ShowProvider';
+import styles from './shell.module.css';
 
 /** Asks what is to become of a change that met one made elsewhere. Nothing is lost without an answer. */
 export function ConflictDialog() {
@@ -9,7 +10,7 @@ export function ConflictDialog() {
   const { resolve } = useShowStore().getState();
   if (!open) return null;
   const { mine, message, clash } = open;
-  const what = clash.field === null ? clash.name : `${clash.name}, ${clash.field}`;
+  const field = clash.field === null ? '' : `${clash.field}: `;
   return (
     <Modal
       opened
@@ -19,15 +20,18 @@ export function ConflictDialog() {
       closeOnClickOutside={false}
       title={`${clash.name} was changed elsewhere`}
     >
-      <Text size="sm">{message}</Text>
-      <Text size="sm" mt="sm">
-        Not saved yet, here: {mine}.
-      </Text>
-      <dl className="mono" style={{ fontSize: 14, margin: '12px 0' }}>
-        <dt>{what}, there</dt>
-        <dd style={{ margin: '0 0 8px', overflowWrap: 'anywhere' }}>{clash.theirs}</dd>
-        <dt>{what}, here</dt>
-        <dd style={{ margin: 0, overflowWrap: 'anywhere' }}>{clash.mine}</dd>
+      <Text size="sm">Two changes meet at the same thing. Which of the two is to stay?</Text>
+      <dl className={styles.clash}>
+        <dt>There</dt>
+        <dd>
+          {clash.change ?? message}
+          <b>{field + clash.theirs}</b>
+        </dd>
+        <dt>Here, not saved yet</dt>
+        <dd>
+          {mine}
+          <b>{field + clash.mine}</b>
+        </dd>
       </dl>
       <Group mt="lg" justify="flex-end">
         <Button variant="default" onClick={() => void resolve('theirs')}>

@@ -165,6 +165,7 @@ describe('what is saved', () => {
       field: 'shape',
       mine: '4 × 7',
       theirs: '4 × 9',
+      change: 'net: 4 × 5 px to 4 × 9 px',
     };
     openAt('build/prop/net', {
       change: () => Promise.reject(new Clashed('net was changed elsewhere in the meantime.', clash)),
@@ -172,11 +173,12 @@ describe('what is saved', () => {
     await userEvent.clear(screen.getByLabelText('Rows'));
     await userEvent.type(screen.getByLabelText('Rows'), '7{Enter}');
     const dialog = within(await screen.findByRole('dialog'));
-    expect(dialog.getByText('net was changed elsewhere in the meantime.')).toBeInTheDocument();
+    expect(dialog.getByText('net was changed elsewhere')).toBeInTheDocument();
+    expect(dialog.getByText(/net: 4 × 5 px to 4 × 9 px/)).toBeInTheDocument();
     expect(dialog.getByText(/net: 4 × 5 px to 4 × 7 px/)).toBeInTheDocument();
-    expect(dialog.getByText('4 × 9')).toBeInTheDocument();
+    expect(dialog.getByText('shape: 4 × 9')).toBeInTheDocument();
     await userEvent.click(dialog.getByRole('button', { name: 'Keep what is there' }));
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
-    expect(screen.getByTestId('prop-net')).toHaveTextContent('4 × 5 px');
+    await waitFor(() => expect(screen.getByTestId('prop-net')).toHaveTextContent('4 × 5 px'));
   });
 });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { applyChanges } from '@/core/show/changes';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
+import { newId } from '@/core/show/fields';
 import type { Problem } from '@/core/show/problem';
 import {
   clashAnswerSchema,
@@ -134,11 +135,39 @@ export async function listShows(): Promise<ShowSummary[]> {
   return z.object({ shows: z.array(showSummarySchema) }).parse(await response.json()).shows;
 }
 
-/** Keeps a show file as a new show and gives its id. @throws Refused with the sentences of what is wrong */
-export async function importShow(file: Blob | string, signal?: AbortSignal): Promise<string> {
-  const response = await fetch('/api/shows', { method: 'POST', headers: jsonHeaders, body: file, signal });
-  if (!response.ok) throw await refusalOf(response);
-  return z.object({ id: z.string() }).parse(await response.json()).id;
+/** How often to ask how far long work is. */
+const LOOK_MS = 500;
+
+/**
+ * Keeps a show file as a new show and gives its id.
+ *
+ * @param progress told how much of it is checked, from 0 to 1, where that takes a while
+ * @throws Refused with the sentences of what is wrong
+ */
+export async function importShow(
+  file: Blob | string,
+  signal?: AbortSignal,
+  progress: (part: number) => void = () => {},
+): Promise<string> {
+  const job = newId('import');
+  const asking = setInterval(() => {
+    void fetch(`/api/jobs/${job}`)
+      .then((response) => response.json())
+      .then(({ part }: { part: number | null }) => part !== null && progress(part))
+      .catch(() => {});
+  }, LOOK_MS);
+  try {
+    const response = await fetch(`/api/shows?job=${job}`, {
+      method: 'POST',
+      headers: jsonHeaders,
+      body: file,
+      signal,
+    });
+    if (!response.ok) throw await refusalOf(response);
+    return z.object({ id: z.string() }).parse(await response.json()).id;
+  } finally {
+    clearInterval(asking);
+  }
 }
 
 export async function removeShow(id: string): Promise<void> {

@@ -148,7 +148,7 @@ describe('undo', () => {
     elsewhere(rename('Theirs'));
     store.getState().undo();
     await server.next();
-    expect(said.at(-1)).toBe('Theirs was changed since: name is "Theirs", no longer "Mine".');
+    expect(said.at(-1)).toBe('Theirs was changed since: name is “Theirs”, no longer “Mine”.');
     store.getState().undo();
     await server.next();
     expect([name(0), name(1)]).toEqual(['Theirs', 'net']);
@@ -195,7 +195,7 @@ describe('when others were first', () => {
       await server.next();
       expect(store.getState()).toMatchObject({
         saving: 'clash',
-        clash: { clash: { name: 'Theirs', field: 'name', mine: '"Mine"', theirs: '"Theirs"' } },
+        clash: { clash: { name: 'Theirs', field: 'name', mine: '“Mine”', theirs: '“Theirs”' } },
       });
       // Nothing is sent, and nothing lost, before there is an answer.
       store.getState().edit({ type: 'renameShow', name: 'Later' });

@@ -167,7 +167,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       }
       if (error instanceof Refused && error.status === 409) {
         // The server cannot lay changes on what this window has: it is opened anew, below what still waits.
-        adopt(await client.open(get().id));
+        await reopen();
         return true;
       }
       if (error instanceof Refused && error.status < 500) {
@@ -194,9 +194,22 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       relay();
     };
 
+    /** Fetches what this window is missing. Where the server cannot be reached, the next news or answer brings it. */
     const catchUp = async () => {
-      const missed = await client.since(get().id, get().sequence).catch(() => null);
-      if (missed) await take(missed);
+      try {
+        await take(await client.since(get().id, get().sequence));
+      } catch (error) {
+        if (error instanceof Refused && error.status === 409) await reopen();
+      }
+    };
+
+    /** Takes the show anew, below what still waits. */
+    const reopen = async () => {
+      try {
+        adopt(await client.open(get().id));
+      } catch {
+        await new Promise((resume) => setTimeout(resume, retryAfterMs));
+      }
     };
 
     const take = async ({ sequence, steps, changes }: Confirmation) => {

@@ -6,7 +6,7 @@ import { sendError, type FromThread, type ToThread } from './messages';
 
 // It only reads: what it is asked about was opened, and brought up to date, by the one who asks.
 const folder = (workerData as { folder: string }).folder;
-const worker = new Worker(new Database(path.join(folder, 'rapid-lantern.sqlite'), { readonly: true }));
+const worker = new Worker(() => new Database(path.join(folder, 'rapid-lantern.sqlite'), { readonly: true }));
 const running = new Map<number, Pieces>();
 
 function send(message: FromThread): void {

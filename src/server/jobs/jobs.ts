@@ -40,11 +40,14 @@ function* once(text: string): Pieces {
 
 /** Does jobs against a database; the latest plans are kept, since one screen asks several questions of a plan. */
 export class Worker {
-  private readonly shows: ShowRepository;
+  private repository: ShowRepository | undefined;
   private readonly plans = new Plans();
 
-  constructor(db: Database.Database) {
-    this.shows = new ShowRepository(db);
+  /** @param open opens the database; what is asked about files needs none */
+  constructor(private readonly open: () => Database.Database) {}
+
+  private get shows(): ShowRepository {
+    return (this.repository ??= new ShowRepository(this.open()));
   }
 
   /**
@@ -70,7 +73,9 @@ export class Worker {
       case 'reportOfFile':
         return once(JSON.stringify(planReport(planShow(readShowText(textOf(job.input))))));
       case 'check': {
-        const { show, facts } = readShowFileText(textOf(job.input));
+        const text = textOf(job.input);
+        progress(0.1);
+        const { show, facts } = readShowFileText(text);
         progress(0.8);
         const document = documentText(show);
         return checked({ name: show.name, facts, photoIds: photosIn(document) }, encoder.encode(document));

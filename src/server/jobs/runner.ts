@@ -39,6 +39,14 @@ interface Thread {
   idle: ReturnType<typeof setTimeout> | null;
 }
 
+/** A job was ended before it was done. */
+export class JobEnded extends Error {
+  constructor() {
+    super('This was stopped before it was done.');
+    this.name = 'JobEnded';
+  }
+}
+
 /** A job under way. It works only while somebody waits for its next piece. */
 export class RunningJob {
   /** How much is done, from 0 to 1. */
@@ -46,17 +54,20 @@ export class RunningJob {
   private thread: Thread | null = null;
   private answer: { resolve: (piece: Uint8Array | null) => void; reject: (error: Error) => void } | null =
     null;
-  private ended = false;
+  private ended: 'done' | 'stopped' | null = null;
 
   constructor(
     private readonly lane: Lane,
     readonly number: number,
     private readonly job: Job,
+    /** Called once, when it ends in whatever way. */
+    private readonly over: () => void,
   ) {}
 
-  /** The next piece of what the job gives; null at its end. @throws what the job throws */
+  /** The next piece of what the job gives; null at its end. @throws what the job throws, JobEnded when it was stopped */
   next(): Promise<Uint8Array | null> {
     return new Promise((resolve, reject) => {
+      if (this.ended === 'stopped') return reject(new JobEnded());
       if (this.ended) return resolve(null);
       this.answer = { resolve, reject };
       if (this.thread) post(this.thread, { is: 'more', number: this.number });
@@ -71,12 +82,13 @@ export class RunningJob {
     return pieces;
   }
 
-  /** Ends it, whatever it does at the moment. Who waits for a piece is told that there is none. */
+  /** Ends it, whatever it does at the moment. Who waits for a piece is told so: what is there must not be taken for all. */
   cancel(): void {
     if (this.ended) return;
-    this.ended = true;
+    this.ended = 'stopped';
+    this.over();
     this.lane.leave(this, this.thread, 'cancelled');
-    this.answer?.resolve(null);
+    this.answer?.reject(new JobEnded());
   }
 
   /** A thread has room for it. */
@@ -89,7 +101,8 @@ export class RunningJob {
     if (message.is === 'progress') this.part = message.part;
     else if (message.is === 'piece') this.answer?.resolve(message.bytes);
     else {
-      this.ended = true;
+      this.ended = 'done';
+      this.over();
       this.lane.leave(this, this.thread, 'finished');
       if (message.is === 'failed') this.answer?.reject(receiveError(message.error));
       else this.answer?.resolve(null);
@@ -98,7 +111,8 @@ export class RunningJob {
 
   /** Its thread is gone. */
   lose(error: Error): void {
-    this.ended = true;
+    this.ended = 'stopped';
+    this.over();
     this.answer?.reject(error);
   }
 }
@@ -189,6 +203,7 @@ function post(thread: Thread, message: ToThread): void {
 /** Runs jobs in threads, each lane by itself. */
 export class JobRunner {
   private number = 0;
+  private readonly named = new Map<string, RunningJob>();
   private readonly lanes: Record<LaneName, Lane>;
 
   constructor(startThread: () => Worker) {
@@ -196,11 +211,22 @@ export class JobRunner {
     this.lanes = { questions: lane('questions'), exports: lane('exports'), checks: lane('checks') };
   }
 
-  /** @param signal ends the job, as when a client leaves */
-  run(job: Job, signal?: AbortSignal): RunningJob {
-    const running = new RunningJob(this.lanes[LANE_OF[job.is]], (this.number += 1), job);
+  /**
+   * @param signal ends the job, as when a client leaves
+   * @param id by which others can ask how far it is, and end it
+   */
+  run(job: Job, signal?: AbortSignal, id?: string | null): RunningJob {
+    const running = new RunningJob(this.lanes[LANE_OF[job.is]], (this.number += 1), job, () => {
+      if (id) this.named.delete(id);
+    });
+    if (id) this.named.set(id, running);
     signal?.addEventListener('abort', () => running.cancel(), { once: true });
     return running;
+  }
+
+  /** A job under way that was given an id. */
+  find(id: string): RunningJob | undefined {
+    return this.named.get(id);
   }
 }
 

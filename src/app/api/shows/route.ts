@@ -1,6 +1,6 @@
 import type { CheckedFile } from '@/server/jobs/jobs';
 import { jobs } from '@/server/jobs/runner';
-import { Refusal, answer, readShowBytes } from '@/server/http';
+import { answer, jobId, readShowBytes } from '@/server/http';
 import { shows } from '@/server/repository';
 
 /** The shows that are kept, the latest change first. */
@@ -9,10 +9,15 @@ export const GET = () => answer(() => Response.json({ shows: shows().list() }));
 /** Keeps a show file as a new show. It is checked in a thread of its own; a client that leaves ends that. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const check = jobs().run({ is: 'check', input: await readShowBytes(request) }, request.signal);
-    const [head, document] = await check.rest();
-    if (!head || !document) throw new Refusal(499, 'The client left before the show was checked.');
+    // Says so at once, where nothing can be kept.
+    const repository = shows();
+    const check = jobs().run(
+      { is: 'check', input: await readShowBytes(request) },
+      request.signal,
+      jobId(request),
+    );
+    const [head, document] = (await check.rest()) as [Uint8Array, Uint8Array];
     const { name, facts, photoIds } = JSON.parse(new TextDecoder().decode(head)) as CheckedFile;
-    const id = shows().keep(name, document, facts, photoIds);
+    const id = repository.keep(name, document, facts, photoIds);
     return Response.json({ id, sequence: 0 }, { status: 201, headers: { location: `/api/shows/${id}` } });
   });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PROTOCOL_NAMES, controllerSchema, portName } from '../../catalogue/controller';
 import { packingWords } from '../../addressing/packing';
+import { fieldWords } from '../fieldWords';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
 import { defineEdit, nameOf, saidOf } from './definition';
@@ -17,15 +18,6 @@ export const addController = defineEdit({
 
 /** Fields that are absent until they are said; the others keep a null as a value of theirs. */
 const NULL_MEANS_GONE = new Set(['site', 'typeId', 'network', 'lastUniverse', 'newUniverse', 'portOptions']);
-
-const FIELD_WORDS: Record<string, string> = {
-  mostPixelsPerPort: 'most pixels per port',
-  firstUniverse: 'first universe',
-  lastUniverse: 'last universe',
-  artNetOffset: 'Art-Net offset',
-  firstLedIndex: 'first LED index',
-  skippedPixelsTakeChannels: 'skipped pixels take channels',
-};
 
 export const changeController = defineEdit({
   schema: z.strictObject({
@@ -59,7 +51,7 @@ export const changeController = defineEdit({
         return value === null ? 'universes as the show' : `new universe per ${String(value)}`;
       if (field === 'firstUniverse' && value === null) return 'universes follow on';
       if (field === 'lastUniverse' && value === null) return 'as many universes as it needs';
-      const words = FIELD_WORDS[field] ?? field;
+      const words = fieldWords(field);
       return typeof value === 'boolean' ? `${words}: ${value ? 'yes' : 'no'}` : `${words} ${String(value)}`;
     });
     return `${nameOf(show.controllers, controllerId)}: ${words.join(', ')}`;

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { pixelTypeSchema } from '../../catalogue/pixelType';
+import { formatLength } from '../../units/length';
+import { fieldWords } from '../fieldWords';
 import { idSchema } from '../fields';
 import { ShowError } from '../problem';
 import { defineEdit, nameOf, namesOf } from './definition';
@@ -18,7 +20,10 @@ export const changePixelType = defineEdit({
   }),
   label: (show, { pixelTypeId, change }) =>
     `${nameOf(show.pixelTypes, pixelTypeId)}: ${Object.entries(change)
-      .map(([field, value]) => `${field === 'colourOrder' ? 'colour order' : field} ${value}`)
+      .map(
+        ([field, value]) =>
+          `${fieldWords(field)} ${field === 'bodyMm' ? formatLength(Number(value)) : String(value)}`,
+      )
       .join(', ')}`,
   apply: (draft, { pixelTypeId, change }) => draft.change('pixelTypes', pixelTypeId, change),
 });
