@@ -5,6 +5,7 @@ import { isObject, same } from '@/core/show/json';
 import { recordId, recordName, type ListName, type RecordOf } from '@/core/show/records';
 import type { Clash } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
+import { formatLength } from '@/core/units/length';
 
 /** A change meets a record that was changed elsewhere in the meantime. Nothing is changed. */
 export class ShowClash extends Error {
@@ -87,8 +88,7 @@ function changedKeys(was: Record<string, unknown>, now: Record<string, unknown>)
 function differences(was: unknown, mine: unknown, now: unknown): [string, string] {
   if (!isObject(was) || !isObject(mine) || !isObject(now)) return sides(mine, now);
   const keys = [...new Set([...changedKeys(was, mine), ...changedKeys(was, now)])];
-  const words = (value: Record<string, unknown>) =>
-    keys.map((key) => `${fieldWords(key)} ${plainWords(value[key])}`).join(', ');
+  const words = (value: Record<string, unknown>) => keys.map((key) => partWords(key, value[key])).join(', ');
   return [words(mine), words(now)];
 }
 
@@ -108,9 +108,16 @@ function plainWords(value: unknown): string {
   if (!isObject(value)) return typeof value === 'string' ? `“${cut(value)}”` : String(value);
   return cut(
     Object.entries(value)
-      .map(([key, part]) => `${fieldWords(key)} ${plainWords(part)}`)
+      .map(([key, part]) => partWords(key, part))
       .join(', '),
   );
+}
+
+/** A part of an object by its name, with the unit that the name tells. */
+function partWords(key: string, value: unknown): string {
+  return typeof value === 'number' && key.endsWith('Mm')
+    ? `${fieldWords(key.slice(0, -2))} ${formatLength(value)}`
+    : `${fieldWords(key)} ${plainWords(value)}`;
 }
 
 function cut(text: string): string {

@@ -172,6 +172,23 @@ describe('an edit', () => {
     expect(shows.get(id).sequence).toBe(1);
   });
 
+  it('names of measures only those that either side changed, with their units', () => {
+    const shows = open();
+    const id = kept(shows);
+    const shape = show().props[1]!.shape as object;
+    shows.apply(id, by('there', 0), { type: 'setShape', propId: 'net', shape: { ...shape, rows: 9 } });
+    const mine: Edit = { type: 'setShape', propId: 'net', shape: { ...shape, columnSpacingMm: 150 } };
+    expect(() => shows.apply(id, by('here', 0), mine)).toThrow(
+      expect.objectContaining({
+        clash: expect.objectContaining({
+          field: 'measures',
+          mine: 'column spacing 150 mm, rows 5',
+          theirs: 'column spacing 100 mm, rows 9',
+        }),
+      }),
+    );
+  });
+
   it('on other records that breaks a rule of the show is refused with the rule', () => {
     const shows = open();
     const id = kept(shows);
