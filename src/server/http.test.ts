@@ -2,7 +2,7 @@ import { ShowError } from '@/core/show/problem';
 import { csvChunks } from './csv';
 import { CannotKeep } from './database';
 import { MOST_BODY_BYTES, Refusal, answer, readChange, readFacts, readJson, readReversal } from './http';
-import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './shows';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
 
 const post = (body: BodyInit, headers: Record<string, string> = {}) =>
   new Request('http://127.0.0.1/', { method: 'POST', body, headers, duplex: 'half' } as RequestInit);

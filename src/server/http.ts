@@ -11,7 +11,8 @@ import { JobEnded, jobs } from './jobs/runner';
 import type { Job } from './jobs/jobs';
 import { NoPhoto } from './photos';
 import { shows } from './repository';
-import { MustReload, NoSuchChange, NoSuchShow, NothingThere, type Author } from './shows';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
+import { type Author } from './changesTable';
 
 /** More than the largest edit takes: a prop of 100,000 points with all that can be said of it. */
 export const MOST_BODY_BYTES = 16 * 1024 * 1024;

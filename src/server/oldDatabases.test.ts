@@ -6,7 +6,8 @@ import { Facts, currentFacts } from '@/core/show/facts';
 import { readShow, readShowFile, withOrder, writeShowText } from '@/core/show/read';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { openDatabase } from './database';
-import { NoSuchChange, NothingThere, ShowRepository } from './shows';
+import { NoSuchChange, NothingThere } from './showErrors';
+import { ShowRepository } from './shows';
 
 const FOLDER = path.resolve(__dirname, '../../tests/databases');
 /** What the show in each of them was, as the version that kept it had it. */

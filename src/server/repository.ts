@@ -1,7 +1,8 @@
 import 'server-only';
 import { database } from './database';
 import { PhotoRepository } from './photos';
-import { Shared, ShowRepository } from './shows';
+import { Shared } from './shared';
+import { ShowRepository } from './shows';
 
 // Pages and route handlers are bundled apart, so each bundle has a repository of its own and throws its own errors. What they
 // must agree on they share: the database, who listens, and the documents.

@@ -13,16 +13,10 @@ import type { Show } from '@/core/show/schema';
 import { ShowClash } from './clash';
 import { CannotKeep, openDatabase } from './database';
 import { PhotoRepository } from './photos';
-import {
-  MustReload,
-  NoSuchChange,
-  NoSuchShow,
-  NothingThere,
-  Shared,
-  ShowRepository,
-  type Author,
-  type ShowEvent,
-} from './shows';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
+import { Shared, type ShowEvent } from './shared';
+import { type Author } from './changesTable';
+import { ShowRepository } from './shows';
 
 let folder: string;
 beforeEach(() => {

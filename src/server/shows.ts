@@ -14,74 +14,23 @@ import type { Fact } from '@/core/show/facts';
 import { idWords } from '@/core/show/fields';
 import { ShowError } from '@/core/show/problem';
 import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
-import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Step, Steps } from '@/core/show/revision';
+import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Steps } from '@/core/show/revision';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
+import { ChangesTable, changeOf, madeOf, textOf, type Author } from './changesTable';
 import { clashOf, clashOfTouched } from './clash';
 import { write } from './database';
 import { FactsTable } from './factsTable';
 import { applyOldPatches } from './oldPatches';
 import { documentText, parseInSteps } from './documents';
 import { PhotoRepository, photosIn } from './photos';
+import { Shared, type ShowEvent } from './shared';
+import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
 import { keepSnapshot, snapshotDue } from './snapshots';
-
-/** There is no show with this id. */
-export class NoSuchShow extends Error {
-  constructor(id: string) {
-    super(`There is no show “${id}”.`);
-    this.name = 'NoSuchShow';
-  }
-}
-
-/** There is nothing to take back, or nothing to bring again. */
-export class NothingThere extends Error {
-  constructor(readonly what: 'undo' | 'redo') {
-    super(what === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.');
-    this.name = 'NothingThere';
-  }
-}
-
-/** A change was asked for that the show does not have. */
-export class NoSuchChange extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'NoSuchChange';
-  }
-}
-
-/** The client has the show in an older version of the file, or from before a time that the database does not know. */
-export class MustReload extends Error {
-  constructor() {
-    super('The show is kept in a newer form by now: open it again. What was not saved yet is laid on top.');
-    this.name = 'MustReload';
-  }
-}
-
-/** Who makes a change: the window, the change that it had last, and an id by which the change is recognised when it is sent twice. */
-export interface Author {
-  changeId: string;
-  window: string | null;
-  /** Sequence number of the show that was changed. */
-  base: number;
-}
-
-/** What those who listen to a show hear of. */
-export type ShowEvent =
-  { is: 'changed'; changes: MadeChange[] } | { is: 'noted'; facts: Fact[] } | { is: 'removed' };
-
-/** What repositories in one process share: who listens, which windows are open, and the latest document of each show. */
-export class Shared {
-  readonly listeners = new Map<string, Set<(event: ShowEvent) => void>>();
-  /** By show, how many streams of events each window has open. */
-  readonly windows = new Map<string, Map<string, number>>();
-  /** A show's id never means another one and a sequence number never another state, so that what is here is true. */
-  readonly documents = new Map<string, { sequence: number; show: Show }>();
-}
 
 /** A document of this size takes a while to be parsed. */
 const LARGE_BYTES = 1024 * 1024;
 /** Large documents that stay in memory. */
 const MOST_DOCUMENTS = 8;
-const MOST_STEPS = 5;
 
 interface ShowRow {
   id: string;
@@ -90,19 +39,6 @@ interface ShowRow {
   version: number;
   undo_floor: number;
 }
-
-interface ChangeRow {
-  sequence: number;
-  id: string;
-  kind: MadeChange['kind'];
-  label: string;
-  window: string | null;
-  root: number;
-  version: number;
-  change: string;
-}
-
-const CHANGE_COLUMNS = 'sequence, id, kind, label, window, root, version, change';
 
 /** A show as it is kept: a copy, the changes since, and what was noted. Nothing of it is read on the way. */
 export interface KeptShow {
@@ -119,6 +55,7 @@ export interface KeptShow {
 
 /** The shows in a database. One writer: every change is a transaction of its own and is on disk when it returns. */
 export class ShowRepository {
+  private readonly changes: ChangesTable;
   private readonly facts: FactsTable;
   private readonly photos: PhotoRepository;
 
@@ -127,6 +64,7 @@ export class ShowRepository {
     private readonly shared: Shared = new Shared(),
     private readonly now: () => Date = () => new Date(),
   ) {
+    this.changes = new ChangesTable(db);
     this.facts = new FactsTable(db);
     this.photos = new PhotoRepository(db, now);
   }
@@ -197,7 +135,7 @@ export class ShowRepository {
       steps: this.steps(row, window),
       copyOf: copy.sequence,
       document: copy.document,
-      changes: this.changesAfter(id, copy.sequence).map(textOf),
+      changes: this.changes.after(id, copy.sequence).map(textOf),
       facts: this.facts.current(id),
     };
   }
@@ -214,7 +152,7 @@ export class ShowRepository {
     const show = await parseInSteps(copy.document);
     // Others may have changed it meanwhile.
     const now = this.row(id);
-    const later = this.changesAfter(id, copy.sequence);
+    const later = this.changes.after(id, copy.sequence);
     this.remember(id, now.sequence, applyChanges(show, later.map(changeOf)));
   }
 
@@ -247,7 +185,7 @@ export class ShowRepository {
   apply(id: string, author: Author, edit: Edit): Confirmation {
     return this.change(id, author, (row) => {
       const current = this.document(row);
-      const missed = this.changesAfter(id, author.base);
+      const missed = this.changes.after(id, author.base);
       const before = applyChanges(
         current,
         missed.toReversed().map((each) => inverseOf(changeOf(each))),
@@ -295,11 +233,7 @@ export class ShowRepository {
   /** Changes after a sequence number, oldest first, without what they change. @throws NoSuchShow */
   history(id: string, after = 0): HistoryEntry[] {
     this.row(id);
-    return this.db
-      .prepare<[string, number], HistoryEntry>(
-        'SELECT sequence, id, kind, label, window, made_at AS madeAt FROM changes WHERE show_id = ? AND sequence > ? ORDER BY sequence',
-      )
-      .all(id, after);
+    return this.changes.history(id, after);
   }
 
   /** What a window that has the show after some change is missing. @throws NoSuchShow, MustReload */
@@ -347,9 +281,9 @@ export class ShowRepository {
     return this.change(id, author, (row) => {
       const target = changeId ?? this.steps(row, author.window)[kind][0]?.id;
       if (target === undefined) throw new NothingThere(kind);
-      const step = this.changeById(id, target);
+      const step = this.changes.byId(id, target);
       if (!step) throw new NoSuchChange(`The show has no change “${target}”.`);
-      const latest = this.latestOf(id, step.root);
+      const latest = this.changes.latestOf(id, step.root);
       if (
         latest.sequence !== step.sequence ||
         (step.kind === 'undo') !== (kind === 'redo') ||
@@ -382,14 +316,14 @@ export class ShowRepository {
   ): Confirmation {
     const appended = write(this.db, (): { made: MadeChange; show: Show } | null => {
       const row = this.row(id);
-      if (this.changeById(id, author.changeId)) return null;
+      if (this.changes.byId(id, author.changeId)) return null;
       if (author.base > row.sequence || author.base < this.firstReadable(row)) throw new MustReload();
       const next = make(row);
       if (!next) return null;
       assertSound(next.show, this.document(row));
       const sequence = row.sequence + 1;
       const text = JSON.stringify(next.change);
-      this.insert(id, sequence, author, { ...next, root: next.root ?? sequence, change: text });
+      this.append(id, author, { ...next, sequence, root: next.root ?? sequence, change: text });
       for (const each of next.change)
         if ('removed' in each && each.list !== 'patch')
           this.db
@@ -407,72 +341,31 @@ export class ShowRepository {
     return this.confirmation(this.row(id), author.window, author.base);
   }
 
-  private insert(
+  private append(
     id: string,
-    sequence: number,
     author: Author,
-    row: { kind: MadeChange['kind']; label: string; root: number; change: string; show: Show },
+    row: Parameters<ChangesTable['append']>[2] & { show: Show },
   ): void {
     const at = this.now().toISOString();
-    this.db
-      .prepare(
-        `INSERT INTO changes (show_id, sequence, id, kind, label, window, root, version, change, made_at)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-      )
-      .run(
-        id,
-        sequence,
-        author.changeId,
-        row.kind,
-        row.label,
-        author.window,
-        row.root,
-        SHOW_VERSION,
-        row.change,
-        at,
-      );
+    this.changes.append(id, author, row, at);
     this.db
       .prepare('UPDATE shows SET name = ?, sequence = ?, changed_at = ? WHERE id = ?')
-      .run(row.show.name, sequence, at, id);
+      .run(row.show.name, row.sequence, at, id);
+  }
+
+  private steps(row: ShowRow, window: string | null): Steps {
+    const open = [...(this.shared.windows.get(row.id)?.keys() ?? [])];
+    return this.changes.steps(
+      row.id,
+      row.undo_floor,
+      window,
+      open.filter((each) => each !== window),
+    );
   }
 
   private confirmation(row: ShowRow, window: string | null, after: number): Confirmation {
-    const changes = this.changesAfter(row.id, after).map(madeOf);
+    const changes = this.changes.after(row.id, after).map(madeOf);
     return { sequence: row.sequence, steps: this.steps(row, window), changes };
-  }
-
-  /**
-   * What a window can take back and bring again, the next first: its own changes. One that has made none yet, or has taken back all of
-   * its own, goes on with those of windows that are not open any more, and of callers that have no window.
-   */
-  private steps({ id, undo_floor: floor }: ShowRow, window: string | null): Steps {
-    const others = [...(this.shared.windows.get(id)?.keys() ?? [])].filter((each) => each !== window);
-    const parameters = { id, floor, window, others: JSON.stringify(others), most: MOST_STEPS };
-    const owned = `show_id = @id AND sequence > @floor AND (
-        window = @window OR (
-          (window IS NULL OR window NOT IN (SELECT value FROM json_each(@others)))
-          AND sequence < coalesce((SELECT MIN(sequence) FROM changes WHERE show_id = @id AND window = @window), 1e18)
-        )
-      )
-      AND NOT EXISTS (
-        SELECT 1 FROM changes AS later
-        WHERE later.show_id = made.show_id AND later.root = made.root AND later.sequence > made.sequence
-      )`;
-    const steps = (sql: string) =>
-      this.db
-        .prepare<typeof parameters, Step>(
-          `SELECT id, label FROM changes AS made WHERE ${owned} AND ${sql} ORDER BY sequence DESC LIMIT @most`,
-        )
-        .all(parameters);
-    return {
-      undo: steps("kind IN ('edit', 'redo')"),
-      // A new edit of the same window leaves what was taken back before it behind.
-      redo: steps(`kind = 'undo' AND NOT EXISTS (
-        SELECT 1 FROM changes AS newer
-        WHERE newer.show_id = made.show_id AND newer.kind = 'edit' AND newer.window IS made.window
-        AND newer.sequence > made.sequence
-      )`),
-    };
   }
 
   /** @throws ShowError when a record would be given an id that another one had */
@@ -503,11 +396,11 @@ export class ShowRepository {
     const { show, facts } = this.rebuildFile(id, sequence);
     return write(this.db, () => {
       const next = sequence + 1;
-      this.insert(
+      this.append(
         id,
-        next,
         { changeId: `upgrade-${version}-${SHOW_VERSION}`, window: null, base: sequence },
         {
+          sequence: next,
           kind: 'upgrade',
           label: `Brought up from version ${version} of the show file to ${SHOW_VERSION}`,
           root: next,
@@ -535,31 +428,6 @@ export class ShowRepository {
         'SELECT sequence, CAST(document AS BLOB) AS document FROM snapshots WHERE show_id = ? ORDER BY sequence DESC LIMIT 1',
       )
       .get(id)!;
-  }
-
-  private changesAfter(id: string, sequence: number): ChangeRow[] {
-    return this.db
-      .prepare<[string, number], ChangeRow>(
-        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND sequence > ? ORDER BY sequence`,
-      )
-      .all(id, sequence);
-  }
-
-  private changeById(id: string, changeId: string): ChangeRow | undefined {
-    return this.db
-      .prepare<[string, string], ChangeRow>(
-        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND id = ?`,
-      )
-      .get(id, changeId);
-  }
-
-  /** The latest word about an edit: itself, or what took it back or brought it again. */
-  private latestOf(id: string, root: number): ChangeRow {
-    return this.db
-      .prepare<[string, number], ChangeRow>(
-        `SELECT ${CHANGE_COLUMNS} FROM changes WHERE show_id = ? AND root = ? ORDER BY sequence DESC LIMIT 1`,
-      )
-      .get(id, root)!;
   }
 
   private document({ id, sequence }: ShowRow): Show {
@@ -590,7 +458,7 @@ export class ShowRepository {
       )
       .get(id, sequence)!;
     const document = JSON.parse(copy.document) as unknown;
-    const later = this.changesAfter(id, copy.sequence).filter((each) => each.sequence <= sequence);
+    const later = this.changes.after(id, copy.sequence).filter((each) => each.sequence <= sequence);
     // A change of version is a copy of its own, so that what follows a copy is written as the copy is.
     if (copy.version < SHOW_VERSION)
       return readShowFile(
@@ -621,20 +489,6 @@ export class ShowRepository {
   private tell(id: string, event: ShowEvent): void {
     for (const listener of this.shared.listeners.get(id) ?? []) listener(event);
   }
-}
-
-function changeOf(row: ChangeRow): ShowChange {
-  return JSON.parse(row.change) as ShowChange;
-}
-
-function madeOf(row: ChangeRow): MadeChange {
-  const { sequence, id, kind, label, window } = row;
-  return { sequence, id, kind, label, window, change: changeOf(row) };
-}
-
-/** JSON of the same, with what the row holds as JSON put in as it is. */
-function textOf({ sequence, id, kind, label, window, change }: ChangeRow): string {
-  return `${JSON.stringify({ sequence, id, kind, label, window }).slice(0, -1)},"change":${change}}`;
 }
 
 /** @throws ShowClash when a record is not as the change says */

@@ -5,7 +5,8 @@ import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from '@/features/show/client';
 import { ShowClash } from '@/server/clash';
 import { openDatabase } from '@/server/database';
-import { MustReload, NoSuchShow, NothingThere, ShowRepository } from '@/server/shows';
+import { MustReload, NoSuchShow, NothingThere } from '@/server/showErrors';
+import { ShowRepository } from '@/server/shows';
 
 export function aRepository(folder: string): ShowRepository {
   return new ShowRepository(openDatabase(folder));

@@ -1,5 +1,5 @@
 import { ShowError, type Problem } from '@/core/show/problem';
-import { NoSuchChange, NoSuchShow } from '../shows';
+import { NoSuchChange, NoSuchShow } from '../showErrors';
 import type { Job } from './jobs';
 
 /** To the thread. `more` lets it make one more piece. */

@@ -5,7 +5,7 @@ import { ShowApp } from '@/features/shell/ShowApp';
 import { CannotUse } from '@/features/home/CannotUse';
 import { CannotKeep } from '@/server/database';
 import { shows } from '@/server/repository';
-import { NoSuchShow } from '@/server/shows';
+import { NoSuchShow } from '@/server/showErrors';
 
 interface Props {
   params: Promise<{ id: string; view?: string[] }>;

@@ -1,0 +1,16 @@
+import type { Fact } from '@/core/show/facts';
+import type { MadeChange } from '@/core/show/revision';
+import type { Show } from '@/core/show/schema';
+
+/** What those who listen to a show hear of. */
+export type ShowEvent =
+  { is: 'changed'; changes: MadeChange[] } | { is: 'noted'; facts: Fact[] } | { is: 'removed' };
+
+/** What repositories in one process share: who listens, which windows are open, and the latest document of each show. */
+export class Shared {
+  readonly listeners = new Map<string, Set<(event: ShowEvent) => void>>();
+  /** By show, how many streams of events each window has open. */
+  readonly windows = new Map<string, Map<string, number>>();
+  /** A show's id never means another one and a sequence number never another state, so that what is here is true. */
+  readonly documents = new Map<string, { sequence: number; show: Show }>();
+}
