@@ -17,6 +17,52 @@ const MAY_IMPORT = {
   core: ['core'],
 };
 
+/** The folders of the core from the ground up: each imports only from itself and from those before it. */
+export const CORE_ORDER = [
+  ['units'],
+  ['fields'],
+  ['figures'],
+  ['geometry'],
+  ['catalogue'],
+  ['protocols'],
+  ['threading'],
+  // What a wall is made of stands beside the kinds of props.
+  ['props', 'panels'],
+  ['show'],
+  ['patch'],
+  ['addressing'],
+  ['plan'],
+  ['devices'],
+  ['answers'],
+  ['checks'],
+  ['papers'],
+  ['search'],
+];
+
+const OUT_OF_CORE = {
+  // Everything that is neither a relative path nor one of the two.
+  regex: '^(?!\\.{1,2}/)(?!zod$)(?!fractional-indexing$)',
+  message: 'The core imports nothing from outside src/core but zod and the keys of lists.',
+};
+
+/** For each folder of the core the rule that keeps it from importing from those above it. */
+const coreOrderRules = CORE_ORDER.flatMap((folders, rank) => {
+  const above = CORE_ORDER.slice(rank + 1).flat();
+  const upward = {
+    regex: `^(?:\\.\\./)+(?:${above.join('|')})/`,
+    message: `${folders.join(' and ')} stand below ${above.join(', ')} and import nothing from there.`,
+  };
+  return folders.map((folder) => ({
+    files: [`src/core/${folder}/**/*.ts`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: above.length > 0 ? [OUT_OF_CORE, upward] : [OUT_OF_CORE] },
+      ],
+    },
+  }));
+});
+
 export default tseslint.config(
   {
     ignores: [
@@ -72,22 +118,11 @@ export default tseslint.config(
     },
   },
   {
+    // A folder that has no place in the order yet.
     files: ['src/core/**/*.ts'],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              // Everything that is neither a relative path nor one of the two.
-              regex: '^(?!\\.{1,2}/)(?!zod$)(?!fractional-indexing$)',
-              message: 'The core imports nothing from outside src/core but zod and the keys of lists.',
-            },
-          ],
-        },
-      ],
-    },
+    rules: { 'no-restricted-imports': ['error', { patterns: [OUT_OF_CORE] }] },
   },
+  ...coreOrderRules,
   {
     files: ['src/core/**/*.test.ts'],
     rules: { 'no-restricted-imports': 'off' },

@@ -1,5 +1,5 @@
 // An edit in a large show: planned anew, checked, and foreseen. 2,000 props, 250,000 pixels, some 1,500 universes.
-import { foresee } from '../src/core/addressing/foresight';
+import { foresee } from '../src/core/devices/foresight';
 import { findingsOf } from '../src/core/checks/registry';
 import { PlanCache } from '../src/core/plan/cache';
 import { planShow } from '../src/core/plan/plan';

@@ -1,6 +1,6 @@
 // How near proposals are to the best possible, by an exact solver, and how long a large one takes.
-import { GOALS } from '../src/core/patch/assignment';
-import { propose } from '../src/core/patch/propose';
+import { GOALS } from '../src/core/answers/ports/assignment';
+import { propose } from '../src/core/answers/ports/propose';
 import { exactProposal, randomProposal } from '../tests/unit/exactProposal';
 
 const SEEDS = Array.from({ length: 30 }, (_, i) => 100 + i);

@@ -1,7 +1,7 @@
 import 'server-only';
 import type { ChangeClash } from '@/core/show/changes';
 import { fieldWords } from '@/core/show/fieldWords';
-import { isObject, same } from '@/core/show/json';
+import { isObject, same } from '@/core/fields/json';
 import { recordId, recordName, type ListName, type RecordOf } from '@/core/show/records';
 import type { Clash } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';

@@ -1,4 +1,4 @@
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import { csvChunks } from './csv';
 import { CannotKeep } from './database';
 import { MOST_BODY_BYTES, Refusal, answer, readChange, readFacts, readJson, readReversal } from './http';

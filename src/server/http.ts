@@ -1,8 +1,8 @@
 import 'server-only';
 import { z } from 'zod';
 import { factSchema, type Fact } from '@/core/show/facts';
-import { idSchema } from '@/core/show/fields';
-import { ShowError, type Problem } from '@/core/show/problem';
+import { idSchema } from '@/core/fields/fields';
+import { ShowError, type Problem } from '@/core/fields/problem';
 import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
 import { groupDigits } from '@/core/units/number';
 import { ShowClash } from './clash';

@@ -1,4 +1,4 @@
-import { isObject } from '@/core/show/json';
+import { isObject } from '@/core/fields/json';
 
 /** A change as versions before the second kept them: what to write at which path. */
 interface OldPatch {

@@ -1,5 +1,6 @@
 import { PlanCache } from '@/core/plan/cache';
-import { planShow, type Plan } from '@/core/plan/plan';
+import { planShow } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Show } from '@/core/show/schema';
 
 const MOST_PLANS = 2;

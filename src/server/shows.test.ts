@@ -7,7 +7,7 @@ import { anyEdit } from '../../tests/unit/edits';
 import { applyChanges } from '@/core/show/changes';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 import { tickOf, type Fact } from '@/core/show/facts';
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import type { Confirmation } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { ShowClash } from './clash';

@@ -11,8 +11,8 @@ import {
 } from '@/core/show/changes';
 import { applyEdit, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
-import { idWords } from '@/core/show/fields';
-import { ShowError } from '@/core/show/problem';
+import { idWords } from '@/core/fields/fields';
+import { ShowError } from '@/core/fields/problem';
 import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
 import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Steps } from '@/core/show/revision';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';

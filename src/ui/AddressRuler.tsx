@@ -3,8 +3,8 @@
 import { useComputedColorScheme } from '@mantine/core';
 import { useElementSize, useMergedRef } from '@mantine/hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Plan } from '@/core/plan/plan';
-import { totalsWords } from '@/core/plan/report';
+import type { Plan } from '@/core/plan/planned';
+import { totalsWords } from '@/core/papers/planReport';
 import styles from './AddressRuler.module.css';
 import {
   blocksOf,

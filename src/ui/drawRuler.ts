@@ -1,5 +1,5 @@
 import { LAST_PORT_ADDRESS, artNetWords } from '@/core/addressing/numbering';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
 import { xOf, type RulerScale } from './rulerScale';

@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 
 /**
  * The universe and channel at a show channel, at the border of a pixel of so many channels that is nearest before it.

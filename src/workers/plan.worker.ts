@@ -1,7 +1,8 @@
 import { expose, transfer } from 'comlink';
 import { findingsOf } from '@/core/checks/registry';
 import { PlanCache } from '@/core/plan/cache';
-import { planShow, type PlannedProp } from '@/core/plan/plan';
+import { planShow } from '@/core/plan/plan';
+import type { PlannedProp } from '@/core/plan/planned';
 import { Facts, type Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
 import { buffersOfMessage, packPlan } from './planMessage';

@@ -1,5 +1,6 @@
 import { buffersOf } from '@/core/plan/pixelTable';
-import type { Plan, PlannedProp, PlannedRun, RunOnWire } from '@/core/plan/plan';
+import type { Plan, PlannedProp, PlannedRun } from '@/core/plan/planned';
+import type { RunOnWire } from '@/core/patch/plug';
 
 type Geometry = Pick<PlannedProp, 'strands' | 'jumpers' | 'hiddenPixels'>;
 

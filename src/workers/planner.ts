@@ -1,6 +1,6 @@
 import { proxy, wrap } from 'comlink';
 import type { Finding } from '@/core/checks/check';
-import type { Plan, PlannedProp } from '@/core/plan/plan';
+import type { Plan, PlannedProp } from '@/core/plan/planned';
 import type { Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
 import type { PlanWorker } from './plan.worker';

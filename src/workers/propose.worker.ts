@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { proposePatch, type ProposalWish } from '@/core/patch/proposePatch';
+import { proposePatch, type ProposalWish } from '@/core/answers/ports/proposePatch';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 

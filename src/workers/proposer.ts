@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import type { PatchProposal, ProposalWish } from '@/core/patch/proposePatch';
+import type { PatchProposal, ProposalWish } from '@/core/answers/ports/proposePatch';
 import type { Show } from '@/core/show/schema';
 import type { ProposeWorker } from './propose.worker';
 

@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import type { ProposalInput } from '@/core/patch/assignment';
+import type { ProposalInput } from '@/core/answers/ports/assignment';
 
 type Solver = Awaited<ReturnType<typeof highsLoader>>;
 let solver: Promise<Solver> | undefined;

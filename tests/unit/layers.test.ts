@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
 import path from 'node:path';
 
 const ROOT = path.resolve(__dirname, '../..');
@@ -46,6 +47,45 @@ describe('the direction of imports', () => {
     expect(
       rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme/theme';\n"),
     ).toEqual(['boundaries/dependencies']);
+  });
+
+  it('refuses what leads upwards inside the core', () => {
+    const broken = rulesBroken(
+      'src/core/show/edits/other.ts',
+      "import '../../plan/plan';\nimport '../../devices/found';\nimport '../../catalogue/controller';\n",
+    );
+    expect(broken).toEqual(['no-restricted-imports', 'no-restricted-imports']);
+    expect(rulesBroken('src/core/units/other.ts', "import '../fields/fields';\n")).toEqual([
+      'no-restricted-imports',
+    ]);
+  });
+
+  it('gives every folder of the core its place, and leaves no circle of files', () => {
+    const core = path.join(ROOT, 'src/core');
+    const files = fs
+      .readdirSync(core, { recursive: true, encoding: 'utf8' })
+      .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'));
+    const order = fs.readFileSync(path.join(ROOT, 'eslint.config.mjs'), 'utf8');
+    const folders = new Set(files.map((file) => file.split(path.sep)[0]!));
+    for (const folder of folders) expect(order).toContain(`'${folder}'`);
+
+    const importsOf = new Map(
+      files.map((file) => {
+        const code = fs.readFileSync(path.join(core, file), 'utf8');
+        const from = [...code.matchAll(/from '(\.[^']+)'/g)].map(([, to]) =>
+          path.normalize(path.join(path.dirname(file), `${to}.ts`)),
+        );
+        return [file, from] as const;
+      }),
+    );
+    expect([...importsOf.values()].flat().filter((file) => !importsOf.has(file))).toEqual([]);
+    // Files that import only what was taken away already are taken away, until none is left.
+    const left = new Map(importsOf);
+    for (let before = -1; before !== left.size;) {
+      before = left.size;
+      for (const [file, from] of left) if (from.every((each) => !left.has(each))) left.delete(file);
+    }
+    expect([...left.keys()]).toEqual([]);
   });
 
   it('lets the core use itself and zod', () => {

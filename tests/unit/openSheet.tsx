@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Show } from '@/core/show/schema';
 import { useShow } from '@/features/show/ShowProvider';
 import { openShow } from './openShow';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Controller } from '@/core/catalogue/controller';
-import { NEW_UNIVERSE, type Packing } from '@/core/addressing/packing';
+import { NEW_UNIVERSE, type Packing } from '@/core/catalogue/packing';
 import { wantedRuns } from '@/core/threading/runs';
 import { CORNERS } from '@/core/threading/view';
 import { withOrder } from '@/core/show/read';

@@ -1,5 +1,5 @@
 import { applyChanges } from '@/core/show/changes';
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import type { Confirmation } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from '@/features/show/client';

@@ -8,7 +8,7 @@ import {
   NEW_UNIVERSE,
   type NewUniverse,
   type Packing,
-} from './packing';
+} from '../catalogue/packing';
 
 const run = (index: number, pixels: number, change: Partial<WiredRun> = {}): WiredRun => ({
   run: index,

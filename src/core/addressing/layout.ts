@@ -1,5 +1,6 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
-import { slotsPerUniverse, unitChannels, type NewUniverse, type Packing } from './packing';
+import { slotsPerUniverse, unitChannels, type NewUniverse, type Packing } from '../catalogue/packing';
+import type { Block, ChannelSpace } from './block';
 import { PinnedChannels } from './pinnedChannels';
 
 /** A run behind a port, as far as addresses are concerned. */
@@ -30,28 +31,6 @@ export interface WiredController {
   firstUniverse: number | null;
   /** In the order of the channels. */
   runs: readonly WiredRun[];
-}
-
-/** Consecutive channels of one run inside one universe, or a whole run in the flat space of a DDP controller. */
-export interface Block {
-  controller: number;
-  run: number;
-  /** Null in a flat space. */
-  universe: number | null;
-  /** Slot in the universe, or byte in the flat space, counted from 0. */
-  slot: number;
-  channels: number;
-  /** Channel of the run at which the block starts; below zero in the skipped pixels before the run. */
-  runChannel: number;
-}
-
-/** Channels that the show sends as one piece: a universe, or the flat space of a DDP controller. */
-export interface ChannelSpace {
-  universe: number | null;
-  /** The controller that first uses it. */
-  controller: number;
-  /** Channels that it takes in the count over the whole show. */
-  channels: number;
 }
 
 export interface Layout {

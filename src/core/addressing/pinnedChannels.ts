@@ -1,4 +1,4 @@
-import type { Block } from './layout';
+import type { Block } from './block';
 
 /** Channels that are taken by pins, by universe, so that what is not pinned goes around them. */
 export class PinnedChannels {

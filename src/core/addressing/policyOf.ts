@@ -1,7 +1,7 @@
 import type { Controller } from '../catalogue/controller';
 import type { Prop } from '../props/registry';
 import type { PatchEntry } from '../show/schema';
-import type { Addressing, NewUniverse, Packing } from './packing';
+import type { Addressing, NewUniverse, Packing } from '../catalogue/packing';
 
 /**
  * How the channels of a run fill universes. It can be said at every level, and what is nearer to the run counts: the run itself, its

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { NEW_UNIVERSE, packingSchema } from '../addressing/packing';
-import { idSchema, nameSchema } from '../show/fields';
-import { orderSchema } from '../show/order';
-import { networkAddressSchema } from '../network/address';
-import { controllerPlaceSchema } from '../props/extras';
+import { NEW_UNIVERSE, packingSchema } from './packing';
+import { idSchema, nameSchema } from '../fields/fields';
+import { orderSchema } from '../fields/order';
+import { networkAddressSchema } from './network';
+import { controllerPlaceSchema } from '../geometry/sitePlace';
 
 export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
 export type Protocol = (typeof PROTOCOLS)[number];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { idSchema, nameSchema } from '../show/fields';
-import { orderSchema } from '../show/order';
+import { idSchema, nameSchema } from '../fields/fields';
+import { orderSchema } from '../fields/order';
 
 const permute = (letters: string): string[] =>
   letters.length < 2

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { Edit } from '../show/edits/registry';
 import type { Facts } from '../show/facts';
 

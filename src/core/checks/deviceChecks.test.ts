@@ -2,7 +2,7 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { planShow } from '../plan/plan';
-import { foundNote } from '../addressing/found';
+import { foundNote } from '../devices/found';
 import { applyEdit } from '../show/edits/registry';
 import { Facts } from '../show/facts';
 import type { Show } from '../show/schema';

@@ -1,9 +1,10 @@
-import { usableChannels } from '../addressing/packing';
+import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
 import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { portName } from '../catalogue/controller';
-import { policyOfRun, type Plan } from '../plan/plan';
+import { policyOfRun } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { countOf, groupDigits } from '../units/number';
 import { defineCheck, type Finding, type Mend } from './check';
 import { moveElsewhere } from './moveElsewhere';

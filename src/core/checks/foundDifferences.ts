@@ -1,4 +1,4 @@
-import { differences, foundIn } from '../addressing/found';
+import { differences, foundIn } from '../devices/found';
 import { countOf } from '../units/number';
 import { defineCheck, type Finding } from './check';
 

@@ -1,7 +1,7 @@
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { portName } from '../catalogue/controller';
-import { serialRateHz } from '../network/address';
-import { mostFrameRateHz, signalOf } from '../timing/signal';
+import { serialRateHz } from '../catalogue/network';
+import { mostFrameRateHz, signalOf } from '../protocols/signal';
 import { countOf } from '../units/number';
 import { defineCheck } from './check';
 

@@ -1,6 +1,6 @@
 import { portName } from '../catalogue/controller';
-import { homesFor } from '../patch/freePorts';
-import type { Plan } from '../plan/plan';
+import { homesFor } from '../answers/ports/freePorts';
+import type { Plan } from '../plan/planned';
 import type { Mend } from './check';
 import { runName } from '../plan/runName';
 

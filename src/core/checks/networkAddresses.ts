@@ -1,4 +1,4 @@
-import { freeAddress, ipNumber, universeMbits, whyNotTalk } from '../network/address';
+import { freeAddress, ipNumber, universeMbits, whyNotTalk } from '../catalogue/network';
 import { defineCheck, type Finding } from './check';
 import { USUAL_RATE_HZ } from './frameRate';
 

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { SingleEdit } from '../show/edits/registry';
 import type { Mend } from './check';
 

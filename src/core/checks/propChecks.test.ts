@@ -3,7 +3,7 @@ import { planShow } from '../plan/plan';
 import type { Prop } from '../props/registry';
 import { tree, type TreeShape } from '../props/tree';
 import { applyEdit } from '../show/edits/registry';
-import { USUAL_STRIP, type Stock } from '../stock/stock';
+import { USUAL_STRIP, type Stock } from '../catalogue/stock';
 import type { Finding } from './check';
 import { findingsOf } from './registry';
 

@@ -1,4 +1,4 @@
-import { leadsOf } from '../site/site';
+import { leadsOf } from '../answers/site';
 import { formatLength } from '../units/length';
 import { defineCheck } from './check';
 import { moveElsewhere } from './moveElsewhere';

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { NO_FACTS, type Facts } from '../show/facts';
 import { boardLimit } from './boardLimit';
 import type { Check, Finding } from './check';

@@ -1,5 +1,5 @@
 import { portName } from '../catalogue/controller';
-import { homesFor } from '../patch/freePorts';
+import { homesFor } from '../answers/ports/freePorts';
 import { countOf } from '../units/number';
 import { defineCheck } from './check';
 

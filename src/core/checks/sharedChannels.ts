@@ -1,5 +1,5 @@
 import { countOf } from '../units/number';
-import type { Plan, Span } from '../plan/plan';
+import type { Plan, Span } from '../plan/planned';
 import { defineCheck } from './check';
 import { runName } from '../plan/runName';
 

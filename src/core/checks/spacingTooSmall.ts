@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding } from './check';

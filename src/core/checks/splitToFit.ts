@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { fewestRuns } from '../threading/split';
 import type { Mend } from './check';
 

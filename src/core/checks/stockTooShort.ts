@@ -1,7 +1,7 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { Prop } from '../props/registry';
 import { kindOf } from '../props/registry';
-import { stockPitchMm, type Stock } from '../stock/stock';
+import { stockPitchMm, type Stock } from '../catalogue/stock';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding, type Mend } from './check';
 

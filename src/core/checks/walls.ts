@@ -1,6 +1,6 @@
 import type { Chaining } from '../panels/chains';
 import { layWall, type LaidWall } from '../panels/wallFacts';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { PropOf } from '../props/registry';
 import type { Finding, Mend } from './check';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { nameSchema } from '../show/fields';
+import { nameSchema } from '../fields/fields';
 
 export const PANEL_LIMITS = { side: 256, mostPitchMm: 100, mostAmps: 20 };
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { slotsPerUniverse, type Packing } from '../addressing/packing';
+import { slotsPerUniverse, type Packing } from '../catalogue/packing';
 import { CORNERS } from '../threading/view';
 import { CHAIN_STYLES, TURNS, chainsOf, type Chain, type Chaining, type WallCells } from './chains';
 import { compareChains, measureChains } from './compareChains';

@@ -1,4 +1,4 @@
-import { UNIVERSE_SLOTS, slotsPerUniverse, unitChannels, type Packing } from '../addressing/packing';
+import { UNIVERSE_SLOTS, slotsPerUniverse, unitChannels, type Packing } from '../catalogue/packing';
 import type { Corner } from '../threading/view';
 
 /**

@@ -1,6 +1,6 @@
 import { LAST_PORT_ADDRESS, artNetWords } from '../addressing/numbering';
 import { portName, type Controller } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { kindOf, threadProp } from '../props/registry';
 import { xSeenFrom, type ViewSide } from '../threading/view';
 import { formatLength } from '../units/length';

@@ -1,5 +1,5 @@
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 
 export type Row = readonly (string | number)[];
 

@@ -1,5 +1,5 @@
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { Row } from './channelMap';
 
 export const SPAN_COLUMNS: Row = [

@@ -1,8 +1,8 @@
-import { packingWords } from '../addressing/packing';
+import { packingWords } from '../catalogue/packing';
 import { outputName } from '../panels/chains';
 import { refreshHz } from '../panels/driver';
 import { layWall } from '../panels/wallFacts';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { PropOf } from '../props/registry';
 import { wallPixels } from '../props/wall';
 import { cornerWords } from '../threading/view';

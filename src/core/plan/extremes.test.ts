@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { aController, aLine, aShow, anyShow } from '../../../tests/unit/shows';
 import { EXTREMES } from '../../../tests/unit/extremes';
 import { findingsOf } from '../checks/registry';
-import { deviceSettings } from '../addressing/deviceSettings';
+import { deviceSettings } from '../devices/deviceSettings';
 import { readShow } from '../show/read';
 import { planShow } from './plan';
-import { planReport } from './report';
+import { planReport } from '../papers/planReport';
 
 describe.each(EXTREMES)('what is allowed can be planned: %s', (_what, make) => {
   it('is accepted, planned, checked and reported', () => {

@@ -1,25 +1,4 @@
-import type { PlannedRun, Span } from './plan';
-
-/**
- * One row per pixel of the show, by prop and then in data order. Port, chain position and LED index follow from the run,
- * so they are not repeated here.
- */
-export interface PixelTable {
-  /** Prop-local position, front view. */
-  xMm: Float32Array;
-  yMm: Float32Array;
-  zMm: Float32Array;
-  /** Index into the plan's runs. */
-  run: Uint32Array;
-  /** Index into the strands of its prop. */
-  strand: Uint32Array;
-  /** 1..63999 of the pixel's first channel; 0 where it has none. */
-  universe: Uint16Array;
-  /** 1..512 of the pixel's first channel; 0 where it has none. */
-  channel: Uint16Array;
-  /** Of the pixel's first channel, from 1; 0 where it has none. */
-  showChannel: Uint32Array;
-}
+import type { PixelTable, PlannedRun, Span } from './planned';
 
 export function emptyPixelTable(pixels: number): PixelTable {
   return {

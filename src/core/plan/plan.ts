@@ -3,113 +3,12 @@ import { policyOf } from '../addressing/policyOf';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
 import { kindOf, threadProp } from '../props/registry';
-import type { PatchEntry, Show } from '../show/schema';
+import type { Show } from '../show/schema';
 import type { Threaded } from '../threading/thread';
+import { plugIn, type PlannedPort } from '../patch/plug';
 import { PlanCache } from './cache';
-import { emptyPixelTable, fillAddresses, type PixelTable } from './pixelTable';
-
-/** A run of a prop and where it is plugged in. Indices lead into the lists of the plan and of the show. */
-export interface PlannedRun {
-  /** Index of its prop in the show. */
-  prop: number;
-  /** From 1, as the data order of the prop counts its runs. */
-  number: number;
-  /** Index of its first pixel in the pixel table. */
-  firstPixel: number;
-  pixelCount: number;
-  channelsPerPixel: number;
-  /** Null while it is on no port. */
-  wire: RunOnWire | null;
-}
-
-export interface RunOnWire {
-  /** Index of the controller in the show. */
-  controller: number;
-  /** From 1. */
-  port: number;
-  /** Its place behind the port, from 1. */
-  chainPosition: number;
-  skippedPixels: number;
-  /** Place on the wire of its first pixel, from 1 at the port; the skipped pixels before it are counted. */
-  firstPlace: number;
-  /** Places on the wires of the controller's lower ports, for the continuous count of LEDs. */
-  placesBeforePort: number;
-  /** Byte of its first channel in the controller's flat count, from 0. */
-  flatOffset: number;
-}
-
-export interface PlannedProp {
-  /** Index of its first pixel in the pixel table. */
-  firstPixel: number;
-  pixelCount: number;
-  /** Index of its first run in the plan. */
-  firstRun: number;
-  runCount: number;
-  strands: Threaded['strands'];
-  /** Pixels are counted from the prop's first. */
-  jumpers: Threaded['jumpers'];
-  /** On the wire but not seen; counted from the prop's first pixel. */
-  hiddenPixels: Threaded['hiddenPixels'];
-}
-
-/** Consecutive channels of one run in one universe (or, under DDP, in the controller's flat space). */
-export interface Span {
-  run: number;
-  controller: number;
-  universe: number | null;
-  /** 1..512 in a universe; byte + 1 in a flat space. */
-  startChannel: number;
-  channelCount: number;
-  /** From 1. */
-  startShowChannel: number;
-  /** Channel of the run at which the span starts, from 0; below zero in the skipped pixels before the run. */
-  runChannel: number;
-}
-
-/** A universe, or a flat space, and the show channels it stands for. */
-export interface PlannedSpace {
-  universe: number | null;
-  controller: number;
-  startShowChannel: number;
-  channelCount: number;
-}
-
-export interface PlannedPort {
-  controller: number;
-  port: number;
-  /** Indices of its runs in chain order. */
-  runs: number[];
-  /** Pixels lit; `places` adds the skipped ones. */
-  pixels: number;
-  places: number;
-}
-
-/**
- * The answer to every question about a show: what each pixel is, where it is, on which wire and at which address. A pure
- * function of the show: the same show gives the same plan.
- */
-export interface Plan {
-  show: Show;
-  pixelCount: number;
-  /** Channels that carry pixels; gaps and skipped pixels are not counted. */
-  channelCount: number;
-  /** The last show channel, gaps counted. */
-  lastShowChannel: number;
-  pixels: PixelTable;
-  /** One for each prop of the show, in its order. */
-  props: PlannedProp[];
-  runs: PlannedRun[];
-  /** Ports that hold something, by controller and number. */
-  ports: PlannedPort[];
-  /** In the order of the layout; within one controller by ascending universe and channel. */
-  spans: Span[];
-  /** In the order of show channels. */
-  spaces: PlannedSpace[];
-  /** Entries of the patch whose run does not exist any more. */
-  staleEntries: PatchEntry[];
-  /** Runs that found no universe below the last one. */
-  runsWithoutAddress: number[];
-}
+import { emptyPixelTable, fillAddresses } from './pixelTable';
+import type { PixelTable, Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from './planned';
 
 /**
  * Plans a whole show.
@@ -156,7 +55,8 @@ export function planShow(
     channelCount += geometry.pixelCount * channels;
   });
 
-  const { ports, staleEntries } = plugIn(show, props, runs);
+  const { ports, wires, staleEntries } = plugIn(show, props, runs);
+  wires.forEach((wire, index) => (runs[index]!.wire = wire));
   const layout = layOut(wiredControllers(show, ports, props, runs));
   const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
   for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
@@ -181,46 +81,6 @@ export function planShow(
     staleEntries,
     runsWithoutAddress: layout.runsWithoutAddress,
   };
-}
-
-/** Follows the patch: sets `wire` of every run that is on a port. */
-function plugIn(show: Show, props: readonly PlannedProp[], runs: PlannedRun[]) {
-  const propIndex = new Map(show.props.map((prop, i) => [prop.id, i]));
-  const controllerIndex = new Map(show.controllers.map((controller, i) => [controller.id, i]));
-  const staleEntries: PatchEntry[] = [];
-  const portByKey = new Map<number, PlannedPort>();
-  for (const entry of show.patch) {
-    const prop = props[propIndex.get(entry.propId)!]!;
-    const controller = controllerIndex.get(entry.controllerId)!;
-    if (entry.run > prop.runCount) {
-      staleEntries.push(entry);
-      continue;
-    }
-    const key = controller * 1000 + entry.port;
-    let port = portByKey.get(key);
-    if (!port) portByKey.set(key, (port = { controller, port: entry.port, runs: [], pixels: 0, places: 0 }));
-    const index = prop.firstRun + entry.run - 1;
-    const run = runs[index]!;
-    run.wire = {
-      controller,
-      port: entry.port,
-      chainPosition: port.runs.length + 1,
-      skippedPixels: entry.skippedPixels,
-      firstPlace: port.places + entry.skippedPixels + 1,
-      placesBeforePort: 0,
-      flatOffset: 0,
-    };
-    port.runs.push(index);
-    port.pixels += run.pixelCount;
-    port.places += entry.skippedPixels + run.pixelCount;
-  }
-  const ports = [...portByKey.values()].sort((a, b) => a.controller - b.controller || a.port - b.port);
-  let before = 0;
-  ports.forEach((port, i) => {
-    if (i > 0) before = ports[i - 1]!.controller === port.controller ? before + ports[i - 1]!.places : 0;
-    for (const run of port.runs) runs[run]!.wire!.placesBeforePort = before;
-  });
-  return { ports, staleEntries };
 }
 
 /** Every controller with its runs as the layout wants them. */

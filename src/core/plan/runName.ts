@@ -1,4 +1,4 @@
-import type { Plan } from './plan';
+import type { Plan } from './planned';
 
 /** `Tower run 2`, or the prop's name alone where there is one run. `run` is an index of the plan. */
 export function runName(plan: Plan, run: number): string {

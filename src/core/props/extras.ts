@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { NEW_UNIVERSE, packingSchema } from '../addressing/packing';
-import { nameSchema } from '../show/fields';
-import { stockSchema } from '../stock/stock';
+import { NEW_UNIVERSE, packingSchema } from '../catalogue/packing';
+import { nameSchema } from '../fields/fields';
+import { sitePlaceSchema } from '../geometry/sitePlace';
+import { stockSchema } from '../catalogue/stock';
 
 /** A named stretch of a prop's pixels in data order. */
 export const pixelRangeSchema = z.strictObject({
@@ -11,18 +12,6 @@ export const pixelRangeSchema = z.strictObject({
   pixelCount: z.int().min(1).max(10_000_000),
 });
 export type PixelRange = z.infer<typeof pixelRangeSchema>;
-
-/** A place on the drawing of the site. */
-export const sitePlaceSchema = z.strictObject({
-  xMm: z.number().min(-10_000_000).max(10_000_000),
-  yMm: z.number().min(-10_000_000).max(10_000_000),
-  /** Counter-clockwise. */
-  turnDeg: z.number().min(-360).max(360),
-});
-export type SitePlace = z.infer<typeof sitePlaceSchema>;
-
-/** The same for what has no front. */
-export const controllerPlaceSchema = sitePlaceSchema.omit({ turnDeg: true });
 
 /** What can be said of any prop besides its shape. Each part is absent until it is said. */
 export const propExtrasSchema = z.strictObject({

@@ -1,7 +1,7 @@
-import { addressOf, type PixelAddress } from '../addressing/lookup';
+import { addressOf, type PixelAddress } from '../answers/lookup';
 import { artNetAddress, artNetWords, multicastGroup } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { search, type SearchHit } from './query';
 
 /** A search answered with ids, names and every number of every pixel, for other programs. */

@@ -5,12 +5,12 @@ import {
   findOnWire,
   findShowChannel,
   findUniverseChannel,
-  spansInUniverse,
   type Hit,
-} from '../addressing/lookup';
+} from '../answers/lookup';
+import { spansInUniverse } from '../plan/spanIndex';
 import { portAddressOf } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import { countOf, groupDigits } from '../units/number';
 
 /** What a search found: something to go to. Indices lead into the plan. */

@@ -3,8 +3,8 @@ import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/s
 import { anyEdit } from '../../../tests/unit/edits';
 import { ChangeClash, applyChange, applyChanges, changeBetween, inverseOf, touchedBy } from './changes';
 import { applyEdit, type Edit } from './edits/registry';
-import { ShowError } from './problem';
-import { isOrdered } from './order';
+import { ShowError } from '../fields/problem';
+import { isOrdered } from '../fields/order';
 import { LISTS } from './records';
 import type { Show } from './schema';
 

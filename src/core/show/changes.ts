@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isObject, same, type Json } from './json';
+import { isObject, same, type Json } from '../fields/json';
 import { LISTS, SHOW_FIELDS, recordId, type ListName, type RecordOf } from './records';
 import type { Show } from './schema';
 

@@ -1,6 +1,6 @@
-import { LONGEST_KEY, inOrder, orderBetween, ordersAfter, renumbered } from './order';
-import { same } from './json';
-import { ShowError } from './problem';
+import { LONGEST_KEY, inOrder, orderBetween, ordersAfter, renumbered } from '../fields/order';
+import { same } from '../fields/json';
+import { ShowError } from '../fields/problem';
 import { listWord, recordId, type ListName, type RecordOf, type ShowField } from './records';
 import type { Show } from './schema';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema } from './fields';
+import { idSchema } from '../fields/fields';
 import { LISTS } from './records';
 
 /** What can be noted about a thing of the show on site. */

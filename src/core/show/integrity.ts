@@ -1,7 +1,7 @@
 import { portName } from '../catalogue/controller';
 import { pixelCountOf } from '../props/registry';
 import { countOf, groupDigits } from '../units/number';
-import type { Problem } from './problem';
+import type { Problem } from '../fields/problem';
 import type { Show } from './schema';
 
 /** The most pixels one show may hold; a plan of this size still fits in a browser's memory. */

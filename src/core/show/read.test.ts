@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
-import { ShowError } from './problem';
+import { ShowError } from '../fields/problem';
 import { Facts, currentFacts, tickOf, type Fact } from './facts';
-import { isOrdered } from './order';
+import { isOrdered } from '../fields/order';
 import { readShow, readShowFile, readShowFileText, readShowText, writeShowText } from './read';
 
 const good = onPorts(

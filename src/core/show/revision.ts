@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { showChangeSchema } from './changes';
 import { factSchema } from './facts';
-import { idSchema } from './fields';
+import { idSchema } from '../fields/fields';
 
 /** What `edit` made and `undo` took back, `redo` brings again; `upgrade` is the program's own, to a newer version of the show file. */
 export const CHANGE_KINDS = ['edit', 'undo', 'redo', 'upgrade'] as const;

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { addressingSchema, packingSchema } from '../addressing/packing';
+import { addressingSchema, packingSchema } from '../catalogue/packing';
 import { LAST_UNIVERSE, controllerSchema } from '../catalogue/controller';
 import { controllerTypeSchema } from '../catalogue/controllerType';
-import { senderSchema } from '../network/address';
+import { senderSchema } from '../catalogue/network';
 import { pixelTypeSchema } from '../catalogue/pixelType';
 import { propSchema } from '../props/registry';
-import { siteSchema } from '../site/siteSchema';
-import { idSchema, nameSchema } from './fields';
-import { orderSchema } from './order';
+import { siteSchema } from './siteSchema';
+import { idSchema, nameSchema } from '../fields/fields';
+import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
 export const SHOW_VERSION = 2;

@@ -1,4 +1,4 @@
-import { isObject } from './json';
+import { isObject } from '../fields/json';
 
 /** A show file as some version wrote it: checked only after it was brought up to date. */
 type Older = Record<string, unknown>;

@@ -2,8 +2,8 @@
 
 import { Button, FileButton, Group, Modal, Progress } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { layAlong } from '@/core/points/outline';
-import type { PointList } from '@/core/points/pointList';
+import { layAlong } from '@/core/props/points/outline';
+import type { PointList } from '@/core/props/points/pointList';
 import { formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';

@@ -3,7 +3,7 @@
 import { ActionIcon, Button, Menu, Modal, Select, Table, Tooltip } from '@mantine/core';
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { COLOUR_ORDERS, SHIPPED_PIXEL_TYPES, type PixelType } from '@/core/catalogue/pixelType';
-import { newId, newName } from '@/core/show/fields';
+import { newId, newName } from '@/core/fields/fields';
 import { formatLength, parseLength, type Parsed } from '@/core/units/length';
 import { NameField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';

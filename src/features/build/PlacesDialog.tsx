@@ -2,7 +2,7 @@
 
 import { ActionIcon, Button, Group, Modal, Tooltip } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconPlus, IconTrash } from '@tabler/icons-react';
-import { newId, newName } from '@/core/show/fields';
+import { newId, newName } from '@/core/fields/fields';
 import { countOf } from '@/core/units/number';
 import { NameField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';

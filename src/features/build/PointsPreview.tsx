@@ -3,7 +3,7 @@
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
-import type { PointList } from '@/core/points/pointList';
+import type { PointList } from '@/core/props/points/pointList';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import { readPalette } from '@/ui/picture/palette';
 

@@ -5,7 +5,7 @@ import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { useState } from 'react';
 import type { PixelRange } from '@/core/props/extras';
 import { readRange, writeRange, type RangeConvention } from '@/core/props/ranges';
-import { newName } from '@/core/show/fields';
+import { newName } from '@/core/fields/fields';
 import styles from './RangeRows.module.css';
 import { capitalised } from '@/core/units/words';
 

@@ -2,7 +2,7 @@
 
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
 import {
   RANGE_CONVENTIONS,

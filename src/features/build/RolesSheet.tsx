@@ -4,7 +4,7 @@ import { ActionIcon, Button, Checkbox, Group, TextInput, Tooltip } from '@mantin
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { useState } from 'react';
 import { CRAFT_LIMITS, renamedRole, withoutRole, type CraftShape } from '@/core/props/craft';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { SheetTable } from '@/ui/SheetTable';

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Anchors } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
 import { placesOnRing, ringDiameterMm, setOut, type StakePlace } from '@/core/props/settingOut';

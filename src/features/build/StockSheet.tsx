@@ -2,10 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
 import { RANGE_CONVENTIONS, rangeProblems } from '@/core/props/ranges';
-import { piecesOf } from '@/core/stock/piecesOf';
+import { piecesOf } from '@/core/answers/stockPieces';
 import {
   STOCK_LIMITS,
   USUAL_STRINGS,
@@ -15,7 +15,7 @@ import {
   stockPitchMm,
   type Cut,
   type Stock,
-} from '@/core/stock/stock';
+} from '@/core/catalogue/stock';
 import type { Prop } from '@/core/props/registry';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';

@@ -2,9 +2,9 @@
 
 import { Button, Group, Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { layAlong } from '@/core/points/outline';
-import type { PointList } from '@/core/points/pointList';
-import { roundedMm } from '@/core/points/pointList';
+import { layAlong } from '@/core/props/points/outline';
+import type { PointList } from '@/core/props/points/pointList';
+import { roundedMm } from '@/core/props/points/pointList';
 import type { Backdrop } from '@/core/props/backdrop';
 import type { PropOf } from '@/core/props/registry';
 import { formatLength } from '@/core/units/length';

@@ -1,6 +1,6 @@
 import { SHIPPED_PIXEL_TYPES } from '@/core/catalogue/pixelType';
 import { kindOf, type Prop, type PropKindName } from '@/core/props/registry';
-import { newId, newName } from '@/core/show/fields';
+import { newId, newName } from '@/core/fields/fields';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo, useView } from '../view/useView';

@@ -8,7 +8,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { MOST_FILE_BYTES } from '@/core/show/read';
 import type { ShowSummary } from '@/core/show/revision';
-import type { Problem } from '@/core/show/problem';
+import type { Problem } from '@/core/fields/problem';
 import { emptyShow } from '@/core/show/schema';
 import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';

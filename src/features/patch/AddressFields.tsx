@@ -2,10 +2,11 @@
 
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
-import { addressOf, spansOfRun } from '@/core/addressing/lookup';
+import { addressOf } from '@/core/answers/lookup';
+import { spansOfRun } from '@/core/plan/spanIndex';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';

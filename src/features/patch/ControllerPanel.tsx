@@ -10,7 +10,7 @@ import {
   type Controller,
   type Protocol,
 } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { parseWhole } from '@/core/units/number';
 import { NameField, WholeField } from '@/ui/fields/fields';

@@ -2,7 +2,7 @@
 
 import { Button, Group, Modal, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import type { Choices } from '@/core/addressing/foresight';
+import type { Choices } from '@/core/devices/foresight';
 import { countOf } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';

@@ -11,7 +11,7 @@ import {
   type ControllerType,
 } from '@/core/catalogue/controllerType';
 import type { SingleEdit } from '@/core/show/edits/registry';
-import { newId, newName } from '@/core/show/fields';
+import { newId, newName } from '@/core/fields/fields';
 import { formatLength } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from '@mantine/core';
-import { NEW_UNIVERSE, type NewUniverse } from '@/core/addressing/packing';
+import { NEW_UNIVERSE, type NewUniverse } from '@/core/catalogue/packing';
 import { Hint } from '@/ui/Panel';
 
 const WORDS: Record<NewUniverse, string> = {

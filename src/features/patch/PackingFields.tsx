@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from '@mantine/core';
-import { usableChannels, type Packing } from '@/core/addressing/packing';
+import { usableChannels, type Packing } from '@/core/catalogue/packing';
 import { WholeField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
 

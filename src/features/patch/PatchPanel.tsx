@@ -1,10 +1,10 @@
 'use client';
 
 import { Select } from '@mantine/core';
-import { addressOf } from '@/core/addressing/lookup';
+import { addressOf } from '@/core/answers/lookup';
 import { artNetWords } from '@/core/addressing/numbering';
 import { portName, type Controller } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';

@@ -3,8 +3,8 @@
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { portName } from '@/core/catalogue/controller';
-import type { PortPlace } from '@/core/patch/freePorts';
-import type { Plan } from '@/core/plan/plan';
+import type { PortPlace } from '@/core/answers/ports/freePorts';
+import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 
 /** Of more, a list is slow to open and nobody scrolls through it: a port is found by typing its name. */

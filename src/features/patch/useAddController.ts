@@ -1,5 +1,5 @@
 import { newLabel, type Controller } from '@/core/catalogue/controller';
-import { newId, newName } from '@/core/show/fields';
+import { newId, newName } from '@/core/fields/fields';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 

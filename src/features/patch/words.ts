@@ -1,6 +1,6 @@
-import { spansOfRun } from '@/core/addressing/lookup';
+import { spansOfRun } from '@/core/plan/spanIndex';
 import { PROTOCOL_NAMES, type Controller } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 
 export function controllerWords(controller: Controller): string {

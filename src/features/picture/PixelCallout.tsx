@@ -1,5 +1,5 @@
-import { addressOf } from '@/core/addressing/lookup';
-import type { Plan } from '@/core/plan/plan';
+import { addressOf } from '@/core/answers/lookup';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
 import styles from './picture.module.css';

@@ -2,8 +2,8 @@
 
 import { ActionIcon, CopyButton, Group, Tooltip, VisuallyHidden } from '@mantine/core';
 import { IconCheck, IconCopy, IconX } from '@tabler/icons-react';
-import { addressOf } from '@/core/addressing/lookup';
-import type { Plan } from '@/core/plan/plan';
+import { addressOf } from '@/core/answers/lookup';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { xSeenFrom } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';

@@ -3,7 +3,7 @@
 import { ActionIcon, Chip, Group, SegmentedControl, Tooltip } from '@mantine/core';
 import { IconArrowsMaximize } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { SIDES } from '@/core/threading/view';
 import { countOf } from '@/core/units/number';

@@ -1,5 +1,5 @@
-import type { Plan } from '@/core/plan/plan';
-import { totalsOf } from '@/core/plan/report';
+import type { Plan } from '@/core/plan/planned';
+import { totalsOf } from '@/core/papers/planReport';
 import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';

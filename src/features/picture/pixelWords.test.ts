@@ -1,8 +1,8 @@
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
-import { addressOf } from '@/core/addressing/lookup';
+import { addressOf } from '@/core/answers/lookup';
 import { planShow } from '@/core/plan/plan';
 import type { Controller } from '@/core/catalogue/controller';
-import type { Packing } from '@/core/addressing/packing';
+import type { Packing } from '@/core/catalogue/packing';
 import { e131Words, numberingsOf, strandWords } from './pixelWords';
 
 function plan(

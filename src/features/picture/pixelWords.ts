@@ -1,4 +1,4 @@
-import type { PixelAddress } from '@/core/addressing/lookup';
+import type { PixelAddress } from '@/core/answers/lookup';
 import { artNetWords, multicastGroup } from '@/core/addressing/numbering';
 import { groupDigits } from '@/core/units/number';
 

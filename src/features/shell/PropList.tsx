@@ -4,7 +4,7 @@ import { ActionIcon, Button, Menu, Tooltip } from '@mantine/core';
 import { IconMapPin, IconPlus } from '@tabler/icons-react';
 import { memo, useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { portName } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '@/core/props/registry';
 import type { Show } from '@/core/show/schema';
 import { KindGlyph } from '@/ui/KindGlyph';

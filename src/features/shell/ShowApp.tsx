@@ -2,9 +2,10 @@
 
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
-import { addressOf, findShowChannel, spansOfRun } from '@/core/addressing/lookup';
+import { addressOf, findShowChannel } from '@/core/answers/lookup';
+import { spansOfRun } from '@/core/plan/spanIndex';
 import type { Finding } from '@/core/checks/check';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';

@@ -2,7 +2,7 @@
 
 import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useMemo, useRef } from 'react';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { layWall, type LaidWall } from '@/core/panels/wallFacts';
 import type { ViewSide } from '@/core/threading/view';

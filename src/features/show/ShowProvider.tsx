@@ -3,9 +3,9 @@
 import { notifications } from '@mantine/notifications';
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Note } from '@/core/show/facts';
 import { watchShow } from '@/workers/events/watch';

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { applyChanges } from '@/core/show/changes';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
-import { newId } from '@/core/show/fields';
-import type { Problem } from '@/core/show/problem';
+import { newId } from '@/core/fields/fields';
+import type { Problem } from '@/core/fields/problem';
 import {
   clashAnswerSchema,
   confirmationSchema,

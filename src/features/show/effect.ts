@@ -1,8 +1,9 @@
-import { comparePlans, type Moved } from '@/core/addressing/foresight';
+import { comparePlans, type Moved } from '@/core/devices/foresight';
 import { PlanCache } from '@/core/plan/cache';
-import { planShow, type Plan } from '@/core/plan/plan';
+import { planShow } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import type { Show } from '@/core/show/schema';
 import { countOf } from '@/core/units/number';
 

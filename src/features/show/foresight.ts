@@ -1,10 +1,10 @@
 import { create } from 'zustand';
-import { foresee, type Choices } from '@/core/addressing/foresight';
+import { foresee, type Choices } from '@/core/devices/foresight';
 import { PlanCache } from '@/core/plan/cache';
 import { planShow } from '@/core/plan/plan';
 import type { Edit, SingleEdit } from '@/core/show/edits/registry';
 import type { Facts } from '@/core/show/facts';
-import { newId } from '@/core/show/fields';
+import { newId } from '@/core/fields/fields';
 import type { Show } from '@/core/show/schema';
 
 interface Asking {

@@ -6,7 +6,7 @@ import { anyEdit } from '../../../tests/unit/edits';
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import type { Edit } from '@/core/show/edits/registry';
 import { tickOf } from '@/core/show/facts';
-import { ShowError } from '@/core/show/problem';
+import { ShowError } from '@/core/fields/problem';
 import { Wire, aRepository, pause } from '../../../tests/unit/wire';
 import { Refused } from './client';
 import { createShowStore } from './store';

@@ -1,13 +1,13 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Finding } from '@/core/checks/check';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { applyChanges, changeBetween } from '@/core/show/changes';
 import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { ShowMessage } from '@/core/show/events';
 import { Facts, type Fact, type Note } from '@/core/show/facts';
-import { newId } from '@/core/show/fields';
-import { same } from '@/core/show/json';
-import { ShowError } from '@/core/show/problem';
+import { newId } from '@/core/fields/fields';
+import { same } from '@/core/fields/json';
+import { ShowError } from '@/core/fields/problem';
 import type { Clash, Confirmation, MadeChange, Steps } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from './client';

@@ -1,4 +1,4 @@
-import { newId } from '@/core/show/fields';
+import { newId } from '@/core/fields/fields';
 
 const KEY = 'rapid-lantern-window';
 const IN_USE = 'rapid-lantern-window-in-use';

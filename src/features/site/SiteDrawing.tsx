@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { Plan } from '@/core/plan/plan';
-import { endsOfLead, type Lead } from '@/core/site/site';
-import type { Site } from '@/core/site/siteSchema';
+import type { Plan } from '@/core/plan/planned';
+import { endsOfLead, type Lead } from '@/core/answers/site';
+import type { Site } from '@/core/show/siteSchema';
 import { formatLength } from '@/core/units/length';
 import type { OnScreen } from '@/ui/picture/Board';
 import { photoUrl } from '../show/photos';

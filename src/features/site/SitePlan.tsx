@@ -3,9 +3,9 @@
 import { Button, Popover, Select } from '@mantine/core';
 import { IconAdjustments } from '@tabler/icons-react';
 import { useMemo, useState } from 'react';
-import type { Plan } from '@/core/plan/plan';
-import { leadsOf } from '@/core/site/site';
-import { USUAL_SITE, type Site } from '@/core/site/siteSchema';
+import type { Plan } from '@/core/plan/planned';
+import { leadsOf } from '@/core/answers/site';
+import { USUAL_SITE, type Site } from '@/core/show/siteSchema';
 import { formatLength } from '@/core/units/length';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';

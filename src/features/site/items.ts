@@ -1,9 +1,9 @@
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { boundsOf } from '@/core/geometry/bounds';
-import type { SitePlace } from '@/core/props/extras';
+import type { SitePlace } from '@/core/geometry/sitePlace';
 import type { Show } from '@/core/show/schema';
 import type { Edit } from '@/core/show/edits/registry';
-import { middleOfProp, onSite } from '@/core/site/site';
+import { middleOfProp, onSite } from '@/core/answers/site';
 
 export type SitePlacing = SitePlace;
 

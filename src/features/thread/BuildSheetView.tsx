@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { buildSheet, type BuildLine, type StrandEnd } from '@/core/papers/buildSheet';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { SIDES } from '@/core/threading/view';
 import { groupDigits } from '@/core/units/number';

@@ -3,10 +3,15 @@
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
-import { compareSchemes, mostPixelsPerRun, recommendScheme, type Scheme } from '@/core/threading/compare';
-import { signalOf } from '@/core/timing/signal';
+import {
+  compareSchemes,
+  mostPixelsPerRun,
+  recommendScheme,
+  type Scheme,
+} from '@/core/answers/compareThreading';
+import { signalOf } from '@/core/protocols/signal';
 import { formatLength } from '@/core/units/length';
 import { capitalised } from '@/core/units/words';
 import { countOf, groupDigits } from '@/core/units/number';

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo } from 'react';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { kindOf, type Prop } from '@/core/props/registry';
 import { cornerSeenFrom, cornerWords } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';

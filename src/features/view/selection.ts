@@ -1,6 +1,6 @@
-import { findInRun, findOnWire } from '@/core/addressing/lookup';
+import { findInRun, findOnWire } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { SearchHit } from '@/core/search/query';
 import type { Stage, Subject } from './address';
 

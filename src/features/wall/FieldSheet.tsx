@@ -3,7 +3,7 @@
 import { Checkbox } from '@mantine/core';
 import { wallSheet } from '@/core/papers/wallSheet';
 import { sheetStepOf } from '@/core/show/facts';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';

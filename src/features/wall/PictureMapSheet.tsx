@@ -2,7 +2,7 @@
 
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { slotsPerUniverse, usableChannels, type Packing } from '@/core/addressing/packing';
+import { slotsPerUniverse, usableChannels, type Packing } from '@/core/catalogue/packing';
 import {
   FILLS,
   bandsOf,
@@ -12,7 +12,7 @@ import {
   pictureXy,
   type Fill,
 } from '@/core/panels/pictureMap';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import { wallPixels } from '@/core/props/wall';
 import { cornerSeenFrom, cornerWords, type Corner } from '@/core/threading/view';

@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import type { Sheet } from '../sheets/SheetFrame';
 import { useShow } from '../show/ShowProvider';

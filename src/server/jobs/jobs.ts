@@ -1,8 +1,9 @@
 import type Database from 'better-sqlite3';
 import { CHANNEL_MAP_COLUMNS, channelMapRows } from '@/core/papers/channelMap';
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
-import { planReport } from '@/core/plan/report';
-import { planShow, type Plan } from '@/core/plan/plan';
+import { planReport } from '@/core/papers/planReport';
+import { planShow } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { lookUp } from '@/core/search/answer';
 import type { Fact } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';

@@ -1,4 +1,4 @@
-import { ShowError, type Problem } from '@/core/show/problem';
+import { ShowError, type Problem } from '@/core/fields/problem';
 import { NoSuchChange, NoSuchShow } from '../showErrors';
 import type { Job } from './jobs';
 

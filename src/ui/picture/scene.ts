@@ -1,6 +1,6 @@
 import { boundsOf, type Bounds } from '@/core/geometry/bounds';
 import { portName } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Seam } from '@/core/props/kind';
 import { kindOf, threadProp, type PropGeometry } from '@/core/props/registry';
 import { NearestPoint } from './nearest';

@@ -1,5 +1,5 @@
 import type { ShowMessage } from '@/core/show/events';
-import { newId } from '@/core/show/fields';
+import { newId } from '@/core/fields/fields';
 import type { FromHub, ToHub, Watch } from './hub';
 import { followOrLead } from './leader';
 

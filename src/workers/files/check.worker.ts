@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { ShowError, type Problem } from '@/core/show/problem';
+import { ShowError, type Problem } from '@/core/fields/problem';
 import { readShowText } from '@/core/show/read';
 
 const checker = {

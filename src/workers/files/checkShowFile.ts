@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import type { Problem } from '@/core/show/problem';
+import type { Problem } from '@/core/fields/problem';
 import type { CheckWorker } from './check.worker';
 
 /**

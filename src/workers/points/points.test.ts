@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { layAlong, outlineLength } from '@/core/points/outline';
+import { layAlong, outlineLength } from '@/core/props/points/outline';
 import { readSvg } from './readSvg';
 import { readTable } from './readTable';
 

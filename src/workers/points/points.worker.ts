@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { TableOptions } from '@/core/points/table';
+import type { TableOptions } from '@/core/props/points/table';
 import { readSvg } from './readSvg';
 import { readTable } from './readTable';
 

@@ -1,6 +1,6 @@
 import { XmlElement, XmlError, parseXml } from '@rgrove/parse-xml';
-import { outlineLength, type Outline } from '@/core/points/outline';
-import { PointsError } from '@/core/points/pointList';
+import { outlineLength, type Outline } from '@/core/props/points/outline';
+import { PointsError } from '@/core/props/points/pointList';
 import { countOf, groupDigits } from '@/core/units/number';
 import { flatten, matrixOf, parsePath, type Segment } from './svgPaths';
 

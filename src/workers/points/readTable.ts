@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { PointList } from '@/core/points/pointList';
-import { TableReader, type TableOptions } from '@/core/points/table';
+import type { PointList } from '@/core/props/points/pointList';
+import { TableReader, type TableOptions } from '@/core/props/points/table';
 
 /**
  * Reads the points of a CSV text; comma, semicolon, tab and bar part its columns, whichever it uses.

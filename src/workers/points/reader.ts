@@ -1,6 +1,6 @@
 import { proxy, wrap } from 'comlink';
-import type { PointList } from '@/core/points/pointList';
-import type { TableOptions } from '@/core/points/table';
+import type { PointList } from '@/core/props/points/pointList';
+import type { TableOptions } from '@/core/props/points/table';
 import type { PointsWorker } from './points.worker';
 import type { Drawing } from './readSvg';
 

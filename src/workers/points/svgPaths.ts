@@ -1,6 +1,6 @@
 import svgpath from 'svgpath';
-import { addCubic, type Outline } from '@/core/points/outline';
-import { PointsError } from '@/core/points/pointList';
+import { addCubic, type Outline } from '@/core/props/points/outline';
+import { PointsError } from '@/core/props/points/pointList';
 
 /** One command of a path with absolute coordinates, of M, L, H, V, C, Q and Z. */
 export type Segment = readonly [command: string, ...numbers: number[]];

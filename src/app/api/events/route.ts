@@ -1,4 +1,4 @@
-import { idSchema } from '@/core/show/fields';
+import { idSchema } from '@/core/fields/fields';
 import type { ShowMessage } from '@/core/show/events';
 import { Refusal, answer } from '@/server/http';
 import { shows } from '@/server/repository';

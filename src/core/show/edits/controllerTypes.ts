@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { controllerTypeSchema } from '../../catalogue/controllerType';
-import { idSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { defineEdit, nameOf, namesOf } from './definition';
 
 /** Adds a kind of controller to the show, or puts a changed one in the place of that with its id. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { PROTOCOL_NAMES, controllerSchema, portName } from '../../catalogue/controller';
-import { packingWords } from '../../addressing/packing';
+import { packingWords } from '../../catalogue/packing';
 import { fieldWords } from '../fieldWords';
-import { idSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { defineEdit, nameOf, saidOf } from './definition';
 
 export const addController = defineEdit({

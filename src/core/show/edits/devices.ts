@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { senderSchema } from '../../network/address';
+import { senderSchema } from '../../catalogue/network';
 import { countOf } from '../../units/number';
-import { idSchema } from '../fields';
+import { idSchema } from '../../fields/fields';
 import { MOST_RECORDS, taskSchema, type Task } from '../schema';
 import { defineEdit } from './definition';
 

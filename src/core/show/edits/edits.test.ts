@@ -1,5 +1,5 @@
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
-import { ShowError } from '../problem';
+import { ShowError } from '../../fields/problem';
 import { applyEdit, assertSound, labelOf, readEdit, type Edit } from './registry';
 
 const show = onPorts(

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { packingWords } from '../../addressing/packing';
+import { packingWords } from '../../catalogue/packing';
 import { portName } from '../../catalogue/controller';
 import { countOf } from '../../units/number';
-import { idSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { patchEntrySchema, type PatchEntry, type Show } from '../schema';
 import type { ShowDraft } from '../draft';
 import { entryId } from '../records';

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { pixelTypeSchema } from '../../catalogue/pixelType';
 import { formatLength } from '../../units/length';
 import { fieldWords } from '../fieldWords';
-import { idSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { defineEdit, nameOf, namesOf } from './definition';
 
 export const addPixelType = defineEdit({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { idSchema, nameSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema, nameSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { placeSchema } from '../schema';
 import { defineEdit, nameOf, namesOf } from './definition';
 

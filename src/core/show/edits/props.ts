@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { packingWords } from '../../addressing/packing';
+import { packingWords } from '../../catalogue/packing';
 import { propExtrasSchema, type PixelRange } from '../../props/extras';
 import { kindOf, propSchema } from '../../props/registry';
 import { formatLength } from '../../units/length';
-import { idSchema, nameSchema } from '../fields';
-import { ShowError } from '../problem';
+import { idSchema, nameSchema } from '../../fields/fields';
+import { ShowError } from '../../fields/problem';
 import { zodProblems } from '../read';
 import type { ShowDraft } from '../draft';
 import { defineEdit, nameOf, saidOf } from './definition';

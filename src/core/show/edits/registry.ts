@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ShowDraft } from '../draft';
 import { problemsAcross } from '../integrity';
-import { ShowError } from '../problem';
+import { ShowError } from '../../fields/problem';
 import { zodProblems } from '../read';
 import { LISTS } from '../records';
 import { MOST_RECORDS, showSchema, type Show } from '../schema';

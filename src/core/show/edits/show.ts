@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { addressingSchema, packingWords } from '../../addressing/packing';
-import { siteSchema } from '../../site/siteSchema';
-import { nameSchema } from '../fields';
+import { addressingSchema, packingWords } from '../../catalogue/packing';
+import { siteSchema } from '../siteSchema';
+import { nameSchema } from '../../fields/fields';
 import { defineEdit } from './definition';
 
 export const renameShow = defineEdit({

@@ -2,9 +2,9 @@
 
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { deviceSettings } from '@/core/addressing/deviceSettings';
+import { deviceSettings } from '@/core/devices/deviceSettings';
 import { portName, type Controller } from '@/core/catalogue/controller';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import styles from './FoundGrid.module.css';
 
 const COLUMNS = ['universe', 'channel', 'pixels', 'colour order'] as const;

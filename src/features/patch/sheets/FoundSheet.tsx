@@ -10,8 +10,8 @@ import {
   foundNote,
   readFound,
   type FoundSettings,
-} from '@/core/addressing/found';
-import type { Plan } from '@/core/plan/plan';
+} from '@/core/devices/found';
+import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { SheetTable } from '@/ui/SheetTable';

@@ -3,15 +3,15 @@
 import { Select } from '@mantine/core';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
 import type { Controller } from '@/core/catalogue/controller';
-import { measurePolicy } from '@/core/addressing/comparePolicies';
+import { measurePolicy } from '@/core/answers/comparePolicies';
 import {
   ipv4Schema,
   maskWords,
   universeMbits,
   whyNotTalk,
   type NetworkAddress,
-} from '@/core/network/address';
-import type { Plan } from '@/core/plan/plan';
+} from '@/core/catalogue/network';
+import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { NameField } from '@/ui/fields/fields';

@@ -2,9 +2,9 @@
 
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
-import { comparePolicies, type PolicyRow } from '@/core/addressing/comparePolicies';
+import { comparePolicies, type PolicyRow } from '@/core/answers/comparePolicies';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';

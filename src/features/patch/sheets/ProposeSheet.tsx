@@ -3,9 +3,9 @@
 import { Button, Group, Loader, Switch } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
-import type { Goal } from '@/core/patch/assignment';
-import type { PatchProposal } from '@/core/patch/proposePatch';
-import type { Plan } from '@/core/plan/plan';
+import type { Goal } from '@/core/answers/ports/assignment';
+import type { PatchProposal } from '@/core/answers/ports/proposePatch';
+import type { Plan } from '@/core/plan/planned';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';

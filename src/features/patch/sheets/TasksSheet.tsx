@@ -1,8 +1,8 @@
 'use client';
 
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
-import { deviceSettings } from '@/core/addressing/deviceSettings';
-import type { Plan } from '@/core/plan/plan';
+import { deviceSettings } from '@/core/devices/deviceSettings';
+import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
 import { countOf, groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';

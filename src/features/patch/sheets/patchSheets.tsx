@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import type { Facts } from '@/core/show/facts';
 import type { Sheet } from '../../sheets/SheetFrame';
 import type { Selection } from '../../view/selection';

@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../../tests/unit/openSheet';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
-import { proposePatch } from '@/core/patch/proposePatch';
+import { proposePatch } from '@/core/answers/ports/proposePatch';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { Proposer } from '@/workers/proposer';

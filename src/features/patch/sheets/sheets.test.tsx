@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../../tests/unit/openSheet';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
-import { foundIn } from '@/core/addressing/found';
+import { foundIn } from '@/core/devices/found';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { ShowStore } from '../../show/store';

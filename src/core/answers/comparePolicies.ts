@@ -1,8 +1,15 @@
-import { universeMbits, ddpMbits } from '../network/address';
+import { universeMbits, ddpMbits } from '../catalogue/network';
 import type { PlanCache } from '../plan/cache';
-import { planShow, type Plan } from '../plan/plan';
+import { planShow } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { Show } from '../show/schema';
-import { NEW_UNIVERSE, packingWords, type Addressing, type NewUniverse, type Packing } from './packing';
+import {
+  NEW_UNIVERSE,
+  packingWords,
+  type Addressing,
+  type NewUniverse,
+  type Packing,
+} from '../catalogue/packing';
 
 export const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
   controller: 'per controller',

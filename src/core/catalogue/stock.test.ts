@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { aGrid, aLine } from '../../../tests/unit/shows';
 import { threadProp } from '../props/registry';
-import { piecesOf } from './piecesOf';
+import { piecesOf } from '../answers/stockPieces';
 import { USUAL_STRIP, estimateCoverage, planStock, type Piece, type Stock } from './stock';
 
 const strings = (pixelsPerString: number, laid: 'perStrand' | 'runOn' = 'runOn', pitchMm = 100): Stock => ({

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { aGrid, aLine, anyShow } from '../../../tests/unit/shows';
 import { kindOf, threadProp } from '../props/registry';
-import { signalOf } from '../timing/signal';
-import { compareSchemes, crossings, recommendScheme, type SchemeLimits } from './compare';
+import { signalOf } from '../protocols/signal';
+import { compareSchemes, crossings, recommendScheme, type SchemeLimits } from './compareThreading';
 
 const limits: SchemeLimits = {
   signal: signalOf('WS2811'),

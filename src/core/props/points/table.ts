@@ -1,5 +1,5 @@
-import { FREEFORM_LIMITS } from '../props/freeform';
-import { groupDigits } from '../units/number';
+import { FREEFORM_LIMITS } from '../freeform';
+import { groupDigits } from '../../units/number';
 import { PointsError, roundedMm, type PointList } from './pointList';
 
 export interface TableOptions {

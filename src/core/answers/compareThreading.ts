@@ -1,11 +1,11 @@
 import { boundsOf } from '../geometry/bounds';
-import { frameTimeUs, mostPixelsAtRate, type Signal } from '../timing/signal';
+import { frameTimeUs, mostPixelsAtRate, type Signal } from '../protocols/signal';
 import { kindOf, threadProp, type Prop } from '../props/registry';
 import type { Seam } from '../props/kind';
 import { countOf } from '../units/number';
 import { formatLength } from '../units/length';
-import { fewestRuns } from './split';
-import type { Threaded } from './thread';
+import { fewestRuns } from '../threading/split';
+import type { Threaded } from '../threading/thread';
 
 export interface SchemeLimits {
   signal: Signal;

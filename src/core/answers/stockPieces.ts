@@ -1,6 +1,6 @@
 import { kindOf, type Prop } from '../props/registry';
 import type { Threaded } from '../threading/thread';
-import { stockPitchMm, type Piece, type Stock } from './stock';
+import { stockPitchMm, type Piece, type Stock } from '../catalogue/stock';
 
 /**
  * The stretches of a prop's data line that can be made of one length of stock: cut at every jumper that the stock does not

@@ -1,6 +1,8 @@
+import { spansOfRun, spansInUniverse } from '../plan/spanIndex';
 import { portName } from '../catalogue/controller';
-import type { Plan, RunOnWire, Span } from '../plan/plan';
-import { LAST_PORT_ADDRESS } from './numbering';
+import type { Plan, Span } from '../plan/planned';
+import type { RunOnWire } from '../patch/plug';
+import { LAST_PORT_ADDRESS } from '../addressing/numbering';
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {
@@ -210,42 +212,6 @@ export function spaceAt(plan: Plan, showChannel: number) {
     else return space;
   }
   return undefined;
-}
-
-interface SpanIndex {
-  byUniverse: Map<number, Span[]>;
-  byRun: Map<number, Span[]>;
-}
-
-const spanIndices = new WeakMap<Plan, SpanIndex>();
-
-function spanIndex(plan: Plan): SpanIndex {
-  let index = spanIndices.get(plan);
-  if (!index) {
-    index = { byUniverse: new Map(), byRun: new Map() };
-    for (const span of plan.spans) {
-      append(index.byRun, span.run, span);
-      if (span.universe !== null) append(index.byUniverse, span.universe, span);
-    }
-    spanIndices.set(plan, index);
-  }
-  return index;
-}
-
-function append<Key>(lists: Map<Key, Span[]>, key: Key, span: Span): void {
-  const list = lists.get(key);
-  if (list) list.push(span);
-  else lists.set(key, [span]);
-}
-
-/** The spans of one universe. The index is made once for each plan. */
-export function spansInUniverse(plan: Plan, universe: number): readonly Span[] {
-  return spanIndex(plan).byUniverse.get(universe) ?? [];
-}
-
-/** The spans of one run, in its data order. */
-export function spansOfRun(plan: Plan, run: number): readonly Span[] {
-  return spanIndex(plan).byRun.get(run) ?? [];
 }
 
 function hitAt(plan: Plan, span: Span, offset: number): Hit {

@@ -1,6 +1,7 @@
-import { spansOfRun } from './lookup';
+import { spansOfRun } from '../plan/spanIndex';
 import { valuesToType, type ValueToType } from './deviceSettings';
-import { planShow, type Plan } from '../plan/plan';
+import { planShow } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { PlanCache } from '../plan/cache';
 import type { RunPin } from '../show/edits/patch';
 import { applyEdit, type Edit } from '../show/edits/registry';

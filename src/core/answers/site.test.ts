@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { cableLengthMm, leadsOf, onSite, pixelOnSite } from './site';
-import { USUAL_SITE } from './siteSchema';
+import { USUAL_SITE } from '../show/siteSchema';
 
 it('turns a prop about its middle and keeps all distances', () => {
   const spot = fc.record({

@@ -1,6 +1,7 @@
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
-import { slotsPerUniverse, usableChannels } from './packing';
+import type { Plan, Span } from '../plan/planned';
+import { spansOfController } from '../plan/spanIndex';
+import { slotsPerUniverse, usableChannels } from '../catalogue/packing';
 
 /** What is typed into a controller for one of its ports. */
 export interface PortSettings {
@@ -30,10 +31,10 @@ export interface DeviceSettings {
 export function deviceSettings(plan: Plan, controller: number): DeviceSettings {
   const { show } = plan;
   const device = show.controllers[controller]!;
-  const spans = plan.spans.filter((span) => span.controller === controller);
+  const spans = spansOfController(plan, controller);
   const universes = new Set(spans.flatMap((span) => span.universe ?? []));
   const packing = device.packing ?? show.addressing.packing;
-  const bySpan = new Map<number, typeof spans>();
+  const bySpan = new Map<number, Span[]>();
   for (const span of spans) {
     const list = bySpan.get(span.run);
     if (list) list.push(span);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { idSchema } from '../show/fields';
+import { idSchema } from '../fields/fields';
 import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import type { Facts, Note } from '../show/facts';
 import { deviceSettings, type PortSettings } from './deviceSettings';
 

@@ -1,4 +1,4 @@
-import { FREEFORM_LIMITS } from '../props/freeform';
+import { FREEFORM_LIMITS } from '../freeform';
 import { PointsError, roundedMm, tooManyPoints, type PointList } from './pointList';
 
 /** A line through points, in the units of its drawing: x0, y0, x1, y1, … */

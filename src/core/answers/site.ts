@@ -1,7 +1,7 @@
 import { portName } from '../catalogue/controller';
 import { boundsOf } from '../geometry/bounds';
-import type { Plan } from '../plan/plan';
-import { USUAL_SITE, type Site } from './siteSchema';
+import type { Plan } from '../plan/planned';
+import { USUAL_SITE, type Site } from '../show/siteSchema';
 
 export interface SpotMm {
   xMm: number;

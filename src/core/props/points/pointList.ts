@@ -1,5 +1,5 @@
-import { FREEFORM_LIMITS } from '../props/freeform';
-import { groupDigits } from '../units/number';
+import { FREEFORM_LIMITS } from '../freeform';
+import { groupDigits } from '../../units/number';
 
 /** Points of a free-form prop as they are read: unbroken pieces one after another. */
 export interface PointList {

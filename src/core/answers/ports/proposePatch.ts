@@ -1,14 +1,14 @@
-import { channelsPerPixel } from '../catalogue/pixelType';
-import { pixelsPerPortWith, type ControllerClass } from '../catalogue/controllerType';
-import { portName } from '../catalogue/controller';
-import type { Plan } from '../plan/plan';
-import { pixelOnSite } from '../site/site';
-import type { SingleEdit } from '../show/edits/registry';
-import { fewestRuns } from '../threading/split';
-import { mostPixelsAtRate, signalOf } from '../timing/signal';
+import { channelsPerPixel } from '../../catalogue/pixelType';
+import { pixelsPerPortWith, type ControllerClass } from '../../catalogue/controllerType';
+import { portName } from '../../catalogue/controller';
+import type { Plan } from '../../plan/planned';
+import { pixelOnSite } from '../site';
+import type { SingleEdit } from '../../show/edits/registry';
+import { fewestRuns } from '../../threading/split';
+import { mostPixelsAtRate, signalOf } from '../../protocols/signal';
 import type { Goal, Proposal, ProposalInput } from './assignment';
 import { propose } from './propose';
-import { runName } from '../plan/runName';
+import { runName } from '../../plan/runName';
 
 export interface ProposalWish {
   goal: Goal;

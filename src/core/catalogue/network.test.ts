@@ -9,7 +9,7 @@ import {
   serialRateHz,
   universeMbits,
   whyNotTalk,
-} from './address';
+} from './network';
 
 const ip = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255), fc.nat(255)).map((octets) => octets.join('.'));
 

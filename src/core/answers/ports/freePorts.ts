@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/plan';
+import type { Plan } from '../../plan/planned';
 
 /** A port of a controller: the controller's index in the show, and the port's number from 1. */
 export interface PortPlace {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { exactProposal, randomProposal } from '../../../tests/unit/exactProposal';
-import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
-import { planShow } from '../plan/plan';
-import { applyEdit } from '../show/edits/registry';
+import { exactProposal, randomProposal } from '../../../../tests/unit/exactProposal';
+import { aController, aGrid, aLine, aShow, anyShow } from '../../../../tests/unit/shows';
+import { planShow } from '../../plan/plan';
+import { applyEdit } from '../../show/edits/registry';
 import { GOALS, type Goal, type ProposalInput } from './assignment';
 import { propose } from './propose';
 import { proposePatch } from './proposePatch';

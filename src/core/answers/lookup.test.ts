@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
-import { planShow, type Plan } from '../plan/plan';
+import { planShow } from '../plan/plan';
+import type { Plan } from '../plan/planned';
 import {
   addressOf,
   findArtNet,
@@ -12,7 +13,7 @@ import {
   findUniverseChannel,
   type Hit,
 } from './lookup';
-import { artNetAddress, artNetWords, multicastGroup, portAddressOf } from './numbering';
+import { artNetAddress, artNetWords, multicastGroup, portAddressOf } from '../addressing/numbering';
 
 const onlyPixel = (hits: Hit[] | Hit | undefined) => {
   const list = Array.isArray(hits) ? hits : hits ? [hits] : [];

@@ -1,7 +1,7 @@
 import { findingsOf } from '../checks/registry';
 import { portName } from '../catalogue/controller';
 import { countOf, groupDigits } from '../units/number';
-import type { Plan } from './plan';
+import type { Plan } from '../plan/planned';
 
 /** A plan without its pixel table, as it is answered to other programs. Indices are replaced by ids and names. */
 export function planReport(plan: Plan) {
