@@ -2,8 +2,8 @@ import type { Plan } from '../plan/planned';
 import type { Edit } from '../show/edits/registry';
 import type { Facts } from '../show/facts';
 
-/** The stage of work at which a finding is mended. */
-export type FindingStage = 'build' | 'thread' | 'patch';
+/** Id of the stage of work at which a finding is mended. */
+export type FindingStage = string;
 
 /** Something to look at. `wrong` will not light as planned; `look` may be meant, and is worth a look. */
 export interface Finding {

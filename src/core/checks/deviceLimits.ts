@@ -1,3 +1,4 @@
+import { kindOf } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
 import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
@@ -132,9 +133,7 @@ function limitsOfType(
         ),
       );
   }
-  const hasWall = ports.some((port) =>
-    port.runs.some((run) => plan.show.props[plan.runs[run]!.prop]!.kind === 'wall'),
-  );
+  const hasWall = ports.some((port) => port.runs.some((run) => isPanelled(plan, run)));
   const drivesPanels = type.class === 'panelPlayer' || type.class === 'panelCard';
   if (ports.length > 0 && hasWall !== drivesPanels)
     found.push(
@@ -158,9 +157,7 @@ function pixelsOfUniverse(plan: Plan, index: number): number {
 
 /** Takes off what a controller cannot drive: panels, or what is none. */
 function takeOff(plan: Plan, ports: Plan['ports'], panels: boolean): Mend[] {
-  const runs = ports
-    .flatMap((port) => port.runs)
-    .filter((run) => (plan.show.props[plan.runs[run]!.prop]!.kind === 'wall') === panels);
+  const runs = ports.flatMap((port) => port.runs).filter((run) => isPanelled(plan, run) === panels);
   return [
     {
       label: `Take ${runs.length === 1 ? plan.show.props[plan.runs[runs[0]!]!.prop]!.name : `${runs.length} runs`} off it`,
@@ -197,4 +194,8 @@ function ownRange(plan: Plan, controller: Controller, index: number): Omit<Findi
       ],
     ),
   ];
+}
+
+function isPanelled(plan: Plan, run: number): boolean {
+  return kindOf(plan.show.props[plan.runs[run]!.prop]!).panelled === true;
 }

@@ -1,3 +1,4 @@
+import { kindOf } from '../props/registry';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { portName } from '../catalogue/controller';
 import { serialRateHz } from '../catalogue/network';
@@ -18,7 +19,7 @@ export const frameRate = defineCheck(
       const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
       const props = port.runs.map((run) => plan.show.props[plan.runs[run]!.prop]!);
       // Panels are refreshed by their driver.
-      if (props.some((prop) => prop.kind === 'wall')) return [];
+      if (props.some((prop) => kindOf(prop).panelled)) return [];
       const pixelType = plan.show.pixelTypes.find((each) => each.id === props[0]!.pixelTypeId)!;
       const chips = mostFrameRateHz(signalOf(pixelType.chip), port.places, channelsPerPixel(pixelType));
       const link = type?.baud ? serialRateHz(port.places, type.baud) : Infinity;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import type { Runs } from '../threading/runs';
 import { thread, type Threaded } from '../threading/thread';
 import { craft } from './craft';
 import { freeform } from './freeform';
@@ -23,78 +24,45 @@ const propBase = {
 };
 
 /** Every kind of prop. The show file accepts just these; the interface offers just these. */
-export const propSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
+const KINDS = [line, ring, tree, grid, wall, tile, craft, freeform] as const;
+
+/** A prop of one kind, as it stands in a show. */
+function propSchemaOf<
+  Name extends string,
+  Shape extends z.ZodType,
+  Threading extends z.ZodType<{ runs: Runs }>,
+>(kind: PropKind<Name, Shape, Threading>) {
+  return z.strictObject({
     ...propBase,
-    kind: z.literal(line.kind),
-    shape: line.shapeSchema,
-    threading: line.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(ring.kind),
-    shape: ring.shapeSchema,
-    threading: ring.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(tree.kind),
-    shape: tree.shapeSchema,
-    threading: tree.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(grid.kind),
-    shape: grid.shapeSchema,
-    threading: grid.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(wall.kind),
-    shape: wall.shapeSchema,
-    threading: wall.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(tile.kind),
-    shape: tile.shapeSchema,
-    threading: tile.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(craft.kind),
-    shape: craft.shapeSchema,
-    threading: craft.threadingSchema,
-  }),
-  z.strictObject({
-    ...propBase,
-    kind: z.literal(freeform.kind),
-    shape: freeform.shapeSchema,
-    threading: freeform.threadingSchema,
-  }),
-]);
+    kind: z.literal(kind.kind),
+    shape: kind.shapeSchema,
+    threading: kind.threadingSchema,
+  });
+}
+type SchemaOf<Kind> =
+  Kind extends PropKind<infer Name, infer Shape, infer Threading>
+    ? ReturnType<typeof propSchemaOf<Name, Shape, Threading>>
+    : never;
+type Schemas<Kinds extends readonly unknown[]> = { [At in keyof Kinds]: SchemaOf<Kinds[At]> };
+
+/** The kinds without what each knows of its own shape: who asks them hands in what belongs to them. */
+export const PROP_KINDS = KINDS as unknown as readonly PropKind[];
+
+export const propSchema = z.discriminatedUnion(
+  'kind',
+  PROP_KINDS.map(propSchemaOf) as unknown as Schemas<typeof KINDS>,
+);
 export type Prop = z.infer<typeof propSchema>;
 export type PropKindName = Prop['kind'];
 export type PropOf<Kind extends PropKindName> = Extract<Prop, { kind: Kind }>;
 
-const KINDS: Record<PropKindName, PropKind> = {
-  line: line as unknown as PropKind,
-  ring: ring as unknown as PropKind,
-  tree: tree as unknown as PropKind,
-  grid: grid as unknown as PropKind,
-  wall: wall as unknown as PropKind,
-  tile: tile as unknown as PropKind,
-  craft: craft as unknown as PropKind,
-  freeform: freeform as unknown as PropKind,
-};
-
-export const PROP_KINDS: readonly PropKind[] = Object.values(KINDS);
+const BY_NAME: ReadonlyMap<string, PropKind> = new Map(PROP_KINDS.map((kind) => [kind.kind, kind]));
 
 /** What defines the place and order of a prop's pixels. Two props with equal parts here have equal geometry. */
 export type PropGeometry = Pick<Prop, 'kind' | 'shape' | 'threading'>;
 
 export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {
-  return KINDS[prop.kind];
+  return BY_NAME.get(prop.kind)!;
 }
 
 export function pixelCountOf(prop: Pick<Prop, 'kind' | 'shape'>): number {

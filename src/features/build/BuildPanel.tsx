@@ -16,7 +16,7 @@ import { useDialog } from '../shell/dialogs';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 import { PixelTypePicker } from './PixelTypePicker';
-import { ShapeEditor } from './shapeEditors';
+import { ShapeEditor } from '../kinds/ShapeEditor';
 
 /** What is measured about a prop, and what follows from it. Drawn anew when the prop changes, not with each plan. */
 export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {

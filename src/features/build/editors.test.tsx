@@ -4,7 +4,7 @@ import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { kindOf, type Prop, type PropKindName, type PropOf } from '@/core/props/registry';
 import { ThreadPanel } from '../thread/ThreadPanel';
-import { ShapeEditor } from './shapeEditors';
+import { ShapeEditor } from '../kinds/ShapeEditor';
 
 jest.mock('next/navigation', () => ({
   usePathname: () => window.location.pathname,

@@ -1,10 +1,11 @@
 'use client';
 
 import { Kbd, Modal, Table, Text } from '@mantine/core';
+import { STAGES } from '../stages/registry';
+import { keyOf } from '../stages/stages';
 import { useDialog } from './dialogs';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [
-  [['1', '2', '3'], 'Build, Thread, Patch'],
   [['Ctrl K', '/'], 'Find a prop, a port, a pixel or a channel, or run a command'],
   [['←', '→'], 'The pixel before, the pixel after, in data order'],
   [['Shift ←', 'Shift →'], 'Ten pixels back, ten pixels on'],
@@ -15,6 +16,10 @@ const KEYS: readonly [keys: readonly string[], does: string][] = [
   [['Esc'], 'Let go of the pixel, then of the prop'],
   [['?'], 'These keys'],
 ];
+
+function stageKeys(): readonly [keys: readonly string[], does: string] {
+  return [STAGES.map(keyOf), STAGES.map((stage) => stage.label).join(', ')];
+}
 
 export const openKeyHelp = () => useDialog.getState().show('keys');
 
@@ -30,7 +35,7 @@ export function KeyHelp() {
     >
       <Table verticalSpacing={7}>
         <Table.Tbody>
-          {KEYS.map(([keys, does]) => (
+          {[stageKeys(), ...KEYS].map(([keys, does]) => (
             <Table.Tr key={does}>
               <Table.Td style={{ whiteSpace: 'nowrap' }}>
                 {keys.map((key, i) => (

@@ -7,7 +7,7 @@ import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '@/core/props/registry';
 import type { Show } from '@/core/show/schema';
-import { KindGlyph } from '@/ui/KindGlyph';
+import { KindGlyph } from '../kinds/KindGlyph';
 import { useAddProp } from '../build/useAddProp';
 import { useShow } from '../show/ShowProvider';
 import { useSelection, useView, useGoTo } from '../view/useView';

@@ -11,12 +11,13 @@ import { kindOf } from '@/core/props/registry';
 import { search, type SearchHit } from '@/core/search/query';
 import { otherSide } from '@/core/threading/view';
 import { countOf, groupDigits } from '@/core/units/number';
-import { KindGlyph } from '@/ui/KindGlyph';
+import { KindGlyph } from '../kinds/KindGlyph';
 import { controllerWords } from '../patch/words';
 import { e131Words } from '../picture/pixelWords';
 import { useShow, useShowStore } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
-import { STAGES, STAGE_NAMES } from '../view/address';
+import { STAGES } from '../stages/registry';
+import { keyOf } from '../stages/stages';
 import { useGoTo, useView } from '../view/useView';
 import { useDialog } from './dialogs';
 
@@ -157,8 +158,10 @@ function useCommands(): Item[] {
   });
   const download = (file: string) => () => window.location.assign(`/api/shows/${id}/${file}`);
   return [
-    ...STAGES.map((stage, i) =>
-      command(`Go to ${STAGE_NAMES[stage]}`, `Key ${i + 1}`, () => goTo({ stage })),
+    ...STAGES.map((stage) =>
+      command(`Go to ${stage.label}`, `${stage.purpose}, key ${keyOf(stage)}`, () =>
+        goTo({ stage: stage.id }),
+      ),
     ),
     command('Undo', 'Ctrl Z', () => store.getState().undo()),
     command('Redo', 'Ctrl Shift Z', () => store.getState().redo()),

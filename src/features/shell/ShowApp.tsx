@@ -9,33 +9,20 @@ import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';
-import { Hint, Section } from '@/ui/Panel';
-import { BuildPanel } from '../build/BuildPanel';
-import { CraftBoard } from '../build/CraftBoard';
+import { Section } from '@/ui/Panel';
 import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { PixelTypesDialog } from '../build/PixelTypesDialog';
 import { PlacesDialog } from '../build/PlacesDialog';
-import { RangesSheet } from '../build/RangesSheet';
-import { RolesSheet } from '../build/RolesSheet';
-import { SettingOutSheet } from '../build/SettingOutSheet';
-import { StockSheet } from '../build/StockSheet';
 import { ForesightDialog } from '../patch/ForesightDialog';
-import { PatchPanel } from '../patch/PatchPanel';
-import { patchSheets } from '../patch/sheets/patchSheets';
 import { endsOf } from '../patch/words';
 import { PixelSection } from '../picture/PixelSection';
-import { PropPicture } from '../picture/PropPicture';
-import { ShowTotals } from '../picture/ShowTotals';
 import { e131Words } from '../picture/pixelWords';
-import { SheetFrame, type Sheet } from '../sheets/SheetFrame';
+import { SheetFrame } from '../sheets/SheetFrame';
+import type { Stage } from '../stages/stage';
+import { stageOf } from '../stages/stages';
+import { useStageParts } from '../stages/useStageParts';
 import { ShowProvider, notify, useEdit, useShow } from '../show/ShowProvider';
-import { SitePlan } from '../site/SitePlan';
-import { BuildSheetView } from '../thread/BuildSheetView';
-import { CompareSheet } from '../thread/CompareSheet';
-import { ThreadPanel } from '../thread/ThreadPanel';
-import type { Stage } from '../view/address';
 import { subjectOfPixel, type Selection } from '../view/selection';
-import { wallSheets } from '../wall/wallSheets';
 import { useGoTo, useSelection, useView } from '../view/useView';
 import { ConflictDialog } from './ConflictDialog';
 import { Findings } from './Findings';
@@ -44,7 +31,6 @@ import { PropList } from './PropList';
 import { RenameShow } from './RenameShow';
 import { Search } from './Search';
 import styles from './shell.module.css';
-import { SitePicture } from './SitePicture';
 import { StageTabs } from './StageTabs';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
@@ -61,7 +47,7 @@ export function ShowApp({ id }: { id: string }) {
 export function ShowFrame() {
   useKeys();
   const plan = useShow((state) => state.plan);
-  const { stage } = useView();
+  const stage = stageOf(useView().stage);
   const planError = useShow((state) => state.planError);
   const findings = useShow((state) => state.findings);
   return (
@@ -72,12 +58,12 @@ export function ShowFrame() {
         <div className={styles.left}>
           <PropList />
         </div>
-        <main className={styles.middle} data-stage={stage}>
+        <main className={styles.middle} data-stage={stage.id} data-whole-show={stage.wholeShow}>
           {planError && <p role="alert">{planError}</p>}
-          {plan && <Middle plan={plan} />}
+          {plan && <Middle plan={plan} stage={stage} />}
         </main>
         <aside className={styles.right} aria-label="Settings and facts">
-          {plan && <Right plan={plan} findings={findings} />}
+          {plan && <Right plan={plan} findings={findings} stage={stage} />}
         </aside>
       </div>
       {plan && <Ruler plan={plan} />}
@@ -93,116 +79,34 @@ export function ShowFrame() {
   );
 }
 
-function Middle({ plan }: { plan: Plan }) {
-  const { stage } = useView();
+function Middle({ plan, stage }: { plan: Plan; stage: Stage }) {
+  const selection = useSelection();
   const facts = useShow((state) => state.facts);
-  const selection = useSelection();
-  if (stage === 'patch')
-    return <SheetFrame label="Views of the patch" sheets={patchSheets(plan, selection, facts)} />;
-  const index = selection.prop;
-  if (index === undefined)
-    return plan.show.props.length === 0 ? (
-      <SitePicture plan={plan} />
-    ) : (
-      <SheetFrame
-        label="Views of all props"
-        sheets={[
-          { id: 'props', label: 'All props', content: () => <SitePicture plan={plan} /> },
-          {
-            id: 'site',
-            label: 'Site drawing and leads',
-            wide: true,
-            content: () => <SitePlan plan={plan} />,
-          },
-        ]}
-      />
+  const { parts, problem, again } = useStageParts(stage);
+  if (problem !== null)
+    return (
+      <div role="alert" className={styles.loading}>
+        <p>{problem}</p>
+        <Button onClick={again}>Try again</Button>
+      </div>
     );
-  const prop = plan.show.props[index]!;
-  const sheets =
-    prop.kind === 'wall' ? wallSheets(plan, index, stage) : propSheets(plan, index, stage, selection);
-  return <SheetFrame label={`Views of ${prop.name}`} sheets={sheets} />;
+  if (!parts) return <p className={styles.loading}>Opening {stage.label}…</p>;
+  const { label, sheets } = parts.sheets({ plan, selection, facts });
+  // An empty show has one thing to look at: how to begin.
+  if (plan.show.props.length === 0 && sheets.length === 1) return sheets[0]!.content();
+  return <SheetFrame label={label} sheets={sheets} />;
 }
 
-/** What can be looked at of a prop on a stage. */
-function propSheets(plan: Plan, index: number, stage: Stage, selection: Selection): Sheet[] {
-  const prop = plan.show.props[index]!;
-  const picture: Sheet = {
-    id: 'picture',
-    label: 'Picture',
-    content: () =>
-      stage === 'build' && prop.kind === 'craft' ? (
-        <CraftOfShow propId={prop.id} />
-      ) : (
-        <PropPicture plan={plan} prop={index} selection={selection} />
-      ),
-  };
-  return stage === 'build'
-    ? [
-        picture,
-        {
-          id: 'setting-out',
-          label: 'Setting out',
-          wide: true,
-          content: () => <SettingOutSheet key={prop.id} plan={plan} prop={index} />,
-        },
-        {
-          id: 'stock',
-          label: 'Stock and batches',
-          wide: true,
-          content: () => <StockSheet key={prop.id} plan={plan} prop={index} />,
-        },
-        {
-          id: 'ranges',
-          label: 'Ranges',
-          wide: true,
-          content: () => <RangesSheet key={prop.id} plan={plan} prop={index} />,
-        },
-        ...(prop.kind === 'craft'
-          ? [
-              {
-                id: 'roles',
-                label: 'Roles',
-                wide: true,
-                content: () => <RolesSheet key={prop.id} plan={plan} prop={index} />,
-              },
-            ]
-          : []),
-      ]
-    : [
-        picture,
-        {
-          id: 'compare',
-          label: 'Compare schemes',
-          wide: true,
-          content: () => <CompareSheet key={prop.id} plan={plan} prop={index} />,
-        },
-        {
-          id: 'build-sheet',
-          label: 'Build sheet',
-          wide: true,
-          content: () => <BuildSheetView plan={plan} prop={index} />,
-        },
-      ];
-}
-
-/** The board as it is edited, ahead of its plan. */
-function CraftOfShow({ propId }: { propId: string }) {
-  const prop = useShow((state) => state.show.props.find((each) => each.id === propId));
-  return prop?.kind === 'craft' ? <CraftBoard prop={prop} /> : null;
-}
-
-function Right({ plan, findings }: { plan: Plan; findings: readonly Finding[] }) {
-  const { stage } = useView();
+function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Finding[]; stage: Stage }) {
   const selection = useSelection();
-  const goTo = useGoTo();
-  const planned = selection.prop === undefined ? undefined : plan.show.props[selection.prop];
-  const prop = useShow((state) => planned && state.show.props.find((each) => each.id === planned.id));
+  const { parts } = useStageParts(stage);
+  const propId = selection.prop === undefined ? undefined : plan.show.props[selection.prop]!.id;
+  const ofThis = findings.filter((finding) => propId !== undefined && finding.propId === propId);
   const here = findings.filter(
-    (finding) => finding.stage === stage && (!prop || stage === 'patch' || finding.propId === prop.id),
+    (finding) =>
+      finding.stage === stage.id && (stage.wholeShow || propId === undefined || ofThis.includes(finding)),
   );
-  const elsewhere = findings.filter(
-    (finding) => !here.includes(finding) && prop && finding.propId === prop.id,
-  );
+  const elsewhere = ofThis.filter((finding) => !here.includes(finding));
   return (
     <>
       {selection.pixel !== undefined && <PixelSection plan={plan} pixel={selection.pixel} />}
@@ -216,31 +120,7 @@ function Right({ plan, findings }: { plan: Plan; findings: readonly Finding[] })
           <Findings findings={elsewhere} />
         </Section>
       )}
-      {stage === 'build' && prop && <BuildPanel prop={prop} />}
-      {stage === 'thread' && prop && <ThreadPanel prop={prop} />}
-      {stage === 'patch' && <PatchPanel plan={plan} selection={selection} />}
-      {stage !== 'patch' && !prop && (
-        <>
-          <Section title={stage === 'build' ? 'Build' : 'Thread'}>
-            <Hint>
-              {stage === 'build'
-                ? 'Choose a prop on the left to measure it, or add one. What you measure here is typed once: threading, ports and addresses follow from it.'
-                : 'Choose a prop on the left to say where data enters it and which way it goes.'}
-            </Hint>
-          </Section>
-          <ShowTotals plan={plan} />
-        </>
-      )}
-      {stage === 'build' && prop && (
-        <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'thread' })}>
-          Thread it
-        </Button>
-      )}
-      {stage === 'thread' && prop && (
-        <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'patch' })}>
-          Put it on a port
-        </Button>
-      )}
+      {parts && <parts.Panel plan={plan} selection={selection} />}
     </>
   );
 }

@@ -2,7 +2,8 @@
 
 import type { Finding } from '@/core/checks/check';
 import { countOf } from '@/core/units/number';
-import { STAGES, STAGE_NAMES } from '../view/address';
+import { STAGES } from '../stages/registry';
+import { keyOf } from '../stages/stages';
 import { useGoTo, useView } from '../view/useView';
 import styles from './shell.module.css';
 
@@ -12,18 +13,19 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
   const goTo = useGoTo();
   return (
     <nav className={styles.stages} aria-label="Stages">
-      {STAGES.map((stage, i) => {
-        const count = findings.filter((finding) => finding.stage === stage).length;
+      {STAGES.map((stage) => {
+        const count = findings.filter((finding) => finding.stage === stage.id).length;
         return (
           <button
-            key={stage}
+            key={stage.id}
             type="button"
             className={styles.stage}
-            aria-current={stage === current ? 'page' : undefined}
-            onClick={() => goTo({ stage })}
+            aria-current={stage.id === current ? 'page' : undefined}
+            title={stage.purpose}
+            onClick={() => goTo({ stage: stage.id })}
           >
-            <span className={styles.number}>{i + 1}</span>
-            {STAGE_NAMES[stage]}
+            <span className={styles.number}>{keyOf(stage)}</span>
+            {stage.label}
             {count > 0 && (
               <span className={styles.count} title={`${countOf(count, 'finding')} here`}>
                 {count}

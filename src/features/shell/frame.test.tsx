@@ -4,6 +4,8 @@ import { openShow } from '../../../tests/unit/openShow';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Show } from '@/core/show/schema';
 import { Clashed } from '../show/client';
+import { STAGES } from '../stages/registry';
+import { loadStage } from '../stages/useStageParts';
 import { ShowFrame } from './ShowApp';
 
 jest.mock('next/navigation', () => ({
@@ -34,6 +36,8 @@ function openAt(view: string, change?: Parameters<typeof openShow>[2]) {
   window.history.replaceState(null, '', `/shows/quay/${view}`);
   return openShow(show(), <ShowFrame />, change);
 }
+beforeAll(() => Promise.all(STAGES.map(loadStage)));
+
 const panel = () => within(screen.getByRole('complementary', { name: 'Settings and facts' }));
 const press = (key: string, more: object = {}) =>
   fireEvent.keyDown(document.body, { key, code: key, ...more });

@@ -4,7 +4,8 @@ import { useHotkeys } from '@mantine/hooks';
 import { spotlight } from '@mantine/spotlight';
 import { otherSide } from '@/core/threading/view';
 import { useShowStore } from '../show/ShowProvider';
-import { STAGES } from '../view/address';
+import { STAGES } from '../stages/registry';
+import { keyOf } from '../stages/stages';
 import { selectionOf, subjectOfPixel } from '../view/selection';
 import { currentView, useGoTo } from '../view/useView';
 import { openKeyHelp } from './KeyHelp';
@@ -61,7 +62,7 @@ export function useKeys(): void {
 
   useHotkeys(
     [
-      ...STAGES.map((stage, i) => hotkey(`${i + 1}`, () => goTo({ stage }))),
+      ...STAGES.map((stage) => hotkey(keyOf(stage), () => goTo({ stage: stage.id }))),
       hotkey('ArrowLeft', walkPixels(-1)),
       hotkey('ArrowRight', walkPixels(1)),
       hotkey('shift+ArrowLeft', walkPixels(-10)),

@@ -8,11 +8,10 @@ import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section, Stack } from '@/ui/Panel';
+import { faceOf } from '../kinds/registry';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
-import { WallThreadPanel } from '../wall/WallThreadPanel';
 import { RunsFields } from './RunsFields';
-import { ThreadingEditor } from './threadingEditors';
 
 /** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
 export const ThreadPanel = memo(function ThreadPanel({ prop }: { prop: Prop }) {
@@ -20,12 +19,13 @@ export const ThreadPanel = memo(function ThreadPanel({ prop }: { prop: Prop }) {
   const set = (change: object) =>
     edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
 
-  if (prop.kind === 'wall') return <WallThreadPanel prop={prop} />;
+  const { ThreadPanel: Own, ThreadingEditor } = faceOf(prop);
+  if (Own) return <Own prop={prop} />;
   return (
     <>
       <Section title={`Threading · ${prop.name}`}>
         <Stack>
-          <ThreadingEditor prop={prop} onChange={set} />
+          {ThreadingEditor && <ThreadingEditor threading={prop.threading} onChange={set} />}
           <RunsFields prop={prop} onChange={(runs) => set({ runs })} />
         </Stack>
       </Section>

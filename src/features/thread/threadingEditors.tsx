@@ -1,21 +1,13 @@
 'use client';
 
-import type { ComponentType } from 'react';
-import type { Prop, PropKindName, PropOf } from '@/core/props/registry';
+import type { ThreadingEditorProps as EditorProps, ThreadingOf } from '../kinds/face';
 import { cornerSeenFrom } from '@/core/threading/view';
 import { Choice } from '@/ui/fields/Choice';
 import { CornerPicker } from '@/ui/fields/CornerPicker';
 import { Hint } from '@/ui/Panel';
 import { useView } from '../view/useView';
 
-type ThreadingOf<Kind extends PropKindName> = PropOf<Kind>['threading'];
-
-interface EditorProps<Threading> {
-  threading: Threading;
-  onChange: (change: Partial<Threading>) => void;
-}
-
-function EndsThreading({ threading, onChange }: EditorProps<ThreadingOf<'line' | 'freeform'>>) {
+export function EndsThreading({ threading, onChange }: EditorProps<ThreadingOf<'line' | 'freeform'>>) {
   return (
     <Choice
       label="Data enters at"
@@ -29,7 +21,7 @@ function EndsThreading({ threading, onChange }: EditorProps<ThreadingOf<'line' |
   );
 }
 
-function GridThreading({ threading, onChange }: EditorProps<ThreadingOf<'grid'>>) {
+export function GridThreading({ threading, onChange }: EditorProps<ThreadingOf<'grid'>>) {
   const { side } = useView();
   return (
     <>
@@ -81,7 +73,7 @@ function PatternChoice({
   );
 }
 
-function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>) {
+export function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>) {
   return (
     <>
       <Choice
@@ -111,7 +103,7 @@ function RingThreading({ threading, onChange }: EditorProps<ThreadingOf<'ring'>>
   );
 }
 
-function TreeThreading({ threading, onChange }: EditorProps<ThreadingOf<'tree'>>) {
+export function TreeThreading({ threading, onChange }: EditorProps<ThreadingOf<'tree'>>) {
   return (
     <>
       <Choice
@@ -137,7 +129,7 @@ function TreeThreading({ threading, onChange }: EditorProps<ThreadingOf<'tree'>>
   );
 }
 
-function TileThreading({ threading, onChange }: EditorProps<ThreadingOf<'tile'>>) {
+export function TileThreading({ threading, onChange }: EditorProps<ThreadingOf<'tile'>>) {
   const { side } = useView();
   return (
     <>
@@ -169,24 +161,6 @@ function TileThreading({ threading, onChange }: EditorProps<ThreadingOf<'tile'>>
   );
 }
 
-function CraftThreading() {
+export function CraftThreading() {
   return <Hint>A craft is wired in the order of its numbers. Number its cells in Build.</Hint>;
-}
-
-/** What is chosen about the order of data besides the number of runs, by kind of prop. */
-const EDITORS: { [Kind in PropKindName]: ComponentType<EditorProps<ThreadingOf<Kind>>> } = {
-  line: EndsThreading,
-  ring: RingThreading,
-  tree: TreeThreading,
-  grid: GridThreading,
-  wall: () => null,
-  tile: TileThreading,
-  craft: CraftThreading,
-  freeform: EndsThreading,
-};
-
-export function ThreadingEditor({ prop, onChange }: { prop: Prop; onChange: (change: object) => void }) {
-  // The threading suits the editor, since both are found by the kind.
-  const Editor = EDITORS[prop.kind] as ComponentType<EditorProps<Prop['threading']>>;
-  return <Editor threading={prop.threading} onChange={onChange} />;
 }

@@ -1,14 +1,10 @@
 import type { ViewSide } from '@/core/threading/view';
-
-/** The stages of work that exist, in their order. */
-export const STAGES = ['build', 'thread', 'patch'] as const;
-export type Stage = (typeof STAGES)[number];
-
-export const STAGE_NAMES: Record<Stage, string> = { build: 'Build', thread: 'Thread', patch: 'Patch' };
+import { stageOf } from '../stages/stages';
 
 /** What is looked at. Everything in it is in the browser's address, so that a view can be linked. */
 export interface View {
-  stage: Stage;
+  /** Id of a stage of work. */
+  stage: string;
   subject: Subject | null;
   side: ViewSide;
   /** Which of the sheets of its stage; null is the first, the picture. */
@@ -43,7 +39,7 @@ export function viewOfAddress(pathname: string, search: string): View {
   const sheet = query.get('sheet');
   const [, , , stage, kind, name, ...rest] = pathname.split('/').map(decodeURIComponent);
   return {
-    stage: STAGES.find((each) => each === stage) ?? 'build',
+    stage: stageOf(stage).id,
     subject: name === undefined ? null : subjectOf(kind, name, rest),
     side: query.get('from') === 'back' ? 'back' : 'front',
     sheet: sheet !== null && /^[a-z-]{1,30}$/.test(sheet) ? sheet : null,

@@ -2,7 +2,8 @@ import { findInRun, findOnWire } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { SearchHit } from '@/core/search/query';
-import type { Stage, Subject } from './address';
+import { stageShowing } from '../stages/stages';
+import type { Subject } from './address';
 
 /** What a view points at in a plan; indices lead into the plan's lists. Undefined where the plan has no such thing. */
 export interface Selection {
@@ -55,26 +56,33 @@ export function subjectOfPixel(plan: Plan, pixel: number): Subject {
   };
 }
 
-/** Where a search hit leads. A port is looked at on the patch; everything else on the stage where one is. */
-export function viewOfHit(plan: Plan, hit: SearchHit, stage: Stage): { stage: Stage; subject: Subject } {
+/** Where a search hit leads: to the stage where one is, if that can show it, else to one that can. */
+export function viewOfHit(plan: Plan, hit: SearchHit, current: string): { stage: string; subject: Subject } {
   switch (hit.kind) {
     case 'prop':
-      return { stage, subject: { kind: 'prop', propId: plan.show.props[hit.prop]!.id } };
+      return {
+        stage: stageShowing('prop', current).id,
+        subject: { kind: 'prop', propId: plan.show.props[hit.prop]!.id },
+      };
     case 'pixel':
-      return { stage: stage === 'patch' ? 'thread' : stage, subject: subjectOfPixel(plan, hit.pixel) };
+      return { stage: stageShowing('pixel', current).id, subject: subjectOfPixel(plan, hit.pixel) };
     case 'port':
       return {
-        stage: 'patch',
+        stage: stageShowing('port', current).id,
         subject: { kind: 'port', port: portName(plan.show.controllers[hit.controller]!, hit.port) },
       };
     case 'controller':
       return {
-        stage: 'patch',
+        stage: stageShowing('controller', current).id,
         subject: { kind: 'controller', controllerId: plan.show.controllers[hit.controller]!.id },
       };
     case 'skipped': {
       const { prop, number } = plan.runs[hit.run]!;
-      return { stage: 'patch', subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } };
+      // A pixel before the run is seen where its port is.
+      return {
+        stage: stageShowing('port', current).id,
+        subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number },
+      };
     }
   }
 }

@@ -3,6 +3,7 @@
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { useShow, useShowStore } from '../show/ShowProvider';
+import { stageOf } from '../stages/stages';
 import { addressOfView, viewOfAddress, type View } from './address';
 import { selectionOf, type Selection } from './selection';
 
@@ -48,7 +49,9 @@ export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => 
       const now = currentView();
       const leaves =
         (change.stage !== undefined && change.stage !== now.stage) ||
-        (now.stage !== 'patch' && change.subject !== undefined && change.subject?.kind !== now.subject?.kind);
+        (!stageOf(now.stage).wholeShow &&
+          change.subject !== undefined &&
+          change.subject?.kind !== now.subject?.kind);
       const next = { ...now, ...(leaves ? { sheet: null } : {}), ...change };
       const address = addressOfView(store.getState().id, next);
       if (how === 'push') window.history.pushState(null, '', address);

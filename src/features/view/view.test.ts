@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
-import { STAGES, addressOfView, viewOfAddress, type Subject, type View } from './address';
+import { STAGES } from '../stages/registry';
+import { addressOfView, viewOfAddress, type Subject, type View } from './address';
 import { selectionOf, subjectOfPixel, viewOfHit } from './selection';
 
 const number = fc.integer({ min: 1, max: 5000 });
@@ -20,7 +21,7 @@ const subject: fc.Arbitrary<Subject | null> = fc.oneof(
 it('gives every view an address, and reads it again', () => {
   fc.assert(
     fc.property(
-      fc.constantFrom(...STAGES),
+      fc.constantFrom(...STAGES.map((stage) => stage.id)),
       subject,
       fc.constantFrom('front' as const, 'back' as const),
       fc.constantFrom(null, 'setting-out', 'compare'),
@@ -41,7 +42,7 @@ it.each([
   '/shows/quay/build/what/x',
 ])('shows something at %s', (pathname) => {
   const view = viewOfAddress(pathname, '?from=sideways&sheet=%2F');
-  expect(STAGES).toContain(view.stage);
+  expect(STAGES.map((stage) => stage.id)).toContain(view.stage);
   expect(view.side).toBe('front');
   expect(view.sheet).toBeNull();
 });

@@ -2,7 +2,6 @@ import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import type { Sheet } from '../sheets/SheetFrame';
 import { useShow } from '../show/ShowProvider';
-import type { Stage } from '../view/address';
 import { ChainsDesigner } from './ChainsDesigner';
 import { CompareChainsSheet } from './CompareChainsSheet';
 import { FieldSheet } from './FieldSheet';
@@ -10,18 +9,17 @@ import { PictureMapSheet } from './PictureMapSheet';
 import { TestPictureSheet } from './TestPictureSheet';
 import { WallPicture } from './WallPicture';
 
-/** What can be looked at of a panel wall on a stage. Panels and chains are drawn as edited, ahead of the plan. */
-export function wallSheets(plan: Plan, index: number, stage: Stage): Sheet[] {
-  const planned = plan.show.props[index] as PropOf<'wall'>;
-  const { id } = planned;
-  const latest = (Content: (props: { prop: PropOf<'wall'> }) => React.ReactNode) =>
-    function content() {
-      return <LatestWall key={id} id={id} content={(prop) => <Content prop={prop} />} />;
-    };
-  if (stage === 'build') return [{ id: 'picture', label: 'Picture', content: latest(WallPicture) }];
+/** What can be looked at of a panel wall on Build. Panels are drawn as edited, ahead of the plan. */
+export function wallBuildSheets(plan: Plan, index: number): Sheet[] {
+  return [{ id: 'picture', label: 'Picture', content: latest(plan, index, WallPicture) }];
+}
+
+/** The same on Thread, with its chains. */
+export function wallThreadSheets(plan: Plan, index: number): Sheet[] {
+  const { id } = plan.show.props[index]!;
   return [
-    { id: 'chains', label: 'Chains', content: latest(ChainsDesigner) },
-    { id: 'compare', label: 'Compare styles', wide: true, content: latest(CompareChainsSheet) },
+    { id: 'chains', label: 'Chains', content: latest(plan, index, ChainsDesigner) },
+    { id: 'compare', label: 'Compare styles', wide: true, content: latest(plan, index, CompareChainsSheet) },
     {
       id: 'picture-map',
       label: 'Picture map',
@@ -38,8 +36,15 @@ export function wallSheets(plan: Plan, index: number, stage: Stage): Sheet[] {
         <LatestWall id={id} content={(prop) => <FieldSheet plan={plan} prop={prop} index={index} />} />
       ),
     },
-    { id: 'test-picture', label: 'Test picture', wide: true, content: latest(TestPictureSheet) },
+    { id: 'test-picture', label: 'Test picture', wide: true, content: latest(plan, index, TestPictureSheet) },
   ];
+}
+
+function latest(plan: Plan, index: number, Content: (props: { prop: PropOf<'wall'> }) => React.ReactNode) {
+  const { id } = plan.show.props[index]!;
+  return function content() {
+    return <LatestWall key={id} id={id} content={(prop) => <Content prop={prop} />} />;
+  };
 }
 
 function LatestWall({ id, content }: { id: string; content: (prop: PropOf<'wall'>) => React.ReactNode }) {

@@ -1,3 +1,4 @@
+import { kindOf } from '../../props/registry';
 import { channelsPerPixel } from '../../catalogue/pixelType';
 import { pixelsPerPortWith, type ControllerClass } from '../../catalogue/controllerType';
 import { portName } from '../../catalogue/controller';
@@ -33,8 +34,9 @@ const DRIVES_PANELS: ReadonlySet<ControllerClass> = new Set(['panelPlayer', 'pan
 
 /** Which runs behind one port get along: one voltage, one chip family, one channel count. */
 function groupOf(plan: Plan, run: number): string {
-  const { pixelTypeId, kind } = plan.show.props[plan.runs[run]!.prop]!;
-  if (kind === 'wall') return PANELS;
+  const prop = plan.show.props[plan.runs[run]!.prop]!;
+  const { pixelTypeId } = prop;
+  if (kindOf(prop).panelled) return PANELS;
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
   const signal = signalOf(type.chip);
   const family = signal.kind === 'clocked' ? 'clocked' : `one wire ${signal.bitUs}`;

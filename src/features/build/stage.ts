@@ -1,0 +1,9 @@
+import type { Stage } from '../stages/stage';
+
+export const build: Stage = {
+  id: 'build',
+  label: 'Build',
+  purpose: 'Measure what is built',
+  subjects: ['prop', 'pixel'],
+  load: async () => (await import('./parts')).parts,
+};

@@ -1,0 +1,31 @@
+import type { ComponentType } from 'react';
+import type { Plan } from '@/core/plan/planned';
+import type { PropKindName, PropOf } from '@/core/props/registry';
+import type { Sheet } from '../sheets/SheetFrame';
+
+export type ThreadingOf<Kind extends PropKindName> = PropOf<Kind>['threading'];
+
+export interface ThreadingEditorProps<Threading> {
+  threading: Threading;
+  onChange: (change: Partial<Threading>) => void;
+}
+
+/** How a kind of prop is seen and set. What is left out is as for any prop that is made of pixels. */
+export interface KindFace<Kind extends PropKindName = PropKindName> {
+  /** The path of its small drawing, 24 units wide and high. */
+  glyph: string;
+  glyphLine?: number;
+  /** What is measured. */
+  ShapeEditor: ComponentType<{ propId: string; shape: PropOf<Kind>['shape'] }>;
+  /** What is chosen about the order of data besides the number of runs. */
+  ThreadingEditor?: ComponentType<ThreadingEditorProps<ThreadingOf<Kind>>>;
+  /** In the place of the whole panel of Thread. */
+  ThreadPanel?: ComponentType<{ prop: PropOf<Kind> }>;
+  /** In the place of the picture on Build. */
+  Board?: ComponentType<{ propId: string }>;
+  /** In the place of all sheets of Build, or behind them. @param index of the prop in the plan */
+  buildSheets?: (plan: Plan, index: number) => Sheet[];
+  moreBuildSheets?: (plan: Plan, index: number) => Sheet[];
+  /** In the place of all sheets of Thread. */
+  threadSheets?: (plan: Plan, index: number) => Sheet[];
+}

@@ -1,0 +1,7 @@
+import { build } from '../build/stage';
+import { patch } from '../patch/stage';
+import { thread } from '../thread/stage';
+import type { Stage } from './stage';
+
+/** The stages of work in their order. Tabs, keys, help, the search, addresses and findings go by this list. */
+export const STAGES: readonly Stage[] = [build, thread, patch];
