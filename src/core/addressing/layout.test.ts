@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { layOut, type WiredController, type WiredRun } from './layout';
 import {
   packingWords,
-  pixelsStraddle,
   slotsPerUniverse,
   usableChannels,
   NEW_UNIVERSE,
@@ -52,13 +51,6 @@ describe('packing', () => {
   ])('%j with %d channels a pixel uses %d', (packing, channels, expected) => {
     expect(usableChannels(packing, channels)).toBe(expected);
     expect(slotsPerUniverse(packing)).toBeGreaterThanOrEqual(expected);
-  });
-
-  it('knows where pixels straddle universes', () => {
-    expect(pixelsStraddle({ kind: 'full512' }, 3)).toBe(true);
-    expect(pixelsStraddle({ kind: 'full512' }, 4)).toBe(false);
-    expect(pixelsStraddle({ kind: 'wholePixels' }, 3)).toBe(false);
-    expect(pixelsStraddle({ kind: 'custom', channelsPerUniverse: 100 }, 3)).toBe(true);
   });
 
   it('is said in words', () => {

@@ -50,11 +50,6 @@ export function usableChannels(packing: Packing, channelsPerPixel: number): numb
   return Math.floor(slotsPerUniverse(packing) / unit) * unit;
 }
 
-/** True when some pixel of this size lies across two universes. */
-export function pixelsStraddle(packing: Packing, channelsPerPixel: number): boolean {
-  return usableChannels(packing, channelsPerPixel) % channelsPerPixel !== 0;
-}
-
 /** A policy in a few words, such as `whole pixels` or `150 channels per universe`. */
 export function packingWords(packing: Packing): string {
   if (packing.kind === 'wholePixels') return 'whole pixels';

@@ -69,19 +69,3 @@ export function panelPixelFinder(
     return { ...found, x: px, y: py };
   };
 }
-
-/**
- * Which lane and place a panel's pixel has on the data lines of its output: lanes shift the upper and the lower half, and
- * the panel nearest to the output is shifted in last, so it is clocked out last.
- */
-export function lanePlace(
-  { panel }: Pick<Sizes, 'panel'>,
-  { place, x, y }: Pick<PanelPixel, 'place' | 'x' | 'y'>,
-): { lane: 'upper' | 'lower'; rowAddress: number; column: number } {
-  const half = panel.rows / 2;
-  return {
-    lane: y < half ? 'upper' : 'lower',
-    rowAddress: Math.floor(y % half),
-    column: place * panel.columns + x,
-  };
-}

@@ -4,7 +4,7 @@ import { CORNERS } from '../threading/view';
 import { CHAIN_STYLES, TURNS, chainsOf, type Chain, type Chaining, type WallCells } from './chains';
 import { compareChains, measureChains } from './compareChains';
 import { USUAL_HAT, cardCoverage, evenCards, refreshHz, type Driver } from './driver';
-import { lanePlace, panelPixelFinder, screenOfPanelPixel, turnPixel } from './panelMap';
+import { panelPixelFinder, screenOfPanelPixel, turnPixel } from './panelMap';
 import { SHIPPED_PANELS, type PanelType } from './panelType';
 import {
   FILLS,
@@ -255,14 +255,6 @@ it('goes through square panels along columns by turning them a quarter', () => {
 
 it('estimates the refresh of a chain: 12 panels of 64 × 32 at 20 MHz and 11 planes', () => {
   expect(refreshHz(12, { columns: 64, rows: 32 })).toBeCloseTo((2 * 20e6) / (12 * 64 * 32 * 11));
-});
-
-it('knows the lane of a pixel: 12 of 64 × 32 are two halves of 16 rows', () => {
-  expect(lanePlace({ panel: panel(64, 32) }, { place: 2, x: 5, y: 20 })).toEqual({
-    lane: 'lower',
-    rowAddress: 4,
-    column: 133,
-  });
 });
 
 it('covers a wall with cards once', () => {

@@ -29,4 +29,3 @@ export const propExtrasSchema = z.strictObject({
   /** Middle of the prop on the drawing of the site. */
   site: sitePlaceSchema.optional(),
 });
-export type PropExtras = z.infer<typeof propExtrasSchema>;

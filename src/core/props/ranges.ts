@@ -159,8 +159,3 @@ export function rangesForOrphans(ranges: readonly PixelRange[], pixelCount: numb
     ...added.map((stretch, i) => ({ name: `Range ${ranges.length + i + 1}`, ...stretch })),
   ].sort((a, b) => a.firstPixel - b.firstPixel);
 }
-
-/** `3 ranges over 180 pixels`. */
-export function rangesWords(ranges: readonly PixelRange[], pixelCount: number): string {
-  return `${countOf(ranges.length, 'range')} over ${countOf(pixelCount, 'pixel')}`;
-}

@@ -80,10 +80,10 @@ export const refusalSchema = z.object({
   problems: z.array(z.object({ path: z.string(), message: z.string() })),
 });
 
-export const showSummarySchema = z.object({
-  id: z.string(),
-  name: z.string(),
-  sequence: z.int(),
-  changedAt: z.string(),
-});
-export type ShowSummary = z.infer<typeof showSummarySchema>;
+/** A show in the list of those that are kept. */
+export interface ShowSummary {
+  id: string;
+  name: string;
+  sequence: number;
+  changedAt: string;
+}

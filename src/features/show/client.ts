@@ -8,11 +8,9 @@ import {
   clashAnswerSchema,
   confirmationSchema,
   refusalSchema,
-  showSummarySchema,
   type Clash,
   type Confirmation,
   type OpenedShow,
-  type ShowSummary,
   type Steps,
 } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
@@ -127,12 +125,6 @@ export function httpClient(window: string): ShowClient {
       return confirmationSchema.parse(await response.json());
     },
   };
-}
-
-export async function listShows(): Promise<ShowSummary[]> {
-  const response = await fetch('/api/shows');
-  if (!response.ok) throw await refusalOf(response);
-  return z.object({ shows: z.array(showSummarySchema) }).parse(await response.json()).shows;
 }
 
 /** How often to ask how far long work is. */
