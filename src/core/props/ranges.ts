@@ -1,4 +1,3 @@
-import { countOf, groupDigits } from '../units/number';
 import type { PixelRange } from './extras';
 import { capitalised } from '../units/words';
 
