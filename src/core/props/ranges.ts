@@ -1,3 +1,4 @@
+import { groupDigits } from '../units/number';
 import type { PixelRange } from './extras';
 import { capitalised } from '../units/words';
 
