@@ -20,6 +20,8 @@ const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'
 /** @type {import('jest').Config} */
 export default {
   maxWorkers: 2,
+  // A busy machine is slow, not wrong.
+  testTimeout: 60_000,
   projects: [
     {
       displayName: 'node',

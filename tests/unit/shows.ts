@@ -6,7 +6,8 @@ import { CORNERS } from '@/core/threading/view';
 import { withOrder } from '@/core/show/read';
 import { emptyShow, type Show } from '@/core/show/schema';
 import { FACINGS } from '@/core/props/craft';
-import type { Prop } from '@/core/props/registry';
+import { PROP_KINDS, pixelCountOf, type Prop } from '@/core/props/registry';
+import { wall } from '@/core/props/wall';
 
 /** Shows for tests: small parts with plain values, and arbitrary whole shows for properties. */
 
@@ -102,11 +103,36 @@ const cellOrder = {
 };
 const coordinate = fc.integer({ min: -5000, max: 5000 });
 
+/** Small enough that a test may look at every channel. */
+const MOST_PIXELS_OF_EXAMPLE = 2000;
+
+/** What the kinds themselves begin with, so that a new kind is tried without a word here. */
+const EXAMPLES = PROP_KINDS.flatMap((kind) =>
+  [kind, ...(kind.presets ?? [])].map((each) => ({ kind: kind.kind, ...each.starter() })),
+).filter((example) => pixelCountOf(example as unknown as Prop) <= MOST_PIXELS_OF_EXAMPLE);
+
 const prop = (index: number): fc.Arbitrary<Prop> =>
   fc
     .record({
       pixelTypeId: fc.constantFrom('rgb', 'rgbw', 'white'),
       part: fc.oneof(
+        fc.constantFrom(...EXAMPLES),
+        fc
+          .record({
+            columns: fc.integer({ min: 1, max: 3 }),
+            rows: fc.integer({ min: 1, max: 3 }),
+            wide: fc.integer({ min: 4, max: 9 }),
+            high: fc.integer({ min: 4, max: 6 }),
+            pictureCorner: fc.constantFrom(...CORNERS),
+          })
+          .map(({ columns, rows, wide, high, pictureCorner }) => {
+            const { shape, threading } = wall.starter();
+            return {
+              kind: 'wall' as const,
+              shape: { ...shape, columns, rows, panel: { ...shape.panel, columns: wide, rows: high } },
+              threading: { ...threading, pictureCorner },
+            };
+          }),
         fc.record({
           kind: fc.constant('line' as const),
           shape: fc.record({
@@ -278,9 +304,21 @@ const controller = (index: number): fc.Arbitrary<Controller> =>
     artNetOffset: fc.constantFrom(-1, 0, 5),
     firstLedIndex: fc.constantFrom(0 as const, 1 as const),
     skippedPixelsTakeChannels: fc.boolean(),
+    portOptions: fc.uniqueArray(
+      fc.record(
+        {
+          port: fc.integer({ min: 1, max: 8 }),
+          packing,
+          newUniverse: fc.constantFrom(...NEW_UNIVERSE),
+          reserved: fc.constant(true as const),
+        },
+        { requiredKeys: ['port'] },
+      ),
+      { selector: ({ port }) => port, maxLength: 3 },
+    ),
   });
 
-/** A whole show: some props, some controllers, and every run on a port, in any order, with skipped pixels. */
+/** A whole show: some props of any kind, some controllers, and every run on a port, in any order, with skipped pixels and spare channels. */
 export const anyShow: fc.Arbitrary<Show> = fc
   .record({
     props: fc
@@ -296,6 +334,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
         at: fc.nat(),
         port: fc.integer({ min: 1, max: 8 }),
         skipped: fc.integer({ min: 0, max: 3 }),
+        spare: fc.option(fc.integer({ min: 1, max: 700 }), { nil: undefined, freq: 4 }),
       }),
       {
         minLength: 24,
@@ -309,8 +348,14 @@ export const anyShow: fc.Arbitrary<Show> = fc
       Array.from({ length: wantedRuns(each.threading.runs) }, (_, i) => ({ propId: each.id, run: i + 1 })),
     );
     const patch = runs.map((run, i) => {
-      const { at, port, skipped } = plugs[i % plugs.length]!;
-      return { ...run, controllerId: controllers[at % controllers.length]!.id, port, skippedPixels: skipped };
+      const { at, port, skipped, spare } = plugs[i % plugs.length]!;
+      return {
+        ...run,
+        controllerId: controllers[at % controllers.length]!.id,
+        port,
+        skippedPixels: skipped,
+        ...(spare !== undefined && { spareChannels: spare }),
+      };
     });
     // A first universe below one reached already would share channels, which is another test.
     const ordered = controllers.map((each, i) => (i > 0 ? each : { ...each, firstUniverse: 1 }));

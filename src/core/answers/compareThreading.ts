@@ -51,6 +51,8 @@ export function compareSchemes(prop: Prop, limits: SchemeLimits): Scheme[] {
   const most = mostPixelsPerRun(limits);
   const seen = new Map<string, Scheme>();
   const add = (threading: Prop['threading']) => {
+    // A panel wall is one run, whatever a port takes.
+    if (!kind.threadingSchema.safeParse(threading).success) return;
     const scheme = measure(prop, threading, limits);
     // A number of runs and a list of strands may come to the same.
     const key = JSON.stringify([
