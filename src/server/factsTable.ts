@@ -66,6 +66,13 @@ export class FactsTable {
     );
   }
 
+  /** How many there are, those that do not count any more among them. */
+  count(showId: string): number {
+    return this.db
+      .prepare<[string], { count: number }>('SELECT COUNT(*) AS count FROM facts WHERE show_id = ?')
+      .get(showId)!.count;
+  }
+
   remove(showId: string): void {
     this.db.prepare('DELETE FROM facts WHERE show_id = ?').run(showId);
   }

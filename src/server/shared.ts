@@ -4,7 +4,9 @@ import type { Show } from '@/core/show/schema';
 
 /** What those who listen to a show hear of. */
 export type ShowEvent =
-  { is: 'changed'; changes: MadeChange[] } | { is: 'noted'; facts: Fact[] } | { is: 'removed' };
+  | { is: 'changed'; changes: MadeChange[] }
+  | { is: 'noted'; facts: Fact[]; noted: number }
+  | { is: 'removed' };
 
 /** What repositories in one process share: who listens, which windows are open, and the latest document of each show. */
 export class Shared {

@@ -51,6 +51,8 @@ export interface KeptShow {
   /** JSON of `MadeChange`. */
   changes: string[];
   facts: Fact[];
+  /** How many facts there are, those that do not count any more among them. */
+  noted: number;
 }
 
 /** The shows in a database. One writer: every change is a transaction of its own and is on disk when it returns. */
@@ -82,14 +84,14 @@ export class ShowRepository {
     return this.row(id).name;
   }
 
-  /** Number of the latest change; null where there is no such show. */
-  sequenceOf(id: string): number | null {
+  /** Number of the latest change, and how many facts there are; null where there is no such show. */
+  standing(id: string): { sequence: number; noted: number } | null {
     const row = this.db
       .prepare<[string], { sequence: number }>(
         'SELECT sequence FROM shows WHERE id = ? AND removed_at IS NULL',
       )
       .get(id);
-    return row?.sequence ?? null;
+    return row ? { sequence: row.sequence, noted: this.facts.count(id) } : null;
   }
 
   /** Keeps a show that was read by `readShowFile` and gives its new id, which is made from its name. */
@@ -137,6 +139,7 @@ export class ShowRepository {
       document: copy.document,
       changes: this.changes.after(id, copy.sequence).map(textOf),
       facts: this.facts.current(id),
+      noted: this.facts.count(id),
     };
   }
 
@@ -226,7 +229,7 @@ export class ShowRepository {
       this.row(id);
       return this.noteFacts(id, facts);
     });
-    if (added.length > 0) this.tell(id, { is: 'noted', facts: added });
+    if (added.length > 0) this.tell(id, { is: 'noted', facts: added, noted: this.facts.count(id) });
     return added;
   }
 

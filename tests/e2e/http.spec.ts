@@ -207,8 +207,8 @@ test('tells of changes and facts of several shows over one stream', async ({ req
     return JSON.parse(line!.replace(/^data: /, ''));
   };
   expect([await next(), await next()]).toEqual([
-    { showId: id, is: 'at', sequence: 0 },
-    { showId: other, is: 'at', sequence: 0 },
+    { showId: id, is: 'at', sequence: 0, noted: 0 },
+    { showId: other, is: 'at', sequence: 0, noted: 0 },
   ]);
   await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } });
   expect(await next()).toMatchObject({ showId: id, is: 'changed', changes: [{ sequence: 1, window: null }] });

@@ -24,6 +24,7 @@ export class SmallServer implements ShowClient {
       show: this.show,
       steps: this.steps(),
       facts: this.facts,
+      noted: this.facts.length,
     };
   }
 

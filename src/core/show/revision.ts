@@ -38,6 +38,8 @@ export interface OpenedShow {
   show: unknown;
   changes: MadeChange[];
   facts: z.infer<typeof factSchema>[];
+  /** How many facts there are, those that do not count any more among them. */
+  noted: number;
 }
 
 /** The answer to a change: all that the one who made it has not got yet, its own as the last. */

@@ -22,6 +22,8 @@ export interface Opened {
   show: Show;
   steps: Steps;
   facts: Fact[];
+  /** How many facts the server has, those that do not count any more among them. */
+  noted: number;
 }
 
 /** A change to a show, as the server takes it. */
@@ -97,12 +99,13 @@ export function httpClient(window: string): ShowClient {
       const response = await fetch(`/api/shows/${id}?window=${window}`);
       if (!response.ok) throw await refusalOf(response);
       // The server checked the show when it kept it; reading millions of points once more would only take time.
-      const { show, changes, facts, steps, sequence } = (await response.json()) as OpenedShow;
+      const { show, changes, facts, noted, steps, sequence } = (await response.json()) as OpenedShow;
       return {
         id,
         sequence,
         steps,
         facts,
+        noted,
         show: applyChanges(
           show as Show,
           changes.map((each) => each.change),

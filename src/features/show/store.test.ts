@@ -179,7 +179,7 @@ describe('when others were first', () => {
   it('fetches what it missed where the news of it got lost', async () => {
     const { store, name, elsewhere, id } = open();
     elsewhere(rename('Theirs'), true);
-    await store.getState().heard({ showId: id, is: 'at', sequence: 1 });
+    await store.getState().heard({ showId: id, is: 'at', sequence: 1, noted: 0 });
     await pause();
     expect(name()).toBe('Theirs');
     expect(store.getState().saving).toBe('saved');
@@ -273,6 +273,33 @@ it('notes facts at once, sends them until they are kept, and hears those of othe
   expect(store.getState()).toMatchObject({ saving: 'saved', sequence: 0 });
   shows.note(id, [{ ...tickOf('a', 'port.1.pixels', '12'), id: 'phone', at: '2026-11-20T18:00:00Z' }]);
   expect([typed('10'), typed('12')]).toEqual([false, true]);
+});
+
+it('fetches the facts that it missed, and keeps those of its own that are on their way', async () => {
+  const { server, store, shows, id, stop } = open();
+  const typed = (port: number, value: string) =>
+    store.getState().facts.isTyped('a', `port.${port}.pixels`, value);
+  const at = '2026-11-20T18:00:00Z';
+  stop();
+  shows.note(id, [{ ...tickOf('a', 'port.1.pixels', '12'), id: 'missed', at }]);
+  store.getState().note([tickOf('a', 'port.2.pixels', '7')]);
+  await store.getState().heard({ showId: id, is: 'at', ...shows.standing(id)! });
+  expect([typed(1, '12'), typed(2, '7')]).toEqual([true, true]);
+  // The news of a later one tells as well that some are missing.
+  shows.note(id, [{ ...tickOf('a', 'port.3.pixels', '3'), id: 'missed-too', at }]);
+  const later = shows.note(id, [{ ...tickOf('a', 'port.4.pixels', '4'), id: 'heard', at }]);
+  await store.getState().heard({ showId: id, is: 'noted', facts: later, noted: shows.standing(id)!.noted });
+  expect([typed(3, '3'), typed(4, '4'), typed(2, '7')]).toEqual([true, true, true]);
+  await server.next();
+  expect(store.getState().saving).toBe('saved');
+});
+
+it('does not show as noted what the server refused', async () => {
+  const { server, store, said } = open();
+  store.getState().note([tickOf('a', 'port.1.pixels', '10')]);
+  await server.next(new Refused('That is no fact.', 400));
+  expect(store.getState().facts.all).toEqual([]);
+  expect(said).toEqual(['That is no fact.']);
 });
 
 it('ends where the server is, with two windows that do whatever they like', async () => {

@@ -98,6 +98,8 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
   let sending = false;
   /** Of all that came from the server, the latest word on what can be undone. */
   let stepsOf = opened.sequence;
+  /** How many facts of the server this window has heard of. */
+  let noted = opened.noted;
   /** Steps that cannot be taken back, since others went on from there. */
   const passedOver = new Set<string>();
 
@@ -176,7 +178,8 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
           return false;
         }
         drop(next);
-        await catchUp();
+        // What was refused must not look as if it were noted.
+        await (asked.kind === 'note' ? reopen() : catchUp());
         relay();
         notify(error.message);
         return true;
@@ -188,9 +191,11 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
 
     const drop = (gone: Waiting) => set({ waiting: get().waiting.filter((each) => each.id !== gone.id) });
 
-    const adopt = ({ show, sequence, steps, facts }: Opened) => {
+    const adopt = ({ show, sequence, steps, facts, noted: count }: Opened) => {
       stepsOf = sequence;
-      set({ confirmed: show, sequence, steps, facts: new Facts(facts) });
+      noted = count;
+      const own = get().waiting.flatMap(({ asked }) => (asked.kind === 'note' ? asked.facts : []));
+      set({ confirmed: show, sequence, steps, facts: new Facts(facts).with(own) });
       relay();
     };
 
@@ -323,8 +328,16 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       },
       heard: async (message) => {
         if (message.is === 'removed') set({ saving: 'removed' });
-        else if (message.is === 'noted') set({ facts: get().facts.with(message.facts) });
-        else if (message.is === 'changed') await absorb(message.changes);
+        else if (message.is === 'noted') {
+          if (message.noted <= noted) return;
+          if (message.noted - message.facts.length > noted) await reopen();
+          else {
+            noted = message.noted;
+            set({ facts: get().facts.with(message.facts) });
+          }
+        } else if (message.is === 'changed') await absorb(message.changes);
+        // Between two streams something may have been missed.
+        else if (message.noted > noted) await reopen();
         else if (message.sequence > get().sequence) await catchUp();
         settle();
       },

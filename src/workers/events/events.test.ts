@@ -23,7 +23,7 @@ class Streams {
 }
 
 const watch = (key: string, showId = 'quay'): Watch => ({ key, showId, window: `w-${key}` });
-const changed: ShowMessage = { showId: 'quay', is: 'at', sequence: 7 };
+const changed: ShowMessage = { showId: 'quay', is: 'at', sequence: 7, noted: 0 };
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());

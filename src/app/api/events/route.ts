@@ -30,8 +30,8 @@ export const GET = (request: Request) =>
         const tell = (message: ShowMessage) => send(`data: ${JSON.stringify(message)}\n\n`);
         for (const [showId, window = null] of watched as [string, string?][]) {
           stops.push(shows().listen(showId, window, (event) => tell({ showId, ...event })));
-          const sequence = shows().sequenceOf(showId);
-          tell(sequence === null ? { showId, is: 'removed' } : { showId, is: 'at', sequence });
+          const standing = shows().standing(showId);
+          tell(standing ? { showId, is: 'at', ...standing } : { showId, is: 'removed' });
         }
         const timer = setInterval(() => send(': still here\n\n'), KEEP_ALIVE_MS);
         stops.push(() => clearInterval(timer));
