@@ -6,8 +6,9 @@ import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { ShowClient } from '@/features/show/client';
-import { ShowStoreProvider } from '@/features/show/ShowProvider';
+import { OpenedShowProvider } from '@/features/show/ShowProvider';
 import { createShowStore } from '@/features/show/store';
+import { plannerHere } from './plannerHere';
 import { SmallServer } from './smallServer';
 
 /** Opens a show for a part of the interface, without a server: every change is answered and planned at once. */
@@ -34,9 +35,10 @@ export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClien
   store.subscribe((now, before) => {
     if (now.show !== before.show || now.facts !== before.facts) planNow();
   });
+  const opened = { store, planner: plannerHere() };
   const around = (inner: ReactNode) => (
     <MantineProvider env="test">
-      <ShowStoreProvider value={store}>{inner}</ShowStoreProvider>
+      <OpenedShowProvider value={opened}>{inner}</OpenedShowProvider>
       <Notifications />
     </MantineProvider>
   );

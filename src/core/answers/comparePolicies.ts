@@ -1,7 +1,7 @@
 import { universeMbits, ddpMbits } from '../catalogue/network';
 import type { PlanCache } from '../plan/cache';
-import { planShow } from '../plan/plan';
-import type { Plan } from '../plan/planned';
+import { layShow } from '../plan/plan';
+import type { LaidShow } from '../plan/planned';
 import type { Show } from '../show/schema';
 import {
   NEW_UNIVERSE,
@@ -39,7 +39,7 @@ export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): 
   return packings.flatMap((packing) =>
     NEW_UNIVERSE.map((newUniverse) => {
       const addressing = { ...show.addressing, packing, newUniverse };
-      const plan = planShow({ ...show, addressing }, cache);
+      const plan = layShow({ ...show, addressing }, cache);
       return {
         addressing: { packing, newUniverse },
         words: `${packingWords(packing)}, a new universe ${NEW_UNIVERSE_WORDS[newUniverse]}`,
@@ -52,7 +52,7 @@ export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): 
   );
 }
 
-export function measurePolicy(plan: Plan, rateHz: number) {
+export function measurePolicy(plan: LaidShow, rateHz: number) {
   const universes = plan.spaces.filter((space) => space.universe !== null);
   const flat = plan.spaces.filter((space) => space.universe === null);
   const straddling = new Set<number>();

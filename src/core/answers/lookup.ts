@@ -1,4 +1,4 @@
-import { spansOfRun, spansInUniverse } from '../plan/spanIndex';
+import { spansOfRun, spansInUniverse } from '../plan/planIndex';
 import { portName } from '../catalogue/controller';
 import type { Plan, Span } from '../plan/planned';
 import type { RunOnWire } from '../patch/plug';

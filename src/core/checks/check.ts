@@ -27,6 +27,8 @@ export interface Check {
   id: string;
   /** What the check looks for, in one line. */
   meaning: string;
+  /** Whether it looks at what was noted on site as well as at the plan. */
+  readsFacts: boolean;
   find: (plan: Plan, facts: Facts) => Finding[];
 }
 
@@ -34,11 +36,21 @@ export interface Check {
 export function defineCheck(
   id: string,
   meaning: string,
+  find: (plan: Plan) => Omit<Finding, 'check'>[],
+): Check {
+  return { ...defineFactsCheck(id, meaning, find), readsFacts: false };
+}
+
+/** A check of what was noted on site against the plan. */
+export function defineFactsCheck(
+  id: string,
+  meaning: string,
   find: (plan: Plan, facts: Facts) => Omit<Finding, 'check'>[],
 ): Check {
   return {
     id,
     meaning,
+    readsFacts: true,
     find: (plan, facts) => find(plan, facts).map((finding) => ({ check: id, ...finding })),
   };
 }

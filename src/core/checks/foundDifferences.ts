@@ -1,8 +1,8 @@
 import { differences, foundIn } from '../devices/found';
 import { countOf } from '../units/number';
-import { defineCheck, type Finding } from './check';
+import { defineFactsCheck, type Finding } from './check';
 
-export const foundDifferences = defineCheck(
+export const foundDifferences = defineFactsCheck(
   'found',
   'What devices and senders were found to hold is what is planned, and colours are corrected at one end only.',
   (plan, facts) => {

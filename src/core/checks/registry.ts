@@ -58,15 +58,36 @@ export const CHECKS: readonly Check[] = [
   emptyLeg,
 ];
 
+/** What was found in a plan by checks that read nothing else. */
+const foundInPlan = new WeakMap<Plan, Map<Check, readonly Finding[]>>();
+
 /**
- * Everything worth a builder's attention, what is wrong first.
+ * Everything worth a builder's attention, what is wrong first; it can be paused after each check. Of a plan that was checked before,
+ * only what reads facts is looked at anew.
  *
  * @param facts what was noted on site
  */
-export function findingsOf(plan: Plan, facts: Facts = NO_FACTS): Finding[] {
-  const findings = CHECKS.flatMap((check) => check.find(plan, facts));
+export function* findingSteps(plan: Plan, facts: Facts = NO_FACTS): Generator<void, Finding[]> {
+  const known = foundInPlan.get(plan) ?? new Map<Check, readonly Finding[]>();
+  foundInPlan.set(plan, known);
+  const findings: Finding[] = [];
+  for (const check of CHECKS) {
+    const found = known.get(check) ?? check.find(plan, facts);
+    if (!check.readsFacts) known.set(check, found);
+    findings.push(...found);
+    yield;
+  }
   return [
     ...findings.filter((finding) => finding.severity === 'wrong'),
     ...findings.filter((finding) => finding.severity === 'look'),
   ];
+}
+
+/** All of `findingSteps` at once. */
+export function findingsOf(plan: Plan, facts?: Facts): Finding[] {
+  const steps = findingSteps(plan, facts);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
 }

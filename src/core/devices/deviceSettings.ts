@@ -1,6 +1,6 @@
 import { portName } from '../catalogue/controller';
-import type { Plan, Span } from '../plan/planned';
-import { spansOfController } from '../plan/spanIndex';
+import type { LaidShow, Span } from '../plan/planned';
+import { portsOfController, spansOfController, spansOfRun } from '../plan/planIndex';
 import { slotsPerUniverse, usableChannels } from '../catalogue/packing';
 
 /** What is typed into a controller for one of its ports. */
@@ -28,48 +28,47 @@ export interface DeviceSettings {
 }
 
 /** The settings of one controller as they are planned. */
-export function deviceSettings(plan: Plan, controller: number): DeviceSettings {
+export function deviceSettings(plan: LaidShow, controller: number): DeviceSettings {
   const { show } = plan;
   const device = show.controllers[controller]!;
   const spans = spansOfController(plan, controller);
   const universes = new Set(spans.flatMap((span) => span.universe ?? []));
   const packing = device.packing ?? show.addressing.packing;
-  const bySpan = new Map<number, Span[]>();
-  for (const span of spans) {
-    const list = bySpan.get(span.run);
-    if (list) list.push(span);
-    else bySpan.set(span.run, [span]);
-  }
+  const orderOf = new Map(show.pixelTypes.map((type) => [type.id, type.colourOrder]));
   return {
     controllerId: device.id,
     firstUniverse: universes.size > 0 ? Math.min(...universes) : null,
     universes: universes.size,
     channelsPerUniverse:
       packing.kind === 'wholePixels' ? usableChannels(packing, 3) : slotsPerUniverse(packing),
-    ports: plan.ports
-      .filter((port) => port.controller === controller)
-      .map((port) => {
-        const own = port.runs.flatMap((run) => bySpan.get(run) ?? []);
-        const order = (a: (typeof own)[number], b: (typeof own)[number]) =>
-          (a.universe ?? 0) - (b.universe ?? 0) || a.startChannel - b.startChannel;
-        const sorted = [...own].sort(order);
-        const [first, last] = [sorted[0], sorted.at(-1)];
-        const types = port.runs.map((run) => {
-          const { pixelTypeId } = show.props[plan.runs[run]!.prop]!;
-          return show.pixelTypes.find((type) => type.id === pixelTypeId)!.colourOrder;
-        });
-        return {
-          port: port.port,
-          name: portName(device, port.port),
-          pixels: port.places,
-          universe: first?.universe ?? null,
-          channel: first?.startChannel ?? null,
-          endUniverse: last?.universe ?? null,
-          endChannel: last ? last.startChannel + last.channelCount - 1 : null,
-          colourOrder: [...new Set(types)].join(' + '),
-        };
-      }),
+    ports: portsOfController(plan, controller).map((port) => {
+      const spansOfPort = port.runs.flatMap((run) => spansOfRun(plan, run));
+      const [first, last] = endsOf(spansOfPort);
+      const orders = port.runs.map((run) => orderOf.get(show.props[plan.runs[run]!.prop]!.pixelTypeId)!);
+      return {
+        port: port.port,
+        name: portName(device, port.port),
+        pixels: port.places,
+        universe: first?.universe ?? null,
+        channel: first?.startChannel ?? null,
+        endUniverse: last?.universe ?? null,
+        endChannel: last ? last.startChannel + last.channelCount - 1 : null,
+        colourOrder: [...new Set(orders)].join(' + '),
+      };
+    }),
   };
+}
+
+/** The spans with the lowest and the highest address. */
+function endsOf(spans: readonly Span[]): [Span?, Span?] {
+  const order = (a: Span, b: Span) =>
+    (a.universe ?? 0) - (b.universe ?? 0) || a.startChannel - b.startChannel;
+  let [first, last] = [spans[0], spans[0]];
+  for (const span of spans) {
+    if (order(span, first!) < 0) first = span;
+    if (order(span, last!) >= 0) last = span;
+  }
+  return [first, last];
 }
 
 /** A value that a device holds, as it was and as it is to be. */
@@ -85,7 +84,7 @@ export interface ValueToType {
 }
 
 /** What has to be typed into devices again when one plan takes the place of another. */
-export function valuesToType(before: Plan, after: Plan): ValueToType[] {
+export function valuesToType(before: LaidShow, after: LaidShow): ValueToType[] {
   const values: ValueToType[] = [];
   after.show.controllers.forEach((controller, index) => {
     const was = before.show.controllers.findIndex((each) => each.id === controller.id);
@@ -113,8 +112,10 @@ export function valuesToType(before: Plan, after: Plan): ValueToType[] {
         next.channelsPerUniverse,
       );
     }
+    const fromOf = new Map(old?.ports.map((port) => [port.port, port]));
     for (const port of next.ports) {
-      const from = old?.ports.find((each) => each.port === port.port);
+      const from = fromOf.get(port.port);
+      fromOf.delete(port.port);
       compare(`port.${port.port}.pixels`, port.name, 'pixels', from?.pixels, port.pixels);
       compare(`port.${port.port}.universe`, port.name, 'start universe', from?.universe, port.universe);
       compare(`port.${port.port}.channel`, port.name, 'start channel', from?.channel, port.channel);
@@ -126,9 +127,8 @@ export function valuesToType(before: Plan, after: Plan): ValueToType[] {
         port.colourOrder,
       );
     }
-    for (const from of old?.ports ?? [])
-      if (!next.ports.some((port) => port.port === from.port))
-        compare(`port.${from.port}.pixels`, from.name, 'pixels', from.pixels, 0);
+    for (const from of fromOf.values())
+      compare(`port.${from.port}.pixels`, from.name, 'pixels', from.pixels, 0);
   });
   return values;
 }

@@ -1,11 +1,10 @@
-import { spansOfRun } from '../plan/spanIndex';
+import { spansOfRun } from '../plan/planIndex';
 import { valuesToType, type ValueToType } from './deviceSettings';
-import { planShow } from '../plan/plan';
-import type { Plan } from '../plan/planned';
+import { layShow } from '../plan/plan';
+import type { LaidShow, Span } from '../plan/planned';
 import type { PlanCache } from '../plan/cache';
 import type { RunPin } from '../show/edits/patch';
 import { applyEdit, type Edit } from '../show/edits/registry';
-import type { Show } from '../show/schema';
 
 /** A run whose channels are not where they were. */
 export interface Moved {
@@ -25,38 +24,57 @@ export interface Foresight {
 }
 
 /** What one plan changes against another. */
-export function comparePlans(before: Plan, after: Plan): Foresight {
+export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   const moved: Moved[] = [];
-  const old = addressesOf(before);
-  const next = addressesOf(after);
-  const keys = [...new Set([...old.keys(), ...next.keys()])];
-  for (const key of keys) {
-    const [from, to] = [old.get(key), next.get(key)];
-    if (from?.words === to?.words) continue;
-    const { propId, name, run } = (to ?? from)!;
-    moved.push({ propId, name, run, old: from?.words ?? null, new: to?.words ?? null });
+  const old = stretches(before);
+  const next = stretches(after);
+  for (const [key, to] of next) {
+    const from = old.get(key);
+    if (!from || !isSame(from, to))
+      moved.push({ ...to.of, old: from ? wordsOf(from) : null, new: wordsOf(to) });
   }
+  for (const [key, from] of old)
+    if (!next.has(key)) moved.push({ ...from.of, old: wordsOf(from), new: null });
   const values = valuesToType(before, after);
   return { moved, values, visits: [...new Set(values.map((value) => value.controllerId))] };
 }
 
-function addressesOf(plan: Plan): Map<string, { propId: string; name: string; run: number; words: string }> {
-  const addresses = new Map<string, { propId: string; name: string; run: number; words: string }>();
+/** Where a run begins and ends. */
+interface Stretch {
+  of: Pick<Moved, 'propId' | 'name' | 'run'>;
+  first: Span;
+  last: Span;
+}
+
+/** By prop and number of the run; runs without an address have none. */
+function stretches(plan: LaidShow): Map<string, Stretch> {
+  const found = new Map<string, Stretch>();
   plan.runs.forEach((run, index) => {
-    const spans = spansOfRun(plan, index).filter((span) => span.runChannel >= 0);
-    const [first, last] = [spans[0], spans.at(-1)];
+    const spans = spansOfRun(plan, index);
+    const first = spans.find((span) => span.runChannel >= 0);
+    const last = spans.at(-1);
     if (!first || !last) return;
-    const prop = plan.show.props[run.prop]!;
-    const place = (universe: number | null, channel: number) =>
-      universe === null ? `byte ${channel - 1}` : `U${universe} ch ${channel}`;
-    addresses.set(`${prop.id} ${run.number}`, {
-      propId: prop.id,
-      name: prop.name,
-      run: run.number,
-      words: `${place(first.universe, first.startChannel)} – ${place(last.universe, last.startChannel + last.channelCount - 1)}`,
-    });
+    const { id, name } = plan.show.props[run.prop]!;
+    found.set(`${id} ${run.number}`, { of: { propId: id, name, run: run.number }, first, last });
   });
-  return addresses;
+  return found;
+}
+
+function isSame(a: Stretch, b: Stretch): boolean {
+  return (
+    a.first.universe === b.first.universe &&
+    a.first.startChannel === b.first.startChannel &&
+    a.last.universe === b.last.universe &&
+    endOf(a.last) === endOf(b.last)
+  );
+}
+
+const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
+
+function wordsOf({ first, last }: Stretch): string {
+  const place = ({ universe }: Span, channel: number) =>
+    universe === null ? `byte ${channel - 1}` : `U${universe} ch ${channel}`;
+  return `${place(first, first.startChannel)} – ${place(last, endOf(last))}`;
 }
 
 /** An edit with what it brings about, in the two ways of doing it. */
@@ -68,19 +86,25 @@ export interface Choices {
 }
 
 /**
- * Both ways of making a change, each planned.
+ * Both ways of making a change, each planned; null where it moves nothing.
  *
- * @param before the plan of `show`
+ * @param before the plan of the show as it is
+ * @param tidyPlan the plan of the show with the edit
  * @throws ShowError when the edit does not fit the show
  */
-export function foresee(show: Show, before: Plan, edit: Edit, cache?: PlanCache): Choices {
-  const tidyShow = applyEdit(show, edit);
-  const tidyPlan = planShow(tidyShow, cache);
-  const least = leastChange(show, before, tidyShow, tidyPlan, edit);
-  const leastPlan = least === edit ? tidyPlan : planShow(applyEdit(show, least), cache);
+export function foresee(before: LaidShow, edit: Edit, tidyPlan: LaidShow, cache?: PlanCache): Choices | null {
+  const tidy = comparePlans(before, tidyPlan);
+  if (tidy.moved.length + tidy.values.length === 0) return null;
+  const least = leastChange(before, tidyPlan, edit);
   return {
-    tidy: { edit, foresight: comparePlans(before, tidyPlan) },
-    least: { edit: least, foresight: comparePlans(before, leastPlan) },
+    tidy: { edit, foresight: tidy },
+    least:
+      least === edit
+        ? { edit, foresight: tidy }
+        : {
+            edit: least,
+            foresight: comparePlans(before, layShow(applyEdit(before.show, least), cache)),
+          },
   };
 }
 
@@ -88,13 +112,13 @@ export function foresee(show: Show, before: Plan, edit: Edit, cache?: PlanCache)
  * Pins every run that would move, though its own size stays, to where it was. A run that changed keeps its start where its old
  * place and the gap behind it hold it; otherwise it is left to find a gap.
  */
-function leastChange(show: Show, before: Plan, tidyShow: Show, tidyPlan: Plan, edit: Edit): Edit {
+function leastChange(before: LaidShow, tidyPlan: LaidShow, edit: Edit): Edit {
   const pins: RunPin[] = [];
   const taken = occupied(before);
-  const key = (plan: Plan, index: number) =>
+  const key = (plan: LaidShow, index: number) =>
     `${plan.show.props[plan.runs[index]!.prop]!.id} ${plan.runs[index]!.number}`;
   const oldIndex = new Map(before.runs.map((_, index) => [key(before, index), index]));
-  const entries = new Map(tidyShow.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  const entries = new Map(tidyPlan.show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   tidyPlan.runs.forEach((run, index) => {
     const was = oldIndex.get(key(tidyPlan, index));
     if (was === undefined || !run.wire) return;
@@ -117,7 +141,7 @@ function leastChange(show: Show, before: Plan, tidyShow: Show, tidyPlan: Plan, e
 }
 
 /** Channels in use by universe: for each the starts and ends of what is there. */
-function occupied(plan: Plan): Map<number, { run: number; from: number; to: number }[]> {
+function occupied(plan: LaidShow): Map<number, { run: number; from: number; to: number }[]> {
   const byUniverse = new Map<number, { run: number; from: number; to: number }[]>();
   for (const span of plan.spans) {
     if (span.universe === null) continue;
@@ -130,7 +154,7 @@ function occupied(plan: Plan): Map<number, { run: number; from: number; to: numb
 
 /** Whether a run of another size still fits where it starts, without reaching what comes after it. */
 function fitsAtOldPlace(
-  plan: Plan,
+  plan: LaidShow,
   run: number,
   channels: number,
   taken: Map<number, { run: number; from: number; to: number }[]>,

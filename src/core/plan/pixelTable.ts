@@ -13,9 +13,14 @@ export function emptyPixelTable(pixels: number): PixelTable {
   };
 }
 
-/** The buffers of a table, to be handed from one thread to another without copying. */
-export function buffersOf(table: PixelTable): ArrayBuffer[] {
-  return Object.values(table).map((column: PixelTable[keyof PixelTable]) => column.buffer as ArrayBuffer);
+/** The same numbers in arrays of their own. */
+export function copyOfTable(table: PixelTable): PixelTable {
+  return Object.fromEntries(
+    Object.entries(table).map(([name, column]: [string, PixelTable[keyof PixelTable]]) => [
+      name,
+      column.slice(),
+    ]),
+  ) as unknown as PixelTable;
 }
 
 /** Writes the address of each pixel's first channel, span by span. */

@@ -8,7 +8,7 @@ import type { Threaded } from '../threading/thread';
 import { plugIn, type PlannedPort } from '../patch/plug';
 import { PlanCache } from './cache';
 import { emptyPixelTable, fillAddresses } from './pixelTable';
-import type { PixelTable, Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from './planned';
+import type { LaidShow, PixelTable, Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from './planned';
 
 /**
  * Plans a whole show.
@@ -23,6 +23,21 @@ export function planShow(
   progress: (part: number) => void = () => undefined,
 ): Plan {
   const threaded = cache.threadAll(show.props, threadProp, (part) => progress(part * 0.6));
+  const laid = layThreaded(show, threaded);
+  progress(0.7);
+  const pixels = emptyPixelTable(laid.pixelCount);
+  fillGeometry(pixels, laid.props, laid.runs, threaded);
+  progress(0.85);
+  fillAddresses(pixels, laid.runs, laid.spans);
+  return { ...laid, pixels };
+}
+
+/** As `planShow`, for questions that no single pixel answers. */
+export function layShow(show: Show, cache: PlanCache = new PlanCache()): LaidShow {
+  return layThreaded(show, cache.threadAll(show.props, threadProp));
+}
+
+function layThreaded(show: Show, threaded: readonly Threaded[]): LaidShow {
   const typeChannels = new Map(show.pixelTypes.map((type) => [type.id, channelsPerPixel(type)]));
 
   const props: PlannedProp[] = [];
@@ -61,18 +76,12 @@ export function planShow(
   const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
   for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
 
-  progress(0.7);
-  const pixels = emptyPixelTable(pixelCount);
-  fillGeometry(pixels, props, runs, threaded);
-  progress(0.85);
-  fillAddresses(pixels, runs, spans);
   const lastSpace = spaces[spaces.length - 1];
   return {
     show,
     pixelCount,
     channelCount,
     lastShowChannel: lastSpace ? lastSpace.startShowChannel + lastSpace.channelCount - 1 : 0,
-    pixels,
     props,
     runs,
     ports,
@@ -130,7 +139,7 @@ function wiredControllers(
 }
 
 /** How the channels of a run that is on a port fill universes. `index` is the run's in the plan. */
-export function policyOfRun({ show, runs }: Plan, index: number): ReturnType<typeof policyOf> {
+export function policyOfRun({ show, runs }: LaidShow, index: number): ReturnType<typeof policyOf> {
   const { prop: propIndex, number, wire } = runs[index]!;
   const prop = show.props[propIndex]!;
   const entry = show.patch.find((each) => each.propId === prop.id && each.run === number)!;

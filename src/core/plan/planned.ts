@@ -52,18 +52,14 @@ export interface PlannedSpace {
   channelCount: number;
 }
 
-/**
- * The answer to every question about a show: what each pixel is, where it is, on which wire and at which address. A pure
- * function of the show: the same show gives the same plan.
- */
-export interface Plan {
+/** A show with every run plugged in and addressed: all of its plan but the table of single pixels. */
+export interface LaidShow {
   show: Show;
   pixelCount: number;
   /** Channels that carry pixels; gaps and skipped pixels are not counted. */
   channelCount: number;
   /** The last show channel, gaps counted. */
   lastShowChannel: number;
-  pixels: PixelTable;
   /** One for each prop of the show, in its order. */
   props: PlannedProp[];
   runs: PlannedRun[];
@@ -77,6 +73,14 @@ export interface Plan {
   staleEntries: PatchEntry[];
   /** Runs that found no universe below the last one. */
   runsWithoutAddress: number[];
+}
+
+/**
+ * The answer to every question about a show: what each pixel is, where it is, on which wire and at which address. A pure
+ * function of the show: the same show gives the same plan.
+ */
+export interface Plan extends LaidShow {
+  pixels: PixelTable;
 }
 
 /**

@@ -7,7 +7,7 @@ import {
   findUniverseChannel,
   type Hit,
 } from '../answers/lookup';
-import { spansInUniverse } from '../plan/spanIndex';
+import { spansInUniverse } from '../plan/planIndex';
 import { portAddressOf } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';

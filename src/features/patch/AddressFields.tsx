@@ -3,7 +3,7 @@
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { addressOf } from '@/core/answers/lookup';
-import { spansOfRun } from '@/core/plan/spanIndex';
+import { spansOfRun } from '@/core/plan/planIndex';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';

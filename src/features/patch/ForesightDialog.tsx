@@ -3,35 +3,39 @@
 import { Button, Group, Modal, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { Choices } from '@/core/devices/foresight';
+import type { Edit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useForesight, withTasks } from '../show/foresight';
-import { useEditAtOnce, useShow } from '../show/ShowProvider';
+import { useShow } from '../show/ShowProvider';
 
 /** What a change moves, before it is made. */
 export function ForesightDialog() {
-  const { choices, made, close } = useForesight();
+  const { choices, answer } = useForesight();
   return (
-    <Modal opened={choices !== null} onClose={close} size="xl" title="This moves addresses that are in use">
-      {choices && <Foresight choices={choices} onMade={made} onDone={close} />}
+    <Modal
+      opened={choices !== null}
+      onClose={() => answer(null)}
+      size="xl"
+      title="This moves addresses that are in use"
+    >
+      {choices && <Foresight choices={choices} onAnswer={answer} />}
     </Modal>
   );
 }
 
 function Foresight({
   choices,
-  onMade,
-  onDone,
+  onAnswer,
 }: {
   choices: Choices;
-  onMade: () => void;
-  onDone: () => void;
+  /** Null leaves the show as it is. */
+  onAnswer: (edit: Edit | null) => void;
 }) {
   const show = useShow((state) => state.show);
   const facts = useShow((state) => state.facts);
-  const editAtOnce = useEditAtOnce();
   const differ = choices.least.edit !== choices.tidy.edit;
   // With few props, laying all anew can be less typing than making way for one.
   const lessWalking = choices.least.foresight.values.length <= choices.tidy.foresight.values.length;
@@ -98,18 +102,10 @@ function Foresight({
         />
       </div>
       <Group mt="md" justify="flex-end">
-        <Button variant="default" onClick={onDone}>
+        <Button variant="default" onClick={() => onAnswer(null)}>
           Leave it as it is
         </Button>
-        <Button
-          data-autofocus
-          onClick={() => {
-            editAtOnce(withTasks(show, facts, choices[way]), () => {
-              onDone();
-              onMade();
-            });
-          }}
-        >
+        <Button data-autofocus onClick={() => onAnswer(withTasks(show, facts, choices[way]))}>
           Do it, and note the values
         </Button>
       </Group>

@@ -1,4 +1,4 @@
-import { spansOfRun } from '@/core/plan/spanIndex';
+import { spansOfRun } from '@/core/plan/planIndex';
 import { PROTOCOL_NAMES, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';

@@ -3,7 +3,7 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { addressOf, findShowChannel } from '@/core/answers/lookup';
-import { spansOfRun } from '@/core/plan/spanIndex';
+import { spansOfRun } from '@/core/plan/planIndex';
 import type { Finding } from '@/core/checks/check';
 import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';

@@ -1,12 +1,10 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import type { Edit } from '@/core/show/edits/registry';
 import styles from './EffectPreview.module.css';
-import { effectOf, type Effect } from './effect';
-import { useShowStore } from './ShowProvider';
+import { useAnswer } from './ShowProvider';
 
-/** A pointer that only passes by asks nothing: planning must not hold up what it does. */
+/** A pointer that only passes by asks nothing: what nobody waits for need not be planned. */
 const HELD_MS = 120;
 
 /** Of `U5 ch 1 – U7 ch 492` the start, which is what gets typed. */
@@ -16,15 +14,7 @@ function startOf(words: string | null): string {
 
 /** What an edit would move, in a few lines. Give it the edit as key: each is worked out once. */
 export function EffectPreview({ edit }: { edit: Edit }) {
-  const store = useShowStore();
-  const [effect, setEffect] = useState<Effect | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      const { show, plan } = store.getState();
-      setEffect(effectOf(show, plan, edit));
-    }, HELD_MS);
-    return () => clearTimeout(timer);
-  }, [store, edit]);
+  const effect = useAnswer('effect', edit, HELD_MS);
   if (!effect) return <span className={styles.effect}>…</span>;
   return (
     <span className={styles.effect}>

@@ -9,42 +9,51 @@ import { ShowError } from '@/core/fields/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Note } from '@/core/show/facts';
 import { watchShow } from '@/workers/events/watch';
-import { startPlanner } from '@/workers/planner';
+import { startPlanner, type Planner } from '@/workers/plan/planner';
+import type { Answer, Asked, Question } from '@/workers/plan/questions';
 import { httpClient } from './client';
-import { foresightOf, useForesight } from './foresight';
+import { editOrAsk } from './foresight';
 import { keepPlanned } from './keepPlanned';
 import { OpeningShow, ShowProblem } from './OpeningShow';
 import { createShowStore, type ShowState, type ShowStore } from './store';
 import { windowId } from './windowId';
 
-const ShowContext = createContext<ShowStore | null>(null);
+/** What the parts of the interface around an open show are given. */
+interface OpenedShow {
+  store: ShowStore;
+  planner: Planner;
+}
+
+const ShowContext = createContext<OpenedShow | null>(null);
 
 /** Opens a show for the parts of the interface below it. Give it the show's id as key: one provider opens one show. */
 export function ShowProvider({ id, children }: { id: string; children: ReactNode }) {
-  const [store, setStore] = useState<ShowStore | null>(null);
+  const [opened, setOpened] = useState<OpenedShow | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
   useEffect(() => {
     const window = windowId();
     const client = httpClient(window);
+    const planner = startPlanner();
     let left = false;
     client.open(id).then(
-      (opened) => left || setStore(createShowStore(opened, { client, notify, window })),
+      (show) => left || setOpened({ store: createShowStore(show, { client, notify, window }), planner }),
       (error: Error) => left || setProblem(error.message),
     );
     return () => {
       left = true;
+      planner.stop();
     };
   }, [id]);
 
   if (problem !== null) return <ShowProblem message={problem} />;
-  if (!store) return <OpeningShow />;
-  return <OpenShow store={store}>{children}</OpenShow>;
+  if (!opened) return <OpeningShow />;
+  return <OpenShow opened={opened}>{children}</OpenShow>;
 }
 
-function OpenShow({ store, children }: { store: ShowStore; children: ReactNode }) {
+function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNode }) {
+  const { store, planner } = opened;
   useEffect(() => {
-    const planner = startPlanner();
     const stopPlanning = keepPlanned(store, planner);
     const stopWatching = watchShow(
       store.getState().id,
@@ -59,24 +68,27 @@ function OpenShow({ store, children }: { store: ShowStore; children: ReactNode }
       window.removeEventListener('beforeunload', beforeUnload);
       stopWatching();
       stopPlanning();
-      planner.stop();
     };
-  }, [store]);
+  }, [store, planner]);
 
-  return <ShowContext value={store}>{children}</ShowContext>;
+  return <ShowContext value={opened}>{children}</ShowContext>;
 }
 
-/** For tests and for parts that bring a store of their own. */
-export const ShowStoreProvider = ShowContext.Provider;
+/** For tests, which bring a store and a planner of their own. */
+export const OpenedShowProvider = ShowContext.Provider;
 
 export function notify(message: string): void {
   notifications.show({ message, autoClose: 4000 });
 }
 
+function useOpened(): OpenedShow {
+  const opened = useContext(ShowContext);
+  if (!opened) throw new Error('This part of the interface needs an open show around it.');
+  return opened;
+}
+
 export function useShowStore(): ShowStore {
-  const store = useContext(ShowContext);
-  if (!store) throw new Error('This part of the interface needs an open show around it.');
-  return store;
+  return useOpened().store;
 }
 
 export function useShow<Part>(select: (state: ShowState) => Part): Part {
@@ -106,29 +118,43 @@ function told(work: () => void): boolean {
 /** Answers false where a change cannot be done. True is no word that it is done, as it may wait for an answer: `made` is called then. */
 type MakeEdit = (edit: Edit, made?: () => void) => boolean;
 
-/** Changes the show without asking, whatever it moves. */
-export function useEditAtOnce(): MakeEdit {
-  const store = useShowStore();
-  return (edit, made) =>
-    told(() => {
-      store.getState().edit(edit);
-      made?.();
-    });
+/**
+ * Changes the show; what cannot be done is told in its sentence. Where addresses are in use, a change that moves some is kept only when
+ * that is answered: what is to follow goes into `made`, which is called only then.
+ */
+export function useEdit(): MakeEdit {
+  const { store, planner } = useOpened();
+  return (edit, made) => told(() => editOrAsk(store, planner, edit, made));
 }
 
 /**
- * Changes the show; what cannot be done is told in its sentence. Where addresses are in use, a change that moves some is shown first,
- * and made when that is answered: what is to follow goes into `made`, which is called only then.
+ * Answers a question that takes other plans, about the show as it is. Null while it is not answered; what is asked no more is left.
+ *
+ * @param asked is to be the same object as long as the question is the same
+ * @param afterMs how long the question has to stand before it is asked
  */
-export function useEdit(): MakeEdit {
-  const store = useShowStore();
-  return (edit, made) =>
-    told(() => {
-      const choices = foresightOf(store.getState().show, edit);
-      if (choices) return useForesight.getState().ask(choices, () => made?.());
-      store.getState().edit(edit);
-      made?.();
-    });
+export function useAnswer<Name extends Question>(
+  name: Name,
+  asked: Asked<Name>,
+  afterMs = 0,
+): Answer<Name> | null {
+  const { planner } = useOpened();
+  const show = useShow((state) => state.show);
+  const [answered, setAnswered] = useState<Answer<Name> | null>(null);
+  useEffect(() => {
+    let left = false;
+    const ask = () =>
+      planner.ask(name, show, asked).then(
+        (answer) => left || setAnswered(() => answer),
+        (error: Error) => left || notify(`That could not be worked out: ${error.message}`),
+      );
+    const timer = setTimeout(ask, afterMs);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, [planner, name, show, asked, afterMs]);
+  return answered;
 }
 
 /** Notes what was seen or done on site. */

@@ -1,27 +1,34 @@
 import { create } from 'zustand';
-import { foresee, type Choices } from '@/core/devices/foresight';
-import { PlanCache } from '@/core/plan/cache';
-import { planShow } from '@/core/plan/plan';
+import type { Choices } from '@/core/devices/foresight';
 import type { Edit, SingleEdit } from '@/core/show/edits/registry';
 import type { Facts } from '@/core/show/facts';
 import { newId } from '@/core/fields/fields';
 import type { Show } from '@/core/show/schema';
+import type { Planner } from '@/workers/plan/planner';
+import type { ShowStore } from './store';
 
 interface Asking {
   /** A change that waits for a decision, with both ways of making it. */
   choices: Choices | null;
-  /** What follows when it is made. */
-  made: () => void;
-  ask: (choices: Choices, made: () => void) => void;
-  close: () => void;
+  /** Shows the choices; answers with the way that was chosen, or null where the show is to stay as it is. */
+  ask: (choices: Choices) => Promise<Edit | null>;
+  answer: (edit: Edit | null) => void;
 }
 
 /** The question whether a change is to be made that moves addresses. */
 export const useForesight = create<Asking>((set) => ({
   choices: null,
-  made: () => {},
-  ask: (choices, made) => set({ choices, made }),
-  close: () => set({ choices: null, made: () => {} }),
+  ask: (choices) =>
+    new Promise((resolve) =>
+      set({
+        choices,
+        answer: (edit) => {
+          set({ choices: null, answer: () => {} });
+          resolve(edit);
+        },
+      }),
+    ),
+  answer: () => {},
 }));
 
 /** Edits by which counts, threading or ports change; notes, names and drawings move no address. */
@@ -45,20 +52,53 @@ const MOVING: ReadonlySet<SingleEdit['type']> = new Set([
   'setAddressing',
 ] as const);
 
-/** Geometry of the shows that were looked at last, so that foresight plans only what changes. */
-const cache = new PlanCache();
+function mayMove(show: Show, edit: Edit): boolean {
+  if (!show.addressing.askBeforeMoving) return false;
+  const edits = edit.type === 'batch' ? edit.edits : [edit];
+  return edits.some((each) => MOVING.has(each.type));
+}
+
+/** Of each store the decisions that are under way: one is asked after the other. */
+const underWay = new WeakMap<ShowStore, Promise<void>>();
 
 /**
- * What a change would move, where the show asks for that; null where it may be made at once.
+ * Makes an edit. One that may move addresses which are in use is seen at once and kept when it is known that it moves none, or when the
+ * question is answered.
  *
+ * @param made what follows when it is made
  * @throws ShowError when the edit does not fit the show
  */
-export function foresightOf(show: Show, edit: Edit): Choices | null {
-  if (!show.addressing.askBeforeMoving) return null;
-  const edits = edit.type === 'batch' ? edit.edits : [edit];
-  if (!edits.some((each) => MOVING.has(each.type))) return null;
-  const choices = foresee(show, planShow(show, cache), edit, cache);
-  return choices.tidy.foresight.moved.length + choices.tidy.foresight.values.length > 0 ? choices : null;
+export function editOrAsk(store: ShowStore, planner: Planner, edit: Edit, made?: () => void): void {
+  const { show } = store.getState();
+  const held = mayMove(show, edit) ? store.getState().hold(edit) : null;
+  if (!held) {
+    store.getState().edit(edit);
+    made?.();
+    return;
+  }
+  const before = underWay.get(store) ?? Promise.resolve();
+  underWay.set(
+    store,
+    before.then(() => decide(store, planner, held, edit, made)),
+  );
+}
+
+async function decide(store: ShowStore, planner: Planner, held: string, edit: Edit, made?: () => void) {
+  const choices = await foresightOf(store, planner, held, edit);
+  const way = choices ? await useForesight.getState().ask(choices) : edit;
+  if (store.getState().decide(held, way) && way) made?.();
+}
+
+/** What an edit that is held would move; null where that is nothing. */
+async function foresightOf(store: ShowStore, planner: Planner, held: string, edit: Edit) {
+  for (;;) {
+    const shows = store.getState().around(held);
+    if (!shows) return null;
+    // What cannot be foreseen is made all the same: planning tells its own trouble.
+    const choices = await planner.ask('foresight', shows.before, edit, shows.after).catch(() => null);
+    // Others may have changed what it is laid on.
+    if (store.getState().around(held)?.before === shows.before) return choices;
+  }
 }
 
 /**

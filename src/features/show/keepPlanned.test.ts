@@ -1,10 +1,11 @@
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
 import { SmallServer } from '../../../tests/unit/smallServer';
+import type { Finding } from '@/core/checks/check';
 import { planShow } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/planned';
 import { tickOf } from '@/core/show/facts';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Show } from '@/core/show/schema';
-import type { Planned } from '@/workers/planner';
 import { keepPlanned } from './keepPlanned';
 import { createShowStore } from './store';
 
@@ -16,19 +17,20 @@ function start() {
   const store = createShowStore(server.opened(), { client: server, notify: () => {}, window: 'here' });
   const asked: Show[] = [];
   const answers: { give: () => void; fail: () => void }[] = [];
+  const searches: { facts: number; give: (found: readonly Finding[] | null) => void }[] = [];
   const stop = keepPlanned(store, {
     plan: (show) => {
       asked.push(show);
-      return new Promise<Planned>((resolve, reject) =>
+      return new Promise<Plan>((resolve, reject) =>
         answers.push({
-          give: () => resolve({ plan: planShow(show), findings: [] }),
+          give: () => resolve(planShow(show)),
           fail: () => reject(new Error('out of memory')),
         }),
       );
     },
-    stop: () => {},
+    findings: (_show, facts) => new Promise((give) => searches.push({ facts: facts.length, give })),
   });
-  return { store, asked, answers, stop, names: () => asked.map((show) => show.props[0]!.name) };
+  return { store, asked, answers, searches, stop, names: () => asked.map((show) => show.props[0]!.name) };
 }
 
 it('plans the latest show, and leaves out those that were overtaken', async () => {
@@ -60,12 +62,36 @@ it('plans a newer show though an older one could not be planned', async () => {
   stop();
 });
 
-it('looks again when something is noted on site', async () => {
-  const { store, asked, answers, stop } = start();
+const one: Finding = { check: 'odd', severity: 'look', stage: 'build', message: 'Odd.', mends: [] };
+
+it('looks again, and plans nothing, when something is noted on site', async () => {
+  const { store, asked, answers, searches, stop } = start();
   answers[0]!.give();
   await pause();
   store.getState().note([tickOf('a', 'port.1.pixels', '10')]);
   await pause();
-  expect(asked).toHaveLength(2);
+  expect(asked).toHaveLength(1);
+  expect(searches.map(({ facts }) => facts)).toEqual([0, 1]);
+  searches[0]!.give([]);
+  searches[1]!.give([one]);
+  await pause();
+  expect(store.getState().findings).toEqual([one]);
+  stop();
+});
+
+it('shows a plan before it is known what is worth a look in it, and keeps nothing that was overtaken', async () => {
+  const { store, answers, searches, stop } = start();
+  answers[0]!.give();
+  await pause();
+  expect(store.getState().plan!.show.props[0]!.name).toBe('rail');
+  store.getState().edit(rename('One'));
+  answers[1]!.give();
+  await pause();
+  expect(store.getState().plan!.show.props[0]!.name).toBe('One');
+  searches[1]!.give([one]);
+  await pause();
+  searches[0]!.give([]);
+  await pause();
+  expect(store.getState().findings).toEqual([one]);
   stop();
 });

@@ -1,34 +1,49 @@
-import type { Planner } from '@/workers/planner';
+import type { Planner } from '@/workers/plan/planner';
 import type { ShowStore } from './store';
 
 /**
- * Keeps the plan of a store up to date: plans the latest show with the latest facts, one at a time; what was overtaken while one was
- * planned is left out. Returns a way to stop.
+ * Keeps the plan of a store up to date, and what follows from it: plans the latest show, one at a time, where what was overtaken while
+ * one was planned is left out; then looks for what is worth a look in it, which holds up no plan. Returns a way to stop.
  */
-export function keepPlanned(store: ShowStore, planner: Planner): () => void {
+export function keepPlanned(store: ShowStore, planner: Pick<Planner, 'plan' | 'findings'>): () => void {
   let planning = false;
   let stopped = false;
 
+  const failed = (error: unknown) => {
+    if (!stopped)
+      store.setState({
+        planError: `The show could not be planned: ${(error as Error).message}`,
+        planning: null,
+      });
+  };
+
+  const find = async () => {
+    const { plan, facts } = store.getState();
+    if (!plan) return;
+    try {
+      const findings = await planner.findings(plan.show, facts.all);
+      const now = store.getState();
+      if (findings && now.plan === plan && now.facts === facts && !stopped) store.setState({ findings });
+    } catch (error) {
+      failed(error);
+    }
+  };
+
   const plan = async () => {
-    const { show, facts } = store.getState();
+    const { show } = store.getState();
     // Word of progress may come after the plan itself: it travels another way.
     let underWay = true;
     try {
-      const planned = await planner.plan(show, facts.all, (part) => {
+      const planned = await planner.plan(show, (part) => {
         if (underWay && !stopped) store.setState({ planning: part });
       });
-      if (!stopped) store.setState({ ...planned, planError: null, planning: null });
+      if (!stopped) store.setState({ plan: planned, planError: null, planning: null });
     } catch (error) {
-      if (!stopped)
-        store.setState({
-          planError: `The show could not be planned: ${(error as Error).message}`,
-          planning: null,
-        });
+      failed(error);
     } finally {
       underWay = false;
     }
-    const now = store.getState();
-    return now.show === show && now.facts === facts;
+    return store.getState().show === show;
   };
 
   const replan = async () => {
@@ -39,7 +54,8 @@ export function keepPlanned(store: ShowStore, planner: Planner): () => void {
     planning = false;
   };
   const unsubscribe = store.subscribe((state, before) => {
-    if (state.show !== before.show || state.facts !== before.facts) void replan();
+    if (state.plan !== before.plan || state.facts !== before.facts) void find();
+    if (state.show !== before.show) void replan();
   });
   void replan();
   return () => {

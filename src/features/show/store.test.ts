@@ -104,6 +104,72 @@ it('takes the news of its own change for the answer, where that is lost', async 
   expect(shows.history(id)).toHaveLength(1);
 });
 
+describe('an edit that is held', () => {
+  it('is seen at once, and sent when it is decided, with what was done behind it', async () => {
+    const { server, store, name, kept } = open();
+    const held = store.getState().hold(rename('One'))!;
+    store.getState().edit(rename('Grid', 'net'));
+    const shown = store.getState().show;
+    expect([name(0), name(1)]).toEqual(['One', 'Grid']);
+    expect(store.getState().around(held)!.before.props[0]!.name).toBe('rail');
+    expect(
+      store
+        .getState()
+        .around(held)!
+        .after.props.map((prop) => prop.name),
+    ).toEqual(['One', 'net']);
+    expect(server.held).toHaveLength(0);
+    expect(store.getState().decide(held, rename('One'))).toBe(true);
+    await server.next();
+    await server.next();
+    expect(kept().props.map((prop) => prop.name)).toEqual(['One', 'Grid']);
+    expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [] });
+    expect(store.getState().show).toEqual(shown);
+    expect(store.getState().decide(held, null)).toBe(false);
+  });
+
+  it('keeps what is on screen as it is, where it is made as it was shown', () => {
+    const { store } = open();
+    const edit = rename('One');
+    const held = store.getState().hold(edit)!;
+    const shown = store.getState().show;
+    store.getState().decide(held, edit);
+    expect(store.getState().show).toBe(shown);
+  });
+
+  it('goes without a trace where it is not made, and leaves what was done behind it', async () => {
+    const { server, store, kept } = open();
+    const held = store.getState().hold(rename('One'))!;
+    store.getState().edit(rename('Grid', 'net'));
+    store.getState().decide(held, null);
+    await server.next();
+    expect(kept().props.map((prop) => prop.name)).toEqual(['rail', 'Grid']);
+    expect(store.getState().show).toEqual(kept());
+  });
+
+  it('stands on what others did meanwhile', () => {
+    const { store, elsewhere } = open();
+    const held = store.getState().hold(rename('One'))!;
+    elsewhere(rename('Grid', 'net'));
+    expect(
+      store
+        .getState()
+        .around(held)!
+        .before.props.map((prop) => prop.name),
+    ).toEqual(['rail', 'Grid']);
+    expect(
+      store
+        .getState()
+        .around(held)!
+        .after.props.map((prop) => prop.name),
+    ).toEqual(['One', 'Grid']);
+  });
+
+  it('is none where nothing changes', () => {
+    expect(open().store.getState().hold(rename('rail'))).toBeNull();
+  });
+});
+
 describe('undo', () => {
   it('takes back what is still on its way, after it has arrived', async () => {
     const { server, store, name } = open();

@@ -37,6 +37,8 @@ export interface Waiting {
   asked: Asked;
   /** The show that an edit leads to, laid on what is confirmed and on what waits before it; null where that is not known. */
   after: Show | null;
+  /** An edit that is seen, and sent only when it is decided. */
+  held?: boolean;
 }
 
 export interface ShowState {
@@ -67,6 +69,17 @@ export interface ShowState {
 
   /** Changes the show at once and saves it. @throws ShowError, and nothing is changed */
   edit: (edit: Edit) => void;
+  /**
+   * Changes the show at once, and saves it only when it is decided; what is done meanwhile waits behind it.
+   *
+   * @returns by what it is known in `around` and `decide`; null where the edit changes nothing
+   * @throws ShowError, and nothing is changed
+   */
+  hold: (edit: Edit) => string | null;
+  /** The shows before and after an edit that is held; null when it is held no more. */
+  around: (held: string) => { before: Show; after: Show } | null;
+  /** Saves what was held, or another edit in its place, or takes it back. @returns false when it is held no more */
+  decide: (held: string, edit: Edit | null) => boolean;
   /** Notes what was seen or done; it is outside of undo. */
   note: (notes: readonly Note[]) => void;
   undo: () => void;
@@ -104,15 +117,25 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
   const passedOver = new Set<string>();
 
   return createStore<ShowState>((set, get) => {
-    const enqueue = (asked: Asked, after: Show | null) => {
-      set({ waiting: [...get().waiting, { id: newId('change'), asked, after }] });
+    const enqueue = (asked: Asked, after: Show | null, held = false): string => {
+      const id = newId('change');
+      set({ waiting: [...get().waiting, { id, asked, after, held }] });
       void send();
+      return id;
+    };
+
+    /** @returns null where the edit changes nothing: a double click, or what is there already, makes no entry in the history */
+    const make = (edit: Edit, held: boolean): string | null => {
+      const show = applyEdit(get().show, edit);
+      if (show === get().show || changeBetween(get().show, show).length === 0) return null;
+      set({ show });
+      return enqueue({ kind: 'edit', edit }, show, held);
     };
 
     const settle = () => {
       const { saving, waiting, clash } = get();
       if (saving === 'removed' || clash) return;
-      if (waiting.length === 0) set({ saving: 'saved', trouble: null });
+      if (waiting.every((each) => each.held)) set({ saving: 'saved', trouble: null });
       else if (saving === 'saved') set({ saving: 'saving' });
     };
 
@@ -122,6 +145,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       try {
         for (let next = get().waiting[0]; next; next = get().waiting[0]) {
           settle();
+          if (next.held) return;
           const change = changeOf(next);
           if (!change) continue;
           try {
@@ -299,12 +323,25 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       planError: null,
       planning: null,
 
-      edit: (edit) => {
-        const show = applyEdit(get().show, edit);
-        // A double click, or what is there already, makes no entry in the history.
-        if (show === get().show || changeBetween(get().show, show).length === 0) return;
-        set({ show });
-        enqueue({ kind: 'edit', edit }, show);
+      edit: (edit) => void make(edit, false),
+      hold: (edit) => make(edit, true),
+      around: (held) => {
+        const { waiting, confirmed } = get();
+        const index = waiting.findIndex((each) => each.id === held);
+        const after = waiting[index]?.after;
+        const before = waiting.slice(0, Math.max(0, index)).findLast((each) => each.after)?.after;
+        return after ? { before: before ?? confirmed, after } : null;
+      },
+      decide: (held, edit) => {
+        const { waiting } = get();
+        const own = waiting.find((each) => each.id === held);
+        if (own?.asked.kind !== 'edit') return false;
+        const decided: Waiting = { ...own, held: false, ...(edit && { asked: { kind: 'edit', edit } }) };
+        set({ waiting: waiting.flatMap((each) => (each !== own ? [each] : edit ? [decided] : [])) });
+        // What is as it was shown need not be planned and drawn again.
+        if (edit !== own.asked.edit) relay();
+        void send();
+        return true;
       },
       note: (notes) => {
         const at = new Date().toISOString();

@@ -1,20 +1,19 @@
 'use client';
 
 import { Button } from '@mantine/core';
-import { useMemo } from 'react';
-import { comparePolicies, type PolicyRow } from '@/core/answers/comparePolicies';
+import type { PolicyRow } from '@/core/answers/comparePolicies';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
-import { useEdit } from '../../show/ShowProvider';
+import { useAnswer, useEdit } from '../../show/ShowProvider';
 
 /** What the whole show takes under each policy. */
 export function PoliciesSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const rateHz = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
-  const rows = useMemo(() => comparePolicies(plan.show, rateHz), [plan.show, rateHz]);
+  const rows = useAnswer('policies', rateHz);
   const figure = (head: string, unit: string | undefined, text: (row: PolicyRow) => string) => ({
     head,
     unit,
@@ -28,10 +27,11 @@ export function PoliciesSheet({ plan }: { plan: Plan }) {
         Controllers and props that have a policy of their own keep it; these are the show’s, for all others.
         Both ends must agree: a sender that counts 510 and a controller that counts 512 rotate the colours.
       </p>
+      {!rows && <p role="status">Planning the show under each policy…</p>}
       <SheetTable
         label="Policies compared"
         testId="policies"
-        rows={rows}
+        rows={rows ?? []}
         rowKey={(row) => row.words}
         chosen={(row) => row.isCurrent}
         columns={[

@@ -141,7 +141,7 @@ describe('values to type', () => {
 describe('policies', () => {
   it('are compared and taken', async () => {
     const { store } = openSheet(show, (plan) => <PoliciesSheet plan={plan} />);
-    const row = screen.getByRole('row', { name: /^full 512, a new universe per port/ });
+    const row = await screen.findByRole('row', { name: /^full 512, a new universe per port/ });
     await userEvent.click(within(row).getByRole('button', { name: 'Use this' }));
     expect(store.getState().show.addressing).toMatchObject({
       packing: { kind: 'full512' },

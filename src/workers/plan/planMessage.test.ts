@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { aController, aGrid, aLine, aShow, onPorts } from '../../tests/unit/shows';
+import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { PlanCache } from '@/core/plan/cache';
 import { planShow } from '@/core/plan/plan';
 import { readShowText } from '@/core/show/read';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { aController, aGrid, aLine, aShow, onPorts } from '../../tests/unit/shows';
+import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Show } from '@/core/show/schema';
-import { changesBetween, withChanges } from './showChanges';
+import { ShowReceiver, ShowSender, changesBetween, withChanges } from './sentShows';
 
 const show = onPorts(
   aShow({ props: [aLine('rail', 50), aGrid('net', 4, 5), aLine('mast', 9)], controllers: [aController()] }),
@@ -52,6 +52,23 @@ it('leads from any show to any other', () => {
         there = withChanges(there, sent(changesBetween(here, next)));
         here = next;
         expect(there).toEqual(here);
+      }
+    }),
+  );
+});
+
+it('names shows that the other side has, in any order, and sends others anew', () => {
+  const variants = Array.from({ length: 4 }, (_, i): Show => ({ ...show, name: `Night ${i}` }));
+  fc.assert(
+    fc.property(fc.array(fc.nat({ max: 3 }), { minLength: 1, maxLength: 20 }), (order) => {
+      const [sender, receiver] = [new ShowSender(), new ShowReceiver()];
+      let last: [number, Show] | null = null;
+      for (const index of order) {
+        const arrived = receiver.receive(sent(sender.send(variants[index]!)));
+        expect(arrived).toEqual(variants[index]);
+        // Twice in a row is the very same object, so that what was worked out for it is found again.
+        if (last?.[0] === index) expect(arrived).toBe(last[1]);
+        last = [index, arrived];
       }
     }),
   );

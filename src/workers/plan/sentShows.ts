@@ -43,3 +43,38 @@ export function withChanges(before: Show | null, { parts, gone }: ShowChanges): 
   }
   return show as Show;
 }
+
+/** As many as both sides keep: the show as it is, and the one that a change is laid on while it waits for an answer. */
+const KEPT = 2;
+
+/** A show as it is named to the other side: by its number, with what makes it from the one before where it is new there. */
+export interface SentShow {
+  number: number;
+  changes?: ShowChanges;
+}
+
+/** This side of a channel over which shows go, each sent once. What is sent must arrive in the same order. */
+export class ShowSender {
+  private kept: { number: number; show: Show }[] = [];
+
+  send(show: Show): SentShow {
+    const known = this.kept.find((each) => each.show === show);
+    if (known) return { number: known.number };
+    const last = this.kept.at(-1);
+    const number = (last?.number ?? 0) + 1;
+    this.kept = [...this.kept, { number, show }].slice(-KEPT);
+    return { number, changes: changesBetween(last?.show ?? null, show) };
+  }
+}
+
+/** The other side: the very same object for each time that a show is named. */
+export class ShowReceiver {
+  private kept: { number: number; show: Show }[] = [];
+
+  receive({ number, changes }: SentShow): Show {
+    if (!changes) return this.kept.find((each) => each.number === number)!.show;
+    const show = withChanges(this.kept.at(-1)?.show ?? null, changes);
+    this.kept = [...this.kept, { number, show }].slice(-KEPT);
+    return show;
+  }
+}

@@ -1,0 +1,32 @@
+import { ShowError } from '../fields/problem';
+import type { PlanCache } from '../plan/cache';
+import { layShow } from '../plan/plan';
+import type { LaidShow } from '../plan/planned';
+import { applyEdit, type Edit } from '../show/edits/registry';
+import { countOf } from '../units/number';
+import { comparePlans, type Moved } from './foresight';
+
+/** What an edit would do to addresses, before it is made. */
+export interface Effect {
+  /** In a line: how many runs move, and how much has to be typed again; or why it cannot be done. */
+  words: string;
+  /** The first few runs with new addresses. */
+  moved: readonly Moved[];
+}
+
+const MOST_NAMED = 4;
+
+/** @param before the plan of the show that would be edited */
+export function effectOf(before: LaidShow, edit: Edit, cache?: PlanCache): Effect {
+  try {
+    const { moved, values } = comparePlans(before, layShow(applyEdit(before.show, edit), cache));
+    if (moved.length === 0 && values.length === 0) return { words: 'No address moves.', moved: [] };
+    return {
+      words: `${countOf(moved.length, 'run')} moved, ${countOf(values.length, 'value')} to type`,
+      moved: moved.slice(0, MOST_NAMED),
+    };
+  } catch (error) {
+    if (!(error instanceof ShowError)) throw error;
+    return { words: error.message, moved: [] };
+  }
+}

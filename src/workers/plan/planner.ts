@@ -1,0 +1,54 @@
+import { proxy, wrap } from 'comlink';
+import type { Finding } from '@/core/checks/check';
+import type { Plan, PlannedProp } from '@/core/plan/planned';
+import type { Fact } from '@/core/show/facts';
+import type { Show } from '@/core/show/schema';
+import type { PlanWorker } from './plan.worker';
+import { unpackPlan } from './planMessage';
+import type { Answer, Asked, Question } from './questions';
+import { ShowSender } from './sentShows';
+
+/** Plans shows and tells what follows from the plans; `stop` ends whatever it runs on. */
+export interface Planner {
+  /** @param progress told how much is done, from 0 to 1 */
+  plan: (show: Show, progress: (part: number) => void) => Promise<Plan>;
+  /**
+   * What is worth a look in the plan of a show.
+   *
+   * @param facts what was noted on site
+   * @returns null where a newer show overtook it
+   */
+  findings: (show: Show, facts: readonly Fact[]) => Promise<readonly Finding[] | null>;
+  /**
+   * What takes other plans to answer.
+   *
+   * @param edited the show as edited, where it is shown already
+   */
+  ask: <Name extends Question>(
+    name: Name,
+    show: Show,
+    asked: Asked<Name>,
+    edited?: Show,
+  ) => Promise<Answer<Name>>;
+  stop: () => void;
+}
+
+/** A planner in a thread of its own, so that planning never holds up the interface. */
+export function startPlanner(): Planner {
+  const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<PlanWorker>(worker);
+  const shows = new ShowSender();
+  let received: readonly PlannedProp[] = [];
+  return {
+    plan: async (show, progress) => {
+      const message = await remote.plan(shows.send(show), proxy(progress));
+      const plan = unpackPlan(message, show, received);
+      received = plan.props;
+      return plan;
+    },
+    findings: (show, facts) => remote.findings(shows.send(show), facts),
+    ask: (name, show, asked, edited) =>
+      remote.ask(name, asked, shows.send(show), edited ? shows.send(edited) : null) as Promise<never>,
+    stop: () => worker.terminate(),
+  };
+}
