@@ -11,9 +11,10 @@ const transform = {
   ],
 };
 const moduleNameMapper = {
+  // Before the paths: the first that fits counts.
+  '\\.css$': '<rootDir>/tests/unit/empty.ts',
   '^@/(.*)$': '<rootDir>/src/$1',
   '^server-only$': '<rootDir>/tests/unit/empty.ts',
-  '\\.css$': '<rootDir>/tests/unit/empty.ts',
 };
 const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'];
 

@@ -1,4 +1,5 @@
 // How long a wall takes: its whole plan, and the work behind one drawing of its chains.
+import { usual } from '../src/core/figures/figure';
 import { compareChains } from '../src/core/panels/compareChains';
 import { testPicture } from '../src/core/panels/testPicture';
 import { layWall } from '../src/core/panels/wallFacts';
@@ -23,7 +24,7 @@ function showWith(columns: number, rows: number, panelColumns: number, panelRows
         shape: { ...shape, columns, rows, panel: { ...shape.panel, columns: panelColumns, rows: panelRows } },
         threading: {
           ...threading,
-          driver: { ...threading.driver, outputs: 8, mostPanelsPerOutput: 256 },
+          driver: { ...threading.driver, outputs: 8, mostPanelsPerOutput: usual(256) },
           chaining: { by: 'design', style: 'zigzag', along: 'rows', entry: 'topLeft' },
         },
       },

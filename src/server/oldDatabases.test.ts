@@ -29,6 +29,8 @@ const withoutName = (show: Show) => ({ ...show, name: '' });
 describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))(
   'the database of an earlier version, %s',
   (file) => {
+    // A database of a later version went through upgrades before.
+    const upgrades = { '0001.sqlite': 1, '0002.sqlite': 1, '0003.sqlite': 2 }[file]!;
     const open = () => {
       const copy = path.join(folder, 'rapid-lantern.sqlite');
       if (!fs.existsSync(copy)) fs.copyFileSync(path.join(FOLDER, file), copy);
@@ -39,7 +41,7 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
     it('opens: the show is brought up to date once, as a change of its own', () => {
       const shows = open();
       const { sequence, show } = shows.get(ID);
-      expect(sequence).toBe(expected.sequence + 1);
+      expect(sequence).toBe(expected.sequence + upgrades);
       expect(show.version).toBe(SHOW_VERSION);
       expect(show).toEqual(readShow(JSON.parse(JSON.stringify(expected.show))));
       expect(shows.history(ID).at(-1)).toMatchObject({ kind: 'upgrade' });
@@ -73,7 +75,7 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
 
     it('has its old history, readable state by state', () => {
       const shows = open();
-      expect(shows.history(ID)).toHaveLength(expected.sequence + 1);
+      expect(shows.history(ID)).toHaveLength(expected.sequence + upgrades);
       expect(shows.at(ID, 3)).toEqual(readShow(JSON.parse(JSON.stringify(expected.at3))));
       expect(shows.at(ID, 0).props).toHaveLength(shows.at(ID, 1).props.length + 1);
       for (const sequence of [7, 20, 49, 50, 51, expected.sequence])

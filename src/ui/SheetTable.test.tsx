@@ -1,6 +1,8 @@
 import { MantineProvider } from '@mantine/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { computed, given, quotient } from '@/core/figures/explained';
+import type { Table } from '@/core/papers/table';
 import { NumberUnitField } from './fields/NumberUnitField';
 import { SheetTable } from './SheetTable';
 
@@ -10,53 +12,73 @@ function show(part: React.ReactNode) {
   render(<MantineProvider env="test">{part}</MantineProvider>);
 }
 
+const table: Table<(typeof rows)[number]> = {
+  name: 'Rows',
+  rows,
+  keyOf: (row) => row.name,
+  columns: [
+    { id: 'name', head: 'Name', meaning: 'what it is called', as: 'key', of: (row) => row.name },
+    {
+      id: 'value',
+      head: 'Value',
+      unit: 'mm',
+      meaning: 'how long it is',
+      as: 'figure',
+      of: (row) => row.value,
+    },
+    {
+      id: 'fits',
+      head: 'Fits',
+      meaning: 'whether it goes in',
+      of: (row) => (row.value > 2000 ? { text: 'no', note: 'too long', mood: 'bad' } : null),
+    },
+    {
+      id: 'half',
+      head: 'Half',
+      meaning: 'of the value',
+      of: (row) =>
+        computed('half', 'mm', quotient(given('value', row.value, 'mm'), given('two', 2, 'number'))),
+    },
+  ],
+};
+
 describe('a table to read', () => {
   it('shows as many rows as it may, counts the rest, and copies all', async () => {
     const user = userEvent.setup();
     show(
       <SheetTable
-        label="Rows"
-        rows={rows}
-        rowKey={(row) => row.name}
-        mostRows={2}
-        columns={[
-          { head: 'Name', cell: (row) => <b>{row.name}</b>, text: (row) => row.name },
-          {
-            head: 'Value',
-            unit: 'mm',
-            numeric: true,
-            cell: (row) => row.value,
-            text: (row) => String(row.value),
-          },
-          { head: 'Tools', cell: () => <button type="button">Do</button> },
-        ]}
+        table={table}
+        mostRows={3}
+        before={{ head: 'Picture', cell: () => '◦' }}
+        fields={{ name: (row) => <input aria-label={`Name of ${row.name}`} defaultValue={row.name} /> }}
+        after={{ head: 'Tools', cell: () => <button type="button">Do</button> }}
       />,
     );
-    expect(screen.getAllByRole('row')).toHaveLength(3);
-    expect(screen.getByText('The first 2 of 5; the copy holds all.')).toBeInTheDocument();
+    expect(screen.getAllByRole('row')).toHaveLength(4);
+    expect(screen.getByRole('row', { name: /Row 3/ })).toHaveTextContent('3,000notoo long1.5 mDo');
+    expect(screen.getByText('no').closest('td')).toHaveAttribute('data-mood', 'bad');
+    expect(screen.getByRole('columnheader', { name: 'Value mm' })).toHaveAttribute('title', 'how long it is');
+    expect(screen.getByText('The first 3 of 5; the copy holds all.')).toBeInTheDocument();
     await user.click(screen.getByRole('button', { name: 'Copy the table' }));
     expect(await navigator.clipboard.readText()).toBe(
-      'Name\tValue (mm)\nRow 1\t1000\nRow 2\t2000\nRow 3\t3000\nRow 4\t4000\nRow 5\t5000',
+      [
+        'Name\tValue (mm)\tFits\tHalf',
+        'Row 1\t1000\t\t500 mm',
+        'Row 2\t2000\t\t1 m',
+        'Row 3\t3000\tno (too long)\t1.5 m',
+        'Row 4\t4000\tno (too long)\t2 m',
+        'Row 5\t5000\tno (too long)\t2.5 m',
+      ].join('\n'),
     );
     expect(screen.getByRole('button', { name: 'Copied' })).toBeInTheDocument();
   });
 
   it('lets a row be chosen', async () => {
     const onChoose = jest.fn();
-    show(
-      <SheetTable
-        label="Rows"
-        rows={rows}
-        rowKey={(row) => row.name}
-        chosen={(row) => row.value === 2000}
-        onChoose={onChoose}
-        columns={[{ head: 'Name', cell: (row) => row.name }]}
-      />,
-    );
+    show(<SheetTable table={table} chosen={(row) => row.value === 2000} onChoose={onChoose} />);
     await userEvent.click(screen.getByText('Row 3'));
     expect(onChoose).toHaveBeenCalledWith(rows[2]);
     expect(screen.getByText('Row 2').closest('tr')).toHaveAttribute('data-chosen', 'true');
-    expect(screen.queryByRole('button', { name: 'Copy the table' })).toBeNull();
   });
 });
 

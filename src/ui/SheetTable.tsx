@@ -4,24 +4,24 @@ import { Button } from '@mantine/core';
 import { useClipboard } from '@mantine/hooks';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
+import { cellWords, fileRows, isExplained, type Cell, type Column, type Table } from '@/core/papers/table';
 import { groupDigits } from '@/core/units/number';
+import { Why } from './explain/Why';
 import styles from './SheetTable.module.css';
 
-export interface SheetColumn<Row> {
+/** What is on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
+export interface ScreenColumn<Row> {
   head: string;
-  /** Below the head, in smaller type: a unit, or from where it is measured. */
-  unit?: string;
-  numeric?: boolean;
   cell: (row: Row, index: number) => ReactNode;
-  /** What is copied where the cell is more than text; columns that have neither are left out of the copy. */
-  text?: (row: Row, index: number) => string;
 }
 
 interface SheetTableProps<Row> {
-  label: string;
-  columns: readonly SheetColumn<Row>[];
-  rows: readonly Row[];
-  rowKey: (row: Row, index: number) => string | number;
+  table: Table<Row>;
+  /** Before and after the columns of the table. */
+  before?: ScreenColumn<Row>;
+  after?: ScreenColumn<Row>;
+  /** By id of a column what stands there in place of its words: a field, a button beside them. */
+  fields?: Readonly<Record<string, (row: Row, index: number) => ReactNode>>;
   chosen?: (row: Row) => boolean;
   onChoose?: (row: Row) => void;
   /** More rows than this are counted, not drawn; the copy holds all of them. */
@@ -31,58 +31,55 @@ interface SheetTableProps<Row> {
 
 /** A table to read beside the work: figures in columns, the head stays, and all of it can be copied into a spreadsheet. */
 export function SheetTable<Row>({
-  label,
-  columns,
-  rows,
-  rowKey,
+  table,
+  before,
+  after,
+  fields = {},
   chosen,
   onChoose,
   mostRows = 600,
   testId,
 }: SheetTableProps<Row>) {
-  const copied = columns.filter((column) => column.text);
-  const asText = () =>
-    [
-      copied.map((column) => (column.unit ? `${column.head} (${column.unit})` : column.head)),
-      ...rows.map((row, i) => copied.map((column) => column.text!(row, i))),
-    ]
-      .map((cells) => cells.join('\t'))
-      .join('\n');
+  const { columns, rows } = table;
   return (
     <div>
       <div className={styles.wrap}>
-        <table className={styles.table} aria-label={label} data-testid={testId}>
+        <table className={styles.table} aria-label={table.name} data-testid={testId}>
           <thead>
             <tr>
+              {before && <th scope="col">{before.head}</th>}
               {columns.map((column) => (
-                <th key={`${column.head} ${column.unit}`} data-numeric={column.numeric} scope="col">
+                <th key={column.id} data-as={column.as} scope="col" title={column.meaning}>
                   {column.head}
                   {column.unit && <span className={styles.unit}>{column.unit}</span>}
                 </th>
               ))}
+              {after && <th scope="col">{after.head}</th>}
             </tr>
           </thead>
           <tbody>
             {rows.slice(0, mostRows).map((row, i) => (
               <tr
-                key={rowKey(row, i)}
+                key={table.keyOf(row, i)}
                 data-chosen={chosen?.(row)}
                 data-button={onChoose !== undefined}
                 onClick={onChoose && (() => onChoose(row))}
               >
+                {before && <td>{before.cell(row, i)}</td>}
                 {columns.map((column) => (
-                  <td key={`${column.head} ${column.unit}`} data-numeric={column.numeric}>
-                    {column.cell(row, i)}
+                  <td key={column.id} data-as={column.as} data-mood={moodOf(column, row, i)}>
+                    {fields[column.id]?.(row, i) ?? <CellWords cell={column.of(row, i)} />}
                   </td>
                 ))}
+                {after && <td>{after.cell(row, i)}</td>}
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      {(rows.length > mostRows || copied.length > 0) && rows.length > 0 && (
+      {rows.length > 0 && (
         <div className={styles.foot}>
-          {copied.length > 0 && <CopyRows text={asText} />}
+          <CopyRows text={() => [...fileRows(table)].map((cells) => cells.join('\t')).join('\n')} />
           {rows.length > mostRows && (
             <span>
               The first {groupDigits(mostRows)} of {groupDigits(rows.length)}; the copy holds all.
@@ -91,6 +88,22 @@ export function SheetTable<Row>({
         </div>
       )}
     </div>
+  );
+}
+
+function moodOf<Row>(column: Column<Row>, row: Row, index: number): string | undefined {
+  const cell = column.of(row, index);
+  return cell !== null && typeof cell === 'object' && 'mood' in cell ? cell.mood : undefined;
+}
+
+function CellWords({ cell }: { cell: Cell }) {
+  if (cell !== null && isExplained(cell)) return <Why of={cell} />;
+  const note = cell !== null && typeof cell === 'object' ? cell.note : undefined;
+  return (
+    <>
+      {cellWords(cell)}
+      {note !== undefined && <span className={styles.note}>{note}</span>}
+    </>
   );
 }
 

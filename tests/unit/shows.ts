@@ -329,6 +329,10 @@ export const anyShow: fc.Arbitrary<Show> = fc
       .chain((count) => fc.tuple(...Array.from({ length: count }, (_, i) => controller(i)))),
     packing,
     newUniverse: fc.constantFrom(...NEW_UNIVERSE),
+    // So far up that nothing else comes there, with room for the longest run in the smallest universes.
+    pinned: fc.option(fc.record({ at: fc.nat(), universe: fc.integer({ min: 54_000, max: 55_000 }) }), {
+      nil: undefined,
+    }),
     plugs: fc.array(
       fc.record({
         at: fc.nat(),
@@ -342,7 +346,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
       },
     ),
   })
-  .map(({ props, controllers, plugs, ...addressing }) => {
+  .map(({ props, controllers, plugs, pinned, ...addressing }) => {
     // More entries than runs are fine: those without a run keep a place and take no channels.
     const runs = props.flatMap((each) =>
       Array.from({ length: wantedRuns(each.threading.runs) }, (_, i) => ({ propId: each.id, run: i + 1 })),
@@ -355,6 +359,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
         port,
         skippedPixels: skipped,
         ...(spare !== undefined && { spareChannels: spare }),
+        ...(pinned && pinned.at % runs.length === i && { pin: { universe: pinned.universe, channel: 1 } }),
       };
     });
     // A first universe below one reached already would share channels, which is another test.

@@ -41,6 +41,30 @@ export interface Layout {
   flatOffsetOfRun: Map<number, number>;
   /** Runs that did not fit below the last universe. */
   runsWithoutAddress: number[];
+  /** By run index: why it starts where it does. */
+  startOfRun: Map<number, RunStart>;
+}
+
+/** Why a run starts where it does. */
+export const START_REASONS = [
+  'first',
+  'follows',
+  'pinned',
+  'aroundPin',
+  'firstUniverse',
+  'newController',
+  'newPort',
+  'newRun',
+  'newPacking',
+  'newStrand',
+  'flat',
+] as const;
+export type StartReason = (typeof START_REASONS)[number];
+
+export interface RunStart {
+  reason: StartReason;
+  /** Index of the run that was laid before it; null where it is the first. */
+  after: number | null;
 }
 
 /** Where the next channel goes. `touched` means that the universe holds channels already. */
@@ -61,6 +85,7 @@ export function layOut(controllers: readonly WiredController[]): Layout {
   const blocks: Block[] = [];
   const flatOffsetOfRun = new Map<number, number>();
   const runsWithoutAddress: number[] = [];
+  const startOfRun = new Map<number, RunStart>();
   const spaces = new Map<string, ChannelSpace>();
   const pinned = new PinnedChannels();
   for (const { controller, usesUniverses, runs } of controllers)
@@ -71,8 +96,12 @@ export function layOut(controllers: readonly WiredController[]): Layout {
 
   let cursor: Cursor = startAt(1, 0);
   let before: WiredRun | undefined;
+  let after: number | null = null;
   for (const { controller, usesUniverses, firstUniverse, runs } of controllers) {
     if (!usesUniverses) {
+      runs.forEach(({ run }, i) =>
+        startOfRun.set(run, { reason: 'flat', after: i === 0 ? null : runs[i - 1]!.run }),
+      );
       const flat = layFlat(controller, runs, flatOffsetOfRun);
       for (const block of flat.blocks) blocks.push(block);
       if (flat.channels > 0)
@@ -80,9 +109,11 @@ export function layOut(controllers: readonly WiredController[]): Layout {
       continue;
     }
     if (runs.length === 0) continue;
+    let begins: StartReason = after === null ? 'first' : 'follows';
     if (firstUniverse !== null) {
       cursor = startAt(firstUniverse, 0);
       before = undefined;
+      begins = 'firstUniverse';
     } else if (
       cursor.touched &&
       before &&
@@ -90,6 +121,7 @@ export function layOut(controllers: readonly WiredController[]): Layout {
     ) {
       cursor = startAt(cursor.universe + 1, 0);
       before = undefined;
+      begins = 'newController';
     }
     let flat = 0;
     let portBefore: number | undefined;
@@ -98,7 +130,10 @@ export function layOut(controllers: readonly WiredController[]): Layout {
       flatOffsetOfRun.set(run.run, flat + lead);
       flat += lead + run.pixels * run.channelsPerPixel;
       let laid: LaidRun;
+      let reason: StartReason = begins;
+      begins = 'follows';
       if (run.pin) {
+        reason = 'pinned';
         laid = layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1));
         // What follows goes on behind it, unless it lies further back than where the rest has got to.
         const ahead =
@@ -111,10 +146,14 @@ export function layOut(controllers: readonly WiredController[]): Layout {
           (run.newUniverse === 'run' || (run.newUniverse === 'port' && portBefore !== run.port));
         const repacked = before !== undefined && !samePacking(before.packing, run.packing);
         const ownUniverse = run.newUniverse === 'strand' || run.newUniverse === 'fixture';
-        if (cursor.touched && (boundary || repacked || (ownUniverse && portBefore !== undefined)))
+        if (cursor.touched && (boundary || repacked || (ownUniverse && portBefore !== undefined))) {
           cursor = startAt(cursor.universe + 1, 0);
+          if (boundary) reason = run.newUniverse === 'run' ? 'newRun' : 'newPort';
+          else reason = repacked ? 'newPacking' : 'newStrand';
+        }
         laid = layRun(controller, run, cursor);
         for (let clash = pinned.after(laid.blocks); clash; clash = pinned.after(laid.blocks)) {
+          reason = 'aroundPin';
           const next = { universe: clash.universe, slot: clash.slot, touched: true };
           laid = layRun(
             controller,
@@ -124,6 +163,8 @@ export function layOut(controllers: readonly WiredController[]): Layout {
         }
         cursor = laid.end;
       }
+      startOfRun.set(run.run, { reason, after });
+      after = run.run;
       portBefore = run.port;
       before = run;
       if (run.spareChannels > 0) cursor = skipChannels(cursor, run.spareChannels, run);
@@ -141,7 +182,7 @@ export function layOut(controllers: readonly WiredController[]): Layout {
       }
     }
   }
-  return { blocks, spaces: [...spaces.values()], flatOffsetOfRun, runsWithoutAddress };
+  return { blocks, spaces: [...spaces.values()], startOfRun, flatOffsetOfRun, runsWithoutAddress };
 }
 
 function startAt(universe: number, slot: number): Cursor {

@@ -5,20 +5,11 @@ import type { LaidShow } from '../plan/planned';
 import type { Show } from '../show/schema';
 import {
   NEW_UNIVERSE,
+  NEW_UNIVERSE_WORDS,
   packingWords,
   type Addressing,
-  type NewUniverse,
   type Packing,
 } from '../catalogue/packing';
-
-export const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
-  controller: 'per controller',
-  port: 'per port',
-  run: 'per run',
-  strand: 'per strand',
-  fixture: 'per tile',
-  never: 'only when full',
-};
 
 export interface PolicyRow {
   addressing: Pick<Addressing, 'packing' | 'newUniverse'>;

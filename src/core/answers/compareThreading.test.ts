@@ -5,7 +5,7 @@ import { signalOf } from '../protocols/signal';
 import { compareSchemes, crossings, recommendScheme, type SchemeLimits } from './compareThreading';
 
 const limits: SchemeLimits = {
-  signal: signalOf('WS2811'),
+  signal: signalOf({ chip: 'WS2811' }),
   channelsPerPixel: 3,
   mostPixelsPerPort: 800,
   wantedRateHz: 40,

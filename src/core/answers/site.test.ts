@@ -1,7 +1,8 @@
 import fc from 'fast-check';
+import type { Explained } from '../figures/explained';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
-import { cableLengthMm, leadsOf, onSite, pixelOnSite } from './site';
+import { cableLength, leadsOf, onSite, pixelOnSite } from './site';
 import { USUAL_SITE } from '../show/siteSchema';
 
 it('turns a prop about its middle and keeps all distances', () => {
@@ -50,16 +51,16 @@ it('measures from the port to the first pixel, and on from the last pixel before
     port: 'A1',
     fromRun: null,
     straightMm: expect.closeTo(5000, 2) as number,
-    cableMm: 7000,
+    cable: expect.objectContaining({ value: 7000, unit: 'mm' }) as Explained,
   });
-  expect(second).toMatchObject({ fromRun: 0, straightMm: null, cableMm: null });
+  expect(second).toMatchObject({ fromRun: 0, straightMm: null, cable: null });
 });
 
 it('cuts cable by the half metre, never too short', () => {
-  expect(cableLengthMm(1000, { detourPercent: 0, endsMm: 0 })).toBe(1000);
+  expect(cableLength(1000, { detourPercent: 0, endsMm: 0 }).value).toBe(1000);
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 200_000 }), (straight) => {
-      const cable = cableLengthMm(straight, USUAL_SITE);
+      const cable = cableLength(straight, USUAL_SITE).value;
       expect(cable % 500).toBe(0);
       expect(cable).toBeGreaterThanOrEqual(straight * 1.2 + 1000 - 0.001);
       expect(cable - (straight * 1.2 + 1000)).toBeLessThan(500);

@@ -1,5 +1,15 @@
 import { portName } from '../catalogue/controller';
 import { boundsOf } from '../geometry/bounds';
+import {
+  computed,
+  given,
+  product,
+  quotient,
+  roundedUp,
+  sum,
+  type Explained,
+  type Place,
+} from '../figures/explained';
 import type { Plan } from '../plan/planned';
 import { USUAL_SITE, type Site } from '../show/siteSchema';
 
@@ -58,7 +68,7 @@ export interface Lead {
   /** Null while one of the two ends is not on the drawing. */
   straightMm: number | null;
   /** Straight distance with the detour and the ends, rounded up to the next half metre. */
-  cableMm: number | null;
+  cable: Explained | null;
 }
 
 /** Every lead of the show, by controller and port. */
@@ -75,7 +85,7 @@ export function leadsOf(plan: Plan): Lead[] {
       };
       const ends = endsOfLead(plan, lead);
       const straightMm = ends && Math.hypot(ends.to.xMm - ends.from.xMm, ends.to.yMm - ends.from.yMm);
-      return { ...lead, straightMm, cableMm: straightMm === null ? null : cableLengthMm(straightMm, site) };
+      return { ...lead, straightMm, cable: straightMm === null ? null : cableLength(straightMm, site) };
     }),
   );
 }
@@ -94,6 +104,27 @@ export function endsOfLead(
 }
 
 /** Straight distance * (1 + detour) + ends, rounded up to the next half metre: cable is cut by the half metre. */
-export function cableLengthMm(straightMm: number, site: Pick<Site, 'detourPercent' | 'endsMm'>): number {
-  return Math.ceil((straightMm * (1 + site.detourPercent / 100) + site.endsMm - 1e-6) / 500) * 500;
+export function cableLength(straightMm: number, site: Pick<Site, 'detourPercent' | 'endsMm'>): Explained {
+  const place: Place = { stage: 'build', sheet: 'site' };
+  const straight = given('straight distance', straightMm, 'mm', { place });
+  const detour = computed(
+    'detour',
+    'mm',
+    product(
+      straight,
+      quotient(
+        given('detour of a cable', site.detourPercent, 'percent', { place }),
+        given('a hundred', 100, 'percent'),
+      ),
+    ),
+  );
+  return computed(
+    'cable',
+    'mm',
+    roundedUp(
+      sum(straight, detour, given('for both ends', site.endsMm, 'mm', { place })),
+      given('half metres', 500, 'mm'),
+    ),
+    { rule: 'Cable is cut by the half metre.' },
+  );
 }

@@ -1,3 +1,4 @@
+import { given } from '../figures/explained';
 import fc from 'fast-check';
 import {
   ddpMbits,
@@ -6,12 +7,15 @@ import {
   ipv4Schema,
   maskWords,
   networkOf,
-  serialRateHz,
+  serialRate,
   universeMbits,
   whyNotTalk,
 } from './network';
 
 const ip = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255), fc.nat(255)).map((octets) => octets.join('.'));
+
+const rateOf = (pixels: number, baud: number) =>
+  serialRate(given('pixels', pixels, 'pixels'), given('line', baud, 'baud')).value;
 
 it('reads addresses of four numbers, and nothing else', () => {
   expect(ipNumber('192.168.1.20')).toBe(3232235796);
@@ -64,5 +68,5 @@ it('counts what is on the wire', () => {
   expect(universeMbits(512, 40)).toBeCloseTo(0.22528);
   expect(ddpMbits(1440, 40)).toBeCloseTo(((1440 + 76) * 8 * 40) / 1e6);
   // 230 pixels: 696 bytes, 60.4 ms at 115,200 baud.
-  expect(1000 / serialRateHz(230, 115_200)).toBeCloseTo(60.4, 1);
+  expect(1000 / rateOf(230, 115_200)).toBeCloseTo(60.4, 1);
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { computed, given, product, quotient, sum, type Explained } from '../figures/explained';
 
 const OCTET = '(25[0-5]|2[0-4]\\d|1?\\d?\\d)';
 
@@ -90,6 +91,15 @@ export function ddpMbits(bytes: number, rateHz: number): number {
 }
 
 /** Pictures a second over a serial line: 10 bits a byte, a header of 6 bytes and 3 bytes a pixel. */
-export function serialRateHz(pixels: number, baud: number): number {
-  return baud / ((3 * pixels + 6) * 10);
+export function serialRate(pixels: Explained, baud: Explained): Explained {
+  const bytes = sum(
+    product(given('bytes a pixel', 3, 'number'), pixels),
+    given('header of a picture', 6, 'bytes'),
+  );
+  return computed(
+    'pictures a second over the line',
+    'perSecond',
+    quotient(baud, product(bytes, given('bits a byte', 10, 'number'))),
+    { rule: 'A serial line sends a start bit, 8 bits and a stop bit for each byte.' },
+  );
 }

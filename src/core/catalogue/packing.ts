@@ -17,6 +17,15 @@ export type Packing = z.infer<typeof packingSchema>;
 export const NEW_UNIVERSE = ['controller', 'port', 'run', 'strand', 'fixture', 'never'] as const;
 export type NewUniverse = (typeof NEW_UNIVERSE)[number];
 
+export const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
+  controller: 'per controller',
+  port: 'per port',
+  run: 'per run',
+  strand: 'per strand',
+  fixture: 'per tile',
+  never: 'only when full',
+};
+
 export const addressingSchema = z.strictObject({
   packing: packingSchema,
   newUniverse: z.enum(NEW_UNIVERSE),

@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { figureSchema } from '../figures/figure';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import { partNotesSchema } from './partNotes';
 
 const permute = (letters: string): string[] =>
   letters.length < 2
@@ -12,6 +14,22 @@ const permute = (letters: string): string[] =>
 /** The 6 orders of three colours, the 24 with white, and single-colour lights. */
 export const COLOUR_ORDERS: readonly string[] = [...permute('RGB'), ...permute('RGBW'), 'W', 'R', 'G', 'B'];
 
+/** How a chip is told its colours. */
+export const timingSchema = z.discriminatedUnion('kind', [
+  /** One data wire at a fixed bit rate, then a pause in which the chips take over what they got. */
+  z.strictObject({
+    kind: z.literal('oneWire'),
+    bitUs: figureSchema(z.number().min(0.1).max(20)),
+    latchUs: figureSchema(z.number().min(0).max(10_000)),
+  }),
+  /** A data and a clock wire at a rate that the controller chooses. */
+  z.strictObject({
+    kind: z.literal('clocked'),
+    clockHz: figureSchema(z.number().min(10_000).max(50_000_000)),
+  }),
+]);
+export type Timing = z.infer<typeof timingSchema>;
+
 export const pixelTypeSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
@@ -22,6 +40,9 @@ export const pixelTypeSchema = z.strictObject({
   volts: z.number().min(3).max(48),
   /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
   bodyMm: z.number().min(0.5).max(500).optional(),
+  /** Absent while the usual one of the chip stands. */
+  timing: timingSchema.optional(),
+  notes: partNotesSchema,
   order: orderSchema,
 });
 

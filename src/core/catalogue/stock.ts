@@ -1,4 +1,17 @@
 import { z } from 'zod';
+import {
+  computed,
+  difference,
+  given,
+  most,
+  product,
+  quotient,
+  roundedDown,
+  sum,
+  type Explained,
+  type Place,
+} from '../figures/explained';
+import { countOf } from '../units/number';
 
 export const STOCK_LIMITS = { pixelsPerString: 5000, rollMm: 1_000_000, perMetre: 1000, group: 100 };
 
@@ -43,8 +56,8 @@ export interface Cut {
 
 export interface StockPlan {
   /** Strings or rolls to buy. */
-  sources: number;
-  pixelsPerSource: number;
+  sources: Explained;
+  pixelsPerSource: Explained;
   /** Parts in data order. */
   cuts: Cut[];
   /** Pixels after which one part is soldered or plugged to the next inside a piece. */
@@ -52,7 +65,7 @@ export interface StockPlan {
   /** Cut off the roll but not used, because it can be cut only at its marks. */
   unusedPixels: number;
   /** Pixels that are left over, on the last source and in offcuts. */
-  sparePixels: number;
+  sparePixels: Explained;
   /** The largest stretch among them. */
   longestSpare: number;
 }
@@ -62,16 +75,12 @@ export interface StockPlan {
  *
  * Pieces are filled with whole strings; what is left of each piece is cut from what is left of a string already begun, the
  * longest first into the tightest that holds it. That is at most about 22 % above the best possible (best fit decreasing).
+ *
+ * @param place where the stock is said, for links
  */
-export function planStock(pieces: readonly Piece[], stock: Stock): StockPlan {
-  const perSource =
-    stock.kind === 'strings'
-      ? stock.pixelsPerString
-      : Math.max(
-          stock.pixelsPerCut,
-          Math.floor((stock.rollMm * stock.pixelsPerMetre) / 1000 / stock.pixelsPerCut + 1e-6) *
-            stock.pixelsPerCut,
-        );
+export function planStock(pieces: readonly Piece[], stock: Stock, place?: Place): StockPlan {
+  const pixelsPerSource = pixelsOfSource(stock, place);
+  const perSource = pixelsPerSource.value;
   const cutAt = stock.kind === 'strings' ? 1 : stock.pixelsPerCut;
   const cuts: Cut[] = [];
   const splices: number[] = [];
@@ -80,19 +89,21 @@ export function planStock(pieces: readonly Piece[], stock: Stock): StockPlan {
   /** What is left of each source that was begun. */
   const left = new Map<number, number>();
   const rests: Piece[] = [];
+  let whole = 0;
   for (const piece of pieces) {
     let first = piece.firstPixel;
     let rest = piece.pixelCount;
     for (; rest >= perSource; rest -= perSource, first += perSource) {
       sources += 1;
+      whole += 1;
       cuts.push({ source: sources, firstPixel: first, pixelCount: perSource });
       if (rest > perSource) splices.push(first + perSource - 1);
     }
     if (rest > 0) rests.push({ ...piece, firstPixel: first, pixelCount: rest });
   }
-  const whole = (pixels: number) => Math.ceil(pixels / cutAt) * cutAt;
+  const upToMark = (pixels: number) => Math.ceil(pixels / cutAt) * cutAt;
   for (const rest of [...rests].sort((a, b) => b.pixelCount - a.pixelCount)) {
-    const need = whole(rest.pixelCount);
+    const need = upToMark(rest.pixelCount);
     let best: number | undefined;
     for (const [source, room] of left)
       if (room >= need && (best === undefined || room < left.get(best)!)) best = source;
@@ -106,15 +117,52 @@ export function planStock(pieces: readonly Piece[], stock: Stock): StockPlan {
     cuts.push({ source: best, firstPixel: rest.firstPixel, pixelCount: rest.pixelCount });
   }
   cuts.sort((a, b) => a.firstPixel - b.firstPixel);
+  const word = stock.kind === 'strings' ? 'strings' : 'rolls';
+  const toBuy = computed(
+    `${word} to buy`,
+    'number',
+    sum(
+      given(`${word} used whole`, whole, 'number'),
+      given(`${word} that the ends are cut from`, sources - whole, 'number'),
+    ),
+    {
+      because: `The ends of ${countOf(pieces.length, 'piece')} are cut from what is left of ${word} already begun, the longest first.`,
+      rule: 'Best fit, longest first: at most about 22 % more than the best possible.',
+      seen: [pixelsPerSource],
+    },
+  );
+  const wanted = pieces.reduce((total, piece) => total + piece.pixelCount, 0);
   return {
-    sources,
-    pixelsPerSource: perSource,
+    sources: toBuy,
+    pixelsPerSource,
     cuts,
     splices,
     unusedPixels,
-    sparePixels: [...left.values()].reduce((sum, room) => sum + room, 0),
+    sparePixels: computed(
+      'left over',
+      'pixels',
+      difference(
+        product(toBuy, pixelsPerSource),
+        given('pixels wanted', wanted, 'pixels'),
+        given('lost to cut marks', unusedPixels, 'pixels'),
+      ),
+    ),
     longestSpare: Math.max(0, ...left.values()),
   };
+}
+
+/** Pixels of one string, or of one roll up to its last cut mark. */
+function pixelsOfSource(stock: Stock, place?: Place): Explained {
+  if (stock.kind === 'strings') return given('pixels a string', stock.pixelsPerString, 'pixels', { place });
+  const mark = given('pixels between cut marks', stock.pixelsPerCut, 'pixels', { place });
+  const onRoll = roundedDown(
+    product(
+      quotient(given('a roll', stock.rollMm, 'mm', { place }), given('a metre', 1000, 'mm')),
+      given('pixels a metre', stock.pixelsPerMetre, 'pixels', { place }),
+    ),
+    mark,
+  );
+  return computed('pixels a roll', 'pixels', onRoll.value < mark.value ? most(onRoll, mark) : onRoll);
 }
 
 /** Millimetres from pixel to pixel as it comes. */

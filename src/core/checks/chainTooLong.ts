@@ -1,5 +1,6 @@
 import { outputName } from '../panels/chains';
 import { outputsPerCard } from '../panels/driver';
+import { standingWords } from '../figures/figure';
 import { countOf } from '../units/number';
 import { defineCheck } from './check';
 import { eachWall } from './walls';
@@ -10,7 +11,7 @@ export const chainTooLong = defineCheck(
   (plan) =>
     eachWall(plan, ({ prop, laid, finding, layAnew, rethread }) => {
       const { driver } = prop.threading;
-      const most = driver.mostPanelsPerOutput;
+      const most = driver.mostPanelsPerOutput.value;
       const name = (chain: (typeof laid.chains)[number]) => outputName(chain, laid.cards.length);
       const tooLong = laid.chains.filter((chain) => chain.panels.length > most);
       const outputs = outputsPerCard(driver);
@@ -21,7 +22,7 @@ export const chainTooLong = defineCheck(
           .map((chain) =>
             finding(
               'wrong',
-              `output ${name(chain)} has ${countOf(chain.panels.length, 'panel')}, ${chain.panels.length - most} more than the ${most} that its driver takes${driver.limitSource ? ` (${driver.limitSource})` : ''}. The rest stays dark, or everything flickers.`,
+              `output ${name(chain)} has ${countOf(chain.panels.length, 'panel')}, ${chain.panels.length - most} more than the ${most} that its driver takes (${standingWords(driver.mostPanelsPerOutput)}). The rest stays dark, or everything flickers.`,
               [layAnew('Lay the chains anew, spread evenly', 'zigzag')],
             ),
           ),

@@ -71,18 +71,34 @@ it('finds more pixels and universes than a kind takes, and moves what is too muc
     ['arch', 1, 2],
   ];
   expectFound(
-    second(aShowWith({ ...shipped('ethernet-4'), mostPixels: { value: 400, source: 'a test' } }, 500), two),
-    /100 more than it can \(a test\)/,
+    second(
+      aShowWith(
+        { ...shipped('ethernet-4'), mostPixels: { value: 400, basis: 'measured', source: 'a test' } },
+        500,
+      ),
+      two,
+    ),
+    /100 more than it can \(measured: a test\)/,
   );
   expectFound(
-    second(aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 2, source: 'a test' } }, 500), two),
+    second(
+      aShowWith(
+        { ...shipped('ethernet-4'), mostUniverses: { value: 2, basis: 'measured', source: 'a test' } },
+        500,
+      ),
+      two,
+    ),
     /needs 3 universes, and takes 2/,
   );
   // 150 a universe: 500 pixels need 10; whole pixels, 3.
   expectFound(
-    aShowWith({ ...shipped('ethernet-4'), mostUniverses: { value: 4, source: 'a test' } }, 500, {
-      packing: { kind: 'custom', channelsPerUniverse: 150 },
-    }),
+    aShowWith(
+      { ...shipped('ethernet-4'), mostUniverses: { value: 4, basis: 'measured', source: 'a test' } },
+      500,
+      {
+        packing: { kind: 'custom', channelsPerUniverse: 150 },
+      },
+    ),
     /needs 10 universes, and takes 4/,
   );
 });
@@ -90,7 +106,7 @@ it('finds more pixels and universes than a kind takes, and moves what is too muc
 it('splits or moves what reads more than one universe where a port reads one', () => {
   const one: ControllerType = {
     ...shipped('ethernet-4'),
-    severalUniversesPerPort: { value: false, source: 'a test' },
+    severalUniversesPerPort: { value: false, basis: 'measured', source: 'a test' },
   };
   const net = aShowWith(one, 500);
   expectFound(
@@ -111,7 +127,7 @@ it('splits or moves what reads more than one universe where a port reads one', (
 it('packs whole pixels at every level at which something else is said', () => {
   const whole: ControllerType = {
     ...shipped('ethernet-4'),
-    packings: { value: ['wholePixels'], source: 'a test' },
+    packings: { value: ['wholePixels'], basis: 'measured', source: 'a test' },
   };
   const full = { kind: 'full512' as const };
   const show = aShowWith(whole, 400, { portOptions: [{ port: 1, packing: full }] });
@@ -146,7 +162,7 @@ it('finds packings and straddling pixels that a kind does not take', () => {
   expectFound(aShowWith(shipped('wifi-2'), 400, {}, full), /lie across two universes/);
   const whole: ControllerType = {
     ...shipped('ethernet-4'),
-    packings: { value: ['wholePixels'], source: 'a test' },
+    packings: { value: ['wholePixels'], basis: 'measured', source: 'a test' },
   };
   expectFound(aShowWith(whole, 400, {}, full), /does not take this packing/);
 });
@@ -154,11 +170,11 @@ it('finds packings and straddling pixels that a kind does not take', () => {
 it('finds Art-Net beyond what a device without nets reaches', () => {
   const old: ControllerType = {
     ...shipped('ethernet-4'),
-    artNetNets: { value: false, source: 'its manual' },
+    artNetNets: { value: false, basis: 'dataSheet', source: 'its manual' },
   };
   expectFound(
     aShowWith(old, 100, { protocol: 'artnet', firstUniverse: 300 }),
-    /reaches 0 to 255 \(its manual\)/,
+    /reaches 0 to 255 \(data sheet: its manual\)/,
   );
 });
 
@@ -208,7 +224,10 @@ describe('on the network', () => {
     expectFound(aShowWith(shipped('panel-card'), 10, { network }), /has no IP address/);
   });
   it('finds a link that is asked to carry too much', () => {
-    const slow: ControllerType = { ...shipped('wifi-2'), linkMbits: { value: 0.3, source: 'a test' } };
+    const slow: ControllerType = {
+      ...shipped('wifi-2'),
+      linkMbits: { value: 0.3, basis: 'measured', source: 'a test' },
+    };
     expectFound(aShowWith(slow, 500, { network }), /and its link carries 0.3/, false);
   });
 });

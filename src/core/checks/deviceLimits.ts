@@ -1,6 +1,7 @@
 import { kindOf } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
+import { standingWords } from '../figures/figure';
 import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { portName } from '../catalogue/controller';
@@ -55,7 +56,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `Port ${portName(controller, over.port)} holds ${countOf(over.places, 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${type.pixelsPerPort.source}). The rest stays dark.`,
+        `Port ${portName(controller, over.port)} holds ${countOf(over.places, 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${standingWords(type.pixelsPerPort)}). The rest stays dark.`,
         [change(`Count on ${groupDigits(perPort)} a port`, { mostPixelsPerPort: perPort })],
       ),
     );
@@ -64,7 +65,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${type.mostPixels.source}). The last of them stay dark.`,
+        `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${standingWords(type.mostPixels)}). The last of them stay dark.`,
         lastElsewhere,
       ),
     );
@@ -73,7 +74,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${type.mostUniverses.source}). What lies beyond stays dark.`,
+        `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${standingWords(type.mostUniverses)}). What lies beyond stays dark.`,
         [
           ...(policies.some(({ packing }) => packing.kind === 'custom') ? packWholePixels(plan, index) : []),
           ...lastElsewhere,
@@ -88,7 +89,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `${controller.name} does not take this packing (${type.packings.source}). Colours rotate from the second universe on.`,
+        `${controller.name} does not take this packing (${standingWords(type.packings)}). Colours rotate from the second universe on.`,
         type.packings.value.includes('wholePixels') ? packWholePixels(plan, index) : [],
       ),
     );
@@ -100,7 +101,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `Pixels lie across two universes on ${controller.name}, which does not take that (${type.straddles.source}). One pixel at each border shows wrong colours.`,
+        `Pixels lie across two universes on ${controller.name}, which does not take that (${standingWords(type.straddles)}). One pixel at each border shows wrong colours.`,
         packWholePixels(plan, index),
       ),
     );
@@ -112,7 +113,7 @@ function limitsOfType(
           finding(
             controller,
             'wrong',
-            `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${type.severalUniversesPerPort.source}). Everything after the first stays dark.`,
+            `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${standingWords(type.severalUniversesPerPort)}). Everything after the first stays dark.`,
             port.runs.length > 1
               ? moveElsewhere(plan, port.runs.at(-1)!)
               : splitToFit(plan, port.runs[0]!, pixelsOfUniverse(plan, port.runs[0]!)),
@@ -128,7 +129,7 @@ function limitsOfType(
         finding(
           controller,
           'wrong',
-          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${type.artNetNets.source}). It hears nothing there, or what is meant for another.`,
+          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${standingWords(type.artNetNets)}). It hears nothing there, or what is meant for another.`,
           [change(`Send it E1.31 instead`, { protocol: 'e131' })],
         ),
       );

@@ -1,4 +1,6 @@
-import { freeAddress, ipNumber, universeMbits, whyNotTalk } from '../catalogue/network';
+import { standingWords } from '../figures/figure';
+import { linkLoad } from '../devices/linkLoad';
+import { freeAddress, ipNumber, whyNotTalk } from '../catalogue/network';
 import { defineCheck, type Finding } from './check';
 import { USUAL_RATE_HZ } from './frameRate';
 
@@ -95,15 +97,12 @@ export const networkAddresses = defineCheck(
         );
       const link = type?.linkMbits;
       if (link) {
-        const universes = new Set(
-          plan.spans.flatMap((span) => (span.controller === index ? [span.universe] : [])),
-        );
-        const load = universes.size * universeMbits(512, plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ);
+        const load = linkLoad(plan, index, plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ).value;
         if (load > link.value * 0.8)
           add(
             controller.id,
             'wrong',
-            `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${link.source}). The picture stutters.`,
+            `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${standingWords(link)}). The picture stutters.`,
           );
       }
     });

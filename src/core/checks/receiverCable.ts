@@ -1,3 +1,4 @@
+import { standingWords } from '../figures/figure';
 import { leadsOf } from '../answers/site';
 import { formatLength } from '../units/length';
 import { defineCheck } from './check';
@@ -11,9 +12,9 @@ export const receiverCable = defineCheck(
     const limits = plan.show.controllers.map(({ typeId }) => typeOf.get(typeId ?? '')?.receiverCableMm);
     // Leads are worked out from places of pixels; nobody needs them where no kind has receivers.
     if (limits.every((limit) => limit === undefined)) return [];
-    return leadsOf(plan).flatMap(({ run, controller, port, fromRun, cableMm }) => {
+    return leadsOf(plan).flatMap(({ run, controller, port, fromRun, cable }) => {
       const limit = limits[controller];
-      if (!limit || fromRun !== null || cableMm === null || cableMm <= limit.value) return [];
+      if (!limit || fromRun !== null || cable === null || cable.value <= limit.value) return [];
       const device = plan.show.controllers[controller]!;
       return [
         {
@@ -21,7 +22,7 @@ export const receiverCable = defineCheck(
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[run]!.prop]!.id,
           controllerId: device.id,
-          message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cableMm)}, and a receiver board of it may be ${formatLength(limit.value)} away (${limit.source}). Farther off, pixels flicker or stay dark.`,
+          message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cable.value)}, and a receiver board of it may be ${formatLength(limit.value)} away (${standingWords(limit)}). Farther off, pixels flicker or stay dark.`,
           mends: moveElsewhere(plan, run, controller),
         },
       ];

@@ -1,3 +1,4 @@
+import { usual } from '../figures/figure';
 import { aLine, aShow } from '../../../tests/unit/shows';
 import type { ChainedPanel, Chaining } from '../panels/chains';
 import type { Driver } from '../panels/driver';
@@ -34,8 +35,7 @@ const cards = (list: number[][], change: object = {}): Driver =>
   ({
     kind: 'cards',
     outputsPerCard: 8,
-    mostPanelsPerOutput: 10,
-    limitSource: '',
+    mostPanelsPerOutput: usual(10),
     inOrder: true,
     cards: list.map(([column, row, columns, rows]) => ({ column, row, columns, rows })),
     ...change,
@@ -59,7 +59,10 @@ it('finds nothing on a wall as it starts', () => {
 it('finds a chain that is too long, and an output that is not there', () => {
   const long = aWall(
     {},
-    { driver: hat({ mostPanelsPerOutput: 4 }), chaining: by([1, [...row(0), ...row(1)]], [2, row(2)]) },
+    {
+      driver: hat({ mostPanelsPerOutput: usual(4) }),
+      chaining: by([1, [...row(0), ...row(1)]], [2, row(2)]),
+    },
   );
   expectMended(long, 'chain-too-long', 1, 'output 1 has 6 panels, 2 more than the 4');
   expectMended(

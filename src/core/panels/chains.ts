@@ -113,7 +113,7 @@ function designCard(
   design: ChainDesign,
 ): Chain[] {
   const outputs = outputsPerCard(driver);
-  const most = driver.mostPanelsPerOutput;
+  const most = driver.mostPanelsPerOutput.value;
   // A line that is too long for an output is parted evenly; each part is fed by itself.
   const lines = linesOf(wall, card, design).flatMap((line) => parted(line, Math.ceil(line.length / most)));
   if (lines.length === 0) return [];

@@ -63,7 +63,7 @@ export function measureChains(
     refreshHz: refreshHz(longestChain, wall.panel),
     powerLeads: powerLeads(wall).length,
     fits:
-      longestChain <= driver.mostPanelsPerOutput &&
+      longestChain <= driver.mostPanelsPerOutput.value &&
       perCard.every((outputs) => outputs <= outputsPerCard(driver)),
   };
 }

@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { partNotesSchema } from '../catalogue/partNotes';
+import { figureSchema, usual } from '../figures/figure';
 
 export const DRIVER_LIMITS = { outputs: 64, panelsPerOutput: 256, cards: 256 };
 
 const limitFields = {
-  mostPanelsPerOutput: z.int().min(1).max(DRIVER_LIMITS.panelsPerOutput),
-  /** Where that limit comes from: a data sheet, a manual, a test. */
-  limitSource: z.string().max(200),
+  mostPanelsPerOutput: figureSchema(z.int().min(1).max(DRIVER_LIMITS.panelsPerOutput)),
+  notes: partNotesSchema,
 };
 
 /** The panels that one card owns: a rectangle of them, cut only at panel borders. */
@@ -45,8 +46,7 @@ export type Driver = z.infer<typeof driverSchema>;
 export const USUAL_HAT: Driver = {
   kind: 'hat',
   outputs: 3,
-  mostPanelsPerOutput: 12,
-  limitSource: 'usual for panels of 64 × 32; the manual of the hat decides',
+  mostPanelsPerOutput: usual(12, 'panels of 64 × 32; the manual of the hat decides'),
   pinout: 'regular',
   slowDown: 1,
   slowDownReason: 'faster computers outrun the panel’s inputs, and ghost pixels show',

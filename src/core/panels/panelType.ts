@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { partNotesSchema } from '../catalogue/partNotes';
+import { figureSchema, usual } from '../figures/figure';
 import { nameSchema } from '../fields/fields';
 
 export const PANEL_LIMITS = { side: 256, mostPitchMm: 100, mostAmps: 20 };
@@ -15,10 +17,11 @@ export const panelTypeSchema = z.strictObject({
   pitchMm: z.number().min(0.5).max(PANEL_LIMITS.mostPitchMm),
   /** One in so many rows is lit at a time. */
   scan: z.int().min(1).max(64),
-  ampsFullWhite: z.number().min(0.05).max(PANEL_LIMITS.mostAmps),
+  ampsFullWhite: figureSchema(z.number().min(0.05).max(PANEL_LIMITS.mostAmps)),
   colourOrder: z.enum(PANEL_COLOUR_ORDERS),
   /** Where the data socket is, seen from the back with the arrow up. */
   dataInAtBack: z.enum(['left', 'right']),
+  notes: partNotesSchema,
 });
 export type PanelType = z.infer<typeof panelTypeSchema>;
 
@@ -35,7 +38,7 @@ export const SHIPPED_PANELS: readonly PanelType[] = [
   rows: Number(rows),
   pitchMm: Number(pitchMm),
   scan: Number(scan),
-  ampsFullWhite: Number(ampsFullWhite),
+  ampsFullWhite: usual(Number(ampsFullWhite), 'panels of this size; its data sheet decides'),
   colourOrder: 'RGB',
   dataInAtBack: 'right',
 }));

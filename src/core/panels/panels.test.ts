@@ -1,3 +1,4 @@
+import { usual } from '../figures/figure';
 import fc from 'fast-check';
 import { slotsPerUniverse, type Packing } from '../catalogue/packing';
 import { CORNERS } from '../threading/view';
@@ -36,7 +37,7 @@ const anyWall: fc.Arbitrary<WallCells> = fc
     }),
   );
 const hat = (outputs: number, mostPanelsPerOutput: number): Driver =>
-  ({ ...USUAL_HAT, outputs, mostPanelsPerOutput }) as Driver;
+  ({ ...USUAL_HAT, outputs, mostPanelsPerOutput: usual(mostPanelsPerOutput) }) as Driver;
 const anyDriver = (wall: WallCells): fc.Arbitrary<Driver> =>
   fc.oneof(
     fc
@@ -47,8 +48,7 @@ const anyDriver = (wall: WallCells): fc.Arbitrary<Driver> =>
       .map(({ across, down }): Driver => ({
         kind: 'cards',
         outputsPerCard: 16,
-        mostPanelsPerOutput: 10,
-        limitSource: '',
+        mostPanelsPerOutput: usual(10),
         inOrder: true,
         cards: evenCards(wall.columns, wall.rows, across, down),
       })),
@@ -209,8 +209,7 @@ describe('a wall of 5 columns and 2 rows of 64 × 32, worked by hand', () => {
     const cards: Driver = {
       kind: 'cards',
       outputsPerCard: 8,
-      mostPanelsPerOutput: 8,
-      limitSource: '',
+      mostPanelsPerOutput: usual(8),
       inOrder: true,
       cards: evenCards(5, 2, 2, 1),
     };

@@ -4,6 +4,8 @@ import type { Plan } from '../plan/planned';
 import { kindOf, threadProp } from '../props/registry';
 import { xSeenFrom, type ViewSide } from '../threading/view';
 import { formatLength } from '../units/length';
+import { capitalised } from '../units/words';
+import { columnsOf, type Cell, type Table } from './table';
 import { runName } from '../plan/runName';
 
 /** What is at an end of a strand. */
@@ -194,4 +196,106 @@ function seatsOf(plan: Plan, prop: number, side: ViewSide): Map<number, number> 
       Math.round(xSeenFrom(side, (x(strand.firstPixel) + x(strand.firstPixel + strand.pixelCount - 1)) / 2)),
     ]),
   );
+}
+
+/** The way of the data with an arrow, where there is one. */
+const WAYS: Record<string, string> = {
+  up: '↑ up',
+  down: '↓ down',
+  left: '← left',
+  right: '→ right',
+  clockwise: '↻ clockwise',
+  'counter-clockwise': '↺ counter-clockwise',
+};
+
+/** A build sheet line by line. `sideWords` says from which side it is drawn up. */
+export function buildSheetTable(
+  propName: string,
+  sideWords: string,
+  { lines, strandWord, hasEmptyHoles }: BuildSheet,
+): Table<BuildLine> {
+  const end = ({ kind, words }: StrandEnd): Cell =>
+    kind === 'open' ? { text: words, mood: 'quiet' } : words;
+  return {
+    name: `Build sheet of ${propName}, ${sideWords}`,
+    rows: lines,
+    keyOf: (line) => line.strand,
+    columns: columnsOf<BuildLine>(
+      {
+        id: 'strand',
+        head: capitalised(strandWord),
+        meaning: 'its number, as the builder counts',
+        as: 'figure',
+        of: (line) => line.strand,
+      },
+      {
+        id: 'way',
+        head: 'Data goes',
+        meaning: `the way of the data, ${sideWords}`,
+        of: (line) => WAYS[line.direction] ?? line.direction,
+      },
+      { id: 'in', head: 'enters at', meaning: 'the end at which data enters', of: (line) => line.dataIn },
+      {
+        id: 'in-end',
+        head: 'Plugged in there',
+        meaning: 'what brings the data',
+        of: (line) => end(line.dataInEnd),
+      },
+      {
+        id: 'out-end',
+        head: 'At the other end',
+        meaning: 'where the data goes on',
+        of: (line) => end(line.dataOutEnd),
+      },
+      hasEmptyHoles && {
+        id: 'holes-top',
+        head: 'Empty holes',
+        unit: 'top',
+        meaning: 'bare holes above the last pixel',
+        as: 'figure',
+        of: (line) => line.emptyHolesTop,
+      },
+      hasEmptyHoles && {
+        id: 'holes-foot',
+        head: 'Empty holes',
+        unit: 'foot',
+        meaning: 'bare holes below the first pixel',
+        as: 'figure',
+        of: (line) => line.emptyHolesBottom,
+      },
+      {
+        id: 'pixels',
+        head: 'Pixels',
+        meaning: 'on the strand',
+        as: 'figure',
+        of: (line) => line.pixelCount,
+      },
+      { id: 'run', head: 'Run', meaning: 'the run that it belongs to', as: 'figure', of: (line) => line.run },
+      {
+        id: 'numbers',
+        head: 'Numbers',
+        unit: 'in the run',
+        meaning: 'its first and its last pixel, counted in the run',
+        as: 'figure',
+        of: (line) => `${line.firstPixel}–${line.lastPixel}`,
+      },
+      { id: 'port', head: 'Port', meaning: 'the port that feeds it', of: (line) => line.port },
+      {
+        id: 'place',
+        head: 'Place',
+        unit: 'on the wire',
+        meaning: 'of its first pixel, skipped ones counted',
+        as: 'figure',
+        of: (line) => line.firstPlace,
+      },
+      {
+        id: 'address',
+        head: 'Starts at',
+        unit: 'universe, channel',
+        meaning: 'the address of its first pixel',
+        as: 'address',
+        of: (line) => line.address,
+      },
+    ),
+  };
 }

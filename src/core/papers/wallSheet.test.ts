@@ -1,3 +1,4 @@
+import { usual } from '../figures/figure';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { evenCards } from '../panels/driver';
 import { planShow } from '../plan/plan';
@@ -16,8 +17,7 @@ const show = onPorts(
           driver: {
             kind: 'cards',
             outputsPerCard: 8,
-            mostPanelsPerOutput: 8,
-            limitSource: '',
+            mostPanelsPerOutput: usual(8),
             inOrder: true,
             cards: evenCards(4, 2, 2, 1),
           },

@@ -15,6 +15,10 @@ export interface RunOnWire {
   placesBeforePort: number;
   /** Byte of its first channel in the controller's flat count, from 0. */
   flatOffset: number;
+  /** Why its first channel is where it is: index in the list of reasons of the layout. */
+  startReason: number;
+  /** Index of the run whose channels were laid before its own; null where it is the first. */
+  laidAfter: number | null;
 }
 
 /** A port that holds something. */
@@ -74,6 +78,8 @@ export function plugIn(
       firstPlace: port.places + entry.skippedPixels + 1,
       placesBeforePort: 0,
       flatOffset: 0,
+      startReason: 0,
+      laidAfter: null,
     };
     port.runs.push(index);
     port.pixels += pixelCount;

@@ -1,4 +1,4 @@
-import { layOut, type Layout, type WiredRun } from '../addressing/layout';
+import { START_REASONS, layOut, type Layout, type WiredRun } from '../addressing/layout';
 import { policyOf } from '../addressing/policyOf';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
@@ -75,6 +75,11 @@ function layThreaded(show: Show, threaded: readonly Threaded[]): LaidShow {
   const layout = layOut(wiredControllers(show, ports, props, runs));
   const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
   for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
+  for (const [run, { reason, after }] of layout.startOfRun) {
+    const wire = runs[run]!.wire!;
+    wire.startReason = START_REASONS.indexOf(reason);
+    wire.laidAfter = after;
+  }
 
   const lastSpace = spaces[spaces.length - 1];
   return {

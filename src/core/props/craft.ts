@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { given } from '../figures/explained';
 import { runsSchema, runsWords } from '../threading/runs';
 import { formatLength } from '../units/length';
 import { countOf } from '../units/number';
@@ -77,7 +78,7 @@ export const craft = definePropKind({
     shape: { columns: 9, rows: 5, cellMm: 40, mostPixels: 32, roles: [], pixels: [] },
     threading: { runs: 1 },
   }),
-  pixelCount: (shape) => shape.pixels.length,
+  pixels: (shape, place) => given('LEDs on the board', shape.pixels.length, 'pixels', { place }),
   summary: (shape) => `${shape.pixels.length} of ${shape.mostPixels} px`,
   points: ({ rows, cellMm, pixels }) => ({
     xMm: Float32Array.from(pixels, (pixel) => pixel.column * cellMm),

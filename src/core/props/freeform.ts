@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { given } from '../figures/explained';
 import { orderStrands } from '../threading/strands';
 import { runsSchema, runsWords } from '../threading/runs';
 import { formatLength } from '../units/length';
@@ -51,7 +52,7 @@ export const freeform = definePropKind({
     shape: { xMm: [], yMm: [], pieces: [], source: '' },
     threading: { firstPixel: 'start', runs: 1 },
   }),
-  pixelCount: (shape) => shape.xMm.length,
+  pixels: (shape, place) => given('points', shape.xMm.length, 'pixels', { place }),
   summary: (shape) =>
     shape.pieces.length > 1
       ? `${shape.pieces.length} pieces, ${groupDigits(shape.xMm.length)} px`

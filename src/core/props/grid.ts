@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { computed, given, product } from '../figures/explained';
 import { orderStrands, type Strand } from '../threading/strands';
 import { CORNERS, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
@@ -66,7 +67,12 @@ export const grid = definePropKind({
     shape: { columns: 10, rows: 10, columnSpacingMm: 100, rowSpacingMm: 100 },
     threading: { firstPixel: 'bottomLeft', along: 'columns', pattern: 'serpentine', runs: 1 },
   }),
-  pixelCount: (shape) => shape.columns * shape.rows,
+  pixels: ({ columns, rows }, place) =>
+    computed(
+      'pixels',
+      'pixels',
+      product(given('columns', columns, 'number', { place }), given('rows', rows, 'number', { place })),
+    ),
   summary: (shape) => `${groupDigits(shape.columns)} × ${groupDigits(shape.rows)} px`,
   points: ({ columns, rows, columnSpacingMm, rowSpacingMm }) => {
     const count = columns * rows;

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Explained, Place } from '../figures/explained';
 import type { PixelType } from '../catalogue/pixelType';
 import type { Runs } from '../threading/runs';
 import type { Points } from '../threading/thread';
@@ -22,7 +23,8 @@ export interface PropKind<
   threadingSchema: Threading;
   /** A small example to start from. */
   starter: () => { shape: z.infer<Shape>; threading: z.infer<Threading> };
-  pixelCount: (shape: z.infer<Shape>) => number;
+  /** How many pixels it has, and how that follows from its measures. `place` is where those are set. */
+  pixels: (shape: z.infer<Shape>, place?: Place) => Explained;
   /** `18 × 30 px`: fits in a list. */
   summary: (shape: z.infer<Shape>) => string;
   /** Positions in the prop's own numbering, front view, millimetres. */

@@ -1,4 +1,14 @@
 import { z } from 'zod';
+import {
+  computed,
+  given,
+  least,
+  quotient,
+  roundedDown,
+  sum,
+  type Explained,
+  type Place,
+} from '../figures/explained';
 import { orderStrands, type Strand } from '../threading/strands';
 import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
@@ -51,9 +61,23 @@ export function legSpacingMm(leg: Leg): number {
 
 /** Pixels on a leg; by spacing, as many whole spacings as the leg holds, at most the limit per leg. */
 export function legPixelCount(leg: Leg): number {
-  if (leg.pixels.by === 'count') return leg.pixels.count;
-  // A tape measure does not tell a millionth of a spacing from none; rounding must not lose the last pixel.
-  return Math.min(MOST_PIXELS_PER_LEG, Math.floor(leg.lengthMm / leg.pixels.spacingMm + 1e-6));
+  return legPixels(leg, 'pixels of the leg').value;
+}
+
+function legPixels({ pixels, lengthMm }: Leg, name: string, place?: Place): Explained {
+  if (pixels.by === 'count') return given(name, pixels.count, 'pixels', { place });
+  const spacings = roundedDown(
+    quotient(
+      given('length of the leg', lengthMm, 'mm', { place }),
+      given('spacing', pixels.spacingMm, 'mm', { place }),
+    ),
+  );
+  const fits = spacings.value <= MOST_PIXELS_PER_LEG;
+  return computed(
+    name,
+    'pixels',
+    fits ? spacings : least(spacings, given('the most pixels of a leg', MOST_PIXELS_PER_LEG, 'pixels')),
+  );
 }
 
 /** Pixels of a leg with the one that its corner eats. */
@@ -71,8 +95,18 @@ function legStrands(legs: readonly Leg[]): Strand[] {
   });
 }
 
+function linePixels(legs: readonly Leg[], place?: Place): Explained {
+  const ofLegs = legs.map((leg, i) => legPixels(leg, legs.length === 1 ? 'the leg' : `leg ${i + 1}`, place));
+  const eaten = legs.filter((_, i) => strandPixels(legs, i) > ofLegs[i]!.value).length;
+  return computed(
+    'pixels',
+    'pixels',
+    eaten === 0 ? sum(...ofLegs) : sum(...ofLegs, given('folded into corners', eaten, 'pixels', { place })),
+  );
+}
+
 function linePixelCount(legs: readonly Leg[]): number {
-  return legs.reduce((sum, _, i) => sum + strandPixels(legs, i), 0);
+  return linePixels(legs).value;
 }
 
 function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
@@ -132,7 +166,7 @@ export const line = definePropKind({
     shape: { legs: [{ lengthMm: 3000, headingDeg: 0, pixels: { by: 'count', count: 50 } }] },
     threading: { firstPixel: 'start', runs: 1 },
   }),
-  pixelCount: (shape) => linePixelCount(shape.legs),
+  pixels: (shape, place) => linePixels(shape.legs, place),
   summary: (shape) => {
     const counts = shape.legs.map(legPixelCount).filter((count) => count > 0);
     const total = linePixelCount(shape.legs);

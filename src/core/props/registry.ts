@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Explained, Place } from '../figures/explained';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
 import type { Runs } from '../threading/runs';
@@ -66,7 +67,13 @@ export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {
 }
 
 export function pixelCountOf(prop: Pick<Prop, 'kind' | 'shape'>): number {
-  return kindOf(prop).pixelCount(prop.shape);
+  return kindOf(prop).pixels(prop.shape).value;
+}
+
+/** The pixels of a prop, and how their number follows from its measures. */
+export function pixelsOf(prop: Pick<Prop, 'id' | 'kind' | 'shape'>): Explained {
+  const place: Place = { stage: 'build', subject: { kind: 'prop', propId: prop.id } };
+  return { ...kindOf(prop).pixels(prop.shape, place), place };
 }
 
 /**

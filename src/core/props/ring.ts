@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { computed, given, sum } from '../figures/explained';
 import { orderStrands } from '../threading/strands';
 import type { Points } from '../threading/thread';
 import { formatLength } from '../units/length';
@@ -93,7 +94,12 @@ export const ring = definePropKind({
     },
     threading: { startRing: 'first', pattern: 'straight', runs: 1 },
   }),
-  pixelCount: ({ rings }) => rings.reduce((sum, each) => sum + each.pixels, 0),
+  pixels: ({ rings }, place) => {
+    const each = rings.map(({ pixels }, i) =>
+      given(rings.length === 1 ? 'pixels of the ring' : `ring ${i + 1}`, pixels, 'pixels', { place }),
+    );
+    return computed('pixels', 'pixels', sum(...each));
+  },
   summary: ({ rings }) => {
     const total = rings.reduce((sum, each) => sum + each.pixels, 0);
     return rings.length === 1

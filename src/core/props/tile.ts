@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { computed, given, product } from '../figures/explained';
 import { cellOrder } from '../threading/cells';
 import { runsSchema, runsWords } from '../threading/runs';
 import { CORNERS, cornerWords } from '../threading/view';
@@ -57,7 +58,17 @@ export const tile = definePropKind({
     },
     threading: { firstPixel: 'topLeft', along: 'rows', pattern: 'serpentine', runs: 1 },
   }),
-  pixelCount: (shape) => shape.columns * shape.rows * pixelsOfTile(shape),
+  pixels: ({ columns, rows, tile: { columns: across, rows: down } }, place) =>
+    computed(
+      'pixels',
+      'pixels',
+      product(
+        given('tiles across', columns, 'number', { place }),
+        given('tiles down', rows, 'number', { place }),
+        given('pixels across a tile', across, 'pixels', { place }),
+        given('pixels down a tile', down, 'number', { place }),
+      ),
+    ),
   summary: (shape) =>
     `${groupDigits(shape.columns * shape.rows)} × ${shape.tile.columns}×${shape.tile.rows} px`,
   points: (shape) => {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { computed, given, product } from '../figures/explained';
 import { orderStrands } from '../threading/strands';
 import { runsSchema, runsWords } from '../threading/runs';
 import type { Points } from '../threading/thread';
@@ -206,7 +207,15 @@ export const tree = definePropKind({
     },
     threading: { firstStrand: 'first', dataEnters: 'bottom', pattern: 'serpentine', runs: 2 },
   }),
-  pixelCount: (shape) => shape.strands * shape.pixelsPerStrand,
+  pixels: ({ strands, pixelsPerStrand }, place) =>
+    computed(
+      'pixels',
+      'pixels',
+      product(
+        given('strands', strands, 'number', { place }),
+        given('pixels a strand', pixelsPerStrand, 'pixels', { place }),
+      ),
+    ),
   summary: (shape) => `${groupDigits(shape.strands)} × ${groupDigits(shape.pixelsPerStrand)} px`,
   points: (shape) => {
     const heightMm = treeHeightMm(shape) ?? 0;

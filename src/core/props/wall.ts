@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { computed, given, product } from '../figures/explained';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { chainingSchema, type WallCells } from '../panels/chains';
 import { driverSchema, USUAL_HAT } from '../panels/driver';
 import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
+import { standingWords } from '../figures/figure';
 import { orderStrands } from '../threading/strands';
 import { CORNERS, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
@@ -109,10 +111,23 @@ export const wall = definePropKind({
   pixelType: SHIPPED_PIXEL_TYPES.find((type) => type.id === 'panel-5v')!,
   panelled: true,
   orderOf: ({ pictureCorner }) => pictureCorner,
-  pixelCount: (shape) => {
-    const { width, height } = wallPixels(shape);
-    return width * height;
-  },
+  pixels: (shape, place) =>
+    computed(
+      'pixels',
+      'pixels',
+      product(
+        given('panels across', shape.columns, 'number', { place }),
+        given('pixels across a panel', shape.panel.columns, 'pixels', { place }),
+        given('panels down', shape.rows, 'number', { place }),
+        given('pixels down a panel', shape.panel.rows, 'number', { place }),
+      ),
+      missingCells(shape).size > 0
+        ? {
+            because:
+              'A sender counts the picture as a rectangle: panels that are left out keep their pixels.',
+          }
+        : {},
+    ),
   summary: (shape) => `${shape.columns} × ${shape.rows} panels`,
   points: (shape) => {
     const { width, height } = wallPixels(shape);
@@ -162,7 +177,7 @@ export const wall = definePropKind({
     const { pitchMm, ampsFullWhite } = shape.panel;
     const [wide, high] = [width * pitchMm, height * pitchMm];
     const panels = panelCount(shape);
-    const amps = panels * ampsFullWhite;
+    const amps = panels * ampsFullWhite.value;
     return [
       {
         name: 'Panels',
@@ -183,7 +198,7 @@ export const wall = definePropKind({
       {
         name: 'At full white',
         value: `${Number(amps.toFixed(1))} A`,
-        note: `${groupDigits(Math.round(amps * 5))} W at 5 V; ${ampsFullWhite} A a panel, as typed from the data sheet`,
+        note: `${groupDigits(Math.round(amps * 5))} W at 5 V; ${ampsFullWhite.value} A a panel (${standingWords(ampsFullWhite)})`,
       },
     ];
   },

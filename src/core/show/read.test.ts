@@ -1,3 +1,5 @@
+import type { PropOf } from '../props/registry';
+import { wall } from '../props/wall';
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { ShowError } from '../fields/problem';
@@ -50,7 +52,7 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     'props[0].placeId',
     /rail: props\[0\]\.placeId is missing; a text is needed/,
   ],
-  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 2/],
+  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 3/],
   ['another format', (s) => (s.format = 'other'), 'format', /not a show file/],
   [
     'a duplicate id',
@@ -190,7 +192,7 @@ describe('a file of version 1', () => {
   it('is brought up to date: what was noted on site becomes facts', () => {
     const { show, facts: list } = readShowFile(JSON.parse(JSON.stringify(old())));
     const facts = new Facts(currentFacts(list));
-    expect(show.version).toBe(2);
+    expect(show.version).toBe(3);
     expect(show.tasks.map((task) => task.field)).toEqual(['port.1.pixels', 'firstUniverse']);
     expect(facts.isTyped('a', 'port.1.pixels', '10')).toBe(true);
     expect(facts.isTyped('a', 'firstUniverse', '2')).toBe(false);
@@ -201,6 +203,65 @@ describe('a file of version 1', () => {
   it('may lack what came later', () => {
     const { controllerTypes: _types, tasks: _tasks, ...bare } = good;
     expect(readShow({ ...bare, version: 1 })).toEqual(good);
+  });
+});
+
+describe('a file of version 2', () => {
+  const type = {
+    id: 't',
+    name: 'Four ports',
+    class: 'ethernet',
+    ports: 4,
+    pixelsPerPort: {
+      value: [{ upToPorts: 4, pixels: 1024 }],
+      source: 'usual for this class; the manual of yours decides',
+    },
+    mostUniverses: { value: 12, source: 'its manual, page 4' },
+    straddles: { value: false, source: 'measured' },
+    linkMbits: { value: 100, source: '' },
+  };
+  const { shape, threading } = wall.starter();
+  const of = (panel: object, driver: object) => ({
+    ...good,
+    version: 2,
+    controllerTypes: [type],
+    props: [
+      {
+        ...good.props[0],
+        kind: 'wall',
+        shape: { ...shape, panel: { ...shape.panel, ...panel } },
+        threading: { ...threading, driver: { ...threading.driver, ...driver } },
+      },
+    ],
+    patch: [],
+  });
+  it('says of each limit what it stands on, and claims no more than was said', () => {
+    const { controllerTypes } = readShow(
+      of({ ampsFullWhite: 4 }, { mostPanelsPerOutput: 12, limitSource: '' }),
+    );
+    expect(controllerTypes[0]).toMatchObject({
+      pixelsPerPort: { basis: 'default', source: 'usual for this class; the manual of yours decides' },
+      mostUniverses: { value: 12, basis: 'typed', source: 'its manual, page 4' },
+      straddles: { value: false, basis: 'measured' },
+      linkMbits: { value: 100, basis: 'typed' },
+    });
+    expect(controllerTypes[0]!.straddles).not.toHaveProperty('source');
+  });
+  it.each([
+    [4, 'default'],
+    [3.7, 'typed'],
+  ])('takes amps of %d for %s', (ampsFullWhite, basis) => {
+    const show = readShow(
+      of({ ampsFullWhite }, { mostPanelsPerOutput: 9, limitSource: 'manual of the hat' }),
+    );
+    const [prop] = show.props as unknown as PropOf<'wall'>[];
+    expect(prop!.shape.panel.ampsFullWhite).toEqual({ value: ampsFullWhite, basis });
+    expect(prop!.threading.driver.mostPanelsPerOutput).toEqual({
+      value: 9,
+      basis: 'typed',
+      source: 'manual of the hat',
+    });
+    expect(prop!.threading.driver).not.toHaveProperty('limitSource');
   });
 });
 

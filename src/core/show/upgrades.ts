@@ -1,10 +1,14 @@
-import { isObject } from '../fields/json';
+import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
+import { isObject, same } from '../fields/json';
 
 /** A show file as some version wrote it: checked only after it was brought up to date. */
 type Older = Record<string, unknown>;
 
 /** Upgrades from each older version of the show file to the next. */
-export const UPGRADES: Record<number, (older: Older) => Older> = { 1: notesBecomeFacts };
+export const UPGRADES: Record<number, (older: Older) => Older> = {
+  1: notesBecomeFacts,
+  2: limitsBecomeFigures,
+};
 
 function listOf(holder: Older, name: string): Older[] {
   const list = holder[name];
@@ -71,4 +75,78 @@ function notesBecomeFacts(older: Older): Older {
     tasks,
     facts: facts.reverse(),
   };
+}
+
+/** What sources said in version 2 that the product itself had written. */
+const SHIPPED_SOURCES = new Set([
+  ...SHIPPED_CONTROLLER_TYPES.flatMap((type) =>
+    Object.values(type).flatMap((value) => (isObject(value) && 'source' in value ? [value.source] : [])),
+  ),
+  'usual for panels of 64 × 32; the manual of the hat decides',
+  'usual for panels of 64 × 32; the manual of the card decides',
+]);
+
+/** A limit of version 2 said its source, and nothing of its basis. */
+function figureOf(value: unknown, source: unknown): Older {
+  const words = typeof source === 'string' ? source.trim() : '';
+  const basis = SHIPPED_SOURCES.has(words) ? 'default' : words === 'measured' ? 'measured' : 'typed';
+  return { value, basis, ...(words === '' || words === 'measured' ? {} : { source: words }) };
+}
+
+/** Amps at full white of the panels that version 2 shipped. */
+const SHIPPED_AMPS: Record<string, number> = {
+  'P5, 64 × 32': 4,
+  'P10 outdoor, 32 × 16': 3.5,
+  'P4, 64 × 32': 3,
+  'P3, 64 × 64': 4,
+  'P2.5, 64 × 64': 4,
+};
+
+/** Version 2 kept limits as a value with a source beside it, and amps of panels without any. */
+function limitsBecomeFigures(older: Older): Older {
+  const isLimit = (value: unknown): value is Older =>
+    isObject(value) && 'value' in value && 'source' in value && !('basis' in value);
+  return {
+    ...older,
+    version: 3,
+    controllerTypes: listOf(older, 'controllerTypes').map((type) =>
+      Object.fromEntries(
+        Object.entries(type).map(([field, value]) => [
+          field,
+          isLimit(value) ? figureOf(value.value, value.source) : value,
+        ]),
+      ),
+    ),
+    props: Array.isArray(older.props)
+      ? older.props.map((prop: unknown) =>
+          isObject(prop) && prop.kind === 'wall' ? wallWithFigures(prop) : prop,
+        )
+      : older.props,
+  };
+}
+
+function wallWithFigures(prop: Older): Older {
+  const { shape, threading } = prop;
+  const panel = isObject(shape) ? shape.panel : null;
+  const driver = isObject(threading) ? threading.driver : null;
+  const amps = isObject(panel) ? panel.ampsFullWhite : null;
+  const isShipped = isObject(panel) && same(SHIPPED_AMPS[String(panel.name)], amps);
+  return {
+    ...prop,
+    ...(isObject(panel) && typeof amps === 'number'
+      ? {
+          shape: {
+            ...(shape as Older),
+            panel: { ...panel, ampsFullWhite: { value: amps, basis: isShipped ? 'default' : 'typed' } },
+          },
+        }
+      : {}),
+    ...(isObject(driver) && typeof driver.mostPanelsPerOutput === 'number'
+      ? { threading: { ...(threading as Older), driver: driverWithFigure(driver) } }
+      : {}),
+  };
+}
+
+function driverWithFigure({ limitSource, mostPanelsPerOutput, ...driver }: Older): Older {
+  return { ...driver, mostPanelsPerOutput: figureOf(mostPanelsPerOutput, limitSource) };
 }

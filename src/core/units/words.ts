@@ -2,3 +2,8 @@
 export function capitalised(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
+
+/** `a`, `a and b`, `a, b and c`. */
+export function listOf(words: readonly string[]): string {
+  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+}

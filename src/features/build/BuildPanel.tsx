@@ -5,16 +5,19 @@ import { IconArrowDown, IconArrowUp, IconCopy, IconDots, IconTrash } from '@tabl
 import { memo } from 'react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
 import type { Plan } from '@/core/plan/planned';
-import { kindOf, pixelCountOf, type Prop } from '@/core/props/registry';
+import { kindOf, pixelsOf, type Prop } from '@/core/props/registry';
 import { newId, newName } from '@/core/fields/fields';
 import { formatLength } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
+import { channelsOf } from '@/core/plan/explainRun';
 import { Facts } from '@/ui/Facts';
+import { Why } from '@/ui/explain/Why';
 import { NameField } from '@/ui/fields/fields';
 import { Section, Stack } from '@/ui/Panel';
 import { useDialog } from '../shell/dialogs';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
+import { PartNotes } from '../figures/PartNotes';
 import { PixelTypePicker } from './PixelTypePicker';
 import { ShapeEditor } from '../kinds/ShapeEditor';
 
@@ -24,7 +27,8 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
   const pixelTypes = useShow((state) => state.show.pixelTypes);
   const edit = useEdit();
   const type = pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
-  const pixels = pixelCountOf(prop);
+  const pixels = pixelsOf(prop);
+  const channels = channelsOf(pixels, type);
 
   return (
     <>
@@ -57,6 +61,7 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
             }}
           />
           <PixelTypePicker prop={prop} />
+          <PartNotes notes={type.notes} />
         </Stack>
       </Section>
       <Section title="Measures">
@@ -65,10 +70,10 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
       <Section title="What follows">
         <Facts
           facts={[
-            { name: 'Pixels', value: groupDigits(pixels) },
+            { name: 'Pixels', value: <Why of={pixels}>{groupDigits(pixels.value)}</Why> },
             {
               name: 'Channels',
-              value: groupDigits(pixels * channelsPerPixel(type)),
+              value: <Why of={channels}>{groupDigits(channels.value)}</Why>,
               note: `${channelsPerPixel(type)} a pixel, ${type.colourOrder}`,
             },
             ...kindOf(prop).facts(prop.shape),

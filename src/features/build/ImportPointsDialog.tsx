@@ -14,6 +14,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import { usePointsImport } from './importPoints';
 import { PointsPreview } from './PointsPreview';
 import { TracePhoto } from './TracePhoto';
+import sheets from '../sheets/sheets.module.css';
 
 /** Brings points into a free-form prop: from a table, along a drawing, or over a photo. */
 export function ImportPointsDialog() {
@@ -114,14 +115,14 @@ function FileChooser({
       </Group>
       {reading.state === 'reading' && (
         <Group wrap="nowrap">
-          <Progress style={{ flex: 1 }} value={reading.part * 100} animated aria-label="Read so far" />
+          <Progress flex={1} value={reading.part * 100} animated aria-label="Read so far" />
           <Button size="compact-sm" variant="default" onClick={onStop}>
             Stop
           </Button>
         </Group>
       )}
       {(tooLarge ?? reading.state === 'failed') && (
-        <p role="alert" style={{ margin: 0, color: 'var(--bad)' }}>
+        <p role="alert" className={sheets.wrong}>
           {tooLarge ?? (reading.state === 'failed' && reading.message)}
         </p>
       )}
@@ -261,7 +262,7 @@ function FromDrawing({ onTake }: { onTake: Take }) {
           />
           {drawing.leftOut.length > 0 && <Hint>Left out: {drawing.leftOut.join(', ')}.</Hint>}
           {laid?.problem && (
-            <p role="alert" style={{ margin: 0, color: 'var(--bad)' }}>
+            <p role="alert" className={sheets.wrong}>
               {laid.problem}
             </p>
           )}

@@ -8,6 +8,7 @@ import { NameField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
 import { useDialog } from '../shell/dialogs';
 import { useEdit, useShow } from '../show/ShowProvider';
+import styles from './parts.module.css';
 
 /** Where props stand: the groups of the list on the left, in the order of a walk over the site. */
 export function PlacesDialog() {
@@ -36,14 +37,12 @@ export function PlacesDialog() {
           return (
             <Group key={place.id} wrap="nowrap" align="flex-start" gap={6}>
               <NameField
-                style={{ flex: 1 }}
+                flex={1}
                 aria-label={`Name of place ${i + 1}`}
                 value={place.name}
                 onCommit={(name) => edit({ type: 'renamePlace', placeId: place.id, name })}
                 rightSectionWidth={80}
-                rightSection={
-                  <span style={{ fontSize: 12.5, color: 'var(--text-3)' }}>{countOf(there, 'prop')}</span>
-                }
+                rightSection={<span className={styles.beside}>{countOf(there, 'prop')}</span>}
               />
               <ActionIcon.Group>
                 <ActionIcon

@@ -6,6 +6,7 @@ import { boundsOf } from '@/core/geometry/bounds';
 import type { PointList } from '@/core/props/points/pointList';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import { readPalette } from '@/ui/picture/palette';
+import styles from './parts.module.css';
 
 const SIZE = { widthPx: 720, heightPx: 260 };
 
@@ -50,7 +51,7 @@ export function PointsPreview({ list }: { list: PointList }) {
       ref={canvas}
       width={SIZE.widthPx * 2}
       height={SIZE.heightPx * 2}
-      style={{ width: '100%', background: 'var(--ground)', borderRadius: 8 }}
+      className={styles.preview}
       role="img"
       aria-label="The points that were read; a ring marks the first"
     />

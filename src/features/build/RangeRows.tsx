@@ -84,7 +84,7 @@ export function RangeRows({ word, ranges, pixelCount, convention, onTyping, onCo
           <span>Name</span>
           <span>Start</span>
           <span>{secondHead}</span>
-          <span style={{ textAlign: 'right' }}>Pixels</span>
+          <span className={styles.figure}>Pixels</span>
         </div>
       )}
       {ranges.map((range, row) => {

@@ -1,16 +1,11 @@
 'use client';
 
+import { rangesTable } from '@/core/papers/tables/ranges';
 import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
-import {
-  RANGE_CONVENTIONS,
-  laidEndToEnd,
-  rangeProblems,
-  rangesForOrphans,
-  writeRange,
-} from '@/core/props/ranges';
+import { RANGE_CONVENTIONS, laidEndToEnd, rangeProblems, rangesForOrphans } from '@/core/props/ranges';
 import { kindOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
@@ -59,13 +54,12 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
           {shown.length > 0 && <CoverageBar ranges={shown} pixelCount={pixelCount} />}
           <div className={sheets.fields}>
             <Select
-              data-wide
               label="Typed as the device’s screen has them"
               allowDeselect={false}
               value={conventionId}
               data={RANGE_CONVENTIONS.map((each) => ({ value: each.id, label: each.words }))}
               onChange={(value) => value && setConventionId(value)}
-              style={{ width: 290 }}
+              data-wide
             />
           </div>
           <RangeRows
@@ -88,12 +82,12 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
             )}
           </div>
           {ranges.length > 0 && problems.length > 0 && typed === null && (
-            <div className={sheets.fields} style={{ marginTop: 8 }}>
+            <div className={sheets.fields} data-below>
               {problems.some(({ kind }) => kind === 'orphans') && (
                 <Button
                   variant="default"
                   size="compact-md"
-                  style={{ width: 'auto' }}
+                  w="auto"
                   onClick={() => set(rangesForOrphans(ranges, pixelCount))}
                 >
                   Make a range of what is in none
@@ -102,7 +96,7 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
               <Button
                 variant="default"
                 size="compact-md"
-                style={{ width: 'auto' }}
+                w="auto"
                 onClick={() => set(laidEndToEnd(ranges, pixelCount))}
               >
                 Lay them end to end
@@ -117,28 +111,7 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
           {ranges.length > 0 && (
             <>
               <h2>The same ranges on every kind of screen</h2>
-              <SheetTable
-                label="Ranges in every convention"
-                testId="conventions"
-                rows={ranges}
-                rowKey={(_, i) => i}
-                columns={[
-                  { head: 'Name', cell: (range) => range.name, text: (range) => range.name },
-                  ...RANGE_CONVENTIONS.map((each) => ({
-                    head: `From ${each.firstIndex}`,
-                    unit:
-                      each.end === 'length'
-                        ? 'start, length'
-                        : each.end === 'inclusive'
-                          ? 'start – last'
-                          : 'start – stop after',
-                    numeric: true,
-                    cell: (range: PixelRange) =>
-                      writeRange(range, each).join(each.end === 'length' ? ', ' : ' – '),
-                    text: (range: PixelRange) => writeRange(range, each).join(' '),
-                  })),
-                ]}
-              />
+              <SheetTable testId="conventions" table={rangesTable(ranges)} />
             </>
           )}
         </>

@@ -1,5 +1,6 @@
 'use client';
 
+import { roleColumn, rolesTable } from '@/core/papers/tables/roles';
 import { ActionIcon, Button, Checkbox, Group, TextInput, Tooltip } from '@mantine/core';
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -102,21 +103,12 @@ export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
             ))}
           </Group>
           <SheetTable
-            label={`Roles of ${prop.name}`}
             testId="roles"
-            rows={shape.pixels}
-            rowKey={(_, i) => i}
-            columns={[
-              {
-                head: 'Pixel',
-                numeric: true,
-                cell: (_, i) => i + 1,
-                text: (_, i) => String(i + 1),
-              },
-              { head: 'Faces', cell: (pixel) => pixel.facing, text: (pixel) => pixel.facing },
-              ...shape.roles.map((role) => ({
-                head: role,
-                cell: (pixel: CraftShape['pixels'][number], i: number) => (
+            table={rolesTable(prop.name, shape)}
+            fields={Object.fromEntries(
+              shape.roles.map((role, index) => [
+                roleColumn(index),
+                (pixel: CraftShape['pixels'][number], i: number) => (
                   <Checkbox
                     size="xs"
                     aria-label={`Pixel ${i + 1} is ${role}`}
@@ -124,9 +116,8 @@ export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
                     onChange={(event) => toggle(i, role, event.currentTarget.checked)}
                   />
                 ),
-                text: (pixel: CraftShape['pixels'][number]) => (pixel.roles.includes(role) ? 'x' : ''),
-              })),
-            ]}
+              ]),
+            )}
           />
         </>
       )}

@@ -1,24 +1,21 @@
 'use client';
 
+import { settingOutTable } from '@/core/papers/tables/settingOut';
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
 import type { Anchors } from '@/core/props/kind';
 import { kindOf, type Prop } from '@/core/props/registry';
-import { placesOnRing, ringDiameterMm, setOut, type StakePlace } from '@/core/props/settingOut';
+import { placesOnRing, ringDiameterMm, setOut } from '@/core/props/settingOut';
 import { formatLength } from '@/core/units/length';
-import { capitalised } from '@/core/units/words';
-import { groupDigits } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
-import { SheetTable, type SheetColumn } from '@/ui/SheetTable';
+import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit } from '../show/ShowProvider';
 import { StakePlan } from './StakePlan';
-
-const mm = (value: number) => groupDigits(Math.round(value));
 
 /** Where every stake, hole or pixel goes, before a tool is touched. */
 export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
@@ -36,22 +33,6 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
     [anchors, references, rows, closed],
   );
   const count = out.places.length;
-  const columns: SheetColumn<StakePlace>[] = [
-    figure(capitalised(anchors.word), undefined, (place) => String(place.number)),
-    figure('x', anchors.xFrom, (place) => mm(place.xMm)),
-    figure('y', anchors.yFrom, (place) => mm(place.yMm)),
-    ...(anchors.middle ? [figure('Radius', 'mm', (place: StakePlace) => mm(place.radiusMm))] : []),
-    figure('To the next', 'mm, straight', (place) => (place.toNextMm === null ? '–' : mm(place.toNextMm))),
-    ...(anchors.middle && out.places.some((place) => place.toNextArcMm !== null)
-      ? [
-          figure('To the next', 'mm, along the curve', (place: StakePlace) =>
-            place.toNextArcMm === null ? '–' : mm(place.toNextArcMm),
-          ),
-        ]
-      : []),
-    figure('Tape A', `mm from ${out.referenceA}`, (place) => mm(place.tapeAMm)),
-    figure('Tape B', `mm from ${out.referenceB}`, (place) => mm(place.tapeBMm)),
-  ];
   return (
     <div className={sheets.sheet}>
       <div className={sheets.columns}>
@@ -71,11 +52,8 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
             )}
           </p>
           <SheetTable
-            label={`Setting out of ${prop.name}`}
             testId="setting-out"
-            columns={columns}
-            rows={out.places}
-            rowKey={(place) => place.number}
+            table={settingOutTable(prop.name, out, anchors)}
             chosen={(place) => place.number === chosen}
             onChoose={(place) => setChosen(place.number === chosen ? null : place.number)}
           />
@@ -85,7 +63,7 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
           {count >= 2 && (
             <Section title="Tapes">
               <Stack>
-                <div className={sheets.fields} style={{ margin: 0 }}>
+                <div className={sheets.fields} data-tight>
                   <WholeField
                     label={`Tape A at ${anchors.word}`}
                     what="Its number"
@@ -135,14 +113,6 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
       </div>
     </div>
   );
-}
-
-function figure(
-  head: string,
-  unit: string | undefined,
-  text: (place: StakePlace) => string,
-): SheetColumn<StakePlace> {
-  return { head, unit, numeric: true, cell: text, text: (place) => text(place).replace(/,/g, '') };
 }
 
 interface PlacesToSetOut extends Anchors {
@@ -221,7 +191,7 @@ function HowLargeARing() {
   return (
     <Section title="How large a ring?">
       <Stack>
-        <div className={sheets.fields} style={{ margin: 0 }}>
+        <div className={sheets.fields} data-tight>
           <WholeField
             label="This many"
             what="The number"

@@ -1,5 +1,8 @@
 'use client';
 
+import { cutList } from '@/core/papers/tables/stock';
+import { Why } from '@/ui/explain/Why';
+import type { Place } from '@/core/figures/explained';
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
@@ -13,7 +16,6 @@ import {
   estimateCoverage,
   planStock,
   stockPitchMm,
-  type Cut,
   type Stock,
 } from '@/core/catalogue/stock';
 import type { Prop } from '@/core/props/registry';
@@ -39,7 +41,7 @@ export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
       <div className={sheets.columns}>
         <div>
           <h2>Made from</h2>
-          <div style={{ maxWidth: 420, marginBottom: 14 }}>
+          <div className={sheets.choice}>
             <Choice
               label="Stock"
               value={prop.stock?.kind ?? 'none'}
@@ -83,11 +85,11 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
       .slice(planned.firstRun, planned.firstRun + planned.runCount)
       .map((run) => ({ firstPixel: run.firstPixel - planned.firstPixel }));
     const found = piecesOf(prop, { ...planned, runs }, stock);
-    return { pieces: found, made: planStock(found, stock) };
+    const place: Place = { stage: 'build', subject: { kind: 'prop', propId: prop.id }, sheet: 'stock' };
+    return { pieces: found, made: planStock(found, stock, place) };
   }, [plan, planned, prop, stock]);
   const source = stock.kind === 'strings' ? 'string' : 'roll';
   const pitch = stockPitchMm(stock);
-  const wordsOf = (pixel: number) => pieces.findLast((piece) => piece.firstPixel <= pixel)?.words ?? '';
   const length = (pixels: number) => formatLength(Math.round(pixels * pitch));
   return (
     <>
@@ -153,13 +155,13 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
           </>
         )}
       </div>
-      <div style={{ maxWidth: 520 }} data-testid="stock-facts">
+      <div className={sheets.facts} data-testid="stock-facts">
         <Facts
           facts={[
             {
               name: `To buy`,
-              value: countOf(made.sources, source),
-              note: `${countOf(made.pixelsPerSource, 'pixel')} each, ${groupDigits(planned.pixelCount)} wanted`,
+              value: <Why of={made.sources}>{countOf(made.sources.value, source)}</Why>,
+              note: `${countOf(made.pixelsPerSource.value, 'pixel')} each, ${groupDigits(planned.pixelCount)} wanted`,
             },
             {
               name: 'Pieces',
@@ -184,9 +186,9 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
             },
             {
               name: 'Left over',
-              value: countOf(made.sparePixels, 'pixel'),
+              value: <Why of={made.sparePixels}>{countOf(made.sparePixels.value, 'pixel')}</Why>,
               note:
-                made.sparePixels === 0
+                made.sparePixels.value === 0
                   ? 'nothing to mend with: buy one more'
                   : `the longest part ${countOf(made.longestSpare, 'pixel')}, ${length(made.longestSpare)}`,
             },
@@ -197,41 +199,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
         </Hint>
       </div>
       <h2>Cut list</h2>
-      <SheetTable
-        label={`Cut list of ${prop.name}`}
-        testId="cut-list"
-        rows={made.cuts}
-        rowKey={(cut) => cut.firstPixel}
-        columns={[
-          {
-            head: 'Pixels',
-            unit: 'in data order',
-            numeric: true,
-            cell: (cut: Cut) =>
-              `${groupDigits(cut.firstPixel)}–${groupDigits(cut.firstPixel + cut.pixelCount - 1)}`,
-            text: (cut) => `${cut.firstPixel}-${cut.firstPixel + cut.pixelCount - 1}`,
-          },
-          { head: 'On', cell: (cut) => wordsOf(cut.firstPixel), text: (cut) => wordsOf(cut.firstPixel) },
-          {
-            head: 'Count',
-            numeric: true,
-            cell: (cut) => groupDigits(cut.pixelCount),
-            text: (cut) => String(cut.pixelCount),
-          },
-          {
-            head: 'Length',
-            numeric: true,
-            cell: (cut) => length(cut.pixelCount),
-            text: (cut) => length(cut.pixelCount),
-          },
-          {
-            head: `From ${source}`,
-            numeric: true,
-            cell: (cut) => cut.source,
-            text: (cut) => String(cut.source),
-          },
-        ]}
-      />
+      <SheetTable testId="cut-list" table={cutList(prop.name, stock, pieces, made)} />
     </>
   );
 }
@@ -300,7 +268,7 @@ function Estimate({ plan, index }: { plan: Plan; index: number }) {
   const inStrings = (pixels: number) =>
     prop.stock
       ? countOf(
-          Math.ceil(pixels / planStock([], prop.stock).pixelsPerSource),
+          Math.ceil(pixels / planStock([], prop.stock).pixelsPerSource.value),
           prop.stock.kind === 'strings' ? 'string' : 'roll',
         )
       : undefined;

@@ -76,7 +76,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   return (
     <main className={styles.page}>
       <h1 className={styles.brand}>
-        <span style={{ display: 'flex' }}>
+        <span className={styles.mark}>
           <LanternMark size={34} />
         </span>
         <div>

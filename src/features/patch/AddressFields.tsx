@@ -1,8 +1,8 @@
 'use client';
 
+import { numberingsTable } from '@/core/papers/tables/addresses';
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
-import { addressOf } from '@/core/answers/lookup';
 import { spansOfRun } from '@/core/plan/planIndex';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
@@ -13,11 +13,11 @@ import { countOf } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
-import { numberingsOf } from '../picture/pixelWords';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
+import styles from './patch.module.css';
 
 /** Where a prop's channels stay, what is kept free behind it, and how they are packed. */
 export function AddressFields({
@@ -120,27 +120,17 @@ export function AddressFields({
 
 /** The first and the last pixel of a run in every numbering, side by side, to be copied. */
 export function SideBySide({ plan, run: index }: { plan: Plan; run: number }) {
-  const run = plan.runs[index]!;
-  if (!run.wire || run.pixelCount === 0) return <Hint>On no port yet, so it has no address.</Hint>;
-  const first = numberingsOf(addressOf(plan, run.firstPixel));
-  const last = numberingsOf(addressOf(plan, run.firstPixel + run.pixelCount - 1));
-  const rows = first.map((each) => ({
-    name: each.name,
-    note: each.note,
-    first: each.value,
-    last: last.find((other) => other.name === each.name)?.value ?? '–',
-  }));
+  const { wire, pixelCount } = plan.runs[index]!;
+  if (!wire || pixelCount === 0) return <Hint>On no port yet, so it has no address.</Hint>;
+  const table = numberingsTable(plan, index);
   return (
     <SheetTable
-      label="The run in every numbering"
       testId="side-by-side"
-      rows={rows}
-      rowKey={(row) => row.name}
-      columns={[
-        { head: 'Counted by', cell: (row) => row.name, text: (row) => row.name },
-        { head: 'First pixel', cell: (row) => <Copied value={row.first} />, text: (row) => row.first },
-        { head: 'Last pixel', cell: (row) => <Copied value={row.last} />, text: (row) => row.last },
-      ]}
+      table={table}
+      fields={{
+        first: (row) => <Copied value={row.first} />,
+        last: (row) => row.last && <Copied value={row.last} />,
+      }}
     />
   );
 }
@@ -148,9 +138,7 @@ export function SideBySide({ plan, run: index }: { plan: Plan; run: number }) {
 function Copied({ value }: { value: string }) {
   return (
     <Group gap={4} wrap="nowrap">
-      <span className="mono" style={{ color: 'var(--iris)', fontSize: 12.5 }}>
-        {value}
-      </span>
+      <span className={`${styles.address} mono`}>{value}</span>
       <CopyButton value={value}>
         {({ copied, copy }) => (
           <Tooltip label={copied ? 'Copied' : 'Copy'}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { movedTable, valuesTable } from '@/core/papers/tables/addresses';
 import { Button, Group, Modal, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { Choices } from '@/core/devices/foresight';
@@ -10,6 +11,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useForesight, withTasks } from '../show/foresight';
 import { useShow } from '../show/ShowProvider';
+import styles from './patch.module.css';
 
 /** What a change moves, before it is made. */
 export function ForesightDialog() {
@@ -74,32 +76,9 @@ function Foresight({
           ? 'no controller has to be visited.'
           : `go to ${foresight.visits.map(nameOf).join(', ')} and type ${countOf(foresight.values.length, 'value')} again.`}
       </p>
-      <div style={{ maxHeight: 340, overflowY: 'auto' }}>
-        <SheetTable
-          label="Runs with new addresses"
-          testId="moved"
-          mostRows={100}
-          rows={foresight.moved}
-          rowKey={(moved) => `${moved.propId} ${moved.run}`}
-          columns={[
-            { head: 'Run', cell: (moved) => `${moved.name} ${moved.run}` },
-            { head: 'Now', cell: (moved) => <span className="mono">{moved.old ?? 'no address'}</span> },
-            { head: 'Then', cell: (moved) => <b className="mono">{moved.new ?? 'no address'}</b> },
-          ]}
-        />
-        <SheetTable
-          label="Values to type again"
-          testId="values"
-          mostRows={200}
-          rows={foresight.values}
-          rowKey={(value, i) => `${value.controllerId} ${value.port} ${value.what} ${i}`}
-          columns={[
-            { head: 'Where', cell: (value) => value.port || nameOf(value.controllerId) },
-            { head: 'What', cell: (value) => value.what },
-            { head: 'Old', numeric: true, cell: (value) => value.old },
-            { head: 'New', numeric: true, cell: (value) => <b>{value.new}</b> },
-          ]}
-        />
+      <div className={styles.moves}>
+        <SheetTable testId="moved" mostRows={100} table={movedTable(foresight.moved)} />
+        <SheetTable testId="values" mostRows={200} table={valuesTable({ show }, foresight.values)} />
       </div>
       <Group mt="md" justify="flex-end">
         <Button variant="default" onClick={() => onAnswer(null)}>

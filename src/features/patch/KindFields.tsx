@@ -1,5 +1,8 @@
 'use client';
 
+import { retyped, standingWords, type Standing } from '@/core/figures/figure';
+import { PartNotes, PartNotesEditor } from '../figures/PartNotes';
+import { StandingFields } from '../figures/StandingFields';
 import { Button, Modal, Select, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import type { Controller } from '@/core/catalogue/controller';
@@ -54,6 +57,7 @@ export function KindFields({ controller }: { controller: Controller }) {
       {type ? (
         <>
           <Facts facts={factsOf(type)} />
+          <PartNotes notes={type.notes} />
           <Button variant="default" size="compact-md" onClick={() => setEditing(true)}>
             Change this kind…
           </Button>
@@ -77,11 +81,8 @@ export function KindFields({ controller }: { controller: Controller }) {
 }
 
 function factsOf(type: ControllerType): (Fact | false | undefined)[] {
-  const known = (
-    limit: { source: string } | undefined,
-    name: string,
-    value: () => string,
-  ): Fact | undefined => limit && { name, value: value(), note: limit.source };
+  const known = (figure: Standing | undefined, name: string, value: () => string): Fact | undefined =>
+    figure && { name, value: value(), note: standingWords(figure) };
   return [
     { name: 'Class', value: CLASS_WORDS[type.class] },
     {
@@ -89,7 +90,7 @@ function factsOf(type: ControllerType): (Fact | false | undefined)[] {
       value: type.pixelsPerPort.value
         .map((step) => `${groupDigits(step.pixels)} up to ${step.upToPorts}`)
         .join(', '),
-      note: `ports on; ${type.pixelsPerPort.source}`,
+      note: `ports on; ${standingWords(type.pixelsPerPort)}`,
     },
     known(type.mostPixels, 'Pixels in all', () => groupDigits(type.mostPixels!.value)),
     known(type.mostUniverses, 'Universes', () => String(type.mostUniverses!.value)),
@@ -112,28 +113,9 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
     ) as ControllerType;
     return edit({ type: 'setControllerType', controllerType: next });
   };
-  const source = (
-    limit: { value: unknown; source: string } | undefined,
-    label: string,
-    onCommit: (source: string) => boolean,
-  ) => (
-    <ParsedField
-      label="Known from"
-      disabled={!limit}
-      aria-label={`${label} is known from`}
-      value={limit?.source ?? ''}
-      format={(text) => text}
-      parse={(text) =>
-        text.trim().length <= 200
-          ? { ok: true, value: text.trim() }
-          : { ok: false, message: 'At most 200 letters.' }
-      }
-      onCommit={onCommit}
-    />
-  );
   /** A limit that is a number; 0 stands for not known. */
   const number = (field: 'mostPixels' | 'mostUniverses' | 'linkMbits', label: string, most: number) => (
-    <Row>
+    <>
       <WholeField
         label={label}
         description="0 while nobody knows"
@@ -141,12 +123,10 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
         least={0}
         most={most}
         value={Math.round(type[field]?.value ?? 0)}
-        onCommit={(value) =>
-          set({ [field]: value === 0 ? undefined : { value, source: type[field]?.source ?? 'measured' } })
-        }
+        onCommit={(value) => set({ [field]: value === 0 ? undefined : retyped(type[field], value) })}
       />
-      {source(type[field], label, (words) => set({ [field]: { ...type[field]!, source: words } }))}
-    </Row>
+      <StandingFields label={label} figure={type[field]} onCommit={(figure) => set({ [field]: figure })} />
+    </>
   );
   const copy = () => {
     const name = newName(
@@ -207,12 +187,14 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
               ? { ok: true, value: steps as { upToPorts: number; pixels: number }[] }
               : { ok: false, message: 'Pairs of ports and pixels, such as 8: 1024, 16: 680.' };
           }}
-          onCommit={(value) => set({ pixelsPerPort: { ...type.pixelsPerPort, value } })}
+          onCommit={(value) => set({ pixelsPerPort: retyped(type.pixelsPerPort, value) })}
         />
-        {source(type.pixelsPerPort, 'Pixels a port', (words) =>
-          set({ pixelsPerPort: { ...type.pixelsPerPort, source: words } }),
-        )}
       </Row>
+      <StandingFields
+        label="Pixels a port"
+        figure={type.pixelsPerPort}
+        onCommit={(pixelsPerPort) => set({ pixelsPerPort })}
+      />
       {number('mostPixels', 'Pixels in all', 4_000_000)}
       {number('mostUniverses', 'Universes', 63_999)}
       {number('linkMbits', 'Link, Mbit/s', 10_000)}
@@ -236,10 +218,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
             ]}
             onChange={(value) =>
               set({
-                [field]:
-                  value === null
-                    ? undefined
-                    : { value: value === 'true', source: type[field]?.source ?? 'measured' },
+                [field]: value === null ? undefined : retyped(type[field], value === 'true'),
               })
             }
           />
@@ -266,6 +245,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
             set({ pins: pins.length > 0 ? pins : undefined });
         }}
       />
+      <PartNotesEditor part={type.name} notes={type.notes} onChange={(notes) => set({ notes })} />
       <Hint>All controllers of this kind change with it.</Hint>
       <Button variant="default" onClick={copy}>
         Make it a kind of its own for {controller.name}

@@ -8,6 +8,7 @@ import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';
+import { Why } from '@/ui/explain/Why';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
@@ -18,7 +19,16 @@ import { ControllerPanel } from './ControllerPanel';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
-import { endsOf, universesOf } from './words';
+import { endsOf } from './words';
+import {
+  explainChannels,
+  explainPixels,
+  explainShowChannel,
+  explainStart,
+  explainUniverses,
+} from '@/core/plan/explainRun';
+import { placesOf, portTiming } from '@/core/devices/portTiming';
+import { spansOfRun } from '@/core/plan/planIndex';
 import { runName } from '@/core/plan/runName';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
@@ -48,22 +58,36 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   const { name, pixelTypeId } = plan.show.props[index]!;
   const oneRun = subject?.kind === 'prop' && subject.run !== undefined && selection.run !== undefined;
   const runs = oneRun ? [selection.run!] : Array.from({ length: prop.runCount }, (_, i) => prop.firstRun + i);
-  const pixels = runs.reduce((sum, run) => sum + plan.runs[run]!.pixelCount, 0);
   const ends = endsOf(plan, runs);
+  // Of several, the one whose channels come first.
+  const first = firstOf(plan, runs);
+  const pixels = explainPixels(plan, runs);
+  const channels = explainChannels(plan, runs);
+  const start = first === undefined ? null : explainStart(plan, first);
+  const universes = explainUniverses(plan, runs);
+  const showChannel = first === undefined ? null : explainShowChannel(plan, first);
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
   return (
     <>
       <Section title={oneRun ? runName(plan, selection.run!) : name}>
         <Facts
           facts={[
-            { name: 'Pixels', value: groupDigits(pixels) },
-            { name: 'Channels', value: groupDigits(pixels * type.colourOrder.length) },
-            { name: 'Starts at', value: ends?.start ?? 'no address yet', address: true },
+            { name: 'Pixels', value: <Why of={pixels}>{groupDigits(pixels.value)}</Why> },
+            { name: 'Channels', value: <Why of={channels}>{groupDigits(channels.value)}</Why> },
+            { name: 'Starts at', value: start ? <Why of={start} /> : 'no address yet', address: true },
             ends && { name: 'Ends at', value: ends.end, address: true },
-            ends && { name: 'Universes', value: universesOf(plan, runs) || 'none: DDP', address: true },
+            ends && {
+              name: 'Universes',
+              value: universes ? <Why of={universes} /> : 'none: DDP',
+              address: true,
+            },
             ends && {
               name: 'Show channel',
-              value: `${groupDigits(ends.firstShowChannel)}–${groupDigits(ends.lastShowChannel)}`,
+              value: (
+                <>
+                  {showChannel && <Why of={showChannel} />}–{groupDigits(ends.lastShowChannel)}
+                </>
+              ),
             },
             { name: 'Colour order', value: type.colourOrder },
             ...(runs.length === 1 ? deviceFacts(plan, runs[0]!) : []),
@@ -90,6 +114,13 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
       </Section>
     </>
   );
+}
+
+function firstOf(plan: Plan, runs: readonly number[]): number | undefined {
+  const placed = runs.filter((run) => spansOfRun(plan, run).length > 0);
+  return placed.sort(
+    (a, b) => spansOfRun(plan, a)[0]!.startShowChannel - spansOfRun(plan, b)[0]!.startShowChannel,
+  )[0];
 }
 
 /** How the device itself counts a run: its LEDs, and under Art-Net its port-addresses. */
@@ -201,6 +232,8 @@ function PortPanel({
     (each) => each.controller === selection.controller && each.port === selection.port,
   );
   const ends = planned && endsOf(plan, planned.runs);
+  const start = planned && explainStart(plan, planned.runs[0]!);
+  const timing = planned && portTiming(plan, planned);
   return (
     <>
       <Section title={`Port ${name}`}>
@@ -210,11 +243,25 @@ function PortPanel({
             { name: 'Pixels lit', value: groupDigits(planned?.pixels ?? 0) },
             {
               name: 'On the wire',
-              value: `${groupDigits(planned?.places ?? 0)} of ${groupDigits(controller.mostPixelsPerPort)}`,
+              value: (
+                <>
+                  {planned ? <Why of={placesOf(plan, planned)}>{groupDigits(planned.places)}</Why> : 0} of{' '}
+                  {groupDigits(controller.mostPixelsPerPort)}
+                </>
+              ),
               note: 'skipped pixels counted',
             },
-            ends && { name: 'Starts at', value: ends.start, address: true },
+            ends && { name: 'Starts at', value: start ? <Why of={start} /> : ends.start, address: true },
             ends && { name: 'Ends at', value: ends.end, address: true },
+            timing && {
+              name: 'One picture takes',
+              value: <Why of={timing.frameTime} />,
+            },
+            timing && {
+              name: 'At most',
+              value: <Why of={timing.rate} />,
+              note: timing.limitedByLine ? 'the line that feeds it is slower than the chips' : undefined,
+            },
           ]}
         />
       </Section>

@@ -29,7 +29,8 @@ import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
 import { useAddController } from './useAddController';
-import { controllerWords, universesOf } from './words';
+import { controllerWords } from './words';
+import { universeWords } from '@/core/plan/explainRun';
 import { runName } from '@/core/plan/runName';
 
 type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
@@ -318,7 +319,7 @@ function PortRow({ plan, controller: index, port, planned, selection }: PortRowP
               {groupDigits(places)} px ·{' '}
               {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
             </div>
-            <div className={styles.universes}>{universesOf(plan, planned.runs) || 'one flat space'}</div>
+            <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>
           </>
         ) : (
           <span className={styles.free}>free</span>
@@ -361,14 +362,7 @@ function RunOnPort({ plan, run, share, skipped, chosen }: RunOnPortProps) {
           {skipped}
         </span>
       )}
-      <div
-        ref={setNodeRef}
-        style={{
-          width: `${share}%`,
-          minWidth: 18,
-          boxShadow: isOver ? 'inset 3px 0 0 var(--lamp)' : undefined,
-        }}
-      >
+      <div ref={setNodeRef} className={styles.seat} data-over={isOver} style={{ width: `${share}%` }}>
         <RunChip plan={plan} run={run} chosen={chosen} wide />
       </div>
     </>
@@ -387,7 +381,8 @@ function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen:
       {...listeners}
       type="button"
       className={styles.chip}
-      style={{ ...chipColour(prop), width: wide ? '100%' : undefined }}
+      style={chipColour(prop)}
+      data-wide={wide}
       data-chosen={chosen}
       data-dragging={isDragging}
       title={`${name}, ${countOf(pixelCount, 'pixel')}`}

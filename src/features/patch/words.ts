@@ -7,14 +7,6 @@ export function controllerWords(controller: Controller): string {
   return `${countOf(controller.ports, 'port')} · ${groupDigits(controller.mostPixelsPerPort)} px each · ${PROTOCOL_NAMES[controller.protocol]}`;
 }
 
-/** `U5`, `U5–U7`, or nothing where there are none. */
-export function universesOf(plan: Plan, runs: readonly number[]): string {
-  const universes = runs.flatMap((run) => spansOfRun(plan, run).flatMap((span) => span.universe ?? []));
-  if (universes.length === 0) return '';
-  const [least, most] = [Math.min(...universes), Math.max(...universes)];
-  return least === most ? `U${least}` : `U${least}–U${most}`;
-}
-
 /** The first and the last channel of some runs, skipped pixels left out: `U5 ch 1` and `U7 ch 492`. */
 export function endsOf(plan: Plan, runs: readonly number[]): Ends | null {
   const spans = runs.flatMap((run) => spansOfRun(plan, run)).filter((span) => span.runChannel >= 0);

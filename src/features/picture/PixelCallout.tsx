@@ -3,7 +3,7 @@ import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
 import styles from './picture.module.css';
-import { e131Words, strandWords } from './pixelWords';
+import { e131Words, strandWords } from '@/core/answers/numberings';
 
 /** The numbers of a pixel that are wanted at a glance, beside the pixel. */
 export function PixelCallout({ plan, pixel }: { plan: Plan; pixel: number }) {

@@ -11,7 +11,7 @@ import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';
 import { useGoTo, useView } from '../view/useView';
-import { numberingsOf, strandWords } from './pixelWords';
+import { numberingsOf, strandWords } from '@/core/answers/numberings';
 
 /** Every number of the selected pixel, to be read out or copied. */
 export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {

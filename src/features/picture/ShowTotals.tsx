@@ -1,20 +1,27 @@
 import type { Plan } from '@/core/plan/planned';
+import { explainTotals } from '@/core/plan/explainTotals';
 import { totalsOf } from '@/core/papers/planReport';
 import { groupDigits } from '@/core/units/number';
+import { Why } from '@/ui/explain/Why';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';
 
 /** How much there is of everything. */
 export function ShowTotals({ plan }: { plan: Plan }) {
   const totals = totalsOf(plan);
+  const explained = explainTotals(plan);
   return (
     <Section title="The whole show">
       <Facts
         facts={[
           { name: 'Props', value: groupDigits(plan.props.length) },
-          { name: 'Pixels', value: groupDigits(totals.pixels) },
-          { name: 'Channels lit', value: groupDigits(totals.channels) },
-          { name: 'Show channels', value: groupDigits(totals.lastShowChannel), note: 'gaps counted' },
+          { name: 'Pixels', value: <Why of={explained.pixels}>{groupDigits(totals.pixels)}</Why> },
+          { name: 'Channels lit', value: <Why of={explained.channels}>{groupDigits(totals.channels)}</Why> },
+          {
+            name: 'Show channels',
+            value: <Why of={explained.lastShowChannel}>{groupDigits(totals.lastShowChannel)}</Why>,
+            note: 'gaps counted',
+          },
           { name: 'Universes', value: groupDigits(totals.universes), address: true },
           {
             name: 'Runs on ports',

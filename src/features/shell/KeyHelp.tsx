@@ -4,6 +4,7 @@ import { Kbd, Modal, Table, Text } from '@mantine/core';
 import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
 import { useDialog } from './dialogs';
+import styles from './shell.module.css';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [
   [['Ctrl K', '/'], 'Find a prop, a port, a pixel or a channel, or run a command'],
@@ -12,6 +13,7 @@ const KEYS: readonly [keys: readonly string[], does: string][] = [
   [['↑', '↓'], 'The prop above, the prop below'],
   [['F'], 'See it from the other side'],
   [['Z'], 'Show all of it'],
+  [['E'], 'How a number comes about: the one in focus, then the next'],
   [['Ctrl Z', 'Ctrl Shift Z'], 'Undo, redo'],
   [['Esc'], 'Let go of the pixel, then of the prop'],
   [['?'], 'These keys'],
@@ -37,7 +39,7 @@ export function KeyHelp() {
         <Table.Tbody>
           {[stageKeys(), ...KEYS].map(([keys, does]) => (
             <Table.Tr key={does}>
-              <Table.Td style={{ whiteSpace: 'nowrap' }}>
+              <Table.Td className={styles.keys}>
                 {keys.map((key, i) => (
                   <span key={key}>
                     {i > 0 && ' '}

@@ -13,7 +13,7 @@ import { otherSide } from '@/core/threading/view';
 import { countOf, groupDigits } from '@/core/units/number';
 import { KindGlyph } from '../kinds/KindGlyph';
 import { controllerWords } from '../patch/words';
-import { e131Words } from '../picture/pixelWords';
+import { e131Words } from '@/core/answers/numberings';
 import { useShow, useShowStore } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
 import { STAGES } from '../stages/registry';

@@ -16,7 +16,7 @@ import { PlacesDialog } from '../build/PlacesDialog';
 import { ForesightDialog } from '../patch/ForesightDialog';
 import { endsOf } from '../patch/words';
 import { PixelSection } from '../picture/PixelSection';
-import { e131Words } from '../picture/pixelWords';
+import { e131Words } from '@/core/answers/numberings';
 import { SheetFrame } from '../sheets/SheetFrame';
 import type { Stage } from '../stages/stage';
 import { stageOf } from '../stages/stages';
@@ -27,6 +27,7 @@ import { useGoTo, useSelection, useView } from '../view/useView';
 import { ConflictDialog } from './ConflictDialog';
 import { Findings } from './Findings';
 import { KeyHelp } from './KeyHelp';
+import { Explanation } from '../explain/Explanation';
 import { PropList } from './PropList';
 import { RenameShow } from './RenameShow';
 import { Search } from './Search';
@@ -75,6 +76,7 @@ export function ShowFrame() {
       <ImportPointsDialog />
       <ConflictDialog />
       <ForesightDialog />
+      <Explanation />
     </div>
   );
 }

@@ -88,7 +88,7 @@ function SmallPicture({ plan, prop }: { plan: Plan; prop: number }) {
       readPalette(canvas.current),
     );
   }, [scene, laid, side, scheme]);
-  return <canvas ref={canvas} className={styles.picture} style={{ objectFit: 'contain' }} aria-hidden />;
+  return <canvas ref={canvas} className={styles.picture} aria-hidden />;
 }
 
 function drawSmallWall(context: CanvasRenderingContext2D, laid: LaidWall, side: ViewSide): void {

@@ -139,7 +139,7 @@ describe('patch', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Port A4' }));
     expect(panel().getByText(/Nothing is plugged in here/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Port A1' }));
-    expect(panel().getByText('32 of 800')).toBeInTheDocument();
+    expect(panel().getByText('On the wire').nextElementSibling).toHaveTextContent('32 of 800');
   });
 
   it('adds a controller and goes there', async () => {

@@ -9,6 +9,7 @@ import { keyOf } from '../stages/stages';
 import { selectionOf, subjectOfPixel } from '../view/selection';
 import { currentView, useGoTo } from '../view/useView';
 import { openKeyHelp } from './KeyHelp';
+import { explainNext, letGoOfExplanation } from '@/ui/explain/explaining';
 
 type Hotkey = [keys: string, act: (event: KeyboardEvent) => void, options: { preventDefault: boolean }];
 
@@ -54,6 +55,7 @@ export function useKeys(): void {
     if (next) goTo({ subject: { kind: 'prop', propId: next.id } });
   };
   const letGo = () => {
+    if (letGoOfExplanation()) return;
     const { subject } = now();
     if (subject?.kind === 'prop' && subject.pixel !== undefined)
       goTo({ subject: { kind: 'prop', propId: subject.propId } });
@@ -70,6 +72,7 @@ export function useKeys(): void {
       hotkey('ArrowUp', walkProps(-1)),
       hotkey('ArrowDown', walkProps(1)),
       hotkey('F', () => goTo({ side: otherSide(now().side) }, 'replace')),
+      hotkey('E', explainNext),
       hotkey('Z', () => window.dispatchEvent(new Event('rapid-lantern:fit'))),
       hotkey('mod+Z', () => store.getState().undo()),
       hotkey('mod+shift+Z', () => store.getState().redo()),
@@ -87,7 +90,8 @@ export function useKeys(): void {
 
 /** Whether a key belongs to what has the focus, or to a dialog. */
 function isTakenElsewhere(event: KeyboardEvent): boolean {
-  if (document.querySelector('[role="dialog"]')) return true;
+  // An explanation is no dialog that has to be answered.
+  if (document.querySelector('[role="dialog"]:not([data-testid="explanation"])')) return true;
   // While a run is carried from port to port by keyboard, arrows and Escape are its own.
   if (document.querySelector('[data-dragging="true"]')) return true;
   const target = event.target instanceof HTMLElement ? event.target : null;

@@ -70,13 +70,13 @@ export function SiteDrawing({
         ? []
         : leads.flatMap((lead) => {
             const ends = endsOfLead(plan, lead);
-            if (!ends || lead.cableMm === null) return [];
+            if (!ends || lead.cable === null) return [];
             const [x1, y1] = [screen.x(ends.from.xMm), screen.y(ends.from.yMm)];
             const [x2, y2] = [screen.x(ends.to.xMm), screen.y(ends.to.yMm)];
             return [
               {
                 key: `lead ${lead.run}`,
-                words: formatLength(lead.cableMm),
+                words: formatLength(lead.cable.value),
                 x: (x1 + x2) / 2,
                 y: (y1 + y2) / 2,
               },

@@ -1,5 +1,6 @@
 'use client';
 
+import { leadsTable } from '@/core/papers/tables/leads';
 import { Button, Popover, Select } from '@mantine/core';
 import { IconAdjustments } from '@tabler/icons-react';
 import { useMemo, useState } from 'react';
@@ -11,7 +12,6 @@ import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { Board } from '@/ui/picture/Board';
 import { SheetTable } from '@/ui/SheetTable';
-import { runName } from '@/core/plan/runName';
 import { PhotoChooser } from '../show/PhotoChooser';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { SiteDrawing } from './SiteDrawing';
@@ -208,60 +208,10 @@ export function SitePlan({ plan }: { plan: Plan }) {
           A buffered port drives a data lead of 3 to 5 m. Beyond that: repeater pixels every few metres, or a
           differential sender and receiver.
         </Hint>
-        <SheetTable
-          label="Leads from ports to first pixels"
-          testId="leads"
-          rows={leads}
-          rowKey={(lead) => lead.run}
-          columns={[
-            { head: 'Port', cell: (lead) => <b className="mono">{lead.port}</b>, text: (lead) => lead.port },
-            {
-              head: 'To',
-              unit: 'from',
-              cell: (lead) => (
-                <>
-                  {runName(plan, lead.run)}
-                  <span className={styles.from}>{fromWords(plan, lead)}</span>
-                </>
-              ),
-              text: (lead) => `${runName(plan, lead.run)} from ${fromWords(plan, lead)}`,
-            },
-            {
-              head: 'Straight',
-              numeric: true,
-              cell: (lead) => (lead.straightMm === null ? '–' : formatLength(Math.round(lead.straightMm))),
-              text: (lead) => (lead.straightMm === null ? '' : formatLength(Math.round(lead.straightMm))),
-            },
-            {
-              head: 'Cable',
-              unit: `+${site.detourPercent} %, +${formatLength(site.endsMm)}`,
-              numeric: true,
-              cell: (lead) => (
-                <>
-                  {lead.cableMm === null ? '–' : formatLength(lead.cableMm)}
-                  <span className={styles.from}>{dataWords(lead.cableMm)}</span>
-                </>
-              ),
-              text: (lead) => (lead.cableMm === null ? '' : formatLength(lead.cableMm)),
-            },
-          ]}
-        />
+        <SheetTable testId="leads" table={leadsTable(plan, leads)} />
       </div>
     </div>
   );
-}
-
-function fromWords(plan: Plan, lead: { fromRun: number | null; controller: number }): string {
-  return lead.fromRun === null
-    ? plan.show.controllers[lead.controller]!.name
-    : `end of ${runName(plan, lead.fromRun)}`;
-}
-
-/** A buffered port drives some 3 to 5 m up to the first pixel. */
-function dataWords(cableMm: number | null): string {
-  if (cableMm === null) return 'place both ends';
-  if (cableMm <= 3000) return '';
-  return cableMm <= 5000 ? 'at the limit' : 'wants a repeater';
 }
 
 interface SiteSettingsProps {

@@ -1,5 +1,7 @@
 'use client';
 
+import { schemesTable } from '@/core/papers/tables/threading';
+import { UseThis } from '../sheets/UseThis';
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
@@ -12,9 +14,8 @@ import {
   type Scheme,
 } from '@/core/answers/compareThreading';
 import { signalOf } from '@/core/protocols/signal';
-import { formatLength } from '@/core/units/length';
 import { capitalised } from '@/core/units/words';
-import { countOf, groupDigits } from '@/core/units/number';
+import { countOf } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
@@ -37,7 +38,7 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
   const mostPixelsPerPort = typedPixels ?? ofController?.mostPixelsPerPort ?? 680;
   const limits = useMemo(
     () => ({
-      signal: signalOf(type.chip),
+      signal: signalOf(type),
       channelsPerPixel: channelsPerPixel(type),
       mostPixelsPerPort,
       wantedRateHz: rateHz,
@@ -49,7 +50,7 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
   const best = recommendScheme(schemes, kindOf(prop).strandWord(prop.threading));
   const choose = (scheme: Scheme) =>
     edit({ type: 'setThreading', propId: prop.id, threading: scheme.threading });
-  const hasSeams = schemes.some((scheme) => scheme.plugsPerSeam.length > 0);
+  const table = useMemo(() => schemesTable(prop.name, schemes), [prop.name, schemes]);
   if (schemes.length === 0 || plan.props[index]!.pixelCount === 0)
     return <p className={sheets.empty}>No pixels yet. Measure the prop in Build first.</p>;
   return (
@@ -101,73 +102,23 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
         </div>
       )}
       <SheetTable
-        label={`Ways to thread ${prop.name}`}
         testId="schemes"
-        rows={schemes}
-        rowKey={(scheme) => scheme.words + scheme.ports}
+        table={table}
         chosen={(scheme) => scheme.isCurrent}
-        columns={[
-          {
-            head: 'Way of the data',
-            cell: (scheme: Scheme) => <SchemePicture threaded={scheme.threaded} side={side} />,
-          },
-          {
-            head: 'Scheme',
-            cell: (scheme) => (
-              <>
-                {capitalised(scheme.words)}
-                <br />
-                {scheme.isCurrent ? (
-                  <b style={{ color: 'var(--lamp)' }}>in use</b>
-                ) : (
-                  <Button size="compact-xs" variant="default" onClick={() => choose(scheme)}>
-                    Use this
-                  </Button>
-                )}
-              </>
-            ),
-            text: (scheme) => scheme.words,
-          },
-          figure('Ports', undefined, (scheme) => groupDigits(scheme.ports)),
-          figure('Pixels', 'a run', (scheme) =>
-            scheme.shortestRunPixels === scheme.longestRunPixels
-              ? groupDigits(scheme.longestRunPixels)
-              : `${groupDigits(scheme.shortestRunPixels)}–${groupDigits(scheme.longestRunPixels)}`,
+        before={{
+          head: 'Way of the data',
+          cell: (scheme) => <SchemePicture threaded={scheme.threaded} side={side} />,
+        }}
+        fields={{
+          scheme: (scheme) => (
+            <>
+              {capitalised(scheme.words)}
+              <br />
+              <UseThis inUse={scheme.isCurrent} onUse={() => choose(scheme)} />
+            </>
           ),
-          {
-            ...figure('Rate', 'pictures/s', (scheme) => String(Math.floor(scheme.frameRateHz))),
-            cell: (scheme: Scheme) => (
-              <span style={scheme.fits ? undefined : { color: 'var(--bad)' }}>
-                {Math.floor(scheme.frameRateHz)}
-                {!scheme.fits && ' too long'}
-              </span>
-            ),
-          },
-          figure('Jumpers', undefined, (scheme) => groupDigits(scheme.jumpers)),
-          figure('Longest', undefined, (scheme) => length(scheme.longestJumperMm)),
-          figure('Total', undefined, (scheme) => length(scheme.jumpersMm)),
-          ...(hasSeams
-            ? [
-                figure('Plugs', 'at each seam', (scheme: Scheme) =>
-                  scheme.plugsPerSeam.length > 4
-                    ? `${scheme.plugs} in all`
-                    : scheme.plugsPerSeam.join(' + ') || '–',
-                ),
-              ]
-            : []),
-          figure('Feed in', 'ends and loops', (scheme) => groupDigits(scheme.feedPlaces)),
-          figure('reached', 'at the edge', (scheme) => groupDigits(scheme.feedPlacesAtEdge)),
-          figure('reached', 'from the ground', (scheme) => groupDigits(scheme.feedPlacesFromGround)),
-        ]}
+        }}
       />
     </div>
   );
-}
-
-function figure(head: string, unit: string | undefined, text: (scheme: Scheme) => string) {
-  return { head, unit, numeric: true, cell: text, text };
-}
-
-function length(mm: number): string {
-  return mm === 0 ? '–' : formatLength(Math.round(mm));
 }

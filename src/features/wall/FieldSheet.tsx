@@ -1,5 +1,6 @@
 'use client';
 
+import { wallValuesTable } from '@/core/papers/tables/walls';
 import { Checkbox } from '@mantine/core';
 import { wallSheet } from '@/core/papers/wallSheet';
 import { sheetStepOf } from '@/core/show/facts';
@@ -24,25 +25,7 @@ export function FieldSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wa
           {sheet.groups.map((group) => (
             <div key={group.title}>
               <h2>{group.title}</h2>
-              <SheetTable
-                label={group.title}
-                rows={group.values}
-                rowKey={(value) => value.name}
-                columns={[
-                  { head: 'Asked for', cell: (value) => value.name, text: (value) => value.name },
-                  {
-                    head: 'Type',
-                    cell: (value) => <b className="mono">{value.value}</b>,
-                    text: (value) => value.value,
-                  },
-                  {
-                    head: 'Of',
-                    cell: (value) => <span style={{ whiteSpace: 'nowrap' }}>{value.scope}</span>,
-                    text: (value) => value.scope,
-                  },
-                  { head: 'Which means', cell: (value) => value.meaning, text: (value) => value.meaning },
-                ]}
-              />
+              <SheetTable table={wallValuesTable(group)} />
             </div>
           ))}
         </div>

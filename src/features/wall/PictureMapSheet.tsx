@@ -1,5 +1,6 @@
 'use client';
 
+import { packingsTable } from '@/core/papers/tables/walls';
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { slotsPerUniverse, usableChannels, type Packing } from '@/core/catalogue/packing';
@@ -68,36 +69,7 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
             , from one corner. Sender and driver must agree on corner, width, height, packing and start
             channel. Which panel hangs where is another map, and changes none of these numbers.
           </p>
-          <SheetTable
-            label="Packings compared"
-            testId="packings"
-            rows={compared}
-            rowKey={(row) => row.words}
-            chosen={(row) => row === now}
-            columns={[
-              { head: 'Packing', cell: (row) => row.words },
-              { head: 'Pixels', numeric: true, cell: (row) => groupDigits(row.pixels) },
-              { head: 'Channels', numeric: true, cell: (row) => groupDigits(row.channels) },
-              { head: 'Universes', numeric: true, cell: (row) => groupDigits(row.universes) },
-              {
-                head: 'Last universe',
-                unit: 'holds',
-                numeric: true,
-                cell: (row) => `U${row.lastUniverse}: ${row.channelsInLast}`,
-              },
-              {
-                head: 'Next free',
-                numeric: true,
-                cell: (row) => `U${row.nextUniverse} ch ${row.nextChannel}`,
-              },
-              {
-                head: 'Straddling',
-                unit: 'pixels',
-                numeric: true,
-                cell: (row) => groupDigits(row.straddlingCount),
-              },
-            ]}
-          />
+          <SheetTable testId="packings" table={packingsTable(compared)} chosen={(row) => row === now} />
           {now.straddlingCount > 0 && (
             <Hint>
               Pixels across two universes (row.column from the corner):{' '}

@@ -9,6 +9,7 @@ import type { OnScreen } from '@/ui/picture/Board';
 import type { Size } from '@/ui/picture/camera';
 import { readPalette, type Palette } from '@/ui/picture/palette';
 import { cellAt, drawWall, type WallLayers } from './drawWall';
+import styles from './wall.module.css';
 
 interface WallBoardProps {
   laid: LaidWall;
@@ -80,7 +81,7 @@ export function WallBoard({
     event.stopPropagation();
   };
   return (
-    <div ref={frame} style={{ height: '100%' }}>
+    <div ref={frame} className={styles.whole}>
       <Board
         bounds={bounds}
         fitKey={`${propId} ${columns} ${rows} ${panel.columns} ${panel.rows} ${side}`}

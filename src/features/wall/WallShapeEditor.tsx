@@ -1,5 +1,8 @@
 'use client';
 
+import { retyped } from '@/core/figures/figure';
+import { PartNotesEditor } from '../figures/PartNotes';
+import { StandingFields } from '../figures/StandingFields';
 import { Select, Switch } from '@mantine/core';
 import { PANEL_COLOUR_ORDERS, PANEL_LIMITS, SHIPPED_PANELS, type PanelType } from '@/core/panels/panelType';
 import type { PropOf } from '@/core/props/registry';
@@ -99,8 +102,8 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
           unit="A"
           least={0.05}
           most={PANEL_LIMITS.mostAmps}
-          value={panel.ampsFullWhite}
-          onCommit={(ampsFullWhite) => setPanel({ ampsFullWhite })}
+          value={panel.ampsFullWhite.value}
+          onCommit={(amps) => setPanel({ ampsFullWhite: retyped(panel.ampsFullWhite, amps) })}
           hint="A panel of this kind draws some 2 to 4 A at 5 V. If this is the figure of the supply in watts, divide by 5."
         />
         <Select
@@ -112,6 +115,11 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
           onChange={(order) => order && setPanel({ colourOrder: order as PanelType['colourOrder'] })}
         />
       </Row>
+      <StandingFields
+        label="Amps at full white"
+        figure={panel.ampsFullWhite}
+        onCommit={(ampsFullWhite) => setPanel({ ampsFullWhite })}
+      />
       <Choice
         label="Data socket, from the back with the arrow up"
         value={panel.dataInAtBack}
@@ -121,6 +129,7 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
           { value: 'right', label: 'At the right' },
         ]}
       />
+      <PartNotesEditor part={panel.name} notes={panel.notes} onChange={(notes) => setPanel({ notes })} />
     </Stack>
   );
 }

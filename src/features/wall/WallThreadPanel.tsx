@@ -1,5 +1,8 @@
 'use client';
 
+import { retyped, standingWords, usual } from '@/core/figures/figure';
+import { PartNotesEditor } from '../figures/PartNotes';
+import { StandingFields } from '../figures/StandingFields';
 import { Button, Select } from '@mantine/core';
 import {
   CHAIN_STYLES,
@@ -56,8 +59,7 @@ export function WallThreadPanel({ prop }: { prop: PropOf<'wall'> }) {
                     : {
                         kind: 'cards',
                         outputsPerCard: 12,
-                        mostPanelsPerOutput: 10,
-                        limitSource: 'usual for panels of 64 × 32; the manual of the card decides',
+                        mostPanelsPerOutput: usual(10, 'panels of 64 × 32; the manual of the card decides'),
                         inOrder: true,
                         cards: evenCards(prop.shape.columns, prop.shape.rows, 1, 1),
                       },
@@ -140,16 +142,25 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
       what="The number of panels"
       least={1}
       most={DRIVER_LIMITS.panelsPerOutput}
-      value={driver.mostPanelsPerOutput}
-      onCommit={(mostPanelsPerOutput) => onChange({ ...driver, mostPanelsPerOutput })}
+      value={driver.mostPanelsPerOutput.value}
+      onCommit={(most) =>
+        onChange({ ...driver, mostPanelsPerOutput: retyped(driver.mostPanelsPerOutput, most) })
+      }
     />
   );
-  const source = (
-    <SourceField
-      label="That limit is from"
-      value={driver.limitSource}
-      onCommit={(limitSource) => onChange({ ...driver, limitSource })}
-    />
+  const standing = (
+    <>
+      <StandingFields
+        label="Panels an output"
+        figure={driver.mostPanelsPerOutput}
+        onCommit={(mostPanelsPerOutput) => onChange({ ...driver, mostPanelsPerOutput })}
+      />
+      <PartNotesEditor
+        part={driver.kind === 'hat' ? 'the hat' : 'the cards'}
+        notes={driver.notes}
+        onChange={(notes) => onChange({ ...driver, notes })}
+      />
+    </>
   );
   if (driver.kind === 'hat')
     return (
@@ -166,7 +177,7 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
           />
           {limit}
         </Row>
-        {source}
+        {standing}
         <Row>
           <SourceField
             label="Pinout"
@@ -209,7 +220,7 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
         />
         {limit}
       </Row>
-      {source}
+      {standing}
       <Row>
         <WholeField
           label="Cards side by side"
@@ -392,7 +403,7 @@ function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
         longest && {
           name: 'Longest chain',
           value: countOf(measured.longestChain, 'panel'),
-          note: `of at most ${prop.threading.driver.mostPanelsPerOutput}`,
+          note: `of at most ${prop.threading.driver.mostPanelsPerOutput.value}: ${standingWords(prop.threading.driver.mostPanelsPerOutput)}`,
         },
         {
           name: 'Ribbons',

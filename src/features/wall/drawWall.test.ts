@@ -1,3 +1,4 @@
+import { usual } from '@/core/figures/figure';
 import { PALETTE, recorder } from '../../../tests/unit/recorder';
 import { aLine } from '../../../tests/unit/shows';
 import { layWall } from '@/core/panels/wallFacts';
@@ -55,8 +56,7 @@ it('names cards where there are several, and outputs by card', () => {
   const driver = {
     kind: 'cards' as const,
     outputsPerCard: 8,
-    mostPanelsPerOutput: 8,
-    limitSource: '',
+    mostPanelsPerOutput: usual(8),
     inOrder: true,
     cards: [
       { column: 0, row: 0, columns: 2, rows: 3 },

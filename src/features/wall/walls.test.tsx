@@ -50,7 +50,7 @@ describe('the measures of a wall', () => {
     await userEvent.click(screen.getByText('At the left'));
     expect(wallIn(store.getState().show.props).shape).toMatchObject({
       columns: 5,
-      panel: { pitchMm: 4, ampsFullWhite: 3.5, dataInAtBack: 'left' },
+      panel: { pitchMm: 4, ampsFullWhite: { value: 3.5, basis: 'typed' }, dataInAtBack: 'left' },
     });
   });
 
@@ -60,9 +60,9 @@ describe('the measures of a wall', () => {
     expect(screen.getByText(/From 0.05 to 20 A; “20 W” is not/)).toBeInTheDocument();
     await typeInto('At full white', '400 A{Enter}');
     expect(screen.getByText(/some 2 to 4 A at 5 V/)).toBeInTheDocument();
-    expect(wallIn(store.getState().show.props).shape.panel.ampsFullWhite).toBe(4);
+    expect(wallIn(store.getState().show.props).shape.panel.ampsFullWhite.value).toBe(4);
     await typeInto('At full white', '3500 mA{Enter}');
-    expect(wallIn(store.getState().show.props).shape.panel.ampsFullWhite).toBe(3.5);
+    expect(wallIn(store.getState().show.props).shape.panel.ampsFullWhite.value).toBe(3.5);
   });
 
   it('leave single panels out, and give others another colour order', async () => {

@@ -39,7 +39,13 @@ export const theme = createTheme({
   luminanceThreshold: 0.35,
   defaultRadius: 'md',
   cursorType: 'pointer',
-  fontSizes: { xs: '12px', sm: '13.5px', md: '15px', lg: '17px', xl: '20px' },
+  fontSizes: {
+    xs: 'var(--text-xs)',
+    sm: 'var(--text-sm)',
+    md: 'var(--text-md)',
+    lg: 'var(--text-lg)',
+    xl: 'var(--text-xl)',
+  },
   components: {
     Tooltip: { defaultProps: { openDelay: 350, withArrow: true } },
     Button: { defaultProps: { size: 'sm' } },

@@ -31,6 +31,8 @@ const WIRES: Description<Wire> = {
   firstPlace: 'whole',
   placesBeforePort: 'whole',
   flatOffset: 'whole',
+  startReason: 'whole',
+  laidAfter: 'wholeOrNull',
 };
 const PORTS: Description<Port> = {
   controller: 'whole',

@@ -38,8 +38,8 @@ function groupOf(plan: Plan, run: number): string {
   const { pixelTypeId } = prop;
   if (kindOf(prop).panelled) return PANELS;
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
-  const signal = signalOf(type.chip);
-  const family = signal.kind === 'clocked' ? 'clocked' : `one wire ${signal.bitUs}`;
+  const { timing } = signalOf(type);
+  const family = timing.kind === 'clocked' ? 'clocked' : `one wire ${timing.bitUs.value}`;
   return `${type.volts} V, ${family}, ${channelsPerPixel(type)}`;
 }
 
@@ -56,7 +56,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   plan.runs.forEach((run, index) => {
     const { pixelTypeId } = show.props[run.prop]!;
     const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
-    groups.set(groupOf(plan, index), { signal: signalOf(type.chip), channels: channelsPerPixel(type) });
+    groups.set(groupOf(plan, index), { signal: signalOf(type), channels: channelsPerPixel(type) });
   });
   const limitAtRate = new Map(
     [...groups].map(([group, { signal, channels }]) => [

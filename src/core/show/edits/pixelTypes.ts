@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { pixelTypeSchema } from '../../catalogue/pixelType';
+import { partNotesSchema } from '../../catalogue/partNotes';
+import { pixelTypeSchema, timingSchema, type PixelType } from '../../catalogue/pixelType';
 import { formatLength } from '../../units/length';
 import { fieldWords } from '../fieldWords';
 import { idSchema } from '../../fields/fields';
 import { ShowError } from '../../fields/problem';
-import { defineEdit, nameOf, namesOf } from './definition';
+import { defineEdit, nameOf, namesOf, saidOf } from './definition';
 
 export const addPixelType = defineEdit({
   schema: z.strictObject({ type: z.literal('addPixelType'), pixelType: pixelTypeSchema }),
@@ -12,20 +13,30 @@ export const addPixelType = defineEdit({
   apply: (draft, { pixelType }) => draft.add('pixelTypes', pixelType),
 });
 
+function changeWords(field: string, value: unknown): string {
+  if (field === 'bodyMm') return `${fieldWords(field)} ${formatLength(Number(value))}`;
+  return typeof value === 'object' ? fieldWords(field) : `${fieldWords(field)} ${String(value)}`;
+}
+
 export const changePixelType = defineEdit({
   schema: z.strictObject({
     type: z.literal('changePixelType'),
     pixelTypeId: idSchema,
-    change: pixelTypeSchema.omit({ id: true, order: true }).partial(),
+    change: pixelTypeSchema
+      .omit({ id: true, order: true })
+      .extend({
+        // Null: nothing is said of it any more.
+        timing: timingSchema.nullable(),
+        notes: partNotesSchema.unwrap().nullable(),
+      })
+      .partial(),
   }),
   label: (show, { pixelTypeId, change }) =>
     `${nameOf(show.pixelTypes, pixelTypeId)}: ${Object.entries(change)
-      .map(
-        ([field, value]) =>
-          `${fieldWords(field)} ${field === 'bodyMm' ? formatLength(Number(value)) : String(value)}`,
-      )
+      .map(([field, value]) => changeWords(field, value))
       .join(', ')}`,
-  apply: (draft, { pixelTypeId, change }) => draft.change('pixelTypes', pixelTypeId, change),
+  apply: (draft, { pixelTypeId, change }) =>
+    draft.change('pixelTypes', pixelTypeId, saidOf(change) as Partial<PixelType>),
 });
 
 export const removePixelType = defineEdit({

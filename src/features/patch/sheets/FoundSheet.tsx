@@ -1,5 +1,6 @@
 'use client';
 
+import { differencesTable } from '@/core/papers/tables/addresses';
 import { Button, FileButton, Group, Select, Textarea } from '@mantine/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -73,7 +74,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           data={show.controllers.map((each) => ({ value: each.id, label: each.name }))}
           onChange={setController}
         />
-        <div style={{ width: 260 }}>
+        <div data-wide>
           <Choice
             label="Found"
             value={where}
@@ -92,7 +93,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           data={['510', '512', '150']}
           onChange={setSize}
         />
-        <div style={{ width: 250 }}>
+        <div data-wide>
           <Choice
             label="How"
             value={by}
@@ -172,7 +173,7 @@ function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
   return (
     <section aria-label={`${controller.name}, ${found.where}`}>
       <Group justify="space-between" mt="lg">
-        <h2 style={{ margin: 0 }}>
+        <h2 data-tight>
           {controller.name} · {found.where === 'sender' ? 'in the sender' : 'on the device'} · {found.foundAt}
         </h2>
         <Button size="compact-sm" variant="default" onClick={() => note(forgetFound(found))}>
@@ -182,29 +183,7 @@ function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
       {list.length === 0 ? (
         <p className={sheets.good}>{countOf(found.ports.length, 'port')}, all as planned.</p>
       ) : (
-        <SheetTable
-          label={`Differences on ${controller.name}`}
-          testId="differences"
-          rows={list}
-          rowKey={(difference, i) => `${difference.port} ${difference.what} ${i}`}
-          columns={[
-            {
-              head: 'Where',
-              cell: (each) => <b className="mono">{each.port || 'all of it'}</b>,
-              text: (each) => each.port,
-            },
-            { head: 'What', cell: (each) => each.what, text: (each) => each.what },
-            { head: 'Planned', numeric: true, cell: (each) => each.planned, text: (each) => each.planned },
-            {
-              head: 'Found',
-              numeric: true,
-              cell: (each) => <span style={{ color: 'var(--ember)' }}>{each.found}</span>,
-              text: (each) => each.found,
-            },
-            { head: 'Seen on the display', cell: (each) => each.symptom, text: (each) => each.symptom },
-            { head: 'Change', cell: (each) => each.mend, text: (each) => each.mend },
-          ]}
-        />
+        <SheetTable testId="differences" table={differencesTable(controller.name, list)} />
       )}
     </section>
   );

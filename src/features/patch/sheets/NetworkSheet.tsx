@@ -1,16 +1,11 @@
 'use client';
 
+import { GIVEN_WORDS, addressBook } from '@/core/papers/tables/network';
 import { Select } from '@mantine/core';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
 import type { Controller } from '@/core/catalogue/controller';
 import { measurePolicy } from '@/core/answers/comparePolicies';
-import {
-  ipv4Schema,
-  maskWords,
-  universeMbits,
-  whyNotTalk,
-  type NetworkAddress,
-} from '@/core/catalogue/network';
+import { ipv4Schema, maskWords, type NetworkAddress } from '@/core/catalogue/network';
 import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { ParsedField } from '@/ui/fields/ParsedField';
@@ -66,130 +61,80 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             sender && bits && edit({ type: 'setSender', sender: { ...sender, maskBits: Number(bits) } })
           }
         />
-        <p className={sheets.lead} style={{ width: 'auto', margin: 0 }}>
+        <p className={sheets.lead} data-tight>
           {countOf(totals.universes, 'universe')}, {totals.mbits.toFixed(1)} Mbit/s in all at {rateHz}{' '}
           pictures a second.
         </p>
       </div>
       <h2>Devices</h2>
       <SheetTable
-        label="Address book"
         testId="address-book"
-        rows={show.controllers}
-        rowKey={(controller) => controller.id}
-        columns={[
-          { head: 'Device', cell: (controller) => controller.name, text: (controller) => controller.name },
-          {
-            head: 'Address',
-            cell: (controller) => (
-              <IpField
-                aria-label={`Address of ${controller.name}`}
-                value={controller.network?.ip ?? ''}
-                onCommit={(ip) =>
-                  set(
-                    controller,
-                    ip === ''
-                      ? null
-                      : {
-                          maskBits: sender?.maskBits ?? 24,
-                          given: 'fixed',
-                          storedBy: '',
-                          casting: 'unicast',
-                          ...controller.network,
-                          ip,
-                        },
-                  )
+        table={addressBook(plan, rateHz)}
+        fields={{
+          address: (controller) => (
+            <IpField
+              aria-label={`Address of ${controller.name}`}
+              value={controller.network?.ip ?? ''}
+              onCommit={(ip) =>
+                set(
+                  controller,
+                  ip === ''
+                    ? null
+                    : {
+                        maskBits: sender?.maskBits ?? 24,
+                        given: 'fixed',
+                        storedBy: '',
+                        casting: 'unicast',
+                        ...controller.network,
+                        ip,
+                      },
+                )
+              }
+            />
+          ),
+          mask: ({ network, ...controller }) =>
+            network && (
+              <Select
+                size="xs"
+                aria-label={`Mask of ${controller.name}`}
+                allowDeselect={false}
+                value={String(network.maskBits)}
+                data={MASKS}
+                onChange={(bits) =>
+                  bits && set({ network, ...controller }, { ...network, maskBits: Number(bits) })
                 }
               />
             ),
-            text: (controller) => controller.network?.ip ?? '',
-          },
-          {
-            head: 'Mask',
-            cell: ({ network, ...controller }) =>
-              network && (
-                <Select
-                  size="xs"
-                  aria-label={`Mask of ${controller.name}`}
-                  allowDeselect={false}
-                  value={String(network.maskBits)}
-                  data={MASKS}
-                  onChange={(bits) =>
-                    bits && set({ network, ...controller }, { ...network, maskBits: Number(bits) })
-                  }
-                />
-              ),
-          },
-          {
-            head: 'Given',
-            cell: (controller) =>
-              controller.network && (
-                <Select
-                  size="xs"
-                  aria-label={`How ${controller.name} gets its address`}
-                  allowDeselect={false}
-                  value={controller.network.given}
-                  data={[
-                    { value: 'fixed', label: 'typed in' },
-                    { value: 'reserved', label: 'reserved lease' },
-                    { value: 'leased', label: 'as leased' },
-                  ]}
-                  onChange={(given) =>
-                    given &&
-                    set(controller, { ...controller.network!, given: given as NetworkAddress['given'] })
-                  }
-                />
-              ),
-          },
-          {
-            head: 'Fed by',
-            cell: (controller) =>
-              controller.network && (
-                <Select
-                  size="xs"
-                  aria-label={`How ${controller.name} is fed`}
-                  allowDeselect={false}
-                  value={controller.network.casting}
-                  data={['unicast', 'multicast']}
-                  onChange={(casting) =>
-                    casting &&
-                    set(controller, { ...controller.network!, casting: casting as NetworkAddress['casting'] })
-                  }
-                />
-              ),
-          },
-          {
-            head: 'Also stored by',
-            cell: (controller) => controller.network && <StoredBy controller={controller} onChange={set} />,
-            text: (controller) => controller.network?.storedBy ?? '',
-          },
-          {
-            head: 'Load',
-            unit: 'Mbit/s',
-            numeric: true,
-            cell: (controller) => {
-              const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
-              const universes = new Set(
-                plan.spans.flatMap((span) => (span.controller === index ? [span.universe] : [])),
-              );
-              const link = typeOf(controller)?.linkMbits;
-              return `${(universes.size * universeMbits(512, rateHz)).toFixed(2)}${link ? ` of ${link.value}` : ''}`;
-            },
-          },
-          {
-            head: 'Can it be reached?',
-            cell: (controller) => {
-              if (!controller.network) return <span style={{ color: 'var(--text-3)' }}>no address yet</span>;
-              if (!sender) return <span style={{ color: 'var(--text-3)' }}>say where the sender is</span>;
-              const why = whyNotTalk(sender, { name: controller.name, ...controller.network });
-              return why ? (
-                <span style={{ color: 'var(--bad)' }}>{why}</span>
-              ) : (
-                <span style={{ color: 'var(--good)' }}>yes</span>
-              );
-            },
-          },
-        ]}
+          given: (controller) =>
+            controller.network && (
+              <Select
+                size="xs"
+                aria-label={`How ${controller.name} gets its address`}
+                allowDeselect={false}
+                value={controller.network.given}
+                data={Object.entries(GIVEN_WORDS).map(([value, label]) => ({ value, label }))}
+                onChange={(given) =>
+                  given &&
+                  set(controller, { ...controller.network!, given: given as NetworkAddress['given'] })
+                }
+              />
+            ),
+          casting: (controller) =>
+            controller.network && (
+              <Select
+                size="xs"
+                aria-label={`How ${controller.name} is fed`}
+                allowDeselect={false}
+                value={controller.network.casting}
+                data={['unicast', 'multicast']}
+                onChange={(casting) =>
+                  casting &&
+                  set(controller, { ...controller.network!, casting: casting as NetworkAddress['casting'] })
+                }
+              />
+            ),
+          stored: (controller) => controller.network && <StoredBy controller={controller} onChange={set} />,
+        }}
       />
       <h2>What must be kept apart</h2>
       <p className={sheets.lead}>

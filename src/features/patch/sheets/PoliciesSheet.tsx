@@ -1,10 +1,9 @@
 'use client';
 
-import { Button } from '@mantine/core';
-import type { PolicyRow } from '@/core/answers/comparePolicies';
+import { policiesTable } from '@/core/papers/tables/policies';
+import { UseThis } from '../../sheets/UseThis';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
 import type { Plan } from '@/core/plan/planned';
-import { groupDigits } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../../show/ShowProvider';
@@ -14,13 +13,6 @@ export function PoliciesSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const rateHz = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
   const rows = useAnswer('policies', rateHz);
-  const figure = (head: string, unit: string | undefined, text: (row: PolicyRow) => string) => ({
-    head,
-    unit,
-    numeric: true,
-    cell: text,
-    text,
-  });
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
@@ -29,34 +21,18 @@ export function PoliciesSheet({ plan }: { plan: Plan }) {
       </p>
       {!rows && <p role="status">Planning the show under each policy…</p>}
       <SheetTable
-        label="Policies compared"
         testId="policies"
-        rows={rows ?? []}
-        rowKey={(row) => row.words}
+        table={policiesTable(rows ?? [], rateHz)}
         chosen={(row) => row.isCurrent}
-        columns={[
-          { head: 'Policy', cell: (row: PolicyRow) => row.words, text: (row) => row.words },
-          figure('Universes', undefined, (row) => groupDigits(row.universes)),
-          figure('Last', 'show channel', (row) => groupDigits(row.lastShowChannel)),
-          figure('Straddling', 'props', (row) => groupDigits(row.straddlingProps)),
-          figure('Packets', 'a second', (row) => groupDigits(row.packetsPerSecond)),
-          figure('On the wire', `Mbit/s at ${rateHz}/s`, (row) => row.mbits.toFixed(2)),
-          {
-            head: '',
-            cell: (row) =>
-              row.isCurrent ? (
-                <b style={{ color: 'var(--lamp)' }}>in use</b>
-              ) : (
-                <Button
-                  size="compact-xs"
-                  variant="default"
-                  onClick={() => edit({ type: 'setAddressing', change: row.addressing })}
-                >
-                  Use this
-                </Button>
-              ),
-          },
-        ]}
+        after={{
+          head: '',
+          cell: (row) => (
+            <UseThis
+              inUse={row.isCurrent}
+              onUse={() => edit({ type: 'setAddressing', change: row.addressing })}
+            />
+          ),
+        }}
       />
     </div>
   );

@@ -1,13 +1,14 @@
 'use client';
 
+import { controllersTable, proposedTable } from '@/core/papers/tables/ports';
 import { Button, Group, Loader, Switch } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useMemo } from 'react';
 import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
 import type { Goal } from '@/core/answers/ports/assignment';
 import type { PatchProposal } from '@/core/answers/ports/proposePatch';
 import type { Plan } from '@/core/plan/planned';
 import { formatLength } from '@/core/units/length';
-import { countOf, groupDigits } from '@/core/units/number';
+import { countOf } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { WholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
@@ -53,7 +54,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
   return (
     <div className={sheets.sheet}>
       <div className={sheets.fields}>
-        <div style={{ width: 420 }}>
+        <div data-widest>
           <Choice
             label="What counts"
             value={goal}
@@ -155,22 +156,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
               )}
             </div>
           ))}
-          <SheetTable
-            label="Proposed ports"
-            testId="proposed"
-            rows={made.lines}
-            rowKey={(line) => line.run}
-            columns={[
-              { head: 'Run', cell: (line) => line.words, text: (line) => line.words },
-              {
-                head: 'Pixels',
-                numeric: true,
-                cell: (line) => plan.runs[line.run]?.pixelCount ?? '',
-                text: (line) => String(plan.runs[line.run]?.pixelCount ?? ''),
-              },
-              { head: 'Port', cell: (line) => <b className="mono">{line.to}</b>, text: (line) => line.to },
-            ]}
-          />
+          <SheetTable testId="proposed" table={proposedTable(plan, made.lines)} />
         </>
       )}
     </div>
@@ -179,45 +165,15 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
 
 /** The ports that a proposal has to do with. */
 function WhatThereIs({ plan }: { plan: Plan }) {
-  const rows = plan.show.controllers.map((controller, index) => {
-    const used = plan.ports.filter((port) => port.controller === index);
-    const reserved = controller.portOptions?.filter((options) => options.reserved).length ?? 0;
-    return {
-      name: controller.name,
-      ports: controller.ports,
-      used: used.length,
-      reserved,
-      free: controller.ports - used.length - reserved,
-      most: controller.mostPixelsPerPort,
-      left: used.reduce((sum, port) => sum + Math.max(0, controller.mostPixelsPerPort - port.places), 0),
-      placed: controller.site !== undefined,
-    };
-  });
-  if (rows.length === 0)
+  const table = useMemo(() => controllersTable(plan), [plan]);
+  if (table.rows.length === 0)
     return (
       <p className={sheets.empty}>Add a controller in Ports first: a proposal needs ports to put runs on.</p>
     );
   return (
     <>
       <h2>What there is to put them on</h2>
-      <SheetTable
-        label="Ports of the controllers"
-        rows={rows}
-        rowKey={(row) => row.name}
-        columns={[
-          { head: 'Controller', cell: (row) => row.name },
-          { head: 'Ports', numeric: true, cell: (row) => row.ports },
-          { head: 'In use', numeric: true, cell: (row) => row.used },
-          { head: 'Reserved', numeric: true, cell: (row) => row.reserved },
-          { head: 'Free', numeric: true, cell: (row) => <b>{row.free}</b> },
-          { head: 'Pixels', unit: 'at most a port', numeric: true, cell: (row) => groupDigits(row.most) },
-          { head: 'Room left', unit: 'on ports in use', numeric: true, cell: (row) => groupDigits(row.left) },
-          {
-            head: 'On the site drawing',
-            cell: (row) => (row.placed ? 'yes' : 'no: its cables are not known'),
-          },
-        ]}
-      />
+      <SheetTable table={table} />
     </>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 
+import { portSettingsTable } from '@/core/papers/tables/addresses';
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
-import { countOf, groupDigits } from '@/core/units/number';
+import { countOf } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useNote, useShow } from '../../show/ShowProvider';
@@ -25,7 +26,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
   return (
     <div className={sheets.sheet}>
       <Group justify="space-between" mb="md">
-        <p className={sheets.lead} style={{ margin: 0 }}>
+        <p className={sheets.lead} data-tight>
           {tasks.length === 0
             ? 'Nothing has to be typed again. Switch on “Ask before addresses move” once these values are in the devices, and every change notes here what it moves.'
             : `${countOf(tasks.length - done.length, 'value')} to type, ${done.length} typed. Tick them off on site.`}
@@ -43,7 +44,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
       {devices.map(({ controller, settings, tasks: own }) => (
         <section key={controller.id} aria-label={controller.name}>
           <Group justify="space-between" mt="lg" mb={6}>
-            <h2 style={{ margin: 0 }}>{controller.name}</h2>
+            <h2 data-tight>{controller.name}</h2>
             <Chip.Group
               multiple
               value={DEVICE_STEPS.filter((step) => facts.isStepDone(controller.id, step, settings))}
@@ -80,53 +81,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
               }
             />
           ))}
-          <SheetTable
-            label={`Settings of ${controller.name}`}
-            rows={settings.ports}
-            rowKey={(port) => port.port}
-            columns={[
-              {
-                head: 'Port',
-                cell: (port) => <b className="mono">{port.name}</b>,
-                text: (port) => port.name,
-              },
-              {
-                head: 'Pixels',
-                numeric: true,
-                cell: (port) => groupDigits(port.pixels),
-                text: (port) => String(port.pixels),
-              },
-              {
-                head: 'Start',
-                unit: 'universe',
-                numeric: true,
-                cell: (port) => port.universe ?? '–',
-                text: (port) => String(port.universe ?? ''),
-              },
-              {
-                head: 'Start',
-                unit: controller.protocol === 'ddp' ? 'byte, from 1' : 'channel',
-                numeric: true,
-                cell: (port) => port.channel ?? '–',
-                text: (port) => String(port.channel ?? ''),
-              },
-              {
-                head: 'End',
-                unit: 'universe',
-                numeric: true,
-                cell: (port) => port.endUniverse ?? '–',
-                text: (port) => String(port.endUniverse ?? ''),
-              },
-              {
-                head: 'End',
-                unit: 'channel',
-                numeric: true,
-                cell: (port) => port.endChannel ?? '–',
-                text: (port) => String(port.endChannel ?? ''),
-              },
-              { head: 'Colour order', cell: (port) => port.colourOrder, text: (port) => port.colourOrder },
-            ]}
-          />
+          <SheetTable table={portSettingsTable(controller, settings.ports)} />
           {settings.ports.length === 0 && <p className={sheets.lead}>Nothing is plugged in.</p>}
         </section>
       ))}

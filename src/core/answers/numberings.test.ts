@@ -1,9 +1,9 @@
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
-import { addressOf } from '@/core/answers/lookup';
-import { planShow } from '@/core/plan/plan';
-import type { Controller } from '@/core/catalogue/controller';
-import type { Packing } from '@/core/catalogue/packing';
-import { e131Words, numberingsOf, strandWords } from './pixelWords';
+import { addressOf } from './lookup';
+import { planShow } from '../plan/plan';
+import type { Controller } from '../catalogue/controller';
+import type { Packing } from '../catalogue/packing';
+import { e131Words, numberingsOf, strandWords } from './numberings';
 
 function plan(
   controller: Partial<Controller> = {},

@@ -1,6 +1,6 @@
-import type { PixelAddress } from '@/core/answers/lookup';
-import { artNetWords, multicastGroup } from '@/core/addressing/numbering';
-import { groupDigits } from '@/core/units/number';
+import type { PixelAddress } from './lookup';
+import { artNetWords, multicastGroup } from '../addressing/numbering';
+import { groupDigits } from '../units/number';
 
 /** `ch 430–432`, or over two universes `ch 511 – U6 ch 1`. */
 export function e131Words({

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+export const OUTCOMES = ['works', 'fails', 'odd'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+export const OUTCOME_WORDS: Record<Outcome, string> = {
+  works: 'works',
+  fails: 'failed',
+  odd: 'to know',
+};
+
+/** What was found with a part, or failed with it: told wherever the part is used. */
+export const partNoteSchema = z.strictObject({
+  outcome: z.enum(OUTCOMES),
+  text: z.string().min(1).max(300),
+  who: z.string().max(80).optional(),
+  when: z.iso.date().optional(),
+});
+export type PartNote = z.infer<typeof partNoteSchema>;
+
+export const partNotesSchema = z.array(partNoteSchema).max(50).optional();

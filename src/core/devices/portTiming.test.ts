@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
+import { formulaInFigures, standsOn } from '../figures/explained';
+import { planShow } from '../plan/plan';
+import { kindOf } from '../props/registry';
+import { portTiming } from './portTiming';
+
+const show = onPorts(aShow({ props: [aLine('rail', 678)], controllers: [aController()] }), ['rail', 1, 1, 2]);
+
+it('tells the time of a picture on a port with its figures: 680 places are 20.7 ms and 48 pictures a second', () => {
+  const plan = planShow(show);
+  const { frameTime, rate } = portTiming(plan, plan.ports[0]!)!;
+  expect(formulaInFigures(frameTime)).toBe('680 px × 3 × 8 × 1.25 µs + 300 µs = 20.7 ms');
+  expect(formulaInFigures(rate)).toBe('1,000 ms ÷ 20.7 ms = 48.3 a second');
+  expect(standsOn(rate)).toBe('usual figure');
+});
+
+it('takes what a type of pixel says itself, and says what that stands on', () => {
+  const measured = { value: 80, basis: 'measured' as const };
+  const own = {
+    ...show,
+    pixelTypes: show.pixelTypes.map((type) => ({
+      ...type,
+      timing: {
+        kind: 'oneWire' as const,
+        bitUs: { value: 2.5, basis: 'dataSheet' as const },
+        latchUs: measured,
+      },
+    })),
+  };
+  const plan = planShow(own);
+  const { frameTime } = portTiming(plan, plan.ports[0]!)!;
+  expect(frameTime.value).toBe(680 * 3 * 8 * 2.5 + 80);
+  expect(standsOn(frameTime)).toBe('mixed: measured and data sheet');
+});
+
+it('is as slow as the slower of line and chips: 230 pixels at 115,200 baud are 16.5 pictures a second', () => {
+  const serial = {
+    ...show,
+    props: [aLine('rail', 230)],
+    controllers: [aController({ typeId: 'serial' })],
+    patch: [{ ...show.patch[0]!, skippedPixels: 0 }],
+    controllerTypes: [
+      {
+        id: 'serial',
+        name: 'Serial',
+        class: 'serial' as const,
+        ports: 1,
+        pixelsPerPort: { value: [{ upToPorts: 1, pixels: 300 }], basis: 'default' as const },
+        baud: 115_200,
+      },
+    ],
+  };
+  const plan = planShow(serial);
+  const slow = portTiming(plan, plan.ports[0]!)!;
+  expect(slow.rate.value).toBeCloseTo(16.55, 2);
+  expect(slow.limitedByLine).toBe(true);
+  const fast = planShow({
+    ...serial,
+    controllerTypes: [{ ...serial.controllerTypes[0]!, baud: 2_000_000 }],
+  });
+  expect(portTiming(fast, fast.ports[0]!)).toMatchObject({ limitedByLine: false });
+});
+
+it('has an answer for every port but those of panels', () => {
+  fc.assert(
+    fc.property(anyShow, (any) => {
+      const plan = planShow(any);
+      for (const port of plan.ports) {
+        const timing = portTiming(plan, port);
+        const panels = port.runs.some((run) => kindOf(any.props[plan.runs[run]!.prop]!).panelled);
+        expect(timing === null).toBe(panels || port.places === 0);
+        if (timing) expect(timing.rate.value).toBeGreaterThan(0);
+      }
+    }),
+    { numRuns: 40 },
+  );
+});

@@ -1,0 +1,32 @@
+import type { CraftShape } from '../../props/craft';
+import type { Table } from '../table';
+
+type CraftPixel = CraftShape['pixels'][number];
+
+/** Id of the column of a role, by its place in the list. */
+export const roleColumn = (index: number) => `role-${index + 1}`;
+
+/** What each light of a craft is for. */
+export function rolesTable(propName: string, { pixels, roles }: CraftShape): Table<CraftPixel> {
+  return {
+    name: `Roles of ${propName}`,
+    rows: pixels,
+    keyOf: (_, index) => index,
+    columns: [
+      {
+        id: 'pixel',
+        head: 'Pixel',
+        meaning: 'in the order of the wire, from 1',
+        as: 'figure',
+        of: (_, index) => index + 1,
+      },
+      { id: 'faces', head: 'Faces', meaning: 'in the words of the craft', of: (pixel) => pixel.facing },
+      ...roles.map((role, index) => ({
+        id: roleColumn(index),
+        head: role,
+        meaning: `an x where the light is ${role}`,
+        of: (pixel: CraftPixel) => (pixel.roles.includes(role) ? 'x' : ''),
+      })),
+    ],
+  };
+}

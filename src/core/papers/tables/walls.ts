@@ -1,0 +1,157 @@
+import type { ChainScheme } from '../../panels/compareChains';
+import type { PictureTotals } from '../../panels/pictureMap';
+import { formatLength } from '../../units/length';
+import { capitalised } from '../../units/words';
+import type { Table } from '../table';
+import type { WallSheet, WallValue } from '../wallSheet';
+
+/** Ways to chain the panels of a wall, side by side. */
+export function chainSchemesTable(propName: string, schemes: readonly ChainScheme[]): Table<ChainScheme> {
+  return {
+    name: `Ways to chain ${propName}`,
+    rows: schemes,
+    keyOf: (scheme) => scheme.words,
+    columns: [
+      {
+        id: 'style',
+        head: 'Style',
+        meaning: 'how the panels follow one another behind an output',
+        of: (scheme) => capitalised(scheme.words),
+      },
+      {
+        id: 'outputs',
+        head: 'Outputs',
+        meaning: 'that are in use',
+        as: 'figure',
+        of: ({ outputs, fits }) => (fits ? outputs : { text: `${outputs} does not fit`, mood: 'bad' }),
+      },
+      {
+        id: 'chain',
+        head: 'Chain',
+        unit: 'panels',
+        meaning: 'the shortest and the longest chain',
+        as: 'figure',
+        of: ({ shortestChain, longestChain }) =>
+          shortestChain === longestChain ? longestChain : `${shortestChain}–${longestChain}`,
+      },
+      {
+        id: 'stock-ribbons',
+        head: 'Ribbons',
+        unit: 'of the box',
+        meaning: 'ribbons that come with the panels',
+        as: 'figure',
+        of: (scheme) => scheme.stockRibbons,
+      },
+      {
+        id: 'long-ribbons',
+        head: 'Ribbons',
+        unit: 'long',
+        meaning: 'ribbons longer than those of the box',
+        as: 'figure',
+        of: (scheme) => scheme.longRibbons,
+      },
+      {
+        id: 'longest-ribbon',
+        head: 'Longest',
+        unit: 'ribbon',
+        meaning: 'signals get worse with its length',
+        as: 'figure',
+        of: ({ longestRibbonMm }) =>
+          longestRibbonMm === 0 ? null : formatLength(Math.round(longestRibbonMm)),
+      },
+      {
+        id: 'ribbon-in-all',
+        head: 'Ribbon',
+        unit: 'in all',
+        meaning: 'all ribbons together',
+        as: 'figure',
+        of: (scheme) => formatLength(Math.round(scheme.ribbonMm)),
+      },
+      {
+        id: 'turned',
+        head: 'Turned',
+        unit: 'panels',
+        meaning: 'panels that hang upside down or on their side',
+        as: 'figure',
+        of: (scheme) => scheme.turnedPanels,
+      },
+      {
+        id: 'refresh',
+        head: 'Refresh',
+        unit: 'Hz, estimated',
+        meaning: 'of the longest chain',
+        as: 'figure',
+        of: (scheme) => Math.round(scheme.refreshHz),
+      },
+      {
+        id: 'power-leads',
+        head: 'Power',
+        unit: 'leads',
+        meaning: 'Y leads for pairs of panels',
+        as: 'figure',
+        of: (scheme) => scheme.powerLeads,
+      },
+    ],
+  };
+}
+
+/** Values that a card utility, a player or a program asks for. */
+export function wallValuesTable({ title, values }: WallSheet['groups'][number]): Table<WallValue> {
+  return {
+    name: title,
+    rows: values,
+    keyOf: (value) => value.name,
+    columns: [
+      { id: 'name', head: 'Asked for', meaning: 'in neutral words', of: (value) => value.name },
+      { id: 'value', head: 'Type', meaning: 'what to type', as: 'key', of: (value) => value.value },
+      { id: 'scope', head: 'Of', meaning: 'what the value is about', of: (value) => value.scope },
+      { id: 'meaning', head: 'Which means', meaning: 'how it is meant', of: (value) => value.meaning },
+    ],
+  };
+}
+
+export type PackedPicture = PictureTotals & { words: string };
+
+/** A wall’s picture under each packing. */
+export function packingsTable(rows: readonly PackedPicture[]): Table<PackedPicture> {
+  return {
+    name: 'Packings compared',
+    rows,
+    keyOf: (row) => row.words,
+    columns: [
+      { id: 'packing', head: 'Packing', meaning: 'how channels fill universes', of: (row) => row.words },
+      { id: 'pixels', head: 'Pixels', meaning: 'of the picture', as: 'figure', of: (row) => row.pixels },
+      { id: 'channels', head: 'Channels', meaning: 'gaps counted', as: 'figure', of: (row) => row.channels },
+      {
+        id: 'universes',
+        head: 'Universes',
+        meaning: 'that it takes',
+        as: 'figure',
+        of: (row) => row.universes,
+      },
+      {
+        id: 'last',
+        head: 'Last universe',
+        unit: 'holds',
+        meaning: 'its last universe, and the channels in it',
+        as: 'figure',
+        of: (row) => `U${row.lastUniverse}: ${row.channelsInLast}`,
+      },
+      {
+        id: 'next',
+        head: 'Next free',
+        meaning: 'where something else could begin',
+        as: 'figure',
+        of: (row) => `U${row.nextUniverse} ch ${row.nextChannel}`,
+      },
+      {
+        id: 'straddling',
+        head: 'Straddling',
+        unit: 'pixels',
+        meaning: 'pixels across two universes, which some receivers do not take',
+        as: 'figure',
+        of: (row) => row.straddlingCount,
+      },
+    ],
+  };
+}

@@ -1,0 +1,44 @@
+import { computed, given, sum, type Explained } from '../figures/explained';
+import { pixelsOf } from '../props/registry';
+import { explainChannels } from './explainRun';
+import type { LaidShow } from './planned';
+
+/** How much there is of everything, with how it comes about. */
+export function explainTotals(plan: LaidShow): {
+  pixels: Explained;
+  channels: Explained;
+  lastShowChannel: Explained;
+} {
+  const { show, props, spaces } = plan;
+  const runsOf = (prop: number) =>
+    Array.from({ length: props[prop]!.runCount }, (_, i) => props[prop]!.firstRun + i);
+  return {
+    pixels: computed(
+      'pixels of the show',
+      'pixels',
+      sum(...show.props.map((prop) => ({ ...pixelsOf(prop), name: prop.name }))),
+    ),
+    channels: computed(
+      'channels that carry pixels',
+      'channels',
+      sum(...show.props.map((prop, index) => ({ ...explainChannels(plan, runsOf(index)), name: prop.name }))),
+    ),
+    lastShowChannel: computed(
+      'last show channel',
+      'number',
+      sum(
+        given('before the first', (show.addressing.firstShowChannel ?? 1) - 1, 'channels', {
+          place: { stage: 'patch' },
+        }),
+        ...spaces.map(({ universe, controller, channelCount }) =>
+          given(
+            universe === null ? `bytes of ${show.controllers[controller]!.name}` : `U${universe}`,
+            channelCount,
+            'channels',
+          ),
+        ),
+      ),
+      { because: 'A universe counts for all channels that its packing holds, also where some are not used.' },
+    ),
+  };
+}
