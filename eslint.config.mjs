@@ -63,6 +63,19 @@ const coreOrderRules = CORE_ORDER.flatMap((folders, rank) => {
   }));
 });
 
+const CONSTANT_STYLE = {
+  selector:
+    "JSXAttribute[name.name='style'] > JSXExpressionContainer > ObjectExpression > Property[value.type='Literal']",
+  message:
+    'A style that is always the same belongs into the style sheet of the part; only what is computed stands here.',
+};
+
+const KIND_BY_NAME = {
+  selector:
+    'BinaryExpression[left.property.name="kind"][right.value=/^(line|ring|tree|grid|wall|tile|craft|freeform)$/]',
+  message: 'Ask the kind of prop for a trait, or its face for a part: a new kind is to need no change here.',
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -116,6 +129,19 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    files: ['src/**/*.tsx'],
+    rules: { 'no-restricted-syntax': ['error', CONSTANT_STYLE, KIND_BY_NAME] },
+  },
+  {
+    // Files of one kind of prop.
+    files: [
+      'src/features/kinds/**/*.tsx',
+      'src/features/wall/**/*.tsx',
+      'src/features/build/{RolesSheet,ImportPointsDialog}.tsx',
+    ],
+    rules: { 'no-restricted-syntax': ['error', CONSTANT_STYLE] },
   },
   {
     // A folder that has no place in the order yet.

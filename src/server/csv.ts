@@ -4,9 +4,9 @@ import type { Row } from '@/core/papers/channelMap';
 const ROWS_PER_CHUNK = 1000;
 
 /** A CSV file (RFC 4180) in pieces, each made when it is asked for, so that its size does not matter. */
-export function* csvChunks(columns: Row, rows: Iterator<Row>): Generator<Uint8Array> {
+export function* csvChunks(heads: readonly string[], rows: Iterator<Row>): Generator<Uint8Array> {
   const encoder = new TextEncoder();
-  let chunk: Row[] = [columns];
+  let chunk: Row[] = [heads];
   for (let next = rows.next(); ; next = rows.next()) {
     if (!next.done) chunk.push(next.value);
     if (next.done || chunk.length >= ROWS_PER_CHUNK) {

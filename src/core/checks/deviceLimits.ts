@@ -2,7 +2,8 @@ import { kindOf } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
 import { standingWords } from '../figures/figure';
-import { CLASS_WORDS, pixelsPerPortWith } from '../catalogue/controllerType';
+import { classOf } from '../catalogue/controllers/registry';
+import { pixelsPerPortWith } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { portName } from '../catalogue/controller';
 import { policyOfRun } from '../plan/plan';
@@ -135,15 +136,15 @@ function limitsOfType(
       );
   }
   const hasWall = ports.some((port) => port.runs.some((run) => isPanelled(plan, run)));
-  const drivesPanels = type.class === 'panelPlayer' || type.class === 'panelCard';
+  const drivesPanels = classOf(type).drivesPanels ?? false;
   if (ports.length > 0 && hasWall !== drivesPanels)
     found.push(
       finding(
         controller,
         'wrong',
         hasWall
-          ? `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives no panels.`
-          : `${controller.name} is a ${CLASS_WORDS[type.class]}, which drives panels, not strings of pixels.`,
+          ? `${controller.name} is a ${classOf(type).label}, which drives no panels.`
+          : `${controller.name} is a ${classOf(type).label}, which drives panels, not strings of pixels.`,
         takeOff(plan, ports, hasWall),
       ),
     );

@@ -1,4 +1,5 @@
 import { standingWords } from '../figures/figure';
+import { classOf } from '../catalogue/controllers/registry';
 import { linkLoad } from '../devices/linkLoad';
 import { freeAddress, ipNumber, whyNotTalk } from '../catalogue/network';
 import { defineCheck, type Finding } from './check';
@@ -21,7 +22,7 @@ export const networkAddresses = defineCheck(
     controllers.forEach((controller, index) => {
       const { network } = controller;
       const type = controllerTypes.find((each) => each.id === controller.typeId);
-      if (type?.class === 'panelCard' && network)
+      if (type && classOf(type).takesRawFrames && network)
         add(
           controller.id,
           'wrong',
@@ -63,7 +64,7 @@ export const networkAddresses = defineCheck(
         const why = sender && whyNotTalk(sender, { name: controller.name, ...network });
         if (why) add(controller.id, 'wrong', `${why} Until then ${controller.name} stays dark.`, another);
       }
-      if (type?.class === 'wifi' && network.casting === 'multicast')
+      if (type && classOf(type).onWifi && network.casting === 'multicast')
         add(
           controller.id,
           'look',

@@ -3,18 +3,30 @@ import type { Plan } from '../plan/planned';
 
 export type Row = readonly (string | number)[];
 
-export const CHANNEL_MAP_COLUMNS: Row = [
-  'prop',
-  'run',
-  'pixel in run',
-  'port',
-  'chain position',
-  'universe',
-  'channel',
-  'show channel',
-  'x mm',
-  'y mm',
-  'z mm',
+/** A column of a file that is too long to be held at once: its rows come one after another. */
+export interface FileColumn {
+  /** With its unit, as it stands in the first line. */
+  head: string;
+  /** What is in it. */
+  meaning: string;
+}
+
+export function headsOf(columns: readonly FileColumn[]): string[] {
+  return columns.map(({ head }) => head);
+}
+
+export const CHANNEL_MAP_COLUMNS: readonly FileColumn[] = [
+  { head: 'prop', meaning: 'the name of the prop' },
+  { head: 'run', meaning: 'the run of the prop, from 1' },
+  { head: 'pixel in run', meaning: 'the pixel in data order, from 1' },
+  { head: 'port', meaning: 'the port that feeds the run' },
+  { head: 'chain position', meaning: 'the place of the run behind the port, from 1' },
+  { head: 'universe', meaning: 'of its first channel' },
+  { head: 'channel', meaning: 'its first channel in the universe, from 1' },
+  { head: 'show channel', meaning: 'its first channel counted over the show, from 1' },
+  { head: 'x mm', meaning: 'to the right, on the prop, seen from the front' },
+  { head: 'y mm', meaning: 'up' },
+  { head: 'z mm', meaning: 'towards the audience' },
 ];
 
 /**

@@ -1,20 +1,26 @@
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
-import type { Row } from './channelMap';
+import type { FileColumn, Row } from './channelMap';
 
-export const SPAN_COLUMNS: Row = [
-  'prop',
-  'run',
-  'first pixel in run',
-  'last pixel in run',
-  'port',
-  'chain position',
-  'universe',
-  'first channel',
-  'last channel',
-  'channels',
-  'first show channel',
-  'last show channel',
+export const SPAN_COLUMNS: readonly FileColumn[] = [
+  { head: 'prop', meaning: 'the name of the prop' },
+  { head: 'run', meaning: 'the run of the prop, from 1' },
+  {
+    head: 'first pixel in run',
+    meaning: 'the first pixel with a channel in it, or that it is of skipped pixels',
+  },
+  {
+    head: 'last pixel in run',
+    meaning: 'the last pixel with a channel in it, or that it is of skipped pixels',
+  },
+  { head: 'port', meaning: 'the port that feeds the run' },
+  { head: 'chain position', meaning: 'the place of the run behind the port, from 1' },
+  { head: 'universe', meaning: 'that the channels are in; none under DDP' },
+  { head: 'first channel', meaning: 'in the universe, or byte of the device, from 1' },
+  { head: 'last channel', meaning: 'in the universe, or byte of the device, from 1' },
+  { head: 'channels', meaning: 'how many they are' },
+  { head: 'first show channel', meaning: 'counted over the show, from 1' },
+  { head: 'last show channel', meaning: 'counted over the show, from 1' },
 ];
 
 /**

@@ -72,6 +72,7 @@ export const craft = definePropKind({
   kind: 'craft',
   label: 'Craft',
   hint: 'Model boats, vehicles, costumes: single pixels on a board, numbered by clicking, each facing its own way.',
+  glyph: { path: 'M3 14h18l-3 6H6zM12 14V4l6 7h-6' },
   shapeSchema: craftShapeSchema,
   threadingSchema: craftThreadingSchema,
   starter: (): { shape: CraftShape; threading: z.infer<typeof craftThreadingSchema> } => ({

@@ -46,6 +46,7 @@ export const freeform = definePropKind({
   kind: 'freeform',
   label: 'Free-form',
   hint: 'Signs and sculptures: points from a CSV, along an SVG drawing, or traced over a photo.',
+  glyph: { path: 'M3 17c3-9 5-9 7-3s5 5 5-1 3-8 6-8' },
   shapeSchema: freeformShapeSchema,
   threadingSchema: freeformThreadingSchema,
   starter: (): { shape: FreeformShape; threading: z.infer<typeof freeformThreadingSchema> } => ({

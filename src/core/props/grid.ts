@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { computed, given, product } from '../figures/explained';
 import { orderStrands, type Strand } from '../threading/strands';
-import { CORNERS, cornerWords } from '../threading/view';
+import { CORNERS, cornerSeenFrom, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
 import { groupDigits } from '../units/number';
 import { runsSchema, runsWords } from '../threading/runs';
@@ -58,6 +58,10 @@ export const grid = definePropKind({
   kind: 'grid',
   label: 'Pixel grid',
   hint: 'Nets, mesh, windows, string matrices: columns and rows at even spacing.',
+  glyph: {
+    path: 'M4 5h0M9.3 5h0M14.6 5h0M20 5h0M4 10h0M9.3 10h0M14.6 10h0M20 10h0M4 15h0M9.3 15h0M14.6 15h0M20 15h0M4 20h0M9.3 20h0M14.6 20h0M20 20h0',
+    line: 2.6,
+  },
   shapeSchema: gridShapeSchema,
   threadingSchema: gridThreadingSchema,
   starter: (): {
@@ -119,6 +123,13 @@ export const grid = definePropKind({
     (['serpentine', 'straight'] as const).flatMap((pattern) =>
       (['columns', 'rows'] as const).map((along) => ({ ...threading, pattern, along })),
     ),
+  threadingFacts: ({ firstPixel }, side) => [
+    {
+      name: 'First pixel',
+      value: cornerWords(cornerSeenFrom(side, firstPixel)),
+      note: `seen from the ${side}`,
+    },
+  ],
   threadingWords: (threading) =>
     `${threading.pattern} along ${threading.along} from the ${cornerWords(threading.firstPixel)}, ${runsWords(threading.runs)}`,
 });

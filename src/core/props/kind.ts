@@ -3,6 +3,7 @@ import type { Explained, Place } from '../figures/explained';
 import type { PixelType } from '../catalogue/pixelType';
 import type { Runs } from '../threading/runs';
 import type { Points } from '../threading/thread';
+import type { ViewSide } from '../threading/view';
 import type { Strand } from '../threading/strands';
 
 /**
@@ -19,6 +20,8 @@ export interface PropKind<
   label: string;
   /** One line that helps to choose between kinds. */
   hint: string;
+  /** Its small drawing: a path on 24 units by 24, and how thick its line is; 1.8 where that is left out. */
+  glyph: { path: string; line?: number };
   shapeSchema: Shape;
   threadingSchema: Threading;
   /** A small example to start from. */
@@ -51,6 +54,8 @@ export interface PropKind<
   fixturePixels?: (shape: z.infer<Shape>) => number;
   /** Lines along which it is taken apart for storage. */
   seams?: (shape: z.infer<Shape>) => Seam[];
+  /** How its places follow one another where not all are in one open row: so many in each, and whether the last has the first as its neighbour. */
+  placeRows?: (shape: z.infer<Shape>) => { rows?: number[]; closed: boolean };
   /** Where stakes are driven or anchors fixed before anything is hung. */
   anchors?: (shape: z.infer<Shape>) => Anchors;
   /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
@@ -67,6 +72,8 @@ export interface PropKind<
   }[];
   /** What follows from the measures and is wanted at the bench, besides counts. */
   facts: (shape: z.infer<Shape>) => MeasureFact[];
+  /** What follows from the threading alone, as seen from a side. */
+  threadingFacts?: (threading: z.infer<Threading>, side: ViewSide) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
 }

@@ -157,6 +157,7 @@ export const line = definePropKind({
   kind: 'line',
   label: 'Measured line',
   hint: 'Railings, roof edges, outlines: straight legs measured one after another.',
+  glyph: { path: 'M3 17 8 8l6 7 7-9' },
   shapeSchema: lineShapeSchema,
   threadingSchema: lineThreadingSchema,
   starter: (): {

@@ -83,6 +83,7 @@ export const ring = definePropKind({
   kind: 'ring',
   label: 'Ring or arc',
   hint: 'Rings, wreaths, arches: pixels on a circle or a part of it, one inside the other.',
+  glyph: { path: 'M12 3.5a8.5 8.5 0 1 1-.01 0M12 8.2a3.8 3.8 0 1 1-.01 0' },
   shapeSchema: ringShapeSchema,
   threadingSchema: ringThreadingSchema,
   starter: (): { shape: RingShape; threading: z.infer<typeof ringThreadingSchema> } => ({
@@ -106,6 +107,7 @@ export const ring = definePropKind({
       ? `1 × ${groupDigits(total)} px`
       : `${rings.length} rings, ${groupDigits(total)} px`;
   },
+  placeRows: ({ rings, arcDeg }) => ({ rows: rings.map(({ pixels }) => pixels), closed: arcDeg === 360 }),
   points: ringPoints,
   strands: ({ rings }, threading) => {
     let firstPoint = 0;

@@ -46,6 +46,7 @@ export const tile = definePropKind({
   kind: 'tile',
   label: 'Addressed tiles',
   hint: 'Deck or wall tiles of w × h pixels, each with a start address of its own, chained from one to the next.',
+  glyph: { path: 'M4 4h7v7H4zM13 4h7v7h-7zM4 13h7v7H4zM13 13h7v7h-7z' },
   shapeSchema: tileShapeSchema,
   threadingSchema: tileThreadingSchema,
   starter: (): { shape: TileShape; threading: TileThreading } => ({

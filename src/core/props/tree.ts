@@ -191,6 +191,7 @@ export const tree = definePropKind({
   kind: 'tree',
   label: 'Tree',
   hint: 'Strands from a pole to anchors on the ground: full circle, half or flat. Towers and cones too.',
+  glyph: { path: 'M12 3 4 20M12 3 9.3 20M12 3l2.7 17M12 3l8 17M4 20h16' },
   shapeSchema: treeShapeSchema,
   threadingSchema: treeThreadingSchema,
   starter: (): { shape: TreeShape; threading: TreeThreading } => ({
@@ -258,6 +259,7 @@ export const tree = definePropKind({
   isJoined: () => false,
   withLeastSpacing: (shape, leastMm) => ({ ...shape, spacingMm: Math.max(shape.spacingMm, leastMm) }),
   emptyHoles: (shape) => ({ top: shape.emptyHolesTop, bottom: shape.emptyHolesBottom }),
+  placeRows: ({ form }) => ({ closed: form.kind === 'full' }),
   anchors: (shape) => {
     const feet = Array.from({ length: shape.strands }, (_, i) => footMm(shape, i, shape.baseDiameterMm));
     return {

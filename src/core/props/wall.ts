@@ -97,6 +97,7 @@ export const wall = definePropKind({
   kind: 'wall',
   label: 'Panel wall',
   hint: 'LED panels side by side behind a small computer or receiver cards: score boards, video walls.',
+  glyph: { path: 'M3 5h18v14H3zM9 5v14M15 5v14M3 12h18' },
   shapeSchema: wallShapeSchema,
   threadingSchema: wallThreadingSchema,
   starter: (): { shape: WallShape; threading: WallThreading } => ({

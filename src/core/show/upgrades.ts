@@ -1,4 +1,3 @@
-import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
 import { isObject, same } from '../fields/json';
 
 /** A show file as some version wrote it: checked only after it was brought up to date. */
@@ -78,10 +77,14 @@ function notesBecomeFacts(older: Older): Older {
 }
 
 /** What sources said in version 2 that the product itself had written. */
-const SHIPPED_SOURCES = new Set([
-  ...SHIPPED_CONTROLLER_TYPES.flatMap((type) =>
-    Object.values(type).flatMap((value) => (isObject(value) && 'source' in value ? [value.source] : [])),
-  ),
+const SHIPPED_SOURCES: ReadonlySet<string> = new Set([
+  'usual for this class; the manual of yours decides',
+  'usual for differential receivers on network cable',
+  'Fast Ethernet',
+  'Wi-Fi in a garden, unicast; multicast carries far less',
+  'needs a gigabit link, straight to the sender',
+  'a tile reads one universe',
+  'net, sub-net and universe are set on its menu',
   'usual for panels of 64 × 32; the manual of the hat decides',
   'usual for panels of 64 × 32; the manual of the card decides',
 ]);

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { FACINGS, cellsBetween, withPixel, type CraftShape, type Facing } from '@/core/props/craft';
 import type { PropOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
+import { cellBeside, isDelete } from '@/ui/picture/boardKeys';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import stage from '../picture/picture.module.css';
 import { useEdit } from '../show/ShowProvider';
@@ -93,32 +94,21 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
     };
   };
 
-  const keys = (event: React.KeyboardEvent) => {
+  const onKey = (key: string) => {
     const at = cursor ?? { column: 0, row: 0 };
-    const sideways = below ? -1 : 1;
-    const step = {
-      ArrowLeft: [-sideways, 0],
-      ArrowRight: [sideways, 0],
-      ArrowUp: [0, -1],
-      ArrowDown: [0, 1],
-    }[event.key];
-    if (step) {
-      setCursor({
-        column: Math.min(Math.max(at.column + step[0]!, 0), shape.columns - 1),
-        row: Math.min(Math.max(at.row + step[1]!, 0), shape.rows - 1),
-      });
-    } else if (event.key === 'Enter' || event.key === ' ') touch(at);
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && selected >= 0) {
+    const next = cellBeside(at, key, shape, below);
+    if (next) setCursor(next);
+    else if (key === 'Enter' || key === ' ') touch(at);
+    else if (isDelete(key) && selected >= 0) {
       if (set({ ...shape, pixels: shape.pixels.filter((_, i) => i !== selected) })) select(selected - 1);
-    } else if (FACING_KEYS[event.key] && selected >= 0) {
-      const facing = FACING_KEYS[event.key]!;
+    } else if (FACING_KEYS[key] && selected >= 0) {
+      const facing = FACING_KEYS[key];
       set({
         ...shape,
         pixels: shape.pixels.map((pixel, i) => (i === selected ? { ...pixel, facing } : pixel)),
       });
-    } else return;
-    event.preventDefault();
-    event.stopPropagation();
+    } else return false;
+    return true;
   };
 
   return (
@@ -138,7 +128,7 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
           label={`Board of ${shape.columns} by ${shape.rows} cells with ${countOf(shape.pixels.length, 'pixel')}, seen from ${below ? 'below' : 'above'}. Arrows go from cell to cell, Enter numbers one.`}
           testId="craft-board"
           onDrag={drag}
-          onKeyDown={keys}
+          onKey={onKey}
         >
           {(screen) => (
             <BoardDrawing

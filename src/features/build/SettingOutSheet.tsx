@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
 import type { Anchors } from '@/core/props/kind';
-import { kindOf, type Prop } from '@/core/props/registry';
+import { kindOf } from '@/core/props/registry';
 import { placesOnRing, ringDiameterMm, setOut } from '@/core/props/settingOut';
 import { formatLength } from '@/core/units/length';
 import { Choice } from '@/ui/fields/Choice';
@@ -24,13 +24,9 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
   const anchors = useMemo(() => anchorsOf(plan, index), [plan, index]);
   const [references, setReferences] = useState<[number, number] | undefined>();
   const [chosen, setChosen] = useState<number | null>(null);
-  const rows = useMemo(() => rowsOf(prop, anchors.xMm.length), [prop, anchors]);
-  const closed =
-    (prop.kind === 'ring' && prop.shape.arcDeg === 360) ||
-    (prop.kind === 'tree' && prop.shape.form.kind === 'full');
   const out = useMemo(
-    () => setOut(anchors, { references, rows, closed }),
-    [anchors, references, rows, closed],
+    () => setOut(anchors, { references, ...kindOf(prop).placeRows?.(prop.shape) }),
+    [anchors, references, prop],
   );
   const count = out.places.length;
   return (
@@ -141,10 +137,6 @@ function anchorsOf(plan: Plan, index: number): PlacesToSetOut {
     xMm: Array.from(x, (value) => value - (bounds?.leftMm ?? 0) + clearance),
     yMm: Array.from(y, (value) => value - (bounds?.bottomMm ?? 0) + clearance),
   };
-}
-
-function rowsOf(prop: Prop, count: number): number[] {
-  return prop.kind === 'ring' ? prop.shape.rings.map((ring) => ring.pixels) : [count];
 }
 
 function OuterSizes({ plan, index }: { plan: Plan; index: number }) {

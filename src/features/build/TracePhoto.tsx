@@ -13,6 +13,7 @@ import { Choice } from '@/ui/fields/Choice';
 import { LengthField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
+import { isDelete } from '@/ui/picture/boardKeys';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import { PhotoChooser } from '../show/PhotoChooser';
 import { photoUrl, type KeptPhoto } from '../show/photos';
@@ -167,9 +168,11 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
         testId="tracer"
         marginPx={16}
         onTap={tap}
-        onKeyDown={(event) => {
-          if (event.key === 'Backspace') takeBack();
-          if (event.key === 'Enter') newPiece();
+        onKey={(key) => {
+          if (isDelete(key)) takeBack();
+          else if (key === 'Enter') newPiece();
+          else return false;
+          return true;
         }}
       >
         {(screen) => (

@@ -6,7 +6,6 @@ import { CraftThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const craft: KindFace<'craft'> = {
-  glyph: 'M3 14h18l-3 6H6zM12 14V4l6 7h-6',
   ShapeEditor: CraftShapeEditor,
   ThreadingEditor: CraftThreading,
   Board: LatestBoard,

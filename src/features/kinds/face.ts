@@ -1,6 +1,9 @@
 import type { ComponentType } from 'react';
 import type { Plan } from '@/core/plan/planned';
+import type { ViewSide } from '@/core/threading/view';
 import type { PropKindName, PropOf } from '@/core/props/registry';
+import type { Size } from '@/ui/picture/camera';
+import type { Palette } from '@/ui/picture/palette';
 import type { Sheet } from '../sheets/SheetFrame';
 
 export type ThreadingOf<Kind extends PropKindName> = PropOf<Kind>['threading'];
@@ -10,11 +13,17 @@ export interface ThreadingEditorProps<Threading> {
   onChange: (change: Partial<Threading>) => void;
 }
 
+/** Draws a prop as large as it goes into a picture of a size. */
+export type DrawSmall<Of> = (
+  context: CanvasRenderingContext2D,
+  prop: Of,
+  side: ViewSide,
+  size: Size,
+  palette: Palette,
+) => void;
+
 /** How a kind of prop is seen and set. What is left out is as for any prop that is made of pixels. */
 export interface KindFace<Kind extends PropKindName = PropKindName> {
-  /** The path of its small drawing, 24 units wide and high. */
-  glyph: string;
-  glyphLine?: number;
   /** What is measured. */
   ShapeEditor: ComponentType<{ propId: string; shape: PropOf<Kind>['shape'] }>;
   /** What is chosen about the order of data besides the number of runs. */
@@ -26,6 +35,8 @@ export interface KindFace<Kind extends PropKindName = PropKindName> {
   /** In the place of all sheets of Build, or behind them. @param index of the prop in the plan */
   buildSheets?: (plan: Plan, index: number) => Sheet[];
   moreBuildSheets?: (plan: Plan, index: number) => Sheet[];
+  /** In the place of its pixels on a small picture. */
+  drawSmall?: DrawSmall<PropOf<Kind>>;
   /** In the place of all sheets of Thread. */
   threadSheets?: (plan: Plan, index: number) => Sheet[];
 }

@@ -6,13 +6,7 @@ import { StandingFields } from '../figures/StandingFields';
 import { Button, Modal, Select, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import type { Controller } from '@/core/catalogue/controller';
-import {
-  CLASS_WORDS,
-  CONTROLLER_CLASSES,
-  SHIPPED_CONTROLLER_TYPES,
-  type ControllerClass,
-  type ControllerType,
-} from '@/core/catalogue/controllerType';
+import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '@/core/catalogue/controllerType';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { newId, newName } from '@/core/fields/fields';
 import { formatLength } from '@/core/units/length';
@@ -22,6 +16,7 @@ import { NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
+import { CONTROLLER_CLASSES, classOf, type ControllerClassId } from '@/core/catalogue/controllers/registry';
 
 /** What kind of controller it is, with its limits and where each is known from. */
 export function KindFields({ controller }: { controller: Controller }) {
@@ -84,7 +79,7 @@ function factsOf(type: ControllerType): (Fact | false | undefined)[] {
   const known = (figure: Standing | undefined, name: string, value: () => string): Fact | undefined =>
     figure && { name, value: value(), note: standingWords(figure) };
   return [
-    { name: 'Class', value: CLASS_WORDS[type.class] },
+    { name: 'Class', value: classOf(type).label },
     {
       name: 'Pixels a port',
       value: type.pixelsPerPort.value
@@ -151,8 +146,8 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
           label="Class"
           allowDeselect={false}
           value={type.class}
-          data={CONTROLLER_CLASSES.map((value) => ({ value, label: CLASS_WORDS[value] }))}
-          onChange={(value) => value && set({ class: value as ControllerClass })}
+          data={CONTROLLER_CLASSES.map(({ id, label }) => ({ value: id, label }))}
+          onChange={(value) => value && set({ class: value as ControllerClassId })}
         />
         <WholeField
           label="Ports of the kind"

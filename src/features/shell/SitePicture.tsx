@@ -4,16 +4,14 @@ import { useComputedColorScheme } from '@mantine/core';
 import { useEffect, useMemo, useRef } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
-import { layWall, type LaidWall } from '@/core/panels/wallFacts';
-import type { ViewSide } from '@/core/threading/view';
-import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
+import { fit } from '@/ui/picture/camera';
 import { drawScene } from '@/ui/picture/draw';
 import { readPalette } from '@/ui/picture/palette';
 import { sceneOf } from '@/ui/picture/scene';
 import { useGoTo, useView } from '../view/useView';
-import { drawWall } from '../wall/drawWall';
 import { portsOf } from './PropList';
 import styles from './SitePicture.module.css';
+import { faceOf } from '../kinds/registry';
 
 const MOST_CARDS = 60;
 
@@ -63,18 +61,16 @@ function SmallPicture({ plan, prop }: { plan: Plan; prop: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scheme = useComputedColorScheme('dark');
   const ofShow = plan.show.props[prop]!;
-  const laid = useMemo(() => (ofShow.kind === 'wall' ? layWall(ofShow) : null), [ofShow]);
-  const scene = useMemo(() => (laid ? null : sceneOf(plan, prop)), [laid, plan, prop]);
+  const { drawSmall } = faceOf(ofShow);
+  const scene = useMemo(() => (drawSmall ? null : sceneOf(plan, prop)), [drawSmall, plan, prop]);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!canvas.current || !context) return;
     canvas.current.width = SMALL.widthPx * 2;
     canvas.current.height = SMALL.heightPx * 2;
     context.setTransform(2, 0, 0, 2, 0, 0);
-    if (laid) {
-      drawSmallWall(context, laid, side);
-      return;
-    }
+    const palette = readPalette(canvas.current);
+    if (drawSmall) return drawSmall(context, ofShow, side, SMALL, palette);
     if (!scene?.bounds) return;
     const camera = fit(scene.bounds, SMALL, 16);
     drawScene(
@@ -85,38 +81,8 @@ function SmallPicture({ plan, prop }: { plan: Plan; prop: number }) {
       side === 'back' ? -1 : 1,
       { numbers: false, jumpers: false, ports: false, chevrons: false, scaleBar: false },
       { selected: -1, hovered: -1, run: -1 },
-      readPalette(canvas.current),
+      palette,
     );
-  }, [scene, laid, side, scheme]);
+  }, [scene, drawSmall, ofShow, side, scheme]);
   return <canvas ref={canvas} className={styles.picture} aria-hidden />;
-}
-
-function drawSmallWall(context: CanvasRenderingContext2D, laid: LaidWall, side: ViewSide): void {
-  const { panel, columns, rows } = laid.wall;
-  const camera = fit(
-    {
-      leftMm: 0,
-      bottomMm: 0,
-      rightMm: columns * panel.columns * panel.pitchMm,
-      topMm: rows * panel.rows * panel.pitchMm,
-    },
-    SMALL,
-    12,
-  );
-  const screen = {
-    x: (xMm: number) => toScreenX(camera, SMALL, xMm),
-    y: (yMm: number) => toScreenY(camera, SMALL, yMm),
-    pxPerMm: camera.pxPerMm,
-  };
-  const layers = { chains: true, labels: false, cards: false };
-  drawWall(
-    context,
-    screen,
-    SMALL,
-    laid,
-    side,
-    layers,
-    { chosen: null, path: [] },
-    readPalette(context.canvas),
-  );
 }

@@ -10,6 +10,7 @@ import { USUAL_SITE, type Site } from '@/core/show/siteSchema';
 import { formatLength } from '@/core/units/length';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
+import { arrowOf, isDelete } from '@/ui/picture/boardKeys';
 import { Board } from '@/ui/picture/Board';
 import { SheetTable } from '@/ui/SheetTable';
 import { PhotoChooser } from '../show/PhotoChooser';
@@ -59,22 +60,25 @@ export function SitePlan({ plan }: { plan: Plan }) {
     if (chosen && chosen.place === null) return put(chosen, { xMm, yMm, turnDeg: 0 });
     setChosen(null);
   };
-  const keys = (event: React.KeyboardEvent) => {
-    if (!chosen) return;
+  const onKey = (key: string, shift: boolean) => {
+    if (!chosen) return false;
     const place = chosen.place;
-    const step = event.shiftKey ? 10 * STEP_MM : STEP_MM;
-    const move = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
-    if (place && move)
-      put(chosen, { ...place, xMm: place.xMm + move[0]! * step, yMm: place.yMm + move[1]! * step });
-    else if (place && (event.key === '[' || event.key === ']') && chosen.kind === 'prop')
-      put(chosen, turned(place, event.key === '[' ? TURN_DEG : -TURN_DEG));
-    else if (place && (event.key === 'Delete' || event.key === 'Backspace')) edit(placeEdit(chosen, null));
-    else if (!place && event.key === 'Enter')
+    const stepMm = shift ? 10 * STEP_MM : STEP_MM;
+    const arrow = arrowOf(key);
+    if (place && arrow)
+      put(chosen, {
+        ...place,
+        xMm: place.xMm + arrow.right * stepMm,
+        yMm: place.yMm + arrow.up * stepMm,
+      });
+    else if (place && (key === '[' || key === ']') && chosen.kind === 'prop')
+      put(chosen, turned(place, key === '[' ? TURN_DEG : -TURN_DEG));
+    else if (place && isDelete(key)) edit(placeEdit(chosen, null));
+    else if (!place && key === 'Enter')
       put(chosen, { xMm: site.widthMm / 2, yMm: site.heightMm / 2, turnDeg: 0 });
-    else if (event.key === 'Escape') setChosen(null);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+    else if (key === 'Escape') setChosen(null);
+    else return false;
+    return true;
   };
 
   return (
@@ -170,7 +174,7 @@ export function SitePlan({ plan }: { plan: Plan }) {
           testId="site-plan"
           marginPx={18}
           onTap={tap}
-          onKeyDown={keys}
+          onKey={onKey}
           onDrag={(xMm, yMm) => {
             if (scale || (chosen && !chosen.place)) return undefined;
             const item = itemAt(xMm, yMm, site.widthMm / 80);

@@ -3,7 +3,6 @@
 import { memo } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf, type Prop } from '@/core/props/registry';
-import { cornerSeenFrom, cornerWords } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
@@ -52,11 +51,7 @@ function PlannedFacts({ plan, index, prop }: { plan: Plan; index: number; prop: 
   return (
     <Facts
       facts={[
-        prop.kind === 'grid' && {
-          name: 'First pixel',
-          value: cornerWords(cornerSeenFrom(side, prop.threading.firstPixel)),
-          note: `seen from the ${side}`,
-        },
+        ...(kindOf(prop).threadingFacts?.(prop.threading, side) ?? []),
         { name: 'Strands', value: countOf(strands.length, kindOf(prop).strandWord(prop.threading)) },
         {
           name: runCount === 1 ? 'Run' : 'Runs',

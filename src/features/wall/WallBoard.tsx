@@ -4,8 +4,8 @@ import { useComputedColorScheme } from '@mantine/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LaidWall } from '@/core/panels/wallFacts';
 import type { ViewSide } from '@/core/threading/view';
-import { Board } from '@/ui/picture/Board';
-import type { OnScreen } from '@/ui/picture/Board';
+import { Board, type OnScreen } from '@/ui/picture/Board';
+import { cellBeside } from '@/ui/picture/boardKeys';
 import type { Size } from '@/ui/picture/camera';
 import { readPalette, type Palette } from '@/ui/picture/palette';
 import { cellAt, drawWall, type WallLayers } from './drawWall';
@@ -62,23 +62,14 @@ export function WallBoard({
     },
     [laid, side, layers, chosen, path, palette],
   );
-  const keys = (event: React.KeyboardEvent) => {
+  const walk = (key: string, shift: boolean) => {
     const at = chosen ?? 0;
-    const sideways = side === 'front' ? 1 : -1;
-    const step = {
-      ArrowLeft: [-sideways, 0],
-      ArrowRight: [sideways, 0],
-      ArrowUp: [0, -1],
-      ArrowDown: [0, 1],
-    }[event.key];
-    if (step) {
-      const column = Math.min(Math.max((at % columns) + step[0]!, 0), columns - 1);
-      const row = Math.min(Math.max(Math.floor(at / columns) + step[1]!, 0), rows - 1);
-      onChoose(row * columns + column);
-    } else if (event.key === 'Escape' && chosen !== null) onChoose(null);
-    else if (!onKey?.(event.key, event.shiftKey)) return;
-    event.preventDefault();
-    event.stopPropagation();
+    const from = { column: at % columns, row: Math.floor(at / columns) };
+    const next = cellBeside(from, key, { columns, rows }, side === 'back');
+    if (next) onChoose(next.row * columns + next.column);
+    else if (key === 'Escape' && chosen !== null) onChoose(null);
+    else return onKey?.(key, shift) ?? false;
+    return true;
   };
   return (
     <div ref={frame} className={styles.whole}>
@@ -89,7 +80,7 @@ export function WallBoard({
         testId={testId}
         marginPx={14}
         draw={draw}
-        onKeyDown={keys}
+        onKey={walk}
         onTap={(xMm, yMm) => onChoose(cellAt(laid, side, xMm, yMm))}
         onDrag={
           onPath &&

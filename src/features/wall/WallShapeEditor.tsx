@@ -116,7 +116,7 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
         />
       </Row>
       <StandingFields
-        label="Amps at full white"
+        label="Amps of a panel"
         figure={panel.ampsFullWhite}
         onCommit={(ampsFullWhite) => setPanel({ ampsFullWhite })}
       />

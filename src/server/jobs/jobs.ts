@@ -1,5 +1,5 @@
 import type Database from 'better-sqlite3';
-import { CHANNEL_MAP_COLUMNS, channelMapRows } from '@/core/papers/channelMap';
+import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/channelMap';
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
 import { planReport } from '@/core/papers/planReport';
 import { planShow } from '@/core/plan/plan';
@@ -58,9 +58,9 @@ export class Worker {
   start(job: Job, progress: (part: number) => void): Pieces {
     switch (job.is) {
       case 'channelMap':
-        return csvChunks(CHANNEL_MAP_COLUMNS, channelMapRows(this.planOf(job.showId, progress)));
+        return csvChunks(headsOf(CHANNEL_MAP_COLUMNS), channelMapRows(this.planOf(job.showId, progress)));
       case 'spans':
-        return csvChunks(SPAN_COLUMNS, spanRows(this.planOf(job.showId, progress)));
+        return csvChunks(headsOf(SPAN_COLUMNS), spanRows(this.planOf(job.showId, progress)));
       case 'report':
         return once(JSON.stringify(planReport(this.planOf(job.showId, progress))));
       case 'lookUp':

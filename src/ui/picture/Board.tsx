@@ -36,7 +36,8 @@ interface BoardProps {
   onHover?: (at: { xMm: number; yMm: number } | null) => void;
   /** What a drag from here does; undefined where it pans. */
   onDrag?: (xMm: number, yMm: number) => BoardDrag | undefined;
-  onKeyDown?: (event: React.KeyboardEvent) => void;
+  /** Answers whether the key was one of its own; such a key goes no further. */
+  onKey?: (key: string, shift: boolean) => boolean;
 }
 
 /** A drawing of some hundred things that can be touched: pan, zoom and fit, in millimetres with y up. */
@@ -51,7 +52,7 @@ export function Board({
   onTap,
   onHover,
   onDrag,
-  onKeyDown,
+  onKey,
 }: BoardProps) {
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -126,7 +127,11 @@ export function Board({
       onPointerUp={handlers.onPointerUp}
       onPointerCancel={handlers.onPointerUp}
       onPointerLeave={handlers.onPointerLeave}
-      onKeyDown={onKeyDown}
+      onKeyDown={(event) => {
+        if (!onKey?.(event.key, event.shiftKey)) return;
+        event.preventDefault();
+        event.stopPropagation();
+      }}
     >
       {draw && <canvas ref={canvas} className={styles.canvas} aria-hidden />}
       {camera && width > 0 && children && (

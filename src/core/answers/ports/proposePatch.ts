@@ -1,6 +1,7 @@
 import { kindOf } from '../../props/registry';
 import { channelsPerPixel } from '../../catalogue/pixelType';
-import { pixelsPerPortWith, type ControllerClass } from '../../catalogue/controllerType';
+import { classOf } from '../../catalogue/controllers/registry';
+import { pixelsPerPortWith } from '../../catalogue/controllerType';
 import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
 import { pixelOnSite } from '../site';
@@ -30,7 +31,6 @@ export interface PatchProposal {
 
 /** Panels are refreshed by their driver, not by a line of bits; they need a driver of panels. */
 const PANELS = 'panels';
-const DRIVES_PANELS: ReadonlySet<ControllerClass> = new Set(['panelPlayer', 'panelCard'] as const);
 
 /** Which runs behind one port get along: one voltage, one chip family, one channel count. */
 function groupOf(plan: Plan, run: number): string {
@@ -90,7 +90,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
         controller: index,
         // Without a kind that says otherwise, any port may drive panels.
         capacity: (group) =>
-          type && (group === PANELS) !== DRIVES_PANELS.has(type.class)
+          type && (group === PANELS) !== (classOf(type).drivesPanels ?? false)
             ? 0
             : Math.min(own, limitAtRate.get(group) ?? own),
         usedPixels,

@@ -13,6 +13,7 @@ import { NameField } from '@/ui/fields/fields';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
+import { classOf } from '@/core/catalogue/controllers/registry';
 
 const MASKS = [16, 20, 22, 23, 24, 25, 26, 28].map((bits) => ({
   value: String(bits),
@@ -28,8 +29,10 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
   const totals = measurePolicy(plan, rateHz);
   const set = (controller: Controller, network: NetworkAddress | null) =>
     edit({ type: 'changeController', controllerId: controller.id, change: { network } });
-  const typeOf = (controller: Controller) =>
-    show.controllerTypes.find((type) => type.id === controller.typeId);
+  const takesRawFrames = (controller: Controller) => {
+    const type = show.controllerTypes.find((each) => each.id === controller.typeId);
+    return type !== undefined && classOf(type).takesRawFrames === true;
+  };
   return (
     <div className={sheets.sheet}>
       <h2>The sender</h2>
@@ -138,9 +141,9 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
       />
       <h2>What must be kept apart</h2>
       <p className={sheets.lead}>
-        {show.controllers.some((controller) => typeOf(controller)?.class === 'panelCard')
+        {show.controllers.some((controller) => takesRawFrames(controller))
           ? `${show.controllers
-              .filter((controller) => typeOf(controller)?.class === 'panelCard')
+              .filter((controller) => takesRawFrames(controller))
               .map((controller) => controller.name)
               .join(
                 ', ',

@@ -1,0 +1,21 @@
+import { ethernet } from './ethernet';
+import { flight } from './flight';
+import { hat } from './hat';
+import { panelCard } from './panelCard';
+import { panelPlayer } from './panelPlayer';
+import { serial } from './serial';
+import { tiles } from './tiles';
+import { wifi } from './wifi';
+import type { ControllerClass } from './class';
+
+/** Every class of controllers, in the order in which they are offered. */
+const CLASSES = [ethernet, wifi, hat, panelPlayer, panelCard, serial, flight, tiles] as const;
+
+export type ControllerClassId = (typeof CLASSES)[number]['id'];
+export const CONTROLLER_CLASSES: readonly ControllerClass<ControllerClassId>[] = CLASSES;
+
+const BY_ID = new Map(CONTROLLER_CLASSES.map((each) => [each.id, each]));
+
+export function classOf(type: { class: ControllerClassId }): ControllerClass<ControllerClassId> {
+  return BY_ID.get(type.class)!;
+}

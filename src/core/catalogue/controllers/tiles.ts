@@ -1,0 +1,17 @@
+import { usual } from '../../figures/figure';
+import { defineControllerClass, OF_CLASS } from './class';
+
+export const tiles = defineControllerClass({
+  id: 'tiles',
+  label: 'Tiles that carry their own address',
+  starters: [
+    {
+      id: 'own-address-tiles',
+      name: 'Chain of addressed tiles',
+      ports: 1,
+      pixelsPerPort: usual([{ upToPorts: 1, pixels: 10_000 }], OF_CLASS),
+      straddles: usual(false, 'a tile reads one universe'),
+      artNetNets: usual(true, 'net, sub-net and universe are set on its menu'),
+    },
+  ],
+});

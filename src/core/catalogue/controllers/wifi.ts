@@ -1,0 +1,29 @@
+import { usual } from '../../figures/figure';
+import { defineControllerClass, OF_CLASS } from './class';
+
+export const wifi = defineControllerClass({
+  id: 'wifi',
+  label: 'Wi-Fi microcontroller',
+  onWifi: true,
+  starters: [
+    {
+      id: 'wifi-2',
+      name: 'Wi-Fi microcontroller, 2 pins',
+      ports: 2,
+      pixelsPerPort: usual(
+        [
+          { upToPorts: 1, pixels: 800 },
+          { upToPorts: 2, pixels: 500 },
+        ],
+        OF_CLASS,
+      ),
+      mostUniverses: usual(9, OF_CLASS),
+      straddles: usual(false, OF_CLASS),
+      linkMbits: usual(5, 'Wi-Fi in a garden, unicast; multicast carries far less'),
+      pins: [
+        { label: 'D4', number: 'GPIO2', boot: 'high at boot: the first pixel flashes' },
+        { label: 'RX', number: 'GPIO3', boot: 'serial input: quiet at boot' },
+      ],
+    },
+  ],
+});
