@@ -98,10 +98,10 @@ function moodOf<Row>(column: Column<Row>, row: Row, index: number): string | und
 
 function CellWords({ cell }: { cell: Cell }) {
   if (cell !== null && isExplained(cell)) return <Why of={cell} />;
-  const note = cell !== null && typeof cell === 'object' ? cell.note : undefined;
+  const { note, why } = cell !== null && typeof cell === 'object' ? cell : {};
   return (
     <>
-      {cellWords(cell)}
+      {why ? <Why of={why}>{cellWords(cell)}</Why> : cellWords(cell)}
       {note !== undefined && <span className={styles.note}>{note}</span>}
     </>
   );

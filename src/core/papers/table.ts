@@ -1,9 +1,10 @@
 import { textOf, type Explained } from '../figures/explained';
 import { groupDigits } from '../units/number';
 
-/** Text that is good or bad news, or has a word below it. */
+/** Text that is good or bad news, has a word below it, or is a number that explains itself. */
 export interface Told {
   text: string;
+  why?: Explained;
   note?: string;
   mood?: 'good' | 'bad' | 'quiet';
 }

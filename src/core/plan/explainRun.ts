@@ -1,4 +1,4 @@
-import { START_REASONS } from '../addressing/layout';
+import { START_REASONS, type StartReason } from '../addressing/layout';
 import { channelsPerPixel, type PixelType } from '../catalogue/pixelType';
 import {
   NEW_UNIVERSE_WORDS,
@@ -90,7 +90,8 @@ export function explainStart(plan: LaidShow, run: number): Explained | null {
   const whatIsBefore = wire.laidAfter === null ? null : endOfRun(plan, wire.laidAfter);
   const because = sentenceOf(plan, run, begin, whatIsBefore);
   const place = placeOfRun(plan, run, 'patch');
-  const seen = [...(whatIsBefore ? [whatIsBefore.end] : []), ...policyInputs(plan, run)];
+  const decided = DECIDED_ALONE.has(START_REASONS[wire.startReason]!);
+  const seen = [...(whatIsBefore && !decided ? [whatIsBefore.end] : []), ...policyInputs(plan, run)];
   if (lead > 0 && first.universe === begin.universe) {
     const firstSkipped = given('its first skipped channel', begin.startChannel, 'number');
     return computed('start channel', 'number', sum(firstSkipped, skipped), { text, because, place, seen });
@@ -112,6 +113,9 @@ export function explainStart(plan: LaidShow, run: number): Explained | null {
   }
   return given('start channel', first.startChannel, 'number', { text, because, place, seen });
 }
+
+/** Starts that do not depend on what was laid before. */
+const DECIDED_ALONE: ReadonlySet<StartReason> = new Set<StartReason>(['first', 'pinned', 'firstUniverse']);
 
 function isFollowing(plan: LaidShow, run: number): boolean {
   return START_REASONS[plan.runs[run]!.wire!.startReason] === 'follows';

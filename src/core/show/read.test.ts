@@ -240,7 +240,7 @@ describe('a file of version 2', () => {
       of({ ampsFullWhite: 4 }, { mostPanelsPerOutput: 12, limitSource: '' }),
     );
     expect(controllerTypes[0]).toMatchObject({
-      pixelsPerPort: { basis: 'default', source: 'usual for this class; the manual of yours decides' },
+      pixelsPerPort: { basis: 'default', source: 'this class; the manual of yours decides' },
       mostUniverses: { value: 12, basis: 'typed', source: 'its manual, page 4' },
       straddles: { value: false, basis: 'measured' },
       linkMbits: { value: 100, basis: 'typed' },

@@ -90,10 +90,12 @@ const SHIPPED_SOURCES: ReadonlySet<string> = new Set([
 ]);
 
 /** A limit of version 2 said its source, and nothing of its basis. */
-function figureOf(value: unknown, source: unknown): Older {
-  const words = typeof source === 'string' ? source.trim() : '';
+function figureOf(value: unknown, said: unknown): Older {
+  const words = typeof said === 'string' ? said.trim() : '';
   const basis = SHIPPED_SOURCES.has(words) ? 'default' : words === 'measured' ? 'measured' : 'typed';
-  return { value, basis, ...(words === '' || words === 'measured' ? {} : { source: words }) };
+  // That it is a usual figure is said by the basis now.
+  const source = basis === 'default' ? words.replace(/^usual for /, '') : words;
+  return { value, basis, ...(source === '' || source === 'measured' ? {} : { source }) };
 }
 
 /** Amps at full white of the panels that version 2 shipped. */

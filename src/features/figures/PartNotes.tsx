@@ -1,12 +1,12 @@
 'use client';
 
 import { ActionIcon, Button, Select, TextInput } from '@mantine/core';
-import { IconX } from '@tabler/icons-react';
+import { IconPlus, IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { OUTCOMES, OUTCOME_WORDS, type Outcome, type PartNote } from '@/core/catalogue/partNotes';
 import { capitalised } from '@/core/units/words';
-import { Row } from '@/ui/Panel';
-import styles from './PartNotes.module.css';
+import { Row, Stack } from '@/ui/Panel';
+import styles from './figures.module.css';
 
 /** What was found with a part, told where the part is used. Nothing where there is nothing to tell. */
 export function PartNotes({
@@ -56,13 +56,16 @@ export function PartNotesEditor({
   /** Undefined takes the last one away. */
   onChange: (notes: PartNote[] | undefined) => boolean | void;
 }) {
+  const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [outcome, setOutcome] = useState<Outcome>('odd');
   const add = () => {
     const words = text.trim().slice(0, 300);
     if (words === '') return;
     const note: PartNote = { outcome, text: words, when: new Date().toISOString().slice(0, 10) };
-    if (onChange([...(notes ?? []), note]) !== false) setText('');
+    if (onChange([...(notes ?? []), note]) === false) return;
+    setText('');
+    setOpen(false);
   };
   return (
     <>
@@ -73,26 +76,37 @@ export function PartNotesEditor({
           onChange(kept.length > 0 ? kept : undefined);
         }}
       />
-      <Row>
-        <Select
-          aria-label={`What became of it, with ${part}`}
-          allowDeselect={false}
-          value={outcome}
-          data={OUTCOMES.map((value) => ({ value, label: capitalised(OUTCOME_WORDS[value]) }))}
-          onChange={(value) => value && setOutcome(value as Outcome)}
-        />
-        <TextInput
-          aria-label={`A note on ${part}`}
-          placeholder="What was found with it"
-          maxLength={300}
-          value={text}
-          onChange={(event) => setText(event.currentTarget.value)}
-          onKeyDown={(event) => event.key === 'Enter' && add()}
-        />
-        <Button variant="default" onClick={add} disabled={text.trim() === ''}>
-          Note it
-        </Button>
-      </Row>
+      {open ? (
+        <Stack>
+          <Row>
+            <Select
+              aria-label={`What became of it, with ${part}`}
+              allowDeselect={false}
+              value={outcome}
+              data={OUTCOMES.map((value) => ({ value, label: capitalised(OUTCOME_WORDS[value]) }))}
+              onChange={(value) => value && setOutcome(value as Outcome)}
+            />
+            <Button variant="default" onClick={add} disabled={text.trim() === ''}>
+              Note it
+            </Button>
+          </Row>
+          <TextInput
+            data-autofocus
+            aria-label={`A note on ${part}`}
+            placeholder="What was found with it"
+            maxLength={300}
+            value={text}
+            onChange={(event) => setText(event.currentTarget.value)}
+            onKeyDown={(event) => event.key === 'Enter' && add()}
+          />
+        </Stack>
+      ) : (
+        <div className={styles.standing}>
+          <button type="button" aria-label={`Note something on ${part}`} onClick={() => setOpen(true)}>
+            <IconPlus size={13} /> Note what was found with it
+          </button>
+        </div>
+      )}
     </>
   );
 }

@@ -1,10 +1,13 @@
 'use client';
 
 import { Select, TextInput } from '@mantine/core';
-import { BASES, BASIS_WORDS, type Basis, type Figure } from '@/core/figures/figure';
+import { IconChevronDown, IconChevronUp } from '@tabler/icons-react';
+import { useState } from 'react';
+import { BASES, BASIS_WORDS, standingWords, type Basis, type Figure } from '@/core/figures/figure';
 import { capitalised } from '@/core/units/words';
 import { ParsedField } from '@/ui/fields/ParsedField';
-import { Row } from '@/ui/Panel';
+import { Row, Stack } from '@/ui/Panel';
+import styles from './figures.module.css';
 
 interface StandingFieldsProps<Value> {
   /** What the figure is: `Pixels a port`. */
@@ -14,15 +17,16 @@ interface StandingFieldsProps<Value> {
   onCommit: (figure: Figure<Value>) => boolean | void;
 }
 
-/** What a figure stands on: from where it is known, and of a measurement by whom, when and how. */
+/** What a figure stands on, in a line that opens: from where it is known, and of a measurement by whom, when and how. */
 export function StandingFields<Value>({ label, figure, onCommit }: StandingFieldsProps<Value>) {
-  const set = (change: Partial<Figure<Value>>) => figure && onCommit(without({ ...figure, ...change }));
+  const [open, setOpen] = useState(false);
+  if (!figure) return null;
+  const set = (change: Partial<Figure<Value>>) => onCommit(without({ ...figure, ...change }));
   const words = (field: 'source' | 'who' | 'how', name: string, most: number) => (
     <ParsedField
       label={name}
       aria-label={`${label}: ${name.toLowerCase()}`}
-      disabled={!figure}
-      value={figure?.[field] ?? ''}
+      value={figure[field] ?? ''}
       format={(text) => text}
       parse={(text) =>
         text.trim().length <= most
@@ -33,34 +37,46 @@ export function StandingFields<Value>({ label, figure, onCommit }: StandingField
     />
   );
   return (
-    <>
-      <Row>
-        <Select
-          label="Stands on"
-          aria-label={`${label} stands on`}
-          disabled={!figure}
-          allowDeselect={false}
-          value={figure?.basis ?? null}
-          placeholder="nothing yet"
-          data={BASES.map((basis) => ({ value: basis, label: capitalised(BASIS_WORDS[basis]) }))}
-          onChange={(basis) => basis && set({ basis: basis as Basis })}
-        />
-        {words('source', 'Known from', 200)}
-      </Row>
-      {figure?.basis === 'measured' && (
-        <Row>
-          {words('who', 'By', 80)}
-          <TextInput
-            label="On"
-            type="date"
-            aria-label={`${label}: measured on`}
-            value={figure.when ?? ''}
-            onChange={(event) => set({ when: event.currentTarget.value })}
-          />
-          {words('how', 'How', 200)}
-        </Row>
+    <div className={styles.standing}>
+      <button
+        type="button"
+        aria-expanded={open}
+        aria-label={`What ${label} stands on: ${standingWords(figure)}`}
+        onClick={() => setOpen(!open)}
+      >
+        {open ? <IconChevronUp size={13} /> : <IconChevronDown size={13} />} {standingWords(figure)}
+      </button>
+      {open && (
+        <Stack>
+          <Row>
+            <Select
+              label="Stands on"
+              aria-label={`${label} stands on`}
+              allowDeselect={false}
+              value={figure.basis}
+              data={BASES.map((basis) => ({ value: basis, label: capitalised(BASIS_WORDS[basis]) }))}
+              onChange={(basis) => basis && set({ basis: basis as Basis })}
+            />
+            {words('source', 'Known from', 200)}
+          </Row>
+          {figure.basis === 'measured' && (
+            <>
+              <Row>
+                {words('who', 'By', 80)}
+                <TextInput
+                  label="On"
+                  type="date"
+                  aria-label={`${label}: measured on`}
+                  value={figure.when ?? ''}
+                  onChange={(event) => set({ when: event.currentTarget.value })}
+                />
+              </Row>
+              {words('how', 'How', 200)}
+            </>
+          )}
+        </Stack>
       )}
-    </>
+    </div>
   );
 }
 

@@ -66,4 +66,4 @@ export function defineControllerClass<Id extends string>(own: ControllerClass<Id
 }
 
 /** What shipped limits stand on. */
-export const OF_CLASS = 'usual for this class; the manual of yours decides';
+export const OF_CLASS = 'this class; the manual of yours decides';

@@ -21,7 +21,7 @@ export const ethernet = defineControllerClass({
       severalUniversesPerPort: usual(true, OF_CLASS),
       artNetNets: usual(true, OF_CLASS),
       linkMbits: usual(100, 'Fast Ethernet'),
-      receiverCableMm: usual(60_000, 'usual for differential receivers on network cable'),
+      receiverCableMm: usual(60_000, 'differential receivers on network cable'),
     },
     {
       id: 'ethernet-4',

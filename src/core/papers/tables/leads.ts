@@ -1,4 +1,5 @@
 import type { Lead } from '../../answers/site';
+import { textOf } from '../../figures/explained';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { formatLength } from '../../units/length';
@@ -33,22 +34,20 @@ export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
       {
         id: 'cable',
         head: 'Cable',
-        meaning: 'what to cut: with the detour and both ends, by the half metre',
+        meaning:
+          'what to cut: with the detour and both ends, by the half metre; and whether a buffered port drives it',
         as: 'figure',
-        of: (lead) => lead.cable,
-      },
-      {
-        id: 'data',
-        head: 'Data',
-        meaning: 'whether a buffered port drives it as it is, some 3 to 5 m',
-        of: ({ cable }) => {
-          if (!cable) return { text: 'place both ends', mood: 'quiet' };
-          if (cable.value <= 3000) return '';
-          return cable.value <= 5000
-            ? { text: 'at the limit', mood: 'quiet' }
-            : { text: 'wants a repeater', mood: 'bad' };
-        },
+        of: ({ cable }) =>
+          cable
+            ? { text: textOf(cable), why: cable, note: dataWords(cable.value) }
+            : { text: '–', note: 'place both ends' },
       },
     ],
   };
+}
+
+/** A buffered port drives some 3 to 5 m up to the first pixel. */
+function dataWords(cableMm: number): string | undefined {
+  if (cableMm <= 3000) return undefined;
+  return cableMm <= 5000 ? 'at the limit' : 'wants a repeater';
 }
