@@ -1,9 +1,13 @@
 import { Fragment, type ReactNode } from 'react';
+import type { Explained } from '@/core/figures/explained';
+import { Why } from './explain/Why';
 import styles from './Facts.module.css';
 
 export interface Fact {
   name: string;
   value: ReactNode;
+  /** How the value came about. */
+  why?: Explained | null | undefined;
   /** What the value means or stands on, in smaller type. */
   note?: ReactNode;
   address?: boolean;
@@ -19,7 +23,7 @@ export function Facts({ facts }: { facts: readonly (Fact | false | null | undefi
             <Fragment key={fact.name}>
               <dt>{fact.name}</dt>
               <dd className={fact.address ? styles.address : undefined}>
-                {fact.value}
+                {fact.why ? <Why of={fact.why}>{fact.value}</Why> : fact.value}
                 {fact.note && <span className={styles.note}>{fact.note}</span>}
               </dd>
             </Fragment>

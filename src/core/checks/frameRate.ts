@@ -1,5 +1,5 @@
 import { portName } from '../catalogue/controller';
-import { portTiming } from '../devices/portTiming';
+import { portRates } from '../devices/portTiming';
 import { countOf } from '../units/number';
 import { quantity } from '../units/quantity';
 import { defineCheck } from './check';
@@ -12,10 +12,11 @@ export const frameRate = defineCheck(
   'Every port can show as many pictures a second as the show is to have.',
   (plan) => {
     const wanted = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+    const rateOf = portRates(plan);
     return plan.ports.flatMap((port) => {
-      const timing = portTiming(plan, port);
-      if (!timing || timing.rate.value >= wanted - 1e-9) return [];
-      const rate = timing.rate.value;
+      const timing = rateOf(port);
+      if (!timing || timing.rateHz >= wanted - 1e-9) return [];
+      const rate = timing.rateHz;
       const controller = plan.show.controllers[port.controller]!;
       const baud = plan.show.controllerTypes.find((each) => each.id === controller.typeId)?.baud;
       return [

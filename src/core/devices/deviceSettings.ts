@@ -29,10 +29,20 @@ export interface DeviceSettings {
 
 /** The settings of one controller as they are planned. */
 export function deviceSettings(plan: LaidShow, controller: number): DeviceSettings {
+  let settings = known.get(plan);
+  if (!settings) known.set(plan, (settings = []));
+  return (settings[controller] ??= settingsOf(plan, controller));
+}
+
+/** Plans are compared with one another again and again. */
+const known = new WeakMap<LaidShow, DeviceSettings[]>();
+
+function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
   const { show } = plan;
   const device = show.controllers[controller]!;
   const spans = spansOfController(plan, controller);
-  const universes = new Set(spans.flatMap((span) => span.universe ?? []));
+  const universes = new Set<number>();
+  for (const { universe } of spans) if (universe !== null) universes.add(universe);
   const packing = device.packing ?? show.addressing.packing;
   const orderOf = new Map(show.pixelTypes.map((type) => [type.id, type.colourOrder]));
   return {
@@ -42,9 +52,10 @@ export function deviceSettings(plan: LaidShow, controller: number): DeviceSettin
     channelsPerUniverse:
       packing.kind === 'wholePixels' ? usableChannels(packing, 3) : slotsPerUniverse(packing),
     ports: portsOfController(plan, controller).map((port) => {
-      const spansOfPort = port.runs.flatMap((run) => spansOfRun(plan, run));
-      const [first, last] = endsOf(spansOfPort);
-      const orders = port.runs.map((run) => orderOf.get(show.props[plan.runs[run]!.prop]!.pixelTypeId)!);
+      const [first, last] = endsOf(plan, port.runs);
+      const orders = new Set(
+        port.runs.map((run) => orderOf.get(show.props[plan.runs[run]!.prop]!.pixelTypeId)!),
+      );
       return {
         port: port.port,
         name: portName(device, port.port),
@@ -53,21 +64,23 @@ export function deviceSettings(plan: LaidShow, controller: number): DeviceSettin
         channel: first?.startChannel ?? null,
         endUniverse: last?.universe ?? null,
         endChannel: last ? last.startChannel + last.channelCount - 1 : null,
-        colourOrder: [...new Set(orders)].join(' + '),
+        colourOrder: [...orders].join(' + '),
       };
     }),
   };
 }
 
-/** The spans with the lowest and the highest address. */
-function endsOf(spans: readonly Span[]): [Span?, Span?] {
+/** The spans of some runs with the lowest and the highest address. */
+function endsOf(plan: LaidShow, runs: readonly number[]): [Span?, Span?] {
   const order = (a: Span, b: Span) =>
     (a.universe ?? 0) - (b.universe ?? 0) || a.startChannel - b.startChannel;
-  let [first, last] = [spans[0], spans[0]];
-  for (const span of spans) {
-    if (order(span, first!) < 0) first = span;
-    if (order(span, last!) >= 0) last = span;
-  }
+  let first: Span | undefined;
+  let last: Span | undefined;
+  for (const run of runs)
+    for (const span of spansOfRun(plan, run)) {
+      if (!first || order(span, first) < 0) first = span;
+      if (!last || order(span, last) >= 0) last = span;
+    }
   return [first, last];
 }
 
@@ -83,52 +96,42 @@ export interface ValueToType {
   new: string;
 }
 
+/** The settings of a device and of a port that are compared, with what a builder calls them. */
+const DEVICE_VALUES = [
+  ['firstUniverse', 'first universe'],
+  ['universes', 'number of universes'],
+  ['channelsPerUniverse', 'channels a universe'],
+] as const;
+const PORT_VALUES = [
+  ['pixels', 'pixels'],
+  ['universe', 'start universe'],
+  ['channel', 'start channel'],
+  ['colourOrder', 'colour order'],
+] as const;
+
 /** What has to be typed into devices again when one plan takes the place of another. */
 export function valuesToType(before: LaidShow, after: LaidShow): ValueToType[] {
   const values: ValueToType[] = [];
-  after.show.controllers.forEach((controller, index) => {
-    const was = before.show.controllers.findIndex((each) => each.id === controller.id);
+  const indexBefore = new Map(before.show.controllers.map(({ id }, index) => [id, index]));
+  after.show.controllers.forEach(({ id: controllerId }, index) => {
+    const was = indexBefore.get(controllerId);
     const next = deviceSettings(after, index);
-    const old = was === -1 ? null : deviceSettings(before, was);
-    const compare = (field: string, port: string, what: string, from: unknown, to: unknown) => {
-      if (from !== to && to !== null && to !== undefined)
-        values.push({
-          controllerId: controller.id,
-          field,
-          port,
-          what,
-          old: from === null || from === undefined ? 'nothing' : String(from),
-          new: String(to),
-        });
-    };
-    if (old) {
-      compare('firstUniverse', '', 'first universe', old.firstUniverse, next.firstUniverse);
-      compare('universes', '', 'number of universes', old.universes, next.universes);
-      compare(
-        'channelsPerUniverse',
-        '',
-        'channels a universe',
-        old.channelsPerUniverse,
-        next.channelsPerUniverse,
-      );
-    }
+    const old = was === undefined ? null : deviceSettings(before, was);
+    const add = (field: string, port: string, what: string, from: unknown, to: unknown) =>
+      values.push({ controllerId, field, port, what, old: String(from ?? 'nothing'), new: String(to) });
+    if (old)
+      for (const [field, what] of DEVICE_VALUES)
+        if (old[field] !== next[field] && next[field] !== null) add(field, '', what, old[field], next[field]);
     const fromOf = new Map(old?.ports.map((port) => [port.port, port]));
     for (const port of next.ports) {
       const from = fromOf.get(port.port);
       fromOf.delete(port.port);
-      compare(`port.${port.port}.pixels`, port.name, 'pixels', from?.pixels, port.pixels);
-      compare(`port.${port.port}.universe`, port.name, 'start universe', from?.universe, port.universe);
-      compare(`port.${port.port}.channel`, port.name, 'start channel', from?.channel, port.channel);
-      compare(
-        `port.${port.port}.colourOrder`,
-        port.name,
-        'colour order',
-        from?.colourOrder,
-        port.colourOrder,
-      );
+      for (const [field, what] of PORT_VALUES)
+        if (from?.[field] !== port[field] && port[field] !== null)
+          add(`port.${port.port}.${field}`, port.name, what, from?.[field], port[field]);
     }
-    for (const from of fromOf.values())
-      compare(`port.${from.port}.pixels`, from.name, 'pixels', from.pixels, 0);
+    for (const { port, name, pixels } of fromOf.values())
+      if (pixels !== 0) add(`port.${port}.pixels`, name, 'pixels', pixels, 0);
   });
   return values;
 }

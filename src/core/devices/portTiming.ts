@@ -1,11 +1,12 @@
+import { portName } from '../catalogue/controller';
 import { serialRate } from '../catalogue/network';
+import type { PixelType } from '../catalogue/pixelType';
 import { computed, given, least, sum, type Explained, type Place } from '../figures/explained';
 import type { PlannedPort } from '../patch/plug';
 import { explainChannelsPerPixel, explainRunPixels } from '../plan/explainRun';
 import type { LaidShow } from '../plan/planned';
 import { frameRate, frameTime, signalOf } from '../protocols/signal';
 import { kindOf } from '../props/registry';
-import { portName } from '../catalogue/controller';
 
 export interface PortTiming {
   /** Time for one picture on the wire, in microseconds. */
@@ -18,18 +19,56 @@ export interface PortTiming {
 
 /** How fast a port is; null where panels are behind it, which their driver refreshes. The first run says what chips there are. */
 export function portTiming(plan: LaidShow, port: PlannedPort): PortTiming | null {
-  const { show } = plan;
-  const controller = show.controllers[port.controller]!;
-  const props = port.runs.map((run) => show.props[plan.runs[run]!.prop]!);
-  if (port.places === 0 || props.some((prop) => kindOf(prop).panelled)) return null;
-  const pixelType = show.pixelTypes.find((each) => each.id === props[0]!.pixelTypeId)!;
-  const places = placesOf(plan, port);
+  const fed = feedOf(plan, port);
+  return fed && timingOf(fed, placesOf(plan, port));
+}
+
+export interface PortRate {
+  rateHz: number;
+  limitedByLine: boolean;
+}
+
+/** As `portTiming` for one port after another, where nobody asks how; ports that are alike are computed once. */
+export function portRates(plan: LaidShow): (port: PlannedPort) => PortRate | null {
+  const known = new Map<string, PortRate>();
+  return (port) => {
+    const fed = feedOf(plan, port);
+    if (!fed) return null;
+    const key = `${fed.pixelType.id} ${fed.baud} ${port.places}`;
+    let rate = known.get(key);
+    if (!rate) {
+      const timing = timingOf(fed, given('pixels', port.places, 'pixels'));
+      known.set(key, (rate = { rateHz: timing.rate.value, limitedByLine: timing.limitedByLine }));
+    }
+    return rate;
+  };
+}
+
+/** What chips a port feeds, and through what line the device is fed. */
+interface Feed {
+  pixelType: PixelType;
+  controllerId: string;
+  baud: number | undefined;
+}
+
+function feedOf({ show, runs }: LaidShow, port: PlannedPort): Feed | null {
+  const propOf = (run: number) => show.props[runs[run]!.prop]!;
+  if (port.places === 0 || port.runs.some((run) => kindOf(propOf(run)).panelled)) return null;
+  const { pixelTypeId } = propOf(port.runs[0]!);
+  const { id, typeId } = show.controllers[port.controller]!;
+  return {
+    pixelType: show.pixelTypes.find((each) => each.id === pixelTypeId)!,
+    controllerId: id,
+    baud: show.controllerTypes.find((each) => each.id === typeId)?.baud,
+  };
+}
+
+function timingOf({ pixelType, controllerId, baud }: Feed, places: Explained): PortTiming {
   const time = frameTime(signalOf(pixelType), places, explainChannelsPerPixel(pixelType));
   const ofChips = frameRate(time);
-  const type = show.controllerTypes.find((each) => each.id === controller.typeId);
-  if (!type?.baud) return { frameTime: time, rate: ofChips, limitedByLine: false };
-  const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } };
-  const ofLine = serialRate(places, given('speed of the line', type.baud, 'baud', { place }));
+  if (!baud) return { frameTime: time, rate: ofChips, limitedByLine: false };
+  const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId } };
+  const ofLine = serialRate(places, given('speed of the line', baud, 'baud', { place }));
   return {
     frameTime: time,
     rate: computed('frame rate', 'perSecond', least(ofChips, ofLine), {

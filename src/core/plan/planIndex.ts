@@ -1,57 +1,48 @@
 import type { PlannedPort } from '../patch/plug';
 import type { LaidShow, Span } from './planned';
 
-interface PlanIndex {
-  spansByUniverse: Map<number, Span[]>;
-  spansByRun: Map<number, Span[]>;
-  spansByController: Map<number, Span[]>;
-  portsByController: Map<number, PlannedPort[]>;
-}
-
-const indices = new WeakMap<LaidShow, PlanIndex>();
-
-function indexOf(plan: LaidShow): PlanIndex {
-  let index = indices.get(plan);
-  if (!index) {
-    index = {
-      spansByUniverse: new Map(),
-      spansByRun: new Map(),
-      spansByController: new Map(),
-      portsByController: new Map(),
-    };
-    for (const span of plan.spans) {
-      append(index.spansByRun, span.run, span);
-      append(index.spansByController, span.controller, span);
-      if (span.universe !== null) append(index.spansByUniverse, span.universe, span);
+/** Finds the spans or ports of one thing in a plan. Each list is made when it is first asked for, once for each plan. */
+function indexed<Item>(
+  itemsOf: (plan: LaidShow) => readonly Item[],
+  keyOf: (item: Item) => number | null,
+): (plan: LaidShow, key: number) => readonly Item[] {
+  const indices = new WeakMap<LaidShow, Map<number, Item[]>>();
+  return (plan, key) => {
+    let index = indices.get(plan);
+    if (!index) {
+      indices.set(plan, (index = new Map()));
+      for (const item of itemsOf(plan)) {
+        const at = keyOf(item);
+        if (at === null) continue;
+        const list = index.get(at);
+        if (list) list.push(item);
+        else index.set(at, [item]);
+      }
     }
-    for (const port of plan.ports) append(index.portsByController, port.controller, port);
-    indices.set(plan, index);
-  }
-  return index;
+    return index.get(key) ?? [];
+  };
 }
 
-function append<Item>(lists: Map<number, Item[]>, key: number, item: Item): void {
-  const list = lists.get(key);
-  if (list) list.push(item);
-  else lists.set(key, [item]);
-}
-
-/** The spans of one universe. The index is made once for each plan. */
-export function spansInUniverse(plan: LaidShow, universe: number): readonly Span[] {
-  return indexOf(plan).spansByUniverse.get(universe) ?? [];
-}
+/** The spans of one universe. */
+export const spansInUniverse = indexed<Span>(
+  (plan) => plan.spans,
+  (span) => span.universe,
+);
 
 /** The spans of one run, in its data order. */
-export function spansOfRun(plan: LaidShow, run: number): readonly Span[] {
-  return indexOf(plan).spansByRun.get(run) ?? [];
-}
+export const spansOfRun = indexed<Span>(
+  (plan) => plan.spans,
+  (span) => span.run,
+);
 
 /** The spans of one controller, in the order of the layout. */
-export function spansOfController(plan: LaidShow, controller: number): readonly Span[] {
-  return indexOf(plan).spansByController.get(controller) ?? [];
-}
+export const spansOfController = indexed<Span>(
+  (plan) => plan.spans,
+  (span) => span.controller,
+);
 
 /** The ports of one controller that hold something, by number. */
-export function portsOfController(plan: LaidShow, controller: number): readonly PlannedPort[] {
-  return indexOf(plan).portsByController.get(controller) ?? [];
-}
+export const portsOfController = indexed<PlannedPort>(
+  (plan) => plan.ports,
+  (port) => port.controller,
+);

@@ -94,6 +94,8 @@ export interface Anchors {
 export interface MeasureFact {
   name: string;
   value: string;
+  /** How the value came about. */
+  why?: Explained;
   note?: string;
 }
 

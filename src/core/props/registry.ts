@@ -66,8 +66,13 @@ export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {
   return BY_NAME.get(prop.kind)!;
 }
 
+/** Shapes are never written to, so what is said of one holds as long as it does. */
+const counts = new WeakMap<object, number>();
+
 export function pixelCountOf(prop: Pick<Prop, 'kind' | 'shape'>): number {
-  return kindOf(prop).pixels(prop.shape).value;
+  let count = counts.get(prop.shape);
+  if (count === undefined) counts.set(prop.shape, (count = kindOf(prop).pixels(prop.shape).value));
+  return count;
 }
 
 /** The pixels of a prop, and how their number follows from its measures. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { computed, given, product } from '../figures/explained';
+import { computed, fromFigure, given, product } from '../figures/explained';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { chainingSchema, type WallCells } from '../panels/chains';
 import { driverSchema, USUAL_HAT } from '../panels/driver';
@@ -177,12 +177,16 @@ export const wall = definePropKind({
     const { width, height } = wallPixels(shape);
     const { pitchMm, ampsFullWhite } = shape.panel;
     const [wide, high] = [width * pitchMm, height * pitchMm];
-    const panels = panelCount(shape);
-    const amps = panels * ampsFullWhite.value;
+    const panels = given('panels', panelCount(shape), 'number');
+    const amps = computed(
+      'amps at full white',
+      'amps',
+      product(panels, fromFigure('amps of a panel', ampsFullWhite, 'amps')),
+    );
     return [
       {
         name: 'Panels',
-        value: groupDigits(panels),
+        value: groupDigits(panels.value),
         note: `${shape.panel.columns} × ${shape.panel.rows} pixels each`,
       },
       { name: 'Picture', value: `${groupDigits(width)} × ${groupDigits(height)} px`, note: 'the whole wall' },
@@ -198,8 +202,9 @@ export const wall = definePropKind({
       },
       {
         name: 'At full white',
-        value: `${Number(amps.toFixed(1))} A`,
-        note: `${groupDigits(Math.round(amps * 5))} W at 5 V; ${ampsFullWhite.value} A a panel (${standingWords(ampsFullWhite)})`,
+        value: `${Number(amps.value.toFixed(1))} A`,
+        why: amps,
+        note: `${groupDigits(Math.round(amps.value * 5))} W at 5 V; ${ampsFullWhite.value} A a panel (${standingWords(ampsFullWhite)})`,
       },
     ];
   },

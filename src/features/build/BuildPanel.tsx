@@ -11,7 +11,6 @@ import { formatLength } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
 import { channelsOf } from '@/core/plan/explainRun';
 import { Facts } from '@/ui/Facts';
-import { Why } from '@/ui/explain/Why';
 import { NameField } from '@/ui/fields/fields';
 import { Section, Stack } from '@/ui/Panel';
 import { useDialog } from '../shell/dialogs';
@@ -70,10 +69,11 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
       <Section title="What follows">
         <Facts
           facts={[
-            { name: 'Pixels', value: <Why of={pixels}>{groupDigits(pixels.value)}</Why> },
+            { name: 'Pixels', value: groupDigits(pixels.value), why: pixels },
             {
               name: 'Channels',
-              value: <Why of={channels}>{groupDigits(channels.value)}</Why>,
+              value: groupDigits(channels.value),
+              why: channels,
               note: `${channelsPerPixel(type)} a pixel, ${type.colourOrder}`,
             },
             ...kindOf(prop).facts(prop.shape),

@@ -1,7 +1,6 @@
 'use client';
 
 import { cutList } from '@/core/papers/tables/stock';
-import { Why } from '@/ui/explain/Why';
 import type { Place } from '@/core/figures/explained';
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
@@ -160,7 +159,8 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
           facts={[
             {
               name: `To buy`,
-              value: <Why of={made.sources}>{countOf(made.sources.value, source)}</Why>,
+              value: countOf(made.sources.value, source),
+              why: made.sources,
               note: `${countOf(made.pixelsPerSource.value, 'pixel')} each, ${groupDigits(planned.pixelCount)} wanted`,
             },
             {
@@ -186,7 +186,8 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
             },
             {
               name: 'Left over',
-              value: <Why of={made.sparePixels}>{countOf(made.sparePixels.value, 'pixel')}</Why>,
+              value: countOf(made.sparePixels.value, 'pixel'),
+              why: made.sparePixels,
               note:
                 made.sparePixels.value === 0
                   ? 'nothing to mend with: buy one more'

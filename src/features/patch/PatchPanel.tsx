@@ -8,6 +8,7 @@ import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';
+import { textOf } from '@/core/figures/explained';
 import { Why } from '@/ui/explain/Why';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
@@ -72,13 +73,14 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
       <Section title={oneRun ? runName(plan, selection.run!) : name}>
         <Facts
           facts={[
-            { name: 'Pixels', value: <Why of={pixels}>{groupDigits(pixels.value)}</Why> },
-            { name: 'Channels', value: <Why of={channels}>{groupDigits(channels.value)}</Why> },
-            { name: 'Starts at', value: start ? <Why of={start} /> : 'no address yet', address: true },
+            { name: 'Pixels', value: groupDigits(pixels.value), why: pixels },
+            { name: 'Channels', value: groupDigits(channels.value), why: channels },
+            { name: 'Starts at', value: start ? textOf(start) : 'no address yet', why: start, address: true },
             ends && { name: 'Ends at', value: ends.end, address: true },
             ends && {
               name: 'Universes',
-              value: universes ? <Why of={universes} /> : 'none: DDP',
+              value: universes ? textOf(universes) : 'none: DDP',
+              why: universes,
               address: true,
             },
             ends && {
@@ -251,15 +253,17 @@ function PortPanel({
               ),
               note: 'skipped pixels counted',
             },
-            ends && { name: 'Starts at', value: start ? <Why of={start} /> : ends.start, address: true },
+            ends && { name: 'Starts at', value: ends.start, why: start, address: true },
             ends && { name: 'Ends at', value: ends.end, address: true },
             timing && {
               name: 'One picture takes',
-              value: <Why of={timing.frameTime} />,
+              value: textOf(timing.frameTime),
+              why: timing.frameTime,
             },
             timing && {
               name: 'At most',
-              value: <Why of={timing.rate} />,
+              value: textOf(timing.rate),
+              why: timing.rate,
               note: timing.limitedByLine ? 'the line that feeds it is slower than the chips' : undefined,
             },
           ]}

@@ -2,7 +2,6 @@ import type { Plan } from '@/core/plan/planned';
 import { explainTotals } from '@/core/plan/explainTotals';
 import { totalsOf } from '@/core/papers/planReport';
 import { groupDigits } from '@/core/units/number';
-import { Why } from '@/ui/explain/Why';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';
 
@@ -15,11 +14,12 @@ export function ShowTotals({ plan }: { plan: Plan }) {
       <Facts
         facts={[
           { name: 'Props', value: groupDigits(plan.props.length) },
-          { name: 'Pixels', value: <Why of={explained.pixels}>{groupDigits(totals.pixels)}</Why> },
-          { name: 'Channels lit', value: <Why of={explained.channels}>{groupDigits(totals.channels)}</Why> },
+          { name: 'Pixels', value: groupDigits(totals.pixels), why: explained.pixels },
+          { name: 'Channels lit', value: groupDigits(totals.channels), why: explained.channels },
           {
             name: 'Show channels',
-            value: <Why of={explained.lastShowChannel}>{groupDigits(totals.lastShowChannel)}</Why>,
+            value: groupDigits(totals.lastShowChannel),
+            why: explained.lastShowChannel,
             note: 'gaps counted',
           },
           { name: 'Universes', value: groupDigits(totals.universes), address: true },
