@@ -13,16 +13,6 @@ export function emptyPixelTable(pixels: number): PixelTable {
   };
 }
 
-/** The same numbers in arrays of their own. */
-export function copyOfTable(table: PixelTable): PixelTable {
-  return Object.fromEntries(
-    Object.entries(table).map(([name, column]: [string, PixelTable[keyof PixelTable]]) => [
-      name,
-      column.slice(),
-    ]),
-  ) as unknown as PixelTable;
-}
-
 /** Writes the address of each pixel's first channel, span by span. */
 export function fillAddresses(table: PixelTable, runs: readonly PlannedRun[], spans: readonly Span[]): void {
   const { universe, channel, showChannel } = table;

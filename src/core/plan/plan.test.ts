@@ -3,7 +3,7 @@ import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tes
 import { channelMapRows } from '../papers/channelMap';
 import { kindOf, type Prop } from '../props/registry';
 import { PlanCache } from './cache';
-import { planShow } from './plan';
+import { layShow, pixelsOfLaid, planShow } from './plan';
 
 /** `universe/channel` of every pixel. */
 function addresses(plan: ReturnType<typeof planShow>): string[] {
@@ -262,3 +262,15 @@ function positions(plan: ReturnType<typeof planShow>, first: number, count: numb
     (_, i) => `${plan.pixels.xMm[first + i]} ${plan.pixels.yMm[first + i]}`,
   ).sort();
 }
+
+it('makes the table of pixels anew where it was handed over', () => {
+  fc.assert(
+    fc.property(anyShow, (show) => {
+      const cache = new PlanCache();
+      const plan = planShow(show, cache);
+      expect(pixelsOfLaid(plan, cache)).toEqual(plan.pixels);
+      expect(pixelsOfLaid(layShow(show), new PlanCache())).toEqual(plan.pixels);
+    }),
+    { numRuns: 30 },
+  );
+});

@@ -25,11 +25,19 @@ export function planShow(
   const threaded = cache.threadAll(show.props, threadProp, (part) => progress(part * 0.6));
   const laid = layThreaded(show, threaded);
   progress(0.7);
+  return { ...laid, pixels: tablePixels(laid, threaded) };
+}
+
+/** The table of the pixels of a show, made anew: for a thread that has handed its own over. */
+export function pixelsOfLaid(laid: LaidShow, cache: PlanCache): PixelTable {
+  return tablePixels(laid, cache.threadAll(laid.show.props, threadProp));
+}
+
+function tablePixels(laid: LaidShow, threaded: readonly Threaded[]): PixelTable {
   const pixels = emptyPixelTable(laid.pixelCount);
   fillGeometry(pixels, laid.props, laid.runs, threaded);
-  progress(0.85);
   fillAddresses(pixels, laid.runs, laid.spans);
-  return { ...laid, pixels };
+  return pixels;
 }
 
 /** As `planShow`, for questions that no single pixel answers. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { isObject } from '@/core/fields/json';
 import { retyped, standingWords, type Standing } from '@/core/figures/figure';
 import { PartNotes, PartNotesEditor } from '../figures/PartNotes';
 import { StandingFields } from '../figures/StandingFields';
@@ -52,6 +53,7 @@ export function KindFields({ controller }: { controller: Controller }) {
       {type ? (
         <>
           <Facts facts={factsOf(type)} />
+          <Hint>Where nothing else is said: {usualStanding(type)}.</Hint>
           <PartNotes notes={type.notes} />
           <Button variant="default" size="compact-md" onClick={() => setEditing(true)}>
             Change this kind…
@@ -75,9 +77,20 @@ export function KindFields({ controller }: { controller: Controller }) {
   );
 }
 
+/** What most limits of a kind stand on, which is told once for all of them. */
+function usualStanding(type: ControllerType): string {
+  const words = Object.values(type).flatMap((value) =>
+    isObject(value) && 'basis' in value ? [standingWords(value as Standing)] : [],
+  );
+  const count = (each: string) => words.filter((other) => other === each).length;
+  return words.toSorted((a, b) => count(b) - count(a))[0] ?? '';
+}
+
 function factsOf(type: ControllerType): (Fact | false | undefined)[] {
+  const usual = usualStanding(type);
+  const noteOf = (figure: Standing) => (standingWords(figure) === usual ? undefined : standingWords(figure));
   const known = (figure: Standing | undefined, name: string, value: () => string): Fact | undefined =>
-    figure && { name, value: value(), note: standingWords(figure) };
+    figure && { name, value: value(), note: noteOf(figure) };
   return [
     { name: 'Class', value: classOf(type).label },
     {
@@ -85,7 +98,7 @@ function factsOf(type: ControllerType): (Fact | false | undefined)[] {
       value: type.pixelsPerPort.value
         .map((step) => `${groupDigits(step.pixels)} up to ${step.upToPorts}`)
         .join(', '),
-      note: `ports on; ${standingWords(type.pixelsPerPort)}`,
+      note: ['ports on', noteOf(type.pixelsPerPort)].filter(Boolean).join('; '),
     },
     known(type.mostPixels, 'Pixels in all', () => groupDigits(type.mostPixels!.value)),
     known(type.mostUniverses, 'Universes', () => String(type.mostUniverses!.value)),

@@ -1,3 +1,4 @@
+import { same } from '@/core/fields/json';
 import type { Planner } from '@/workers/plan/planner';
 import type { ShowStore } from './store';
 
@@ -23,7 +24,9 @@ export function keepPlanned(store: ShowStore, planner: Pick<Planner, 'plan' | 'f
     try {
       const findings = await planner.findings(plan.show, facts.all);
       const now = store.getState();
-      if (findings && now.plan === plan && now.facts === facts && !stopped) store.setState({ findings });
+      if (!findings || stopped || now.plan !== plan || now.facts !== facts) return;
+      // Most edits leave them as they were, and then nothing is drawn anew.
+      if (!same(findings, now.findings)) store.setState({ findings });
     } catch (error) {
       failed(error);
     }

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import { findingSteps } from '@/core/checks/registry';
 import { PlanCache } from '@/core/plan/cache';
-import { planShow } from '@/core/plan/plan';
+import { pixelsOfLaid, planShow } from '@/core/plan/plan';
 import type { Plan, PlannedProp } from '@/core/plan/planned';
 import { Facts, type Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
@@ -18,9 +18,17 @@ let latest: Show | null = null;
 let sentProps: readonly PlannedProp[] = [];
 let findingsAsked = 0;
 
-function planOf(show: Show, progress?: (part: number) => void): Plan {
+/** A plan whose table of pixels may have been handed over: enough for all that looks at no single pixel. */
+function laidOf(show: Show, progress?: (part: number) => void): Plan {
   let plan = plans.get(show);
   if (!plan) plans.set(show, (plan = planShow(show, cache, progress)));
+  return plan;
+}
+
+function planOf(show: Show, progress?: (part: number) => void): Plan {
+  let plan = laidOf(show, progress);
+  if (plan.pixels.run.length < plan.pixelCount)
+    plans.set(show, (plan = { ...plan, pixels: pixelsOfLaid(plan, cache) }));
   return plan;
 }
 
@@ -52,7 +60,7 @@ const planner = {
     edited: SentShow | null,
   ): Answer<Name> {
     const [show, after] = [shows.receive(sent), edited && shows.receive(edited)];
-    return answer(name, { plan: planOf(show), edited: after && planOf(after), cache }, asked);
+    return answer(name, { plan: laidOf(show), edited: after && laidOf(after), cache }, asked);
   },
 };
 

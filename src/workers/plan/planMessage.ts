@@ -1,4 +1,3 @@
-import { copyOfTable } from '@/core/plan/pixelTable';
 import type { Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from '@/core/plan/planned';
 import type { PlannedPort, RunOnWire } from '@/core/patch/plug';
 import { packColumns, unpackColumns, type Columns, type Description } from './columns';
@@ -79,13 +78,12 @@ export interface PlanMessage extends Pick<
 /** @param before the props of the plan that was sent before, as this thread holds them */
 export function packPlan(plan: Plan, before: readonly PlannedProp[]): PlanMessage {
   const sent = new Map(before.map((prop, index) => [prop.strands, index]));
-  const { pixelCount, channelCount, lastShowChannel, staleEntries, runsWithoutAddress } = plan;
+  const { pixelCount, channelCount, lastShowChannel, pixels, staleEntries, runsWithoutAddress } = plan;
   return {
     pixelCount,
     channelCount,
     lastShowChannel,
-    // What goes is gone here, and the plan is still read in this thread.
-    pixels: copyOfTable(plan.pixels),
+    pixels,
     staleEntries,
     runsWithoutAddress,
     props: packColumns(PROPS, plan.props),
@@ -107,7 +105,7 @@ export function packPlan(plan: Plan, before: readonly PlannedProp[]): PlanMessag
   };
 }
 
-/** What a message hands over instead of copying it: every column in it. */
+/** What a message hands over instead of copying it: every column in it, the plan's own table of pixels among them. */
 export function buffersOfMessage(message: PlanMessage): ArrayBuffer[] {
   return Object.values(message)
     .flatMap((part: unknown) => (ArrayBuffer.isView(part) ? [part] : Object.values(part ?? {})))

@@ -3,15 +3,15 @@ import { effectOf } from '@/core/devices/effect';
 import { foresee } from '@/core/devices/foresight';
 import type { PlanCache } from '@/core/plan/cache';
 import { layShow } from '@/core/plan/plan';
-import type { Plan } from '@/core/plan/planned';
+import type { LaidShow } from '@/core/plan/planned';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 
 /** With what a question is answered. */
 export interface Known {
   /** The plan of the show that is asked about. */
-  plan: Plan;
+  plan: LaidShow;
   /** The plan of the show as edited, where that is shown already. */
-  edited: Plan | null;
+  edited: LaidShow | null;
   /** Geometry that is threaded already. */
   cache: PlanCache;
 }

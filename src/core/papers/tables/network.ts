@@ -58,17 +58,14 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
       {
         id: 'load',
         head: 'Load',
-        meaning: 'what it is sent',
-        as: 'figure',
-        of: (controller) => linkLoad(plan, controllers.indexOf(controller), rateHz),
-      },
-      {
-        id: 'link',
-        head: 'Link',
         unit: 'Mbit/s',
-        meaning: 'what its link carries',
+        meaning: 'what it is sent, of what its link carries',
         as: 'figure',
-        of: ({ typeId }) => controllerTypes.find((type) => type.id === typeId)?.linkMbits?.value ?? null,
+        of: (controller) => {
+          const why = linkLoad(plan, controllers.indexOf(controller), rateHz);
+          const link = controllerTypes.find((type) => type.id === controller.typeId)?.linkMbits;
+          return { text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`, why };
+        },
       },
       { id: 'reached', head: 'Can it be reached?', meaning: 'by the sender, without a router', of: reached },
     ],

@@ -99,6 +99,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             network && (
               <Select
                 size="xs"
+                w={132}
                 aria-label={`Mask of ${controller.name}`}
                 allowDeselect={false}
                 value={String(network.maskBits)}
