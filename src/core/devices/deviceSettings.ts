@@ -1,7 +1,7 @@
 import { portName } from '../catalogue/controller';
 import type { LaidShow, Span } from '../plan/planned';
-import { portsOfController, spansOfController, spansOfRun } from '../plan/planIndex';
-import { slotsPerUniverse, usableChannels } from '../catalogue/packing';
+import { portsOfController, spansOfRun } from '../plan/planIndex';
+import { channelsToType, universesOfController } from './universeSizes';
 
 /** What is typed into a controller for one of its ports. */
 export interface PortSettings {
@@ -23,7 +23,8 @@ export interface DeviceSettings {
   controllerId: string;
   firstUniverse: number | null;
   universes: number;
-  channelsPerUniverse: number;
+  /** Words where they differ from universe to universe; null under DDP. */
+  channelsPerUniverse: number | string | null;
   ports: PortSettings[];
 }
 
@@ -40,17 +41,13 @@ const known = new WeakMap<LaidShow, DeviceSettings[]>();
 function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
   const { show } = plan;
   const device = show.controllers[controller]!;
-  const spans = spansOfController(plan, controller);
-  const universes = new Set<number>();
-  for (const { universe } of spans) if (universe !== null) universes.add(universe);
-  const packing = device.packing ?? show.addressing.packing;
+  const sizes = universesOfController(plan, controller);
   const orderOf = new Map(show.pixelTypes.map((type) => [type.id, type.colourOrder]));
   return {
     controllerId: device.id,
-    firstUniverse: universes.size > 0 ? Math.min(...universes) : null,
-    universes: universes.size,
-    channelsPerUniverse:
-      packing.kind === 'wholePixels' ? usableChannels(packing, 3) : slotsPerUniverse(packing),
+    firstUniverse: [...sizes.keys()][0] ?? null,
+    universes: sizes.size,
+    channelsPerUniverse: channelsToType(sizes),
     ports: portsOfController(plan, controller).map((port) => {
       const [first, last] = endsOf(plan, port.runs);
       const orders = new Set(

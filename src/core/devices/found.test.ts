@@ -1,6 +1,9 @@
-import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import fc from 'fast-check';
+import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
-import { differences, readFound, type FoundPort } from './found';
+import type { Show } from '../show/schema';
+import { deviceSettings, type DeviceSettings } from './deviceSettings';
+import { differences, readFound, type FoundPort, type FoundSettings } from './found';
 
 const plan = planShow(
   onPorts(
@@ -89,4 +92,80 @@ it.each([
 ])('refuses %j with the line and the reason', (text, words) => {
   const read = readFound(rows(text), 'A');
   expect(read.ok ? '' : read.message).toContain(words);
+});
+
+/** What somebody finds who reads a device that holds just what is to be typed. */
+const exactly = (settings: DeviceSettings): FoundSettings => ({
+  controllerId: settings.controllerId,
+  where: 'controller',
+  foundAt: 'on Friday',
+  ...(typeof settings.channelsPerUniverse === 'number' && {
+    channelsPerUniverse: settings.channelsPerUniverse,
+  }),
+  ports: settings.ports.map((port) => ({
+    port: port.port,
+    pixels: port.pixels,
+    ...(port.universe !== null && { universe: port.universe }),
+    ...(port.channel !== null && port.universe !== null && { channel: port.channel }),
+    ...(!port.colourOrder.includes('+') && { colourOrder: port.colourOrder }),
+  })),
+});
+
+it('finds no difference on a device that holds exactly the values to type, and just the one that is changed', () => {
+  fc.assert(
+    fc.property(anyShow, (show) => {
+      const plan = planShow(show);
+      show.controllers.forEach((_, index) => {
+        const settings = deviceSettings(plan, index);
+        const found = exactly(settings);
+        expect(differences(plan, found)).toEqual([]);
+        const [port] = found.ports;
+        if (port)
+          expect(
+            differences(plan, {
+              ...found,
+              ports: [{ ...port, pixels: port.pixels! + 1 }, ...found.ports.slice(1)],
+            }),
+          ).toMatchObject([{ what: 'pixels', planned: String(port.pixels) }]);
+        if (found.channelsPerUniverse)
+          expect(differences(plan, { ...found, channelsPerUniverse: 511 })).toMatchObject([
+            { what: 'channels a universe', planned: String(found.channelsPerUniverse) },
+          ]);
+      });
+    }),
+    { numRuns: 40 },
+  );
+});
+
+it('tells of each universe what its packing holds: 512 for whole RGBW pixels, 150 where that is said, nothing under DDP', () => {
+  const told = (show: Show) => deviceSettings(planShow(show), 0).channelsPerUniverse;
+  const show = onPorts(aShow({ props: [aLine('rail', 300)], controllers: [aController()] }), ['rail', 1, 1]);
+  expect(told(show)).toBe(510);
+  expect(told({ ...show, props: [{ ...show.props[0]!, pixelTypeId: 'rgbw' }] })).toBe(512);
+  const small = { kind: 'custom' as const, channelsPerUniverse: 150 };
+  expect(told({ ...show, patch: [{ ...show.patch[0]!, packing: small }] })).toBe(150);
+  expect(told({ ...show, props: [{ ...show.props[0]!, packing: small }] })).toBe(150);
+  expect(told({ ...show, controllers: [aController({ portOptions: [{ port: 1, packing: small }] })] })).toBe(
+    150,
+  );
+  expect(told({ ...show, controllers: [aController({ protocol: 'ddp' })] })).toBeNull();
+  const two = onPorts(
+    { ...show, props: [aLine('rail', 170), aLine('arch', 100, { pixelTypeId: 'rgbw' })] },
+    ['rail', 1, 1],
+    ['arch', 1, 2],
+  );
+  expect(told(two)).toBe('510 in U1 and 512 in U2');
+});
+
+it('says by how many pixels a picture is shifted, whatever they are made of', () => {
+  const show = onPorts(
+    aShow({ props: [aLine('rail', 30, { pixelTypeId: 'rgbw' })], controllers: [aController()] }),
+    ['rail', 1, 1],
+  );
+  const plan = planShow(show);
+  const found = exactly(deviceSettings(plan, 0));
+  const shifted = (channel: number) =>
+    differences(plan, { ...found, ports: [{ ...found.ports[0]!, channel }] })[0]!.symptom;
+  expect(shifted(9)).toBe('the picture is shifted by 2 pixels');
+  expect(shifted(4)).toMatch(/colours rotate/);
 });

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { idSchema } from '../fields/fields';
 import { portName } from '../catalogue/controller';
+import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
+import { countOf } from '../units/number';
 import type { Facts, Note } from '../show/facts';
 import { deviceSettings, type PortSettings } from './deviceSettings';
 
@@ -67,17 +69,25 @@ export function differences(plan: Plan, found: FoundSettings): Difference[] {
   const planned = deviceSettings(plan, index);
   const side = found.where === 'controller' ? 'the controller' : 'the sender';
   const list: Difference[] = [];
-  if (found.channelsPerUniverse !== undefined && found.channelsPerUniverse !== planned.channelsPerUniverse)
+  const told = planned.channelsPerUniverse;
+  // Where they differ from universe to universe, one number cannot be compared.
+  if (
+    found.channelsPerUniverse !== undefined &&
+    typeof told === 'number' &&
+    found.channelsPerUniverse !== told
+  )
     list.push({
       port: '',
       what: 'channels a universe',
-      planned: String(planned.channelsPerUniverse),
+      planned: String(told),
       found: String(found.channelsPerUniverse),
       symptom:
         'colours rotate from the second universe on, and the picture creeps sideways, worse towards the end',
-      mend: `set ${side} to ${planned.channelsPerUniverse}`,
+      mend: `set ${side} to ${told}`,
     });
   const shift = commonShift(planned.ports, found.ports);
+  const ports = portsOfController(plan, index);
+  const runsOn = (number: number) => ports.find((each) => each.port === number)!.runs;
   for (const port of found.ports) {
     const want = planned.ports.find((each) => each.port === port.port);
     const name = portName(plan.show.controllers[index]!, port.port);
@@ -122,14 +132,15 @@ export function differences(plan: Plan, found: FoundSettings): Difference[] {
       });
     if (port.channel !== undefined && want.channel !== null && port.channel !== want.channel) {
       const off = Math.abs(port.channel - want.channel);
+      const channels = plan.runs[runsOn(port.port)[0]!]!.channelsPerPixel;
       list.push({
         port: name,
         what: 'start channel',
         planned: String(want.channel),
         found: String(port.channel),
         symptom:
-          off % 3 === 0
-            ? `the picture is shifted by ${off / 3} ${off === 3 ? 'pixel' : 'pixels'}`
+          off % channels === 0
+            ? `the picture is shifted by ${countOf(off / channels, 'pixel')}`
             : 'colours rotate: red shows as green or blue, and an end pixel is half lit',
         mend: `type ${want.channel} into ${side}`,
       });

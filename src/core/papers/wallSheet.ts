@@ -2,6 +2,8 @@ import { packingWords } from '../catalogue/packing';
 import { outputName } from '../panels/chains';
 import { refreshHz } from '../panels/driver';
 import { layWall } from '../panels/wallFacts';
+import { channelsToType, universesOfRun } from '../devices/universeSizes';
+import { policyOfRun } from '../plan/plan';
 import type { Plan } from '../plan/planned';
 import type { PropOf } from '../props/registry';
 import { wallPixels } from '../props/wall';
@@ -34,11 +36,10 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
   const { driver } = threading;
   const { chains, cards } = layWall(prop);
   const { width, height } = wallPixels(shape);
-  const run = plan.runs[plan.props[index]!.firstRun]!;
+  const runIndex = plan.props[index]!.firstRun;
+  const sizes = universesOfRun(plan, runIndex);
   const spans = plan.spans.filter((span) => plan.runs[span.run]!.prop === index && span.runChannel >= 0);
   const [first, last] = [spans[0], spans.at(-1)];
-  const controller = run.wire && plan.show.controllers[run.wire.controller];
-  const packing = controller?.packing ?? plan.show.addressing.packing;
   const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
   const value = (name: string, text: string, scope: ValueScope, meaning: string): WallValue => ({
     name,
@@ -148,22 +149,29 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
           'the sender',
           'the last pixel’s blue',
         ),
-        value(
-          'Universes',
-          groupDigits(new Set(spans.map((span) => span.universe)).size),
-          'the sender',
-          packingWords(packing),
-        ),
-        value(
-          'Channels a universe',
-          packing.kind === 'wholePixels'
-            ? '510'
-            : packing.kind === 'full512'
-              ? '512'
-              : String(packing.channelsPerUniverse),
-          'the sender',
-          'the same number at both ends, or colours rotate',
-        ),
+        ...(sizes.size === 0
+          ? [
+              value(
+                'Bytes',
+                groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
+                'the sender',
+                'one flat space: DDP has no universes',
+              ),
+            ]
+          : [
+              value(
+                'Universes',
+                groupDigits(sizes.size),
+                'the sender',
+                packingWords(policyOfRun(plan, runIndex).packing),
+              ),
+              value(
+                'Channels a universe',
+                String(channelsToType(sizes)),
+                'the sender',
+                'the same number at both ends, or colours rotate',
+              ),
+            ]),
       ]
     : [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
   const refresh = refreshHz(longest, panel);

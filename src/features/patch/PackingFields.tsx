@@ -62,7 +62,7 @@ export function PackingFields({
 function consequence(packing: Packing): string {
   switch (packing.kind) {
     case 'wholePixels':
-      return 'No pixel is parted: an RGB universe ends after 170 pixels, two channels stay unused. Sender and controller must both count 510.';
+      return 'No pixel is parted: a universe ends after 170 RGB pixels (510) or 128 RGBW pixels (512). Sender and controller must count alike.';
     case 'full512':
       return 'Channels run on, so an RGB pixel can begin in one universe and end in the next. Panel players often want this.';
     case 'custom':

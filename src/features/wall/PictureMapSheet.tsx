@@ -28,6 +28,8 @@ import { useEdit } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { useWallEdit } from './useWallEdit';
 import styles from './wall.module.css';
+import { policyOfRun } from '@/core/plan/plan';
+import { spansOfRun } from '@/core/plan/planIndex';
 
 /** The sender's side of a wall: one picture, row by row from a corner. It knows nothing of panels. */
 export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wall'>; index: number }) {
@@ -36,10 +38,12 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
   const edit = useEdit();
   const { width, height } = wallPixels(prop.shape);
   const corner = prop.threading.pictureCorner;
-  const run = plan.runs[plan.props[index]!.firstRun];
+  const runIndex = plan.props[index]!.firstRun;
+  const run = plan.runs[runIndex];
   const controller = run?.wire && plan.show.controllers[run.wire.controller];
-  const packing = controller?.packing ?? plan.show.addressing.packing;
-  const start = plan.spans.find((span) => span.universe !== null && plan.runs[span.run]!.prop === index);
+  const packing = run?.wire ? policyOfRun(plan, runIndex).packing : plan.show.addressing.packing;
+  const start = spansOfRun(plan, runIndex)[0];
+  const isFlat = controller?.protocol === 'ddp';
   const [universe, channel] = [start?.universe ?? 1, start?.startChannel ?? 1];
   const compared = useMemo(
     () =>
@@ -69,18 +73,32 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
             , from one corner. Sender and driver must agree on corner, width, height, packing and start
             channel. Which panel hangs where is another map, and changes none of these numbers.
           </p>
-          <SheetTable testId="packings" table={packingsTable(compared)} chosen={(row) => row === now} />
-          {now.straddlingCount > 0 && (
+          {isFlat ? (
             <Hint>
-              Pixels across two universes (row.column from the corner):{' '}
-              {now.straddling
-                .slice(0, 24)
-                .map((pixel) => `${Math.floor(pixel / width) + 1}.${(pixel % width) + 1}`)
-                .join(', ')}
-              {now.straddlingCount > 24 && ', …'}. Some receivers do not take that.
+              DDP has no universes: the bytes of the picture run on from one packet to the next, and there is
+              no packing to agree on.
             </Hint>
+          ) : (
+            <>
+              <SheetTable testId="packings" table={packingsTable(compared)} chosen={(row) => row === now} />
+              {now.straddlingCount > 0 && (
+                <Hint>
+                  Pixels across two universes (row.column from the corner):{' '}
+                  {now.straddling
+                    .slice(0, 24)
+                    .map((pixel) => `${Math.floor(pixel / width) + 1}.${(pixel % width) + 1}`)
+                    .join(', ')}
+                  {now.straddlingCount > 24 && ', …'}. Some receivers do not take that.
+                </Hint>
+              )}
+              <Disagreement
+                width={width}
+                height={height}
+                corner={corner}
+                planned={usableChannels(packing, 3)}
+              />
+            </>
           )}
-          <Disagreement width={width} height={height} corner={corner} planned={usableChannels(packing, 3)} />
         </div>
         <div>
           <CornerPicker
@@ -93,7 +111,11 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
             facts={[
               {
                 name: 'Starts at',
-                value: start ? `U${universe} ch ${channel}` : 'on no port yet',
+                value: isFlat
+                  ? `byte ${groupDigits(run!.wire!.flatOffset)}`
+                  : start
+                    ? `U${universe} ch ${channel}`
+                    : 'on no port yet',
                 address: true,
               },
               {
@@ -101,7 +123,13 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
                 value: groupDigits(now.channels),
                 note: 'width × height × 3, gaps counted',
               },
-              { name: 'Next free', value: `U${now.nextUniverse} ch ${now.nextChannel}`, address: true },
+              isFlat
+                ? {
+                    name: 'Next free',
+                    value: `byte ${groupDigits(run!.wire!.flatOffset + now.channels)}`,
+                    address: true,
+                  }
+                : { name: 'Next free', value: `U${now.nextUniverse} ch ${now.nextChannel}`, address: true },
             ]}
           />
           <Hint>

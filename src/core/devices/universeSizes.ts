@@ -1,0 +1,50 @@
+import { spansOfController, spansOfRun } from '../plan/planIndex';
+import type { LaidShow, Span } from '../plan/planned';
+import { listOf } from '../units/words';
+
+/** How many channels each universe counts for, by universe in ascending order. */
+export type UniverseSizes = ReadonlyMap<number, number>;
+
+const spaces = new WeakMap<LaidShow, UniverseSizes>();
+
+function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
+  let all = spaces.get(plan);
+  if (!all)
+    spaces.set(
+      plan,
+      (all = new Map(
+        plan.spaces.flatMap(({ universe, channelCount }) =>
+          universe === null ? [] : [[universe, channelCount] as const],
+        ),
+      )),
+    );
+  const own = new Set(spans.flatMap(({ universe }) => (universe === null ? [] : [universe])));
+  return new Map([...own].sort((a, b) => a - b).map((universe) => [universe, all.get(universe)!]));
+}
+
+/** The universes that a controller listens to. */
+export function universesOfController(plan: LaidShow, controller: number): UniverseSizes {
+  return sizesOf(plan, spansOfController(plan, controller));
+}
+
+/** The universes that a run lies in. */
+export function universesOfRun(plan: LaidShow, run: number): UniverseSizes {
+  return sizesOf(plan, spansOfRun(plan, run));
+}
+
+/** Channels of a universe as they are typed: a number where all are alike, `510 in U1–U3 and 512 in U4` where not, null without universes. */
+export function channelsToType(sizes: UniverseSizes): number | string | null {
+  const distinct = new Set(sizes.values());
+  if (distinct.size < 2) return [...distinct][0] ?? null;
+  const stretches: { channels: number; from: number; to: number }[] = [];
+  for (const [universe, channels] of sizes) {
+    const last = stretches.at(-1);
+    if (last?.channels === channels && last.to === universe - 1) last.to = universe;
+    else stretches.push({ channels, from: universe, to: universe });
+  }
+  const words = stretches.map(
+    ({ channels, from, to }) => `${channels} in U${from}${to === from ? '' : `–U${to}`}`,
+  );
+  // A setting is typed from a line, not from a page.
+  return words.length > 4 ? `${listOf([...distinct].map(String))}, by universe` : listOf(words);
+}
