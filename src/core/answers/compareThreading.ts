@@ -21,6 +21,8 @@ export interface SchemeLimits {
 export interface Scheme {
   threading: Prop['threading'];
   words: string;
+  /** What a strand is called under this threading. */
+  strandWord: string;
   isCurrent: boolean;
   threaded: Threaded;
   ports: number;
@@ -76,6 +78,8 @@ export function compareSchemes(prop: Prop, limits: SchemeLimits): Scheme[] {
     (a, b) =>
       Number(b.fits) - Number(a.fits) ||
       a.ports - b.ports ||
+      // A plug at a seam is undone and done again every season.
+      a.plugs - b.plugs ||
       a.jumpersMm - b.jumpersMm ||
       b.feedPlacesFromGround - a.feedPlacesFromGround,
   );
@@ -101,6 +105,7 @@ function measure(prop: Prop, threading: Prop['threading'], limits: SchemeLimits)
   return {
     threading,
     words: kind.threadingWords(threading),
+    strandWord: kind.strandWord(threading),
     isCurrent: JSON.stringify(threading) === JSON.stringify(prop.threading),
     threaded,
     ports: threaded.runs.length,
@@ -165,14 +170,14 @@ export interface Recommendation {
   why: string;
 }
 
-/** The scheme with the fewest ports that fits, and among those the one with the shortest jumpers. */
-export function recommendScheme(schemes: readonly Scheme[], strandWord: string): Recommendation | null {
+/** The scheme with the fewest ports that fits, among those the one with the fewest plugs at seams, and then with the shortest jumpers. */
+export function recommendScheme(schemes: readonly Scheme[]): Recommendation | null {
   const best = schemes[0];
   if (!best) return null;
   if (!best.fits)
     return {
       scheme: best,
-      why: `Even one ${strandWord} a run is too long for a port at this rate: lower the rate, or make the ${strandWord}s shorter.`,
+      why: `Even one ${best.strandWord} a run is too long for a port at this rate: lower the rate, or make the ${best.strandWord}s shorter.`,
     };
   const jumpers =
     best.jumpers === 0
@@ -180,12 +185,12 @@ export function recommendScheme(schemes: readonly Scheme[], strandWord: string):
       : `${formatLength(Math.round(best.jumpersMm))} of jumpers, the longest ${formatLength(Math.round(best.longestJumperMm))}`;
   const withoutLoops = schemes.find((other) => other.fits && other.jumpers === 0 && other !== best);
   const trade = withoutLoops
-    ? `a port for each ${strandWord} would need no jumper and no injection, but ${countOf(withoutLoops.ports, 'port')}`
+    ? `a port for each ${withoutLoops.strandWord} would need no jumper, but ${countOf(withoutLoops.ports, 'port')}`
     : best.jumpers > 0
       ? 'the price is data that runs through every loop: a broken joint darkens all after it'
       : 'nothing to trade: there is one way to go';
   return {
     scheme: best,
-    why: `Fewest ports (${best.ports}) with ${jumpers}; ${trade}.`,
+    why: `Fewest ports (${best.ports}) with ${best.plugsPerSeam.length > 0 ? `${countOf(best.plugs, 'plug')} at the seams and ` : ''}${jumpers}; ${trade}.`,
   };
 }

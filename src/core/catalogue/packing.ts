@@ -40,6 +40,14 @@ export const addressingSchema = z.strictObject({
 });
 export type Addressing = z.infer<typeof addressingSchema>;
 
+/** Pictures a second that a show is asked for while nobody has said another number. */
+const USUAL_RATE_HZ = 20;
+
+/** Pictures a second that every part of a show is to have. */
+export function wantedRateOf(addressing: Addressing): number {
+  return addressing.wantedRateHz ?? USUAL_RATE_HZ;
+}
+
 /** Slots of a universe that this packing may use. */
 export function slotsPerUniverse(packing: Packing): number {
   return packing.kind === 'custom' ? packing.channelsPerUniverse : UNIVERSE_SLOTS;

@@ -1,17 +1,15 @@
+import { wantedRateOf } from '../catalogue/packing';
 import { portName } from '../catalogue/controller';
 import { portRates } from '../devices/portTiming';
 import { countOf } from '../units/number';
 import { quantity } from '../units/quantity';
 import { defineCheck } from './check';
 
-/** Pictures a second that a show is asked for while nobody has said another number. */
-export const USUAL_RATE_HZ = 20;
-
 export const frameRate = defineCheck(
   'frame-rate',
   'Every port can show as many pictures a second as the show is to have.',
   (plan) => {
-    const wanted = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+    const wanted = wantedRateOf(plan.show.addressing);
     const rateOf = portRates(plan);
     return plan.ports.flatMap((port) => {
       const timing = rateOf(port);

@@ -3,7 +3,7 @@ import { classOf } from '../catalogue/controllers/registry';
 import { linkLoad } from '../devices/linkLoad';
 import { freeAddress, ipNumber, whyNotTalk } from '../catalogue/network';
 import { defineCheck, type Finding } from './check';
-import { USUAL_RATE_HZ } from './frameRate';
+import { wantedRateOf } from '../catalogue/packing';
 
 export const networkAddresses = defineCheck(
   'network',
@@ -98,7 +98,7 @@ export const networkAddresses = defineCheck(
         );
       const link = type?.linkMbits;
       if (link) {
-        const load = linkLoad(plan, index, plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ).value;
+        const load = linkLoad(plan, index, wantedRateOf(plan.show.addressing)).value;
         if (load > link.value * 0.8)
           add(
             controller.id,

@@ -131,3 +131,13 @@ it('knows what is typed into a device', () => {
     ],
   });
 });
+
+it('says that a run moves from one DDP device to another, though its bytes are the same', () => {
+  const ddp = (id: string, label: string) =>
+    aController({ id, label, name: `Box ${label}`, protocol: 'ddp' });
+  const two = { ...show, controllers: [ddp('a', 'A'), ddp('b', 'B')], patch: [entry('rail', 1)] };
+  const moved = applyEdit(two, { type: 'putRun', propId: 'rail', run: 1, controllerId: 'b', port: 1 });
+  expect(comparePlans(planShow(two), planShow(moved)).moved).toMatchObject([
+    { name: 'rail', old: 'Box A byte 0 – byte 299', new: 'Box B byte 0 – byte 299' },
+  ]);
+});

@@ -1,3 +1,4 @@
+import type { Controller } from '../catalogue/controller';
 import { spansOfRun } from '../plan/planIndex';
 import { valuesToType, type ValueToType } from './deviceSettings';
 import { layShow } from '../plan/plan';
@@ -42,6 +43,8 @@ export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
 /** Where a run begins and ends. */
 interface Stretch {
   of: Pick<Moved, 'propId' | 'name' | 'run'>;
+  /** Whose bytes they are, under DDP; universes are the show's. */
+  device: Controller | null;
   first: Span;
   last: Span;
 }
@@ -55,13 +58,15 @@ function stretches(plan: LaidShow): Map<string, Stretch> {
     const last = spans.at(-1);
     if (!first || !last) return;
     const { id, name } = plan.show.props[run.prop]!;
-    found.set(`${id} ${run.number}`, { of: { propId: id, name, run: run.number }, first, last });
+    const device = first.universe === null ? plan.show.controllers[first.controller]! : null;
+    found.set(`${id} ${run.number}`, { of: { propId: id, name, run: run.number }, device, first, last });
   });
   return found;
 }
 
 function isSame(a: Stretch, b: Stretch): boolean {
   return (
+    a.device?.id === b.device?.id &&
     a.first.universe === b.first.universe &&
     a.first.startChannel === b.first.startChannel &&
     a.last.universe === b.last.universe &&
@@ -71,10 +76,10 @@ function isSame(a: Stretch, b: Stretch): boolean {
 
 const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
 
-function wordsOf({ first, last }: Stretch): string {
+function wordsOf({ device, first, last }: Stretch): string {
   const place = ({ universe }: Span, channel: number) =>
     universe === null ? `byte ${channel - 1}` : `U${universe} ch ${channel}`;
-  return `${place(first, first.startChannel)} – ${place(last, endOf(last))}`;
+  return `${device ? `${device.name} ` : ''}${place(first, first.startChannel)} – ${place(last, endOf(last))}`;
 }
 
 /** An edit with what it brings about, in the two ways of doing it. */

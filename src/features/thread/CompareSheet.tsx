@@ -6,7 +6,6 @@ import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { channelsPerPixel } from '@/core/catalogue/pixelType';
 import type { Plan } from '@/core/plan/planned';
-import { kindOf } from '@/core/props/registry';
 import {
   compareSchemes,
   mostPixelsPerRun,
@@ -20,9 +19,10 @@ import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { SchemePicture } from './SchemePicture';
+import { wantedRateOf } from '@/core/catalogue/packing';
 
 /** Ways to thread a prop side by side, each with its picture and what it costs. */
 export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
@@ -33,7 +33,7 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
   const fed = plan.runs[plan.props[index]!.firstRun]?.wire;
   const ofController = fed ? plan.show.controllers[fed.controller] : plan.show.controllers[0];
   const [typedPixels, setMostPixels] = useState<number | null>(null);
-  const [rateHz, setRateHz] = useState(40);
+  const rateHz = useShow((state) => wantedRateOf(state.show.addressing));
   const [reachMm, setReachMm] = useState(2000);
   const mostPixelsPerPort = typedPixels ?? ofController?.mostPixelsPerPort ?? 680;
   const limits = useMemo(
@@ -47,7 +47,7 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
     [type, mostPixelsPerPort, rateHz, reachMm],
   );
   const schemes = useMemo(() => compareSchemes(prop, limits), [prop, limits]);
-  const best = recommendScheme(schemes, kindOf(prop).strandWord(prop.threading));
+  const best = recommendScheme(schemes);
   const choose = (scheme: Scheme) =>
     edit({ type: 'setThreading', propId: prop.id, threading: scheme.threading });
   const table = useMemo(() => schemesTable(prop.name, schemes), [prop.name, schemes]);
@@ -67,12 +67,12 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
         />
         <WholeField
           label="Wanted"
-          description="pictures a second"
+          description="pictures a second, of the show"
           what="The frame rate"
           least={1}
           most={200}
           value={rateHz}
-          onCommit={setRateHz}
+          onCommit={(wantedRateHz) => edit({ type: 'setAddressing', change: { wantedRateHz } })}
         />
         <LengthField
           label="A hand reaches"

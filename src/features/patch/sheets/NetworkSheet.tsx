@@ -2,7 +2,7 @@
 
 import { GIVEN_WORDS, addressBook } from '@/core/papers/tables/network';
 import { Select } from '@mantine/core';
-import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
+import { wantedRateOf } from '@/core/catalogue/packing';
 import type { Controller } from '@/core/catalogue/controller';
 import { measurePolicy } from '@/core/answers/comparePolicies';
 import { ipv4Schema, maskWords, type NetworkAddress } from '@/core/catalogue/network';
@@ -25,7 +25,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const show = useShow((state) => state.show);
   const { sender } = show;
-  const rateHz = show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+  const rateHz = wantedRateOf(show.addressing);
   const totals = measurePolicy(plan, rateHz);
   const set = (controller: Controller, network: NetworkAddress | null) =>
     edit({ type: 'changeController', controllerId: controller.id, change: { network } });

@@ -2,7 +2,7 @@
 
 import { policiesTable } from '@/core/papers/tables/policies';
 import { UseThis } from '../../sheets/UseThis';
-import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
+import { wantedRateOf } from '@/core/catalogue/packing';
 import type { Plan } from '@/core/plan/planned';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
@@ -11,7 +11,7 @@ import { useAnswer, useEdit } from '../../show/ShowProvider';
 /** What the whole show takes under each policy. */
 export function PoliciesSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
-  const rateHz = plan.show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+  const rateHz = wantedRateOf(plan.show.addressing);
   const rows = useAnswer('policies', rateHz);
   return (
     <div className={sheets.sheet}>

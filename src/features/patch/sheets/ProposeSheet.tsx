@@ -3,7 +3,7 @@
 import { controllersTable, proposedTable } from '@/core/papers/tables/ports';
 import { Button, Group, Loader, Switch } from '@mantine/core';
 import { useEffect, useRef, useState, useMemo } from 'react';
-import { USUAL_RATE_HZ } from '@/core/checks/frameRate';
+import { wantedRateOf } from '@/core/catalogue/packing';
 import type { Goal } from '@/core/answers/ports/assignment';
 import type { PatchProposal } from '@/core/answers/ports/proposePatch';
 import type { Plan } from '@/core/plan/planned';
@@ -34,7 +34,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
   const [proposal, setProposal] = useState<{ of: typeof show; made: PatchProposal } | null>(null);
   const proposer = useRef<Proposer | null>(null);
   useEffect(() => () => proposer.current?.stop(), []);
-  const rateHz = show.addressing.wantedRateHz ?? USUAL_RATE_HZ;
+  const rateHz = wantedRateOf(show.addressing);
   const loose = plan.runs.filter((run) => !run.wire).length;
   const stop = () => {
     proposer.current?.stop();
