@@ -1,4 +1,4 @@
-import { universeMbits, ddpMbits } from '../catalogue/network';
+import { linkLoad } from '../devices/linkLoad';
 import type { PlanCache } from '../plan/cache';
 import { layShow } from '../plan/plan';
 import type { LaidShow } from '../plan/planned';
@@ -43,23 +43,20 @@ export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): 
   );
 }
 
+/** What a show takes as it is laid; each device is sent what is its own. */
 export function measurePolicy(plan: LaidShow, rateHz: number) {
-  const universes = plan.spaces.filter((space) => space.universe !== null);
-  const flat = plan.spaces.filter((space) => space.universe === null);
   const straddling = new Set<number>();
   for (const span of plan.spans) {
     const run = plan.runs[span.run]!;
     // A stretch that does not start with a pixel's first channel has its pixel's beginning in the universe before.
     if (span.runChannel > 0 && span.runChannel % run.channelsPerPixel !== 0) straddling.add(run.prop);
   }
-  const ddpPackets = flat.reduce((sum, space) => sum + Math.ceil(space.channelCount / 1440), 0);
+  const loads = plan.show.controllers.map((_, index) => linkLoad(plan, index, rateHz));
   return {
-    universes: universes.length,
+    universes: plan.spaces.filter((space) => space.universe !== null).length,
     lastShowChannel: plan.lastShowChannel,
     straddlingProps: straddling.size,
-    packetsPerSecond: (universes.length + ddpPackets) * rateHz,
-    mbits:
-      universes.reduce((sum, space) => sum + universeMbits(space.channelCount, rateHz), 0) +
-      flat.reduce((sum, space) => sum + ddpMbits(space.channelCount, rateHz), 0),
+    packetsPerSecond: loads.reduce((total, { packets }) => total + (packets?.value ?? 0), 0) * rateHz,
+    mbits: loads.reduce((total, { mbits }) => total + mbits.value, 0),
   };
 }

@@ -1,16 +1,6 @@
 import { given } from '../figures/explained';
 import fc from 'fast-check';
-import {
-  ddpMbits,
-  freeAddress,
-  ipNumber,
-  ipv4Schema,
-  maskWords,
-  networkOf,
-  serialRate,
-  universeMbits,
-  whyNotTalk,
-} from './network';
+import { freeAddress, ipNumber, ipv4Schema, maskWords, networkOf, serialRate, whyNotTalk } from './network';
 
 const ip = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255), fc.nat(255)).map((octets) => octets.join('.'));
 
@@ -64,9 +54,6 @@ it('finds a free address in the same network', () => {
 });
 
 it('counts what is on the wire', () => {
-  // 704 byte times * 8 * 40.
-  expect(universeMbits(512, 40)).toBeCloseTo(0.22528);
-  expect(ddpMbits(1440, 40)).toBeCloseTo(((1440 + 76) * 8 * 40) / 1e6);
   // 230 pixels: 696 bytes, 60.4 ms at 115,200 baud.
   expect(1000 / rateOf(230, 115_200)).toBeCloseTo(60.4, 1);
 });

@@ -77,19 +77,6 @@ export function freeAddress(like: { ip: string; maskBits: number }, taken: Itera
   return null;
 }
 
-/** E1.31: 638 bytes of UDP payload for 512 slots, 704 byte times on the wire with all that goes around it. */
-const BYTES_AROUND_SLOTS = 704 - 512;
-
-/** Megabits a second on the wire for a universe's packets. */
-export function universeMbits(slots: number, rateHz: number): number {
-  return ((slots + BYTES_AROUND_SLOTS) * 8 * rateHz) / 1_000_000;
-}
-
-/** DDP: 10 bytes of header and at most 1,440 of data in a packet, with some 66 bytes around each. */
-export function ddpMbits(bytes: number, rateHz: number): number {
-  return ((bytes + Math.ceil(bytes / 1440) * 76) * 8 * rateHz) / 1_000_000;
-}
-
 /** Pictures a second over a serial line: 10 bits a byte, a header of 6 bytes and 3 bytes a pixel. */
 export function serialRate(pixels: Explained, baud: Explained): Explained {
   const bytes = sum(

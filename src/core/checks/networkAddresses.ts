@@ -34,6 +34,16 @@ export const networkAddresses = defineCheck(
             },
           ],
         );
+      const link = type?.linkMbits;
+      if (link) {
+        const load = linkLoad(plan, index, wantedRateOf(plan.show.addressing)).mbits.value;
+        if (load > link.value * 0.8)
+          add(
+            controller.id,
+            'wrong',
+            `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${standingWords(link)}). The picture stutters.`,
+          );
+      }
       if (!network) return;
       const free = freeAddress(
         sender ?? network,
@@ -96,16 +106,6 @@ export const networkAddresses = defineCheck(
             },
           ],
         );
-      const link = type?.linkMbits;
-      if (link) {
-        const load = linkLoad(plan, index, wantedRateOf(plan.show.addressing)).value;
-        if (load > link.value * 0.8)
-          add(
-            controller.id,
-            'wrong',
-            `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${standingWords(link)}). The picture stutters.`,
-          );
-      }
     });
     return found;
   },

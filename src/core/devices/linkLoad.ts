@@ -1,23 +1,78 @@
-import { universeMbits } from '../catalogue/network';
-import { computed, given, product, type Explained, type Place } from '../figures/explained';
-import { spansOfController } from '../plan/planIndex';
+import { PROTOCOL_NAMES } from '../catalogue/controller';
+import { classOf } from '../catalogue/controllers/registry';
+import {
+  computed,
+  given,
+  product,
+  quotient,
+  roundedUp,
+  sum,
+  type Explained,
+  type Place,
+  type Term,
+} from '../figures/explained';
+import { portsOfController, spansOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
+import { AROUND_PAYLOAD_BYTES, PACKET_FORMS } from '../protocols/packets';
 
-/** What the link of a controller carries, in megabits a second. */
-export function linkLoad(plan: LaidShow, controller: number, rateHz: number): Explained {
-  const { id } = plan.show.controllers[controller]!;
-  const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: id } };
-  const universes = new Set(spansOfController(plan, controller).map((span) => span.universe));
-  return computed(
-    'load of the link',
-    'mbits',
-    product(
-      given('universes', universes.size, 'number', { place }),
-      given(`a universe at ${rateHz} pictures a second`, universeMbits(512, rateHz), 'mbits', {
-        because:
-          'A universe of 512 channels takes the time of 704 bytes on the wire, with all that goes around it.',
-      }),
-    ),
-    { place },
-  );
+export interface LinkLoad {
+  /** What the link carries, in megabits a second. */
+  mbits: Explained;
+  /** Packets for one picture; none for raw frames, which the sending program cuts as it likes. */
+  packets: Explained | null;
+}
+
+/** What a controller is sent. */
+export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoad {
+  const controller = plan.show.controllers[index]!;
+  const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } };
+  const rate = given('pictures a second', rateHz, 'number', { place: { stage: 'patch', sheet: 'propose' } });
+  const megabits = (bytes: Term, more: { because?: string; rule?: string }) =>
+    computed(
+      'load of the link',
+      'mbits',
+      quotient(
+        product(bytes, given('bits a byte', 8, 'number'), rate),
+        given('a million', 1_000_000, 'number'),
+      ),
+      { place, ...more },
+    );
+  const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
+  if (type && classOf(type).takesRawFrames) {
+    const pixels = portsOfController(plan, index).reduce((total, port) => total + port.pixels, 0);
+    const bytes = product(given('pixels', pixels, 'pixels', { place }), given('bytes a pixel', 3, 'number'));
+    return {
+      mbits: megabits(bytes, { because: 'Raw frames carry three bytes a pixel; their headers come on top.' }),
+      packets: null,
+    };
+  }
+  const { headerBytes, mostDataBytes } = PACKET_FORMS[controller.protocol];
+  const around = given('around each packet', headerBytes + AROUND_PAYLOAD_BYTES, 'bytes', {
+    because: `A header of ${headerBytes} bytes, and ${AROUND_PAYLOAD_BYTES} of Ethernet, IP, UDP and pauses.`,
+  });
+  const spans = spansOfController(plan, index);
+  if (controller.protocol === 'ddp') {
+    const data = given(
+      'bytes of the device',
+      spans.reduce((total, span) => total + span.channelCount, 0),
+      'bytes',
+      {
+        place,
+      },
+    );
+    const packets = computed(
+      'packets',
+      'number',
+      roundedUp(quotient(data, given('data in a packet', mostDataBytes, 'bytes'))),
+    );
+    return { mbits: megabits(sum(data, product(packets, around)), {}), packets };
+  }
+  const universes = given('universes', new Set(spans.map((span) => span.universe)).size, 'number', { place });
+  const bytes = product(universes, sum(given('slots of a universe', mostDataBytes, 'bytes'), around));
+  return {
+    mbits: megabits(bytes, {
+      rule: `${PROTOCOL_NAMES[controller.protocol]}: a universe is sent whole, a packet for each.`,
+    }),
+    packets: universes,
+  };
 }

@@ -79,7 +79,8 @@ export function editOrAsk(store: ShowStore, planner: Planner, edit: Edit, made?:
   const before = underWay.get(store) ?? Promise.resolve();
   underWay.set(
     store,
-    before.then(() => decide(store, planner, held, edit, made)),
+    // What became of the one before is told where it was made.
+    before.catch(() => {}).then(() => decide(store, planner, held, edit, made)),
   );
 }
 

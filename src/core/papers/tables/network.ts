@@ -62,7 +62,7 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
         meaning: 'what it is sent, of what its link carries',
         as: 'figure',
         of: (controller) => {
-          const why = linkLoad(plan, controllers.indexOf(controller), rateHz);
+          const why = linkLoad(plan, controllers.indexOf(controller), rateHz).mbits;
           const link = controllerTypes.find((type) => type.id === controller.typeId)?.linkMbits;
           return { text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`, why };
         },
