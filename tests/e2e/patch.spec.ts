@@ -149,7 +149,8 @@ test('a prop grows in the middle of the season: what moves is shown, chosen, not
 test('what a device holds is compared with the plan, with symptom and mend', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch?sheet=found');
-  // In the grid the plan stands already: only what differs is typed.
+  // Nothing is as planned until somebody looked.
+  await expect(page.getByRole('button', { name: 'Compare', exact: true })).toBeDisabled();
   await page.getByLabel('A3 pixels').fill('150');
   await page.getByLabel('A3 pixels').press('Enter');
   await expect(page.getByLabel('A4 pixels')).toBeFocused();

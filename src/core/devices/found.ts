@@ -23,6 +23,8 @@ export const foundSettingsSchema = z.strictObject({
   /** Day and time, as text. */
   foundAt: z.string().max(40),
   channelsPerUniverse: z.int().min(1).max(512).optional(),
+  /** Only some ports were looked at; a list that was copied whole says of the others that they are off. */
+  partial: z.literal(true).optional(),
   ports: z.array(foundPortSchema).max(256),
 });
 export type FoundSettings = z.infer<typeof foundSettingsSchema>;
@@ -35,6 +37,18 @@ export function foundIn(plan: Plan, facts: Facts): FoundSettings[] {
     const parsed = foundSettingsSchema.safeParse(value);
     return parsed.success && controllers.has(parsed.data.controllerId) ? [parsed.data] : [];
   });
+}
+
+/** What was looked at, in words: `12 values on 3 of 4 ports`. Nothing is said of what nobody looked at. */
+export function lookedAtWords(
+  plan: Plan,
+  { controllerId, channelsPerUniverse, ports }: FoundSettings,
+): string {
+  const index = plan.show.controllers.findIndex((each) => each.id === controllerId);
+  const values = ports.reduce((total, { port: _, ...said }) => total + Object.keys(said).length, 0);
+  const inUse = portsOfController(plan, index).length;
+  const looked = `${countOf(values, 'value')} on ${ports.length} of ${countOf(Math.max(inUse, ports.length), 'port')}`;
+  return channelsPerUniverse === undefined ? looked : `${looked}, and the size of its universes`;
 }
 
 /** Notes what was found; it takes the place of what was found there before. */
@@ -164,7 +178,7 @@ export function differences(plan: Plan, found: FoundSettings): Difference[] {
         mend: `set ${want.colourOrder} on ${side}, and leave the other side at RGB`,
       });
   }
-  for (const want of planned.ports)
+  for (const want of found.partial ? [] : planned.ports)
     if (!found.ports.some((port) => port.port === want.port))
       list.push({
         port: want.name,

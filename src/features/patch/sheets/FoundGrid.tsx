@@ -1,14 +1,16 @@
 'use client';
 
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { portName, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
+import { Hint } from '@/ui/Panel';
 import styles from './FoundGrid.module.css';
 
 const COLUMNS = ['universe', 'channel', 'pixels', 'colour order'] as const;
 type Row = Record<(typeof COLUMNS)[number], string>;
+const NOTHING: Row = { universe: '', channel: '', pixels: '', 'colour order': '' };
 
 interface FoundGridProps {
   plan: Plan;
@@ -19,13 +21,13 @@ interface FoundGridProps {
   onCompare: (rows: string[][]) => void;
 }
 
-/** A line for each port, filled with the plan: only what differs on the device has to be typed. */
+/** A line for each port, empty until somebody looked: what is planned stands in grey, and becomes what was found only by a word of its own. */
 export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps) {
   const planned = plannedRows(plan, controller, index);
-  const [typed, setTyped] = useState<readonly Partial<Row>[]>([]);
-  const rows = planned.map((row, i) => ({ ...row, ...typed[i] }));
-  const type = (line: number, column: keyof Row, text: string) =>
-    setTyped(planned.map((_, i) => (i === line ? { ...typed[i], [column]: text } : (typed[i] ?? {}))));
+  const [typed, setTyped] = useState<readonly Row[]>([]);
+  const rows = planned.map((_, i) => typed[i] ?? NOTHING);
+  const change = (line: number, row: Row) => setTyped(rows.map((each, i) => (i === line ? row : each)));
+  const isEmpty = rows.every((row) => COLUMNS.every((column) => row[column].trim() === ''));
 
   /** Up, down and Enter go along a column, as in a spreadsheet. */
   const goAlong = (event: React.KeyboardEvent<HTMLInputElement>) => {
@@ -52,6 +54,7 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
                   {column}
                 </th>
               ))}
+              <th scope="col">looked at, and</th>
             </tr>
           </thead>
           <tbody>
@@ -69,34 +72,52 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
                         aria-label={`${name} ${column}`}
                         data-line={i}
                         data-column={column}
-                        data-differs={row[column].trim() !== planned[i]![column]}
+                        data-differs={row[column].trim() !== '' && row[column].trim() !== planned[i]![column]}
+                        placeholder={planned[i]![column]}
                         data-text={column === 'colour order'}
                         value={row[column]}
-                        onChange={(event) => type(i, column, event.currentTarget.value)}
+                        onChange={(event) => change(i, { ...row, [column]: event.currentTarget.value })}
                         onKeyDown={goAlong}
                       />
                     </td>
                   ))}
+                  <td className={styles.same}>
+                    {COLUMNS.some((column) => planned[i]![column] !== '') && (
+                      <button
+                        type="button"
+                        aria-label={`${name} is as planned`}
+                        onClick={() => change(i, planned[i]!)}
+                      >
+                        as planned
+                      </button>
+                    )}
+                  </td>
                 </tr>
               );
             })}
           </tbody>
         </table>
       </div>
-      <Button
-        mt="sm"
-        onClick={() =>
-          onCompare([
-            ['port', ...COLUMNS],
-            ...rows.flatMap((row, i) => {
-              const cells = COLUMNS.map((column) => row[column].trim());
-              return cells.some((cell) => cell !== '') ? [[String(i + 1), ...cells]] : [];
-            }),
-          ])
-        }
-      >
-        Compare
-      </Button>
+      <Group mt="sm">
+        <Button
+          disabled={isEmpty}
+          onClick={() =>
+            onCompare([
+              ['port', ...COLUMNS],
+              ...rows.flatMap((row, i) => {
+                const cells = COLUMNS.map((column) => row[column].trim());
+                return cells.some((cell) => cell !== '') ? [[String(i + 1), ...cells]] : [];
+              }),
+            ])
+          }
+        >
+          Compare
+        </Button>
+        <Button variant="default" onClick={() => setTyped(planned)}>
+          I looked at all of it: as planned
+        </Button>
+        {isEmpty && <Hint>Type what it lists first.</Hint>}
+      </Group>
     </>
   );
 }
@@ -106,7 +127,7 @@ function plannedRows(plan: Plan, { ports }: Controller, index: number): Row[] {
   const settings = new Map(deviceSettings(plan, index).ports.map((port) => [port.port, port]));
   return Array.from({ length: ports }, (_, i): Row => {
     const port = settings.get(i + 1);
-    if (!port) return { universe: '', channel: '', pixels: '', 'colour order': '' };
+    if (!port) return NOTHING;
     return {
       universe: port.universe === null ? '' : String(port.universe),
       channel: port.universe === null ? '' : String(port.channel),

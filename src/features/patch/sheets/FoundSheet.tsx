@@ -9,11 +9,11 @@ import {
   forgetFound,
   foundIn,
   foundNote,
+  lookedAtWords,
   readFound,
   type FoundSettings,
 } from '@/core/devices/found';
 import type { Plan } from '@/core/plan/planned';
-import { countOf } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
@@ -38,7 +38,10 @@ export function FoundSheet({ plan }: { plan: Plan }) {
   const compareText = (source: string) =>
     // People paste columns parted by tabs, commas, semicolons or runs of spaces.
     compare(Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' }).data);
-  const compare = (rows: readonly (readonly string[])[], lineWords?: (line: number) => string) => {
+  const compare = (
+    rows: readonly (readonly string[])[],
+    { partial = false, lineWords }: { partial?: boolean; lineWords?: (line: number) => string } = {},
+  ) => {
     if (!controller) return;
     const read = readFound(rows, controller.label, lineWords);
     if (!read.ok) return setProblem(read.message);
@@ -48,6 +51,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
       where,
       foundAt: new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
       ...(size ? { channelsPerUniverse: Number(size) } : {}),
+      ...(partial && { partial }),
       ports: read.ports,
     };
     note(foundNote(found));
@@ -63,7 +67,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
         {by === 'grid'
-          ? 'Read what the device’s own screen lists, and type what differs from the plan. Empty is what nobody looked at.'
+          ? 'Read what the device’s own screen lists, and type it. What is planned stands in grey; a port that you looked at and found so is “as planned” by its button. Empty is what nobody looked at, and nothing is said of it.'
           : 'Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood (port, universe, channel, pixels, colour order, in any order); without one the columns come in that order.'}
       </p>
       <div className={sheets.fields}>
@@ -115,7 +119,12 @@ export function FoundSheet({ plan }: { plan: Plan }) {
             plan={plan}
             controller={plan.show.controllers[planned]!}
             index={planned}
-            onCompare={(rows) => compare(rows, (line) => `Port ${controller.label}${rows[line - 1]![0]}`)}
+            onCompare={(rows) =>
+              compare(rows, {
+                partial: true,
+                lineWords: (line) => `Port ${controller.label}${rows[line - 1]![0]}`,
+              })
+            }
           />
           {problem && <p className={sheets.problem}>{problem}</p>}
         </>
@@ -181,7 +190,7 @@ function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
         </Button>
       </Group>
       {list.length === 0 ? (
-        <p className={sheets.good}>{countOf(found.ports.length, 'port')}, all as planned.</p>
+        <p className={sheets.good}>Looked at: {lookedAtWords(plan, found)}; all of that is as planned.</p>
       ) : (
         <SheetTable testId="differences" table={differencesTable(controller.name, list)} />
       )}

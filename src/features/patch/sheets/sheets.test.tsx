@@ -58,13 +58,17 @@ describe('what a device holds', () => {
     expect(screen.getByLabelText('What it lists')).toHaveValue('port,pixels\n1,lots');
   });
 
-  it('is typed over the plan in a grid, along a column by keys', async () => {
+  it('is typed into a grid, along a column by keys; what nobody looked at is not said to be as planned', async () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
     const cell = (name: string) => screen.getByLabelText(name);
-    expect(cell('A1 pixels')).toHaveValue('100');
-    expect(cell('A3 pixels')).toHaveValue('');
+    expect(cell('A1 pixels')).toHaveValue('');
+    expect(cell('A1 pixels')).toHaveAttribute('placeholder', '100');
+    expect(screen.getByRole('button', { name: 'Compare' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'A1 is as planned' }));
     await compare();
-    expect(screen.getByText('2 ports, all as planned.')).toBeInTheDocument();
+    expect(
+      screen.getByText(/^Looked at: 4 values on 1 of 2 ports; all of that is as planned/),
+    ).toBeInTheDocument();
     await userEvent.click(cell('A1 channel'));
     await userEvent.keyboard('{Enter}');
     expect(cell('A2 channel')).toHaveFocus();
@@ -79,12 +83,19 @@ describe('what a device holds', () => {
       'A2',
       'A3',
     ]);
-    expect(found(store)[0]!.ports[0]).toEqual({
-      port: 1,
-      channel: 1,
-      pixels: 100,
-      colourOrder: 'RGB',
-    });
+    expect(found(store)[0]!.ports).toEqual([
+      { port: 1, channel: 1, pixels: 100, colourOrder: 'RGB' },
+      { port: 2, channel: 302 },
+      { port: 3, pixels: 12 },
+    ]);
+  });
+
+  it('is as planned all over only where somebody says so', async () => {
+    const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
+    await userEvent.click(screen.getByRole('button', { name: 'I looked at all of it: as planned' }));
+    expect(found(store)).toEqual([]);
+    await compare();
+    expect(screen.getByText(/^Looked at: 8 values on 2 of 2 ports/)).toBeInTheDocument();
   });
 
   it('is refused by the name of the port, and stays in the grid', async () => {
