@@ -1,4 +1,4 @@
-import { LAST_PORT_ADDRESS, artNetWords } from '@/core/addressing/numbering';
+import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '@/core/addressing/numbering';
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
@@ -186,7 +186,7 @@ function hatch(context: CanvasRenderingContext2D, left: number, width: number, c
 function universeName(plan: Plan, space: Plan['spaces'][number], names: UniverseNames): string {
   const controller = plan.show.controllers[space.controller]!;
   if (space.universe === null) return `DDP ${controller.label}`;
-  const portAddress = space.universe + controller.artNetOffset;
+  const portAddress = portAddressOn(controller, space.universe);
   return names === 'artNet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
     ? artNetWords(portAddress)
     : `U${space.universe}`;

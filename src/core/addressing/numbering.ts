@@ -1,3 +1,5 @@
+import type { Controller } from '../catalogue/controller';
+
 /** Conversions between the numbering systems of E1.31 (ANSI E1.31-2018), Art-Net 4 and screens of devices. */
 
 export const LAST_PORT_ADDRESS = 32_767;
@@ -21,6 +23,24 @@ export function artNetAddress(portAddress: number): ArtNetAddress {
 
 export function portAddressOf({ net, subNet, universe }: ArtNetAddress): number {
   return net * 256 + subNet * 16 + universe;
+}
+
+/** The Art-Net port-address of a universe of the show on a controller: makers disagree on where to begin, so each has an offset. */
+export function portAddressOn({ artNetOffset }: Pick<Controller, 'artNetOffset'>, universe: number): number {
+  return universe + artNetOffset;
+}
+
+/** The inverse of `portAddressOn`. */
+export function universeOn({ artNetOffset }: Pick<Controller, 'artNetOffset'>, portAddress: number): number {
+  return portAddress - artNetOffset;
+}
+
+/** What a controller itself calls a universe of the show: its port-address under Art-Net. */
+export function toldUniverse(
+  controller: Pick<Controller, 'artNetOffset' | 'protocol'>,
+  universe: number,
+): number {
+  return controller.protocol === 'artnet' ? portAddressOn(controller, universe) : universe;
 }
 
 /** `0.1.4`: net, sub-net, universe. */

@@ -2,7 +2,7 @@ import { spansOfRun, spansInUniverse } from '../plan/planIndex';
 import { portName } from '../catalogue/controller';
 import type { Plan, Span } from '../plan/planned';
 import type { RunOnWire } from '../patch/plug';
-import { LAST_PORT_ADDRESS } from '../addressing/numbering';
+import { LAST_PORT_ADDRESS, portAddressOn, universeOn } from '../addressing/numbering';
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {
@@ -84,7 +84,7 @@ function wireAddress(plan: Plan, runIndex: number, wire: RunOnWire, pixel: numbe
   const place = wire.firstPlace + inRun;
   const universe = plan.pixels.universe[pixel]!;
   const channel = plan.pixels.channel[pixel]!;
-  const portAddress = universe + controller.artNetOffset;
+  const portAddress = portAddressOn(controller, universe);
   return {
     controllerId: controller.id,
     controllerName: controller.name,
@@ -165,7 +165,7 @@ export function findShowChannel(plan: Plan, showChannel: number): Hit[] {
 export function findArtNet(plan: Plan, portAddress: number, channel: number): Hit[] {
   if (portAddress < 0 || portAddress > LAST_PORT_ADDRESS) return [];
   return plan.show.controllers.flatMap((controller, index) =>
-    spansInUniverse(plan, portAddress - controller.artNetOffset)
+    spansInUniverse(plan, universeOn(controller, portAddress))
       .filter((span) => span.controller === index)
       .filter((span) => channel >= span.startChannel && channel < span.startChannel + span.channelCount)
       .map((span) => hitAt(plan, span, channel - span.startChannel)),

@@ -1,3 +1,4 @@
+import { portAddressOn } from '../addressing/numbering';
 import { kindOf } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
@@ -124,13 +125,13 @@ function limitsOfType(
       }
     }
   if (controller.protocol === 'artnet' && type.artNetNets?.value === false) {
-    const high = [...universes].find((universe) => universe + controller.artNetOffset > 255);
+    const high = [...universes].find((universe) => portAddressOn(controller, universe) > 255);
     if (high !== undefined)
       found.push(
         finding(
           controller,
           'wrong',
-          `Universe ${high} is Art-Net port-address ${high + controller.artNetOffset}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${standingWords(type.artNetNets)}). It hears nothing there, or what is meant for another.`,
+          `Universe ${high} is Art-Net port-address ${portAddressOn(controller, high)}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${standingWords(type.artNetNets)}). It hears nothing there, or what is meant for another.`,
           [change(`Send it E1.31 instead`, { protocol: 'e131' })],
         ),
       );

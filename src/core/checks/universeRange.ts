@@ -1,5 +1,5 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
-import { LAST_PORT_ADDRESS } from '../addressing/numbering';
+import { LAST_PORT_ADDRESS, portAddressOn } from '../addressing/numbering';
 import { groupDigits } from '../units/number';
 import { defineCheck } from './check';
 
@@ -36,7 +36,7 @@ export const artNetRange = defineCheck(
       );
       const outside = [least, most].find(
         (universe) =>
-          universe + controller.artNetOffset < 0 || universe + controller.artNetOffset > LAST_PORT_ADDRESS,
+          portAddressOn(controller, universe) < 0 || portAddressOn(controller, universe) > LAST_PORT_ADDRESS,
       );
       if (outside === undefined) return [];
       return [
@@ -44,9 +44,9 @@ export const artNetRange = defineCheck(
           severity: 'wrong' as const,
           stage: 'patch' as const,
           controllerId: controller.id,
-          message: `${controller.name}: universe ${outside} with the offset ${controller.artNetOffset} would be Art-Net port-address ${outside + controller.artNetOffset}; these go from 0 to ${groupDigits(LAST_PORT_ADDRESS)}.`,
+          message: `${controller.name}: universe ${outside} with the offset ${controller.artNetOffset} would be Art-Net port-address ${portAddressOn(controller, outside)}; these go from 0 to ${groupDigits(LAST_PORT_ADDRESS)}.`,
           mends:
-            least + controller.artNetOffset < 0 && most - 1 <= LAST_PORT_ADDRESS
+            portAddressOn(controller, least) < 0 && most - 1 <= LAST_PORT_ADDRESS
               ? [
                   {
                     label: 'Use the offset −1',

@@ -1,3 +1,4 @@
+import { toldUniverse } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
 import type { LaidShow, Span } from '../plan/planned';
 import { portsOfController, spansOfRun } from '../plan/planIndex';
@@ -9,7 +10,7 @@ export interface PortSettings {
   name: string;
   /** Pixels on the wire; skipped ones count where the controller is told so. */
   pixels: number;
-  /** Null under DDP. */
+  /** As the device counts: the port-address under Art-Net. Null under DDP. */
   universe: number | null;
   /** From 1; a byte of the flat space, from 1, under DDP. */
   channel: number | null;
@@ -41,7 +42,10 @@ const known = new WeakMap<LaidShow, DeviceSettings[]>();
 function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
   const { show } = plan;
   const device = show.controllers[controller]!;
-  const sizes = universesOfController(plan, controller);
+  const told = (universe: number) => toldUniverse(device, universe);
+  const sizes = new Map(
+    [...universesOfController(plan, controller)].map(([universe, size]) => [told(universe), size]),
+  );
   const orderOf = new Map(show.pixelTypes.map((type) => [type.id, type.colourOrder]));
   return {
     controllerId: device.id,
@@ -57,9 +61,9 @@ function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
         port: port.port,
         name: portName(device, port.port),
         pixels: port.places,
-        universe: first?.universe ?? null,
+        universe: typeof first?.universe === 'number' ? told(first.universe) : null,
         channel: first?.startChannel ?? null,
-        endUniverse: last?.universe ?? null,
+        endUniverse: typeof last?.universe === 'number' ? told(last.universe) : null,
         endChannel: last ? last.startChannel + last.channelCount - 1 : null,
         colourOrder: [...orders].join(' + '),
       };
@@ -110,12 +114,22 @@ const PORT_VALUES = [
 export function valuesToType(before: LaidShow, after: LaidShow): ValueToType[] {
   const values: ValueToType[] = [];
   const indexBefore = new Map(before.show.controllers.map(({ id }, index) => [id, index]));
-  after.show.controllers.forEach(({ id: controllerId }, index) => {
+  after.show.controllers.forEach(({ id: controllerId, protocol }, index) => {
+    // What the device itself calls it.
+    const named = (what: string) =>
+      protocol === 'artnet' ? what.replace(/(first|start) universe/, '$1 port-address') : what;
     const was = indexBefore.get(controllerId);
     const next = deviceSettings(after, index);
     const old = was === undefined ? null : deviceSettings(before, was);
     const add = (field: string, port: string, what: string, from: unknown, to: unknown) =>
-      values.push({ controllerId, field, port, what, old: String(from ?? 'nothing'), new: String(to) });
+      values.push({
+        controllerId,
+        field,
+        port,
+        what: named(what),
+        old: String(from ?? 'nothing'),
+        new: String(to),
+      });
     if (old)
       for (const [field, what] of DEVICE_VALUES)
         if (old[field] !== next[field] && next[field] !== null) add(field, '', what, old[field], next[field]);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { aController, aLine, aShow, anyShow } from '../../../tests/unit/shows';
+import { addressOf } from '../answers/lookup';
 import { planShow } from '../plan/plan';
 import { applyEdit, type Edit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
@@ -140,4 +141,31 @@ it('says that a run moves from one DDP device to another, though its bytes are t
   expect(comparePlans(planShow(two), planShow(moved)).moved).toMatchObject([
     { name: 'rail', old: 'Box A byte 0 – byte 299', new: 'Box B byte 0 – byte 299' },
   ]);
+});
+
+it('tells an Art-Net device its port-addresses, just those that a pixel is looked up by', () => {
+  fc.assert(
+    fc.property(anyShow, (any) => {
+      const plan = planShow(any);
+      any.controllers.forEach((controller, index) => {
+        for (const port of deviceSettings(plan, index).ports) {
+          const run = plan.ports.find((each) => each.controller === index && each.port === port.port)!.runs;
+          const wires = run.map((each) => addressOf(plan, plan.runs[each]!.firstPixel).wire);
+          // Skipped pixels with channels come before the first pixel.
+          if (controller.skippedPixelsTakeChannels || wires.length !== 1) continue;
+          const [wire] = wires;
+          if (controller.protocol === 'artnet' && wire?.artNet)
+            expect([port.universe, port.channel]).toEqual([wire.artNet.portAddress, wire.artNet.channel]);
+          if (controller.protocol === 'e131' && wire?.e131)
+            expect([port.universe, port.channel]).toEqual([wire.e131.universe, wire.e131.channel]);
+        }
+      });
+    }),
+    { numRuns: 60 },
+  );
+  const art = { ...show, controllers: [aController({ protocol: 'artnet', artNetOffset: -1 })] };
+  const moved = applyEdit(art, longer);
+  expect(
+    valuesToType(planShow(art), planShow(moved)).map((value) => `${value.what} ${value.old} → ${value.new}`),
+  ).toContain('start port-address 0 → 1');
 });

@@ -1,4 +1,4 @@
-import { LAST_PORT_ADDRESS, artNetWords } from '../addressing/numbering';
+import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '../addressing/numbering';
 import { portName, type Controller } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { kindOf, threadProp } from '../props/registry';
@@ -120,7 +120,7 @@ function addressWords(plan: Plan, controller: Controller | null, pixel: number):
   const universe = plan.pixels.universe[pixel]!;
   if (universe === 0) return null;
   const words = `U${universe} ${plan.pixels.channel[pixel]}`;
-  const portAddress = universe + (controller?.artNetOffset ?? 0);
+  const portAddress = controller ? portAddressOn(controller, universe) : universe;
   return controller?.protocol === 'artnet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
     ? `${words} (Art-Net ${artNetWords(portAddress)})`
     : words;

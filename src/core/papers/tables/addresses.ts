@@ -107,6 +107,7 @@ export function portSettingsTable(
   ports: readonly PortSettings[],
 ): Table<PortSettings> {
   const byte = controller.protocol === 'ddp';
+  const universe = controller.protocol === 'artnet' ? 'port-address' : 'universe';
   return {
     name: `Settings of ${controller.name}`,
     rows: ports,
@@ -123,8 +124,8 @@ export function portSettingsTable(
       {
         id: 'universe',
         head: 'Start',
-        unit: 'universe',
-        meaning: 'the universe of its first channel',
+        unit: universe,
+        meaning: `the ${universe} of its first channel, as the device counts`,
         as: 'figure',
         of: (port) => port.universe,
       },
@@ -139,8 +140,8 @@ export function portSettingsTable(
       {
         id: 'end-universe',
         head: 'End',
-        unit: 'universe',
-        meaning: 'the universe of its last channel',
+        unit: universe,
+        meaning: `the ${universe} of its last channel, as the device counts`,
         as: 'figure',
         of: (port) => port.endUniverse,
       },

@@ -51,7 +51,7 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
               <th scope="col">port</th>
               {COLUMNS.map((column) => (
                 <th key={column} scope="col">
-                  {column}
+                  {column === 'universe' && controller.protocol === 'artnet' ? 'port-address' : column}
                 </th>
               ))}
               <th scope="col">looked at, and</th>
