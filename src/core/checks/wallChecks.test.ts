@@ -155,7 +155,7 @@ it('finds an uneven spread and long ribbons', () => {
   const tall = { ...wall.starter().shape, columns: 5, rows: 2 };
   const long = aWall(tall, {
     driver: hat({ outputs: 1 }),
-    chaining: { by: 'design', style: 'arrowsUp', along: 'rows', entry: 'topLeft' },
+    chaining: { by: 'design', style: 'arrowsUp', along: 'rows', entry: 'topRight' },
   });
   expectMended(long, 'ribbon-too-long', 1, 'after panel 5 of output 1 is 1.572 m');
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
+import { tile } from '../props/tile';
 import type { Show } from '../show/schema';
 import { deviceSettings, type DeviceSettings } from './deviceSettings';
 import { differences, readFound, type FoundPort, type FoundSettings } from './found';
@@ -152,6 +153,12 @@ it('tells of each universe what its packing holds: 512 for whole RGBW pixels, 15
     150,
   );
   expect(told({ ...show, controllers: [aController({ protocol: 'ddp' })] })).toBeNull();
+  // Tiles end their universes earlier in the show's count; the device counts whole pixels all the same.
+  const tiles = onPorts(
+    { ...show, props: [aLine('deck', 1, { kind: 'tile', ...tile.starter() } as never)] },
+    ['deck', 1, 1],
+  );
+  expect(told(tiles)).toBe(510);
   const two = onPorts(
     { ...show, props: [aLine('rail', 170), aLine('arch', 100, { pixelTypeId: 'rgbw' })] },
     ['rail', 1, 1],

@@ -1,25 +1,27 @@
+import { usableChannels } from '../catalogue/packing';
+import { policyOfRun } from '../plan/plan';
 import { spansOfController, spansOfRun } from '../plan/planIndex';
 import type { LaidShow, Span } from '../plan/planned';
 import { listOf } from '../units/words';
 
-/** How many channels each universe counts for, by universe in ascending order. */
+/**
+ * How many channels a device counts in each universe, by universe in ascending order: what the packing of the runs in it holds. (In the
+ * count over the show a universe of tiles is shorter: it ends with its last whole tile.)
+ */
 export type UniverseSizes = ReadonlyMap<number, number>;
 
-const spaces = new WeakMap<LaidShow, UniverseSizes>();
-
 function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
-  let all = spaces.get(plan);
-  if (!all)
-    spaces.set(
-      plan,
-      (all = new Map(
-        plan.spaces.flatMap(({ universe, channelCount }) =>
-          universe === null ? [] : [[universe, channelCount] as const],
-        ),
-      )),
-    );
-  const own = new Set(spans.flatMap(({ universe }) => (universe === null ? [] : [universe])));
-  return new Map([...own].sort((a, b) => a - b).map((universe) => [universe, all.get(universe)!]));
+  const sizes = new Map<number, number>();
+  let [lastRun, channels] = [-1, 0];
+  for (const { run, universe } of spans) {
+    if (universe === null) continue;
+    if (run !== lastRun) {
+      channels = usableChannels(policyOfRun(plan, run).packing, plan.runs[run]!.channelsPerPixel);
+      lastRun = run;
+    }
+    sizes.set(universe, Math.max(sizes.get(universe) ?? 0, channels));
+  }
+  return new Map([...sizes].sort(([a], [b]) => a - b));
 }
 
 /** The universes that a controller listens to. */

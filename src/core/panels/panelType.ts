@@ -40,5 +40,6 @@ export const SHIPPED_PANELS: readonly PanelType[] = [
   scan: Number(scan),
   ampsFullWhite: usual(Number(ampsFullWhite), 'panels of this size; its data sheet decides'),
   colourOrder: 'RGB',
-  dataInAtBack: 'right',
+  // Seen from the front with the arrow up, the usual socket is at the right.
+  dataInAtBack: 'left',
 }));

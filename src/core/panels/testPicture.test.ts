@@ -1,6 +1,7 @@
 import { wall } from '../props/wall';
 import { pictureXy } from './pictureMap';
-import { screenOfPanelPixel } from './panelMap';
+import type { Turn } from './chains';
+import { screenOfPanelPixel, turnPixel } from './panelMap';
 import { asChannels, testPicture } from './testPicture';
 import { layWall } from './wallFacts';
 
@@ -31,21 +32,53 @@ it('draws a border of one pixel around every panel, and leaves gaps dark', () =>
   expect(at(100, 50)).toEqual([0, 0, 0]);
 });
 
-it('turns what it writes with the panel', () => {
-  // The panels of the second row are turned by 180: what is at the top left of the first is at the bottom right there.
-  expect(laid.chains[0]!.panels[2]).toMatchObject({ row: 1, column: 0, turnDeg: 180 });
-  const ink = (place: number) => {
+/** What the wall shows of a picture when its panels hang as `hung` says: each shows what its driver sends to its pixels. */
+function shownOn(hung: (turn: Turn) => Turn): Uint8Array {
+  const shown = new Uint8Array(picture.rgb.length);
+  const { panel } = laid.wall;
+  laid.chains.forEach((chain, index) =>
+    chain.panels.forEach((each, place) => {
+      for (let y = 0; y < panel.rows; y += 1)
+        for (let x = 0; x < panel.columns; x += 1) {
+          const [sentX, sentY] = screenOfPanelPixel(laid.chains, laid.wall, { chain: index, place, x, y });
+          const [ownX, ownY] = turnPixel(panel, hung(each.turnDeg), x, y);
+          const to =
+            3 * ((each.row * panel.rows + ownY) * picture.width + each.column * panel.columns + ownX);
+          shown.set(at(sentX, sentY), to);
+        }
+    }),
+  );
+  return shown;
+}
+
+it('stands upright all over a right wall, and on its head where a turn was forgotten', () => {
+  // One of the two rows is turned by 180.
+  expect(new Set(laid.chains[0]!.panels.map((each) => each.turnDeg))).toEqual(new Set([0, 180]));
+  expect(Buffer.from(shownOn((turn) => turn)).equals(Buffer.from(picture.rgb))).toBe(true);
+  const forgotten = shownOn(() => 0);
+  for (const { row, column, turnDeg } of laid.chains[0]!.panels) {
+    const cell = (rgb: Uint8Array) => {
+      const rows = Array.from({ length: 32 }, (_, y) => {
+        const from = 3 * ((row * 32 + y) * picture.width + column * 64);
+        return [...rgb.subarray(from, from + 3 * 64)].join();
+      });
+      return rows.join();
+    };
+    expect(cell(forgotten) === cell(picture.rgb)).toBe(turnDeg === 0);
+  }
+});
+
+it('writes the same digits the same way round on every panel, whatever its turn', () => {
+  const ink = (row: number, column: number) => {
     const pixels: string[] = [];
+    // The row below says row.column: of 1.1 and 2.1 the last digit is the same.
     for (let y = 1; y < 31; y += 1)
-      for (let x = 1; x < 63; x += 1) {
-        const [screenX, screenY] = screenOfPanelPixel(laid.chains, laid.wall, { chain: 0, place, x, y });
-        // The arrow looks the same on every panel.
-        if (at(screenX, screenY).join() === '255,220,80') pixels.push(`${x},${y}`);
-      }
+      for (let x = 24; x < 48; x += 1)
+        if (at(column * 64 + x, row * 32 + y).join() === '255,255,255' && y > 15) pixels.push(`${x},${y}`);
     return pixels.join(' ');
   };
-  expect(ink(2)).toBe(ink(0));
-  expect(ink(0)).toContain('59,2');
+  expect(ink(0, 0)).not.toBe('');
+  expect(ink(1, 0)).toBe(ink(0, 0));
 });
 
 it('is the same as channel data, in the order of the sender', () => {

@@ -1,6 +1,5 @@
 import { pictureIndex, type PictureMap } from './pictureMap';
-import { turnPixel } from './panelMap';
-import { outputName } from './chains';
+import { outputName, type Turn } from './chains';
 import type { LaidWall } from './wallFacts';
 
 /** A picture by rows from the top left, three bytes a pixel. */
@@ -39,9 +38,9 @@ const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
 
 /**
  * A picture by which every panel says where it belongs: its output and place in the chain (`2.3`) above, its row and column
- * on the wall below, an arrow that points the way of the printed arrow, a colour for each output, and a border of one pixel.
- * Labels are turned with their panels: seen on the finished wall each one stands the way its panel is mounted, and a picture
- * torn or mirrored shows at once.
+ * on the wall below, an arrow that points where the printed arrow of the panel is to point, a colour for each output, and a border
+ * of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel that is turned,
+ * placed or plugged otherwise than its driver is told shows it.
  */
 export function testPicture({ wall, chains, cards }: LaidWall): Raster {
   const { panel, columns, rows } = wall;
@@ -53,8 +52,7 @@ export function testPicture({ wall, chains, cards }: LaidWall): Raster {
     chain.panels.forEach(({ column, row, turnDeg }, place) => {
       const set = (x: number, y: number, [red, green, blue]: readonly [number, number, number]) => {
         if (x < 0 || y < 0 || x >= panel.columns || y >= panel.rows) return;
-        const [turnedX, turnedY] = turnPixel(panel, turnDeg, x, y);
-        const at = 3 * ((row * panel.rows + turnedY) * width + column * panel.columns + turnedX);
+        const at = 3 * ((row * panel.rows + y) * width + column * panel.columns + x);
         rgb[at] = red;
         rgb[at + 1] = green;
         rgb[at + 2] = blue;
@@ -71,7 +69,7 @@ export function testPicture({ wall, chains, cards }: LaidWall): Raster {
         Math.floor(Math.min((panel.columns - 9) / (4 * longest), (panel.rows - 4) / 11)),
       );
       lines.forEach((line, i) => write(line, 3, 2 + i * 6 * scale, scale, set));
-      drawArrow(panel.columns - 5, panel.rows, set);
+      drawArrow(panel.columns - 5, panel.rows, turnDeg, set);
     });
   });
   return { width, height, rgb };
@@ -91,13 +89,18 @@ function write(text: string, left: number, top: number, scale: number, set: SetP
   });
 }
 
-function drawArrow(x: number, rows: number, set: SetPixel): void {
-  const [top, bottom] = [2, rows - 3];
-  for (let y = top; y <= bottom; y += 1) set(x, y, [255, 220, 80]);
-  for (let i = 1; i <= 2; i += 1) {
-    set(x - i, top + i, [255, 220, 80]);
-    set(x + i, top + i, [255, 220, 80]);
-  }
+/** An arrow at the right of a panel, about as long as the panel is high, that points where the printed one does. */
+function drawArrow(x: number, rows: number, turnDeg: Turn, set: SetPixel): void {
+  const colour = [255, 220, 80] as const;
+  const half = Math.floor((rows - 6) / 2);
+  const middle = Math.floor(rows / 2);
+  // A quarter turn lies across; it must not run into the words.
+  const length = turnDeg % 180 === 0 ? half : Math.min(half, 4);
+  const [dx, dy] = { 0: [0, -1], 90: [1, 0], 180: [0, 1], 270: [-1, 0] }[turnDeg] as [number, number];
+  for (let i = -length; i <= length; i += 1) set(x + dx * i, middle + dy * i, colour);
+  for (let i = 1; i <= 2; i += 1)
+    for (const aside of [-i, i])
+      set(x + dx * (length - i) + dy * aside, middle + dy * (length - i) + dx * aside, colour);
 }
 
 /** The same picture as channel data in the sender's order: three bytes a pixel, red, green, blue. */

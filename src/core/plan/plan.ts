@@ -3,7 +3,7 @@ import { policyOf } from '../addressing/policyOf';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
 import { kindOf, threadProp } from '../props/registry';
-import type { Show } from '../show/schema';
+import type { PatchEntry, Show } from '../show/schema';
 import type { Threaded } from '../threading/thread';
 import { plugIn, type PlannedPort } from '../patch/plug';
 import { PlanCache } from './cache';
@@ -118,7 +118,7 @@ function wiredControllers(
     if (list) list.push(port);
     else portsOf.set(port.controller, [port]);
   }
-  const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  const entryOf = entriesOf(show);
   return show.controllers.map((controller: Controller, index) => {
     const wired = (portsOf.get(index) ?? []).flatMap((port) => {
       return port.runs.map((runIndex): WiredRun => {
@@ -151,11 +151,21 @@ function wiredControllers(
   });
 }
 
+const entries = new WeakMap<Show['patch'], Map<string, PatchEntry>>();
+
+/** The entries of the patch by prop and run; a patch is never written to, so what is found in it once holds. */
+function entriesOf({ patch }: Show): Map<string, PatchEntry> {
+  let found = entries.get(patch);
+  if (!found)
+    entries.set(patch, (found = new Map(patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]))));
+  return found;
+}
+
 /** How the channels of a run that is on a port fill universes. `index` is the run's in the plan. */
 export function policyOfRun({ show, runs }: LaidShow, index: number): ReturnType<typeof policyOf> {
   const { prop: propIndex, number, wire } = runs[index]!;
   const prop = show.props[propIndex]!;
-  const entry = show.patch.find((each) => each.propId === prop.id && each.run === number)!;
+  const entry = entriesOf(show).get(`${prop.id} ${number}`)!;
   return policyOf(show.addressing, show.controllers[wire!.controller]!, wire!.port, prop, entry);
 }
 

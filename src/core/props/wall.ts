@@ -105,7 +105,8 @@ export const wall = definePropKind({
     threading: {
       pictureCorner: 'topLeft',
       driver: USUAL_HAT,
-      chaining: { by: 'design', style: 'lineEach', along: 'rows', entry: 'topLeft' },
+      // The usual socket is at the right seen from the front: data comes in there, and no panel of the first row is turned.
+      chaining: { by: 'design', style: 'lineEach', along: 'rows', entry: 'topRight' },
       runs: 1,
     },
   }),

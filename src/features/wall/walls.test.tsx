@@ -102,14 +102,14 @@ describe('the chains of a wall', () => {
     const { store } = open();
     act(() => useWallCell.getState().choose({ propId: 'wall', column: 0, row: 0 }));
     await userEvent.click(await screen.findByText('180°'));
-    await typeInto('Place', '3{Enter}');
+    await typeInto('Place', '1{Enter}');
     const { chaining } = wallIn(store.getState().show.props).threading;
     expect(
       chaining.by === 'hand' && chaining.chains[0]!.panels.map((panel) => [panel.column, panel.turnDeg]),
     ).toEqual([
-      [1, 0],
-      [2, 0],
       [0, 180],
+      [2, 0],
+      [1, 0],
     ]);
     await userEvent.click(screen.getByRole('combobox', { name: 'Output' }));
     await userEvent.click(screen.getByRole('option', { name: '4, new' }));
