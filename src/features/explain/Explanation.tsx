@@ -64,6 +64,9 @@ export function Explanation() {
       {...getFloatingProps()}
     >
       <Steps key={keyOf(shown.explained)} of={shown.explained} />
+      {!held && (
+        <p className={styles.rule}>Click the number, or press E, to keep this open and follow its links.</p>
+      )}
     </div>
   );
   return (
