@@ -29,7 +29,6 @@ import {
   explainUniverses,
 } from '@/core/plan/explainRun';
 import { placesOf, portTiming } from '@/core/devices/portTiming';
-import { spansOfRun } from '@/core/plan/planIndex';
 import { runName } from '@/core/plan/runName';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
@@ -60,13 +59,11 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   const oneRun = subject?.kind === 'prop' && subject.run !== undefined && selection.run !== undefined;
   const runs = oneRun ? [selection.run!] : Array.from({ length: prop.runCount }, (_, i) => prop.firstRun + i);
   const ends = endsOf(plan, runs);
-  // Of several, the one whose channels come first.
-  const first = firstOf(plan, runs);
   const pixels = explainPixels(plan, runs);
   const channels = explainChannels(plan, runs);
-  const start = first === undefined ? null : explainStart(plan, first);
+  const start = ends && explainStart(plan, ends.firstRun);
   const universes = explainUniverses(plan, runs);
-  const showChannel = first === undefined ? null : explainShowChannel(plan, first);
+  const showChannel = ends && explainShowChannel(plan, ends.firstRun);
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
   return (
     <>
@@ -116,13 +113,6 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
       </Section>
     </>
   );
-}
-
-function firstOf(plan: Plan, runs: readonly number[]): number | undefined {
-  const placed = runs.filter((run) => spansOfRun(plan, run).length > 0);
-  return placed.sort(
-    (a, b) => spansOfRun(plan, a)[0]!.startShowChannel - spansOfRun(plan, b)[0]!.startShowChannel,
-  )[0];
 }
 
 /** How the device itself counts a run: its LEDs, and under Art-Net its port-addresses. */
@@ -234,7 +224,7 @@ function PortPanel({
     (each) => each.controller === selection.controller && each.port === selection.port,
   );
   const ends = planned && endsOf(plan, planned.runs);
-  const start = planned && explainStart(plan, planned.runs[0]!);
+  const start = ends && explainStart(plan, ends.firstRun);
   const timing = planned && portTiming(plan, planned);
   return (
     <>

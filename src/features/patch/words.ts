@@ -1,3 +1,4 @@
+import { addressWords } from '@/core/plan/explainRun';
 import { spansOfRun } from '@/core/plan/planIndex';
 import { PROTOCOL_NAMES, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
@@ -10,20 +11,26 @@ export function controllerWords(controller: Controller): string {
 /** The first and the last channel of some runs, skipped pixels left out: `U5 ch 1` and `U7 ch 492`. */
 export function endsOf(plan: Plan, runs: readonly number[]): Ends | null {
   const spans = runs.flatMap((run) => spansOfRun(plan, run)).filter((span) => span.runChannel >= 0);
-  const first = spans[0];
-  const last = spans[spans.length - 1];
-  if (!first || !last) return null;
-  const channelWords = (universe: number | null, channel: number) =>
-    universe === null ? `byte ${groupDigits(channel - 1)}` : `U${universe} ch ${channel}`;
+  const [head] = spans;
+  if (!head) return null;
+  // Pins and other controllers may put a later run first.
+  let [first, last] = [head, head];
+  for (const span of spans) {
+    if (span.startShowChannel < first.startShowChannel) first = span;
+    if (span.startShowChannel >= last.startShowChannel) last = span;
+  }
   return {
-    start: channelWords(first.universe, first.startChannel),
-    end: channelWords(last.universe, last.startChannel + last.channelCount - 1),
-    firstShowChannel: Math.min(...spans.map((span) => span.startShowChannel)),
-    lastShowChannel: Math.max(...spans.map((span) => span.startShowChannel + span.channelCount - 1)),
+    firstRun: first.run,
+    start: addressWords(first.universe, first.startChannel),
+    end: addressWords(last.universe, last.startChannel + last.channelCount - 1),
+    firstShowChannel: first.startShowChannel,
+    lastShowChannel: last.startShowChannel + last.channelCount - 1,
   };
 }
 
 export interface Ends {
+  /** Index of the run that the first channel belongs to. */
+  firstRun: number;
   start: string;
   end: string;
   firstShowChannel: number;
