@@ -21,6 +21,7 @@ const MAY_IMPORT = {
 export const CORE_ORDER = [
   ['units'],
   ['fields'],
+  ['colours'],
   ['figures'],
   ['geometry'],
   ['catalogue'],

@@ -46,7 +46,7 @@ test('a tree: from its measures to every stake, and a tree that cannot be is men
   await add(page, /^Tree/);
   await fill(page, 'Strands', '12');
   await fill(page, 'Pixels a strand', '42');
-  await fill(page, 'Pixel spacing', '100 mm');
+  await fill(page, 'Hole to hole', '100 mm');
   await expect(page.getByText('longer than the')).toBeVisible();
   await page.getByRole('button', { name: 'Raise it to 3.995 m' }).click();
   await expect(page.getByText('longer than the')).toBeHidden();

@@ -210,7 +210,8 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
             ),
             strands: fc.integer({ min: 1, max: 12 }),
             pixelsPerStrand: fc.integer({ min: 1, max: 30 }),
-            spacingMm: fc.integer({ min: 20, max: 120 }),
+            holePitchMm: fc.integer({ min: 20, max: 120 }),
+            everyHole: fc.integer({ min: 1, max: 4 }),
             emptyHolesTop: fc.nat(3),
             emptyHolesBottom: fc.nat(3),
             height: fc.oneof(
@@ -219,6 +220,7 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
                 heightMm: fc.integer({ min: 500, max: 6000 }),
               }),
               fc.record({ by: fc.constant('slant' as const), slantMm: fc.integer({ min: 500, max: 6000 }) }),
+              fc.record({ by: fc.constant('strip' as const) }),
             ),
             baseDiameterMm: fc.integer({ min: 200, max: 4000 }),
             topDiameterMm: fc.integer({ min: 0, max: 400 }),

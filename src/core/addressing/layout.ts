@@ -1,5 +1,11 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
-import { slotsPerUniverse, unitChannels, type NewUniverse, type Packing } from '../catalogue/packing';
+import {
+  slotsPerUniverse,
+  unitChannels,
+  usableChannels,
+  type NewUniverse,
+  type Packing,
+} from '../catalogue/packing';
 import type { Block, ChannelSpace } from './block';
 import { PinnedChannels } from './pinnedChannels';
 
@@ -80,8 +86,10 @@ interface Cursor {
  * Runs are laid one after another in the order that they are given in. A universe is left when it is full, or when the policy
  * asks for a new one. With whole pixels a pixel that does not fit any more starts the next universe, which for RGB is after 510
  * channels and for RGBW after 512. Pinned runs stay where they are; the others go around them and are never torn apart by one.
+ *
+ * @param counted show channels of a universe, where all count alike; what their packing holds where that is left out
  */
-export function layOut(controllers: readonly WiredController[]): Layout {
+export function layOut(controllers: readonly WiredController[], counted?: number): Layout {
   const blocks: Block[] = [];
   const flatOffsetOfRun = new Map<number, number>();
   const runsWithoutAddress: number[] = [];
@@ -171,18 +179,22 @@ export function layOut(controllers: readonly WiredController[]): Layout {
       if (laid.ranOut) runsWithoutAddress.push(run.run);
       for (const block of laid.blocks) {
         blocks.push(block);
-        const unit = unitOf(run);
         const end = block.slot + block.channels;
-        claim(
-          spaces,
-          block.universe!,
-          controller,
-          end + Math.floor((slotsPerUniverse(run.packing) - end) / unit) * unit,
-        );
+        claim(spaces, block.universe!, controller, Math.max(end, counted ?? usableIn(run)));
       }
     }
   }
-  return { blocks, spaces: [...spaces.values()], startOfRun, flatOffsetOfRun, runsWithoutAddress };
+  return { blocks, spaces: inOrder([...spaces.values()]), startOfRun, flatOffsetOfRun, runsWithoutAddress };
+}
+
+/**
+ * The show counts its universes in ascending order, then the devices without any: a universe that is new behind the others moves
+ * none of them, whichever controller first uses it.
+ */
+function inOrder(spaces: readonly ChannelSpace[]): ChannelSpace[] {
+  return [...spaces].sort(
+    (a, b) => (a.universe ?? Infinity) - (b.universe ?? Infinity) || a.controller - b.controller,
+  );
 }
 
 function startAt(universe: number, slot: number): Cursor {
@@ -285,11 +297,12 @@ function unitOf(run: WiredRun): number {
     : unitChannels(run.packing, run.channelsPerPixel);
 }
 
-/**
- * A universe counts for as many channels of the show as it would hold if it were filled up with pixels like those in
- * it: 510 for RGB by whole pixels. Where pixels of several sizes or several controllers share it, the largest count
- * stands.
- */
+/** What a universe holds when it is filled up with pixels like those of a run: 510 for RGB by whole pixels. */
+function usableIn({ packing, channelsPerPixel }: WiredRun): number {
+  return usableChannels(packing, channelsPerPixel);
+}
+
+/** A universe in the count of the show. Where pixels of several sizes or several controllers share it, the largest count stands. */
 function claim(
   spaces: Map<string, ChannelSpace>,
   universe: number,

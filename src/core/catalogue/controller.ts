@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CORRECTED_AT } from '../colours/order';
 import { NEW_UNIVERSE, packingSchema } from './packing';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
@@ -52,6 +53,8 @@ export const controllerSchema = z.strictObject({
   portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
+  /** The end at which the colours of what is behind it are put in order; absent keeps to the show. */
+  coloursAt: z.enum(CORRECTED_AT).optional(),
   /** The number this device's own screens give to its first LED. */
   firstLedIndex: z.union([z.literal(0), z.literal(1)]),
   /** Where it hangs on the drawing of the site. */

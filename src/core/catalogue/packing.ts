@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CORRECTED_AT } from '../colours/order';
 
 export const UNIVERSE_SLOTS = 512;
 
@@ -33,8 +34,12 @@ export const addressingSchema = z.strictObject({
   order: z.enum(['ports', 'props']).optional(),
   /** What the first channel of the show is called; 1 unless another program begins elsewhere. */
   firstShowChannel: z.int().min(1).max(10_000_000).optional(),
+  /** What every universe counts for in show channels; what its packing holds where nobody said it. */
+  showChannelsPerUniverse: z.literal([510, 512]).optional(),
   /** Pictures a second that every port is to show. */
   wantedRateHz: z.int().min(1).max(200).optional(),
+  /** The end at which colours are put into the order of the chips; the controller where nobody said it. */
+  coloursAt: z.enum(CORRECTED_AT).optional(),
   /** True once addresses are typed into devices: what would move them is shown first. */
   askBeforeMoving: z.boolean().optional(),
 });

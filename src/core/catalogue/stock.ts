@@ -13,7 +13,13 @@ import {
 } from '../figures/explained';
 import { countOf } from '../units/number';
 
-export const STOCK_LIMITS = { pixelsPerString: 5000, rollMm: 1_000_000, perMetre: 1000, group: 100 };
+export const STOCK_LIMITS = {
+  pixelsPerString: 5000,
+  pitchMm: 5000,
+  rollMm: 1_000_000,
+  perMetre: 1000,
+  group: 100,
+};
 
 /** What a prop is made from: strings with a fixed number of pixels, or strip by the roll. */
 export const stockSchema = z.discriminatedUnion('kind', [
@@ -21,7 +27,7 @@ export const stockSchema = z.discriminatedUnion('kind', [
     kind: z.literal('strings'),
     pixelsPerString: z.int().min(1).max(STOCK_LIMITS.pixelsPerString),
     /** Wire between two pixels of a string, at its longest. */
-    pitchMm: z.number().min(1).max(5000),
+    pitchMm: z.number().min(1).max(STOCK_LIMITS.pitchMm),
     /** Each strand starts a string of its own, or strings run on from strand to strand over short jumpers. */
     laid: z.enum(['perStrand', 'runOn']),
   }),

@@ -17,22 +17,24 @@ export const chainTooLong = defineCheck(
       const outputs = outputsPerCard(driver);
       const beyond = laid.chains.filter((chain) => chain.output > outputs);
       return [
-        ...tooLong
-          .slice(0, 1)
-          .map((chain) =>
-            finding(
-              'wrong',
-              `output ${name(chain)} has ${countOf(chain.panels.length, 'panel')}, ${chain.panels.length - most} more than the ${most} that its driver takes (${standingWords(driver.mostPanelsPerOutput)}). The rest stays dark, or everything flickers.`,
-              [layAnew('Lay the chains anew, spread evenly', 'zigzag')],
+        ...tooLong.slice(0, 1).map((chain) =>
+          finding(
+            'wrong',
+            `output ${name(chain)} has ${countOf(chain.panels.length, 'panel')}, ${chain.panels.length - most} more than the ${most} that its driver takes (${standingWords(driver.mostPanelsPerOutput)}). The rest stays dark, or everything flickers.`,
+            layAnew('Lay the chains anew, spread evenly', 'zigzag', (after) =>
+              after.chains.every((each) => each.panels.length <= most),
             ),
           ),
+        ),
         ...beyond.slice(0, 1).map((chain) =>
           finding(
             'wrong',
             `it needs output ${name(chain)}, but ${driver.kind === 'cards' ? 'each card' : 'the hat'} has ${countOf(outputs, 'output')}. The panels there stay dark.`,
             [
               ...(prop.threading.chaining.by === 'design' && prop.threading.chaining.style === 'lineEach'
-                ? [layAnew('Put several lines on an output, zigzag', 'zigzag')]
+                ? layAnew('Put several lines on an output, zigzag', 'zigzag', (after) =>
+                    after.chains.every((each) => each.output <= outputs),
+                  )
                 : []),
               ...(driver.kind === 'hat' && Math.max(...laid.chains.map((each) => each.output)) <= 8
                 ? [

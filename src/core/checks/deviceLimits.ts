@@ -1,3 +1,8 @@
+import type { PlannedPort } from '../patch/plug';
+import { portsOfController } from '../plan/planIndex';
+import { universesOfController, universesOfRun } from '../devices/universeSizes';
+import { thatHelps } from './thatHelps';
+import { drivenOnPort } from '../devices/drivenPixels';
 import { portAddressOn } from '../addressing/numbering';
 import { kindOf } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
@@ -8,7 +13,7 @@ import { pixelsPerPortWith } from '../catalogue/controllerType';
 import type { Controller } from '../catalogue/controller';
 import { portName } from '../catalogue/controller';
 import { policyOfRun } from '../plan/plan';
-import type { Plan } from '../plan/planned';
+import type { LaidShow, Plan } from '../plan/planned';
 import { countOf, groupDigits } from '../units/number';
 import { defineCheck, type Finding, type Mend } from './check';
 import { moveElsewhere } from './moveElsewhere';
@@ -43,12 +48,24 @@ function limitsOfType(
   const ports = plan.ports.filter((port) => port.controller === index);
   const spans = plan.spans.filter((span) => span.controller === index && span.universe !== null);
   const universes = new Set(spans.map((span) => span.universe!));
-  const total = ports.reduce((sum, port) => sum + port.places, 0);
+  const total = drivenBy(plan, index);
   const policies = ports.flatMap((port) => port.runs.map((run) => policyOfRun(plan, run)));
-  const lastRun = ports.at(-1)?.runs.at(-1);
-  const lastElsewhere = lastRun === undefined ? [] : moveElsewhere(plan, lastRun, index);
+  /** The last runs of the controller elsewhere, as many as it takes. */
+  const lastElsewhere = (isGone: (after: LaidShow) => boolean) => {
+    const runs = ports.flatMap((port) => port.runs);
+    return thatHelps(
+      plan,
+      [1, 2, 4, 8, 16]
+        .filter((count) => count < runs.length || count === 1)
+        .flatMap((count) => moveElsewhere(plan, runs.slice(-count), index)),
+      isGone,
+    );
+  };
   const perPort = pixelsPerPortWith(type, ports.length);
-  const over = ports.find((port) => port.places > perPort && port.places <= controller.mostPixelsPerPort);
+  const over = ports.find((port) => {
+    const driven = drivenOnPort(plan, port);
+    return driven > perPort && driven <= controller.mostPixelsPerPort;
+  });
   const change = (words: string, to: Partial<Controller>): Mend => ({
     label: words,
     edit: { type: 'changeController', controllerId: controller.id, change: to },
@@ -58,7 +75,7 @@ function limitsOfType(
       finding(
         controller,
         'wrong',
-        `Port ${portName(controller, over.port)} holds ${countOf(over.places, 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${standingWords(type.pixelsPerPort)}). The rest stays dark.`,
+        `Port ${portName(controller, over.port)} drives ${countOf(drivenOnPort(plan, over), 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${standingWords(type.pixelsPerPort)}). The rest stays dark.`,
         [change(`Count on ${groupDigits(perPort)} a port`, { mostPixelsPerPort: perPort })],
       ),
     );
@@ -68,9 +85,11 @@ function limitsOfType(
         controller,
         'wrong',
         `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${standingWords(type.mostPixels)}). The last of them stay dark.`,
-        lastElsewhere,
+        lastElsewhere((after) => drivenBy(after, index) <= type.mostPixels!.value),
       ),
     );
+  const fitsUniverses = (after: LaidShow) =>
+    universesOfController(after, index).size <= type.mostUniverses!.value;
   if (type.mostUniverses && universes.size > type.mostUniverses.value)
     found.push(
       finding(
@@ -78,8 +97,10 @@ function limitsOfType(
         'wrong',
         `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${standingWords(type.mostUniverses)}). What lies beyond stays dark.`,
         [
-          ...(policies.some(({ packing }) => packing.kind === 'custom') ? packWholePixels(plan, index) : []),
-          ...lastElsewhere,
+          ...(policies.some(({ packing }) => packing.kind === 'custom')
+            ? thatHelps(plan, packWholePixels(plan, index), fitsUniverses)
+            : []),
+          ...lastElsewhere(fitsUniverses),
         ],
       ),
     );
@@ -117,8 +138,8 @@ function limitsOfType(
             'wrong',
             `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${standingWords(type.severalUniversesPerPort)}). Everything after the first stays dark.`,
             port.runs.length > 1
-              ? moveElsewhere(plan, port.runs.at(-1)!)
-              : splitToFit(plan, port.runs[0]!, pixelsOfUniverse(plan, port.runs[0]!)),
+              ? moveElsewhere(plan, beyondFirstUniverse(plan, port))
+              : splitToFit(plan, port, pixelsOfUniverse(plan, port.runs[0]!)),
           ),
         );
         break;
@@ -150,6 +171,18 @@ function limitsOfType(
       ),
     );
   return found;
+}
+
+/** Runs of a port that do not lie in the universe of its first one; none where that lies in several itself. */
+function beyondFirstUniverse(plan: Plan, { runs }: PlannedPort): number[] {
+  const [first, more] = [...universesOfRun(plan, runs[0]!).keys()];
+  if (more !== undefined) return [];
+  return runs.filter((run) => [...universesOfRun(plan, run).keys()].some((universe) => universe !== first));
+}
+
+/** Pixels that a controller has to drive on all its ports. */
+function drivenBy(plan: LaidShow, index: number): number {
+  return portsOfController(plan, index).reduce((sum, port) => sum + drivenOnPort(plan, port), 0);
 }
 
 /** Pixels of a run that go into one universe. */

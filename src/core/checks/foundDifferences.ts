@@ -1,4 +1,5 @@
-import { differences, foundIn } from '../devices/found';
+import { coloursOfBothEnds, differences } from '../devices/differences';
+import { foundIn } from '../devices/found';
 import { countOf } from '../units/number';
 import { defineFactsCheck, type Finding } from './check';
 
@@ -12,28 +13,16 @@ export const foundDifferences = defineFactsCheck(
       const list = differences(plan, found);
       const about = { stage: 'patch' as const, controllerId: controller.id };
       const first = list[0];
-      const twice =
-        found.where === 'sender'
-          ? found.ports.find((port) => {
-              const there = all.find(
-                (each) => each.controllerId === controller.id && each.where === 'controller',
-              );
-              const other = there?.ports.find((each) => each.port === port.port);
-              return (
-                port.colourOrder !== undefined &&
-                other?.colourOrder !== undefined &&
-                port.colourOrder !== 'RGB' &&
-                other.colourOrder !== 'RGB'
-              );
-            })
-          : undefined;
+      const device = all.find((each) => each.controllerId === controller.id && each.where === 'controller');
+      const ends = found.where === 'sender' && device ? coloursOfBothEnds(plan, device, found) : [];
+      const colours = ends.find((each) => !each.isRight) ?? ends[0];
       return [
-        ...(twice
+        ...(colours
           ? [
               {
                 ...about,
-                severity: 'wrong' as const,
-                message: `Port ${controller.label}${twice.port}: the sender puts colours in order and the controller does so again. Corrected twice, two colours are exchanged. Set one of the two to RGB.`,
+                severity: colours.isRight ? ('look' as const) : ('wrong' as const),
+                message: colours.words,
                 mends: [],
               },
             ]

@@ -1,4 +1,4 @@
-import { strandLengthMm, treeHeightMm, treeSlantMm, type TreeShape } from '../props/tree';
+import { stripLengthMm, treeHeightMm, treeSlantMm, type TreeShape } from '../props/tree';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding, type Mend } from './check';
 
@@ -14,13 +14,13 @@ export const impossibleTree = defineCheck(
         edit: { type: 'setShape', propId: prop.id, shape: { ...shape, ...change } },
       });
       const lean = Math.abs(shape.baseDiameterMm - shape.topDiameterMm) / 2;
-      const strand = strandLengthMm(shape);
+      const strand = stripLengthMm(shape);
       const slant = treeSlantMm(shape);
       const finding = (severity: 'wrong' | 'look', message: string, mends: Mend[]) => [
         { severity, stage: 'build' as const, propId: prop.id, message: `${prop.name}: ${message}`, mends },
       ];
       if (slant === null) {
-        const measured = shape.height.by === 'slant' ? shape.height.slantMm : 0;
+        const measured = shape.height.by === 'slant' ? shape.height.slantMm : strand;
         const fitting = Math.ceil(Math.max(strand, lean * 1.05));
         // A circle that leaves a fifth of the slant for height.
         const base = Math.floor(shape.topDiameterMm + 1.6 * measured);
@@ -39,7 +39,8 @@ export const impossibleTree = defineCheck(
       }
       if (strand <= slant + 0.5) return [];
       const height = strand > lean ? Math.ceil(Math.sqrt(strand ** 2 - lean ** 2)) : null;
-      const fit = Math.floor(slant / shape.spacingMm) + 1 - shape.emptyHolesTop - shape.emptyHolesBottom;
+      const bare = shape.emptyHolesTop + shape.emptyHolesBottom;
+      const fit = Math.floor((Math.floor(slant / shape.holePitchMm) - bare) / shape.everyHole) + 1;
       return finding(
         'wrong',
         `a strand is ${formatLength(strand)} long, ${formatLength(Math.round(strand - slant))} longer than the ${formatLength(Math.round(slant))} from the top ring to its anchor, so its lowest pixels lie on the ground.`,

@@ -1,3 +1,4 @@
+import type { PixelType } from '../catalogue/pixelType';
 import { portName } from '../catalogue/controller';
 import { defineCheck } from './check';
 import { moveElsewhere } from './moveElsewhere';
@@ -15,19 +16,16 @@ export const mixedPort = defineCheck(
       const volts = [...new Set(types.map((type) => type.volts))];
       const channels = [...new Set(types.map((type) => type.colourOrder.length))];
       if (volts.length === 1 && channels.length === 1) return [];
-      // The first run that is unlike the one nearest to the port goes elsewhere.
-      const odd =
-        port.runs[
-          types.findIndex(
-            (type) =>
-              type.volts !== types[0]!.volts || type.colourOrder.length !== types[0]!.colourOrder.length,
-          )
-        ] ?? port.runs[0]!;
+      // What is unlike the run nearest to the port goes elsewhere.
+      const unlike = (isUnlike: (type: PixelType) => boolean) =>
+        moveElsewhere(
+          plan,
+          port.runs.filter((_, i) => isUnlike(types[i]!)),
+        );
       const common = {
         stage: 'patch' as const,
         propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
         controllerId: controller.id,
-        mends: moveElsewhere(plan, odd),
       };
       const name = portName(controller, port.port);
       return [
@@ -37,6 +35,7 @@ export const mixedPort = defineCheck(
                 ...common,
                 severity: 'wrong' as const,
                 message: `Port ${name} joins pixels of ${volts.join(' V and ')} V. The higher voltage destroys the lower one’s pixels: give each voltage its own port and supply.`,
+                mends: unlike((type) => type.volts !== volts[0]),
               },
             ]
           : []),
@@ -46,6 +45,7 @@ export const mixedPort = defineCheck(
                 ...common,
                 severity: 'look' as const,
                 message: `Port ${name} joins pixels of ${channels.join(' and ')} channels. Many controllers know one channel count for a port; colours then rotate behind the first change.`,
+                mends: unlike((type) => type.colourOrder.length !== channels[0]),
               },
             ]
           : []),

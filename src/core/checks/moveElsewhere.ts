@@ -1,31 +1,40 @@
 import { portName } from '../catalogue/controller';
 import { homesFor } from '../answers/ports/freePorts';
 import type { Plan } from '../plan/planned';
-import type { Mend } from './check';
 import { runName } from '../plan/runName';
+import type { Mend } from './check';
 
 /**
- * Puts a run on a free port that takes it whole; no mend where there is none.
+ * Puts runs on free ports that take them whole; no mend where there are too few.
  *
- * @param index of the run in the plan
- * @param notOn index of a controller that it may not go to
+ * @param indices of the runs in the plan
+ * @param notOn index of a controller that they may not go to
  */
-export function moveElsewhere(plan: Plan, index: number, notOn?: number): Mend[] {
-  const run = plan.runs[index]!;
-  const prop = plan.show.props[run.prop]!;
-  const home = homesFor(plan, [index], notOn)?.[0];
-  if (!home) return [];
-  const controller = plan.show.controllers[home.controller]!;
+export function moveElsewhere(plan: Plan, indices: readonly number[], notOn?: number): Mend[] {
+  const homes = indices.length > 0 ? homesFor(plan, indices, notOn) : undefined;
+  if (!homes) return [];
+  const names = homes.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
+  const what = indices.length === 1 ? runName(plan, indices[0]!) : `${indices.length} runs`;
   return [
     {
-      label: `Move ${runName(plan, index)} to ${portName(controller, home.port)}`,
+      label: `Move ${what} to ${portsWords(names)}`,
       edit: {
-        type: 'putRun',
-        propId: prop.id,
-        run: run.number,
-        controllerId: controller.id,
-        port: home.port,
+        type: 'putRuns',
+        runs: homes.map(({ controller, port }, i) => {
+          const run = plan.runs[indices[i]!]!;
+          return {
+            propId: plan.show.props[run.prop]!.id,
+            run: run.number,
+            controllerId: plan.show.controllers[controller]!.id,
+            port,
+          };
+        }),
       },
     },
   ];
+}
+
+/** `A3`, `A3, A4, B1`, `7 ports from A3`. */
+export function portsWords(names: readonly string[]): string {
+  return names.length <= 3 ? names.join(', ') : `${names.length} ports from ${names[0]}`;
 }

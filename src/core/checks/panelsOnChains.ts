@@ -14,7 +14,7 @@ export const panelsOnChains = defineCheck(
           finding(
             'wrong',
             `panel ${cellsWords(laid.unchained, columns)} (row.column from the front) is on no output, so it stays dark or shows what output 1 shows.`,
-            [layAnew('Lay the chains anew', 'zigzag')],
+            layAnew('Lay the chains anew', 'zigzag', (after) => after.unchained.length === 0),
           ),
         );
       if (laid.twice.length > 0)
@@ -22,7 +22,7 @@ export const panelsOnChains = defineCheck(
           finding(
             'wrong',
             `panel ${cellsWords(laid.twice, columns)} is at two places of the chains; it can be plugged in only once.`,
-            [layAnew('Lay the chains anew', 'zigzag')],
+            layAnew('Lay the chains anew', 'zigzag', (after) => after.twice.length === 0),
           ),
         );
       const sideways = laid.chains.flatMap((chain) =>

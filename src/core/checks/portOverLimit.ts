@@ -1,6 +1,9 @@
+import type { Plan } from '../plan/planned';
+import { drivenOnPort, drivenPixels } from '../devices/drivenPixels';
 import { portName } from '../catalogue/controller';
 import { countOf, groupDigits } from '../units/number';
-import { defineCheck } from './check';
+import type { PlannedPort } from '../patch/plug';
+import { defineCheck, type Mend } from './check';
 import { moveElsewhere } from './moveElsewhere';
 import { splitToFit } from './splitToFit';
 
@@ -11,19 +14,33 @@ export const portOverLimit = defineCheck(
     plan.ports.flatMap((port) => {
       const controller = plan.show.controllers[port.controller]!;
       const limit = controller.mostPixelsPerPort;
-      if (port.places <= limit) return [];
+      const driven = drivenOnPort(plan, port);
+      if (driven <= limit) return [];
+      const words = driven === port.places ? 'holds' : 'has a card with';
       return [
         {
           severity: 'wrong' as const,
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
           controllerId: controller.id,
-          message: `Port ${portName(controller, port.port)} holds ${countOf(port.places, 'pixel')}, ${groupDigits(port.places - limit)} more than the ${groupDigits(limit)} that ${controller.name} drives on a port. The rest stays dark.`,
-          mends:
-            port.runs.length > 1
-              ? moveElsewhere(plan, port.runs.at(-1)!)
-              : splitToFit(plan, port.runs[0]!, limit),
+          message: `Port ${portName(controller, port.port)} ${words} ${countOf(driven, 'pixel')}, ${groupDigits(driven - limit)} more than the ${groupDigits(limit)} that ${controller.name} drives on a port. The rest stays dark.`,
+          mends: relief(plan, port, limit),
         },
       ];
     }),
 );
+
+/** Moves the last runs of a port elsewhere, as many as it takes; splits what is too long by itself. */
+function relief(plan: Plan, port: PlannedPort, limit: number): Mend[] {
+  const on = (run: number) => plan.runs[run]!.wire!.skippedPixels + drivenPixels(plan, run);
+  const stays = [...port.runs];
+  const moved: number[] = [];
+  let driven = drivenOnPort(plan, port);
+  while (driven > limit && stays.length > 1) {
+    const run = stays.pop()!;
+    moved.unshift(run);
+    driven -= on(run);
+  }
+  if (driven <= limit) return moveElsewhere(plan, moved);
+  return moved.length === 0 ? splitToFit(plan, port, limit) : [];
+}

@@ -44,12 +44,12 @@ const aTree = (change: Partial<TreeShape>): Prop => {
 describe('a tree that cannot be', () => {
   it('has strands longer than its slant', () => {
     // 50 pixels 80 mm apart are 3.92 m; sqrt(3.2^2 + 0.925^2) m is 3.331 m.
-    const tall = aTree({ spacingMm: 80 });
+    const tall = aTree({ holePitchMm: 80 });
     expect(of(tall)[0]!.message).toContain('a strand is 3.92 m long, 589 mm longer than the 3.331 m');
     expectMended(tall, 'impossible-tree', ['Raise it to 3.81 m', 'Keep 42 pixels a strand']);
   });
   it('has a slant shorter than its lean', () => {
-    const flat = aTree({ height: { by: 'slant', slantMm: 900 }, baseDiameterMm: 3000, spacingMm: 10 });
+    const flat = aTree({ height: { by: 'slant', slantMm: 900 }, baseDiameterMm: 3000, holePitchMm: 10 });
     expect(of(flat)[0]!.message).toContain('Such a tree has no height');
     expectMended(flat, 'impossible-tree', [/along a strand/, /across/]);
   });

@@ -16,9 +16,7 @@ export const rangesOdd = defineCheck(
       });
       return [
         {
-          severity: problems.some(({ kind }) => kind === 'outside' || kind === 'overlap')
-            ? ('wrong' as const)
-            : ('look' as const),
+          severity: 'wrong' as const,
           stage: 'build' as const,
           propId: prop.id,
           message: `${prop.name}: ${problems.map(({ message }) => message).join(' ')}`,

@@ -23,7 +23,7 @@ export const receiverCable = defineCheck(
           propId: plan.show.props[plan.runs[run]!.prop]!.id,
           controllerId: device.id,
           message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cable.value)}, and a receiver board of it may be ${formatLength(limit.value)} away (${standingWords(limit)}). Farther off, pixels flicker or stay dark.`,
-          mends: moveElsewhere(plan, run, controller),
+          mends: moveElsewhere(plan, [run], controller),
         },
       ];
     });

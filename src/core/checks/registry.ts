@@ -10,9 +10,9 @@ import { wallChannels } from './wallChannels';
 import { unevenChains } from './unevenChains';
 import { receiverCable } from './receiverCable';
 import { ribbonTooLong } from './ribbonTooLong';
+import { panelOrders } from './panelOrders';
 import { panelsOnChains } from './panelsOnChains';
 import { outputOrder } from './outputOrder';
-import { coloursTwice } from './coloursTwice';
 import { chainTooLong } from './chainTooLong';
 import { cardRectangles } from './cardRectangles';
 import { emptyLeg } from './emptyLeg';
@@ -39,7 +39,7 @@ export const CHECKS: readonly Check[] = [
   chainTooLong,
   outputOrder,
   cardRectangles,
-  coloursTwice,
+  panelOrders,
   unevenChains,
   ribbonTooLong,
   mixedPort,

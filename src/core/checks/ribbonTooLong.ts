@@ -1,7 +1,5 @@
 import { outputName } from '../panels/chains';
-import { measureChains } from '../panels/compareChains';
 import { ribbonsOf } from '../panels/ribbons';
-import type { WallThreading } from '../props/wall';
 import { formatLength } from '../units/length';
 import { defineCheck } from './check';
 import { eachWall } from './walls';
@@ -19,15 +17,14 @@ export const ribbonTooLong = defineCheck(
         .sort((a, b) => b.lengthMm - a.lengthMm);
       const worst = long[0];
       if (!worst) return [];
-      const zigzag = layAnew('Zigzag with short ribbons', 'zigzag');
-      const { threading } = zigzag.edit as { threading: WallThreading };
-      const better =
-        measureChains(laid.wall, threading.driver, threading.chaining).longestRibbonMm < worst.lengthMm - 1;
+      const zigzag = layAnew('Zigzag with short ribbons', 'zigzag', (after) =>
+        ribbonsOf(after.chains, after.wall.panel).every((ribbon) => ribbon.lengthMm < worst.lengthMm - 1),
+      );
       return [
         finding(
           'look',
           `the ribbon after panel ${worst.from + 1} of output ${outputName(laid.chains[worst.chain]!, laid.cards.length)} is ${formatLength(Math.round(worst.lengthMm))} long${long.length > 1 ? `, and ${long.length - 1} more are over ${formatLength(MOST_RIBBON_MM)}` : ''}. Long ribbons flicker and show ghost pixels.`,
-          better ? [zigzag] : [],
+          zigzag,
         ),
       ];
     }),

@@ -1,6 +1,7 @@
 import { portName } from '../catalogue/controller';
 import { homesFor } from '../answers/ports/freePorts';
 import { countOf } from '../units/number';
+import { portsWords } from './moveElsewhere';
 import { defineCheck } from './check';
 
 export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) =>
@@ -27,7 +28,7 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
         mends: homes
           ? [
               {
-                label: `Put on ${listPorts(names!)}`,
+                label: `Put on ${portsWords(names!)}`,
                 edit: {
                   type: 'putRuns' as const,
                   runs: homes.map(({ controller, port }, i) => ({
@@ -44,7 +45,3 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
     ];
   }),
 );
-
-function listPorts(names: readonly string[]): string {
-  return names.length <= 3 ? names.join(', ') : `${names.length} ports from ${names[0]}`;
-}

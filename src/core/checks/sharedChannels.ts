@@ -1,3 +1,4 @@
+import { LAST_UNIVERSE } from '../catalogue/controller';
 import { countOf } from '../units/number';
 import type { Plan, Span } from '../plan/planned';
 import { defineCheck } from './check';
@@ -90,7 +91,7 @@ function lastUniverses(plan: Plan): (controller: number) => number {
 
 function followOn(plan: Plan, index: number, lastOfOthers: number) {
   const controller = plan.show.controllers[index]!;
-  if (controller.firstUniverse === null || index === 0) return [];
+  if (controller.firstUniverse === null || index === 0 || lastOfOthers >= LAST_UNIVERSE) return [];
   return [
     {
       label: `Start ${controller.name} at universe ${lastOfOthers + 1}`,

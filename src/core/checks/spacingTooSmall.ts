@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { kindOf, threadProp, type Prop } from '../props/registry';
+import type { Threaded } from '../threading/thread';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding } from './check';
 
@@ -10,17 +11,19 @@ export const spacingTooSmall = defineCheck(
     plan.show.props.flatMap((prop, index): Omit<Finding, 'check'>[] => {
       const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
       if (type.bodyMm === undefined || kindOf(prop).panelled) return [];
-      const least = leastSpacingMm(plan, index);
+      const least = leastSpacingMm(geometryOf(plan, index));
       // A tape measure does not tell half a millimetre.
       if (least >= type.bodyMm - 0.5) return [];
       const wider = kindOf(prop).withLeastSpacing?.(prop.shape, type.bodyMm);
+      const helps =
+        wider && leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
       return [
         {
           severity: 'wrong',
           stage: 'build',
           propId: prop.id,
           message: `${prop.name}: pixels are ${formatLength(least)} apart, and ${type.name} is ${formatLength(type.bodyMm)} across. They do not fit beside one another.`,
-          mends: wider
+          mends: helps
             ? [
                 {
                   label: `Space them at least ${formatLength(type.bodyMm)}`,
@@ -33,18 +36,25 @@ export const spacingTooSmall = defineCheck(
     }),
 );
 
-/** The least distance between pixels that follow one another on a strand; hidden ones do not count. */
-function leastSpacingMm(plan: Plan, index: number): number {
-  const { firstPixel, strands, hiddenPixels } = plan.props[index]!;
+/** A prop in the table of pixels, as if it had been threaded alone. */
+function geometryOf(plan: Plan, index: number): Strung {
+  const { firstPixel, pixelCount, strands, hiddenPixels } = plan.props[index]!;
+  const own = (values: Float32Array) => values.subarray(firstPixel, firstPixel + pixelCount);
   const { xMm, yMm, zMm } = plan.pixels;
+  return { xMm: own(xMm), yMm: own(yMm), zMm: own(zMm), strands, hiddenPixels };
+}
+
+type Strung = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'hiddenPixels'>;
+
+/** The least distance between pixels that follow one another on a strand; hidden ones do not count. */
+function leastSpacingMm({ xMm, yMm, zMm, strands, hiddenPixels }: Strung): number {
   const hidden = new Set(hiddenPixels);
   let least = Infinity;
   for (const strand of strands)
     for (let i = strand.firstPixel + 1; i < strand.firstPixel + strand.pixelCount; i += 1) {
       if (hidden.size > 0 && (hidden.has(i) || hidden.has(i - 1))) continue;
-      const at = firstPixel + i;
       const square =
-        (xMm[at]! - xMm[at - 1]!) ** 2 + (yMm[at]! - yMm[at - 1]!) ** 2 + (zMm[at]! - zMm[at - 1]!) ** 2;
+        (xMm[i]! - xMm[i - 1]!) ** 2 + (yMm[i]! - yMm[i - 1]!) ** 2 + (zMm[i]! - zMm[i - 1]!) ** 2;
       if (square < least) least = square;
     }
   return Math.sqrt(least);

@@ -1,16 +1,36 @@
+import type { PlannedPort } from '../patch/plug';
+import { kindOf } from '../props/registry';
 import type { Plan } from '../plan/planned';
 import { fewestRuns } from '../threading/split';
 import type { Mend } from './check';
 
 /**
- * Splits the prop of a run into the fewest runs of which each has so many places on the wire at most, its skipped pixels counted; no
- * mend where a single strand is longer.
- *
- * @param index of the run in the plan
+ * Splits the prop of the only run on a port into the fewest runs of which each has so many places on the wire at most, its skipped
+ * pixels counted, or cuts a wall into smaller cards; no mend where a single strand is longer, or where the patch keeps the port for
+ * runs that would come back.
  */
-export function splitToFit(plan: Plan, index: number, places: number): Mend[] {
-  const run = plan.runs[index]!;
+export function splitToFit(
+  plan: Plan,
+  { controller, port, runs: [index] }: PlannedPort,
+  places: number,
+): Mend[] {
+  const run = plan.runs[index!]!;
   const prop = plan.show.props[run.prop]!;
+  const { id } = plan.show.controllers[controller]!;
+  const entries = plan.show.patch.filter((entry) => entry.controllerId === id && entry.port === port);
+  if (entries.length > 1) return [];
+  const kind = kindOf(prop);
+  if (kind.panelled) {
+    const cut = kind.withDrivenPixels?.(prop.shape, prop.threading, places);
+    return cut
+      ? [
+          {
+            label: `Cut ${prop.name} into ${cut.words}`,
+            edit: { type: 'setThreading', propId: prop.id, threading: cut.threading as never },
+          },
+        ]
+      : [];
+  }
   const lengths = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
   const runs = fewestRuns(lengths, places - (run.wire?.skippedPixels ?? 0));
   if (runs === null || runs <= plan.props[run.prop]!.runCount) return [];

@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/planned';
 import type { Prop } from '../props/registry';
 import { kindOf } from '../props/registry';
-import { stockPitchMm, type Stock } from '../catalogue/stock';
+import { STOCK_LIMITS, stockPitchMm, type Stock } from '../catalogue/stock';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding, type Mend } from './check';
 
@@ -20,18 +20,17 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
   });
   const about = { stage: 'build' as const, propId: prop.id };
   const spacing = widestSpacingMm(plan, index);
+  const wire = Math.ceil(spacing / 10) * 10;
   const pitch = stockPitchMm(stock);
   if (stock.kind === 'strings' && spacing > pitch + 0.5)
     found.push({
       ...about,
       severity: 'wrong',
       message: `${prop.name}: pixels are up to ${formatLength(spacing)} apart, but its strings have ${formatLength(pitch)} of wire between two. They do not reach.`,
-      mends: [
-        mend(`Take strings with ${formatLength(Math.ceil(spacing / 10) * 10)} of wire`, {
-          ...stock,
-          pitchMm: Math.ceil(spacing / 10) * 10,
-        }),
-      ],
+      mends:
+        wire <= STOCK_LIMITS.pitchMm
+          ? [mend(`Take strings with ${formatLength(wire)} of wire`, { ...stock, pitchMm: wire })]
+          : [],
     });
   // Strip cannot be stretched or pushed together; 2 % are measuring.
   if (stock.kind === 'strip' && spacing > 0 && Math.abs(spacing - pitch) > 0.02 * pitch)
@@ -48,6 +47,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
     });
   if (stock.kind === 'strings' && stock.laid === 'perStrand') {
     const longest = plan.props[index]!.strands.reduce((most, strand) => Math.max(most, strand.pixelCount), 0);
+    const string = Math.ceil(longest / 50) * 50;
     if (longest > stock.pixelsPerString) {
       const word = kindOf(prop).strandWord(prop.threading);
       found.push({
@@ -55,10 +55,9 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
         severity: 'look',
         message: `${prop.name}: a ${word} of ${longest} pixels is longer than a string of ${stock.pixelsPerString}, so it has a splice inside after pixel ${stock.pixelsPerString}.`,
         mends: [
-          mend(`Take strings of ${Math.ceil(longest / 50) * 50}`, {
-            ...stock,
-            pixelsPerString: Math.min(5000, Math.ceil(longest / 50) * 50),
-          }),
+          ...(string <= STOCK_LIMITS.pixelsPerString
+            ? [mend(`Take strings of ${string}`, { ...stock, pixelsPerString: string })]
+            : []),
           mend('Let strings run on', { ...stock, laid: 'runOn' }),
         ],
       });

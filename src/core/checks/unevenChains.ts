@@ -1,4 +1,3 @@
-import { measureChains } from '../panels/compareChains';
 import { defineCheck } from './check';
 import { eachWall } from './walls';
 
@@ -10,22 +9,18 @@ export const unevenChains = defineCheck(
       const counts = laid.chains.map((chain) => chain.panels.length);
       const [longest, shortest] = [Math.max(0, ...counts), Math.min(...counts)];
       if (prop.threading.chaining.by !== 'hand' || longest - shortest < 2) return [];
-      const mend = layAnew('Spread them evenly', 'zigzag');
-      const after =
-        mend.edit.type === 'setThreading'
-          ? measureChains(
-              laid.wall,
-              prop.threading.driver,
-              (mend.edit.threading as typeof prop.threading).chaining,
-            )
-          : null;
+      const mends = layAnew(
+        'Spread them evenly',
+        'zigzag',
+        (after) => Math.max(...after.chains.map((chain) => chain.panels.length)) < longest,
+      );
       // Where lines are long, nothing is more even.
-      if (after && after.longestChain >= longest) return [];
+      if (mends.length === 0) return [];
       return [
         finding(
           'look',
           `one output has ${longest} panels and another ${shortest}. The longest chain sets the refresh of the whole wall.`,
-          [mend],
+          mends,
         ),
       ];
     }),

@@ -1,5 +1,8 @@
 import { usual } from '../figures/figure';
-import { aLine, aShow } from '../../../tests/unit/shows';
+import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
+import { evenCards } from '../panels/driver';
+import type { Show } from '../show/schema';
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { ChainedPanel, Chaining } from '../panels/chains';
 import type { Driver } from '../panels/driver';
 import { planShow } from '../plan/plan';
@@ -160,14 +163,53 @@ it('finds an uneven spread and long ribbons', () => {
   expectMended(long, 'ribbon-too-long', 1, 'after panel 5 of output 1 is 1.572 m');
 });
 
-it('finds colours that are corrected twice, and pixels of four channels', () => {
-  const show = aShow({ props: [aWall({ panel: { ...wall.starter().shape.panel, colourOrder: 'BGR' } })] });
-  show.pixelTypes[0]!.colourOrder = 'GRB';
-  const finding = findingsOf(planShow(show)).find((each) => each.check === 'colours-twice')!;
+it('finds panels of two orders that only the sender is to tell apart, and pixels of four channels', () => {
+  const others = [{ column: 1, row: 0, colourOrder: 'BGR' as const }];
+  const show = aShow({
+    props: [aWall({ others })],
+    addressing: { packing: { kind: 'wholePixels' }, newUniverse: 'controller', coloursAt: 'sender' },
+  });
+  const finding = findingsOf(planShow(show)).find((each) => each.check === 'panel-orders')!;
+  expect(finding.message).toContain('RGB and BGR');
+  expect(finding.mends).toHaveLength(1);
   for (const mend of finding.mends)
     expect(findingsOf(planShow(applyEdit(show, mend.edit))).map((each) => each.check)).not.toContain(
-      'colours-twice',
+      'panel-orders',
     );
   const white = { ...aWall(), pixelTypeId: 'rgbw' };
   expectMended(white, 'wall-channels', 1, '4 channels a pixel');
+});
+
+it('holds a card to its own limit, not to that of the wall, and cuts a wall into cards that fit', () => {
+  // 8 x 6 panels of 64 x 32 are 98,304 pixels; two cards of 4 columns own 49,152 each, and one drives 65,536.
+  const card = { ...SHIPPED_CONTROLLER_TYPES.find((type) => type.id === 'panel-card')! };
+  const show = (across: number) =>
+    onPorts(
+      aShow({
+        props: [
+          aWall(
+            { panel: wall.starter().shape.panel, columns: 8, rows: 6 },
+            {
+              driver: {
+                kind: 'cards',
+                outputsPerCard: 8,
+                mostPanelsPerOutput: { value: 12, basis: 'typed' },
+                inOrder: true,
+                cards: evenCards(8, 6, across, 1),
+              },
+            },
+          ),
+        ],
+        controllerTypes: [card],
+        controllers: [aController({ typeId: card.id, mostPixelsPerPort: 65_536 })],
+      }),
+      ['wall', 1, 1],
+    );
+  const about = (next: Show) =>
+    findingsOf(planShow(next)).filter((each) => /port-over-limit|device-limits/.test(each.check));
+  expect(about(show(2))).toEqual([]);
+  const [finding] = about(show(1));
+  expect(finding!.message).toContain('98,304 pixels, 32,768 more than the 65,536');
+  expect(finding!.mends.map((mend) => mend.label)).toEqual(['Cut wall into 2 cards, 2 across and 1 down']);
+  expect(about(applyEdit(show(1), finding!.mends[0]!.edit))).toEqual([]);
 });

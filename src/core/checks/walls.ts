@@ -6,6 +6,8 @@ import type { Finding, Mend } from './check';
 
 /** What a check of panel walls looks at. */
 export interface WallOfShow {
+  /** Index of the prop in the show. */
+  index: number;
   prop: PropOf<'wall'>;
   laid: LaidWall;
   /** A finding about this wall, on the stage where its chains are. */
@@ -17,8 +19,8 @@ export interface WallOfShow {
   ) => Omit<Finding, 'check'>;
   /** The edit that changes its threading. */
   rethread: (label: string, change: Partial<PropOf<'wall'>['threading']>) => Mend;
-  /** Lays the chains anew by a design, keeping the entry where there is one. */
-  layAnew: (label: string, style: 'lineEach' | 'zigzag') => Mend;
+  /** Lays the chains anew by a design, keeping the entry where there is one; no mend where that would not help. */
+  layAnew: (label: string, style: 'lineEach' | 'zigzag', helps: (after: LaidWall) => boolean) => Mend[];
 }
 
 /** Runs a look over every wall of a show. */
@@ -26,7 +28,7 @@ export function eachWall(
   plan: Plan,
   look: (wall: WallOfShow) => Omit<Finding, 'check'>[],
 ): Omit<Finding, 'check'>[] {
-  return plan.show.props.flatMap((prop) => {
+  return plan.show.props.flatMap((prop, index) => {
     if (prop.kind !== 'wall') return [];
     const { chaining } = prop.threading;
     const rethread: WallOfShow['rethread'] = (label, change) => ({
@@ -34,6 +36,7 @@ export function eachWall(
       edit: { type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } },
     });
     return look({
+      index,
       prop,
       laid: layWall(prop),
       finding: (severity, message, mends, stage = 'thread') => ({
@@ -44,12 +47,13 @@ export function eachWall(
         mends,
       }),
       rethread,
-      layAnew: (label, style) => {
+      layAnew: (label, style, helps) => {
         const design: Chaining =
           chaining.by === 'design'
             ? { ...chaining, style }
             : { by: 'design', style, along: 'rows', entry: 'topLeft' };
-        return rethread(label, { chaining: design });
+        const threading = { ...prop.threading, chaining: design };
+        return helps(layWall({ ...prop, threading })) ? [rethread(label, { chaining: design })] : [];
       },
     });
   });

@@ -2,32 +2,18 @@ import { toldUniverse } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
 import type { LaidShow, Span } from '../plan/planned';
 import { portsOfController, spansOfRun } from '../plan/planIndex';
+import type { PlannedPort } from '../patch/plug';
+import { listOf } from '../units/words';
+import { colourPlan } from './colourOrders';
+import {
+  DEVICE_SETTINGS,
+  PORT_SETTINGS,
+  settingId,
+  settingWords,
+  type DeviceSettings,
+  type PortSettings,
+} from './settings';
 import { channelsToType, universesOfController } from './universeSizes';
-
-/** What is typed into a controller for one of its ports. */
-export interface PortSettings {
-  port: number;
-  name: string;
-  /** Pixels on the wire; skipped ones count where the controller is told so. */
-  pixels: number;
-  /** As the device counts: the port-address under Art-Net. Null under DDP. */
-  universe: number | null;
-  /** From 1; a byte of the flat space, from 1, under DDP. */
-  channel: number | null;
-  endUniverse: number | null;
-  endChannel: number | null;
-  colourOrder: string;
-}
-
-/** What is typed into a controller: once for all of it, and for each port in use. */
-export interface DeviceSettings {
-  controllerId: string;
-  firstUniverse: number | null;
-  universes: number;
-  /** Words where they differ from universe to universe; null under DDP. */
-  channelsPerUniverse: number | string | null;
-  ports: PortSettings[];
-}
 
 /** The settings of one controller as they are planned. */
 export function deviceSettings(plan: LaidShow, controller: number): DeviceSettings {
@@ -40,35 +26,97 @@ export function deviceSettings(plan: LaidShow, controller: number): DeviceSettin
 const known = new WeakMap<LaidShow, DeviceSettings[]>();
 
 function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
-  const { show } = plan;
-  const device = show.controllers[controller]!;
-  const told = (universe: number) => toldUniverse(device, universe);
-  const sizes = new Map(
-    [...universesOfController(plan, controller)].map(([universe, size]) => [told(universe), size]),
-  );
-  const orderOf = new Map(show.pixelTypes.map((type) => [type.id, type.colourOrder]));
+  const device = plan.show.controllers[controller]!;
+  const sizes = universesOfController(plan, controller);
+  /** Channels of the device before each of its universes, where it counts on over all of them. */
+  const before = new Map<number, number>();
+  let channels = 0;
+  for (const [universe, size] of sizes) {
+    before.set(universe, channels);
+    channels += size;
+  }
+  const told = [...sizes].map(([universe, size]) => [toldUniverse(device, universe), size] as const);
+  const ports = portsOfController(plan, controller).map((port) => portSettings(plan, port, before));
   return {
     controllerId: device.id,
-    firstUniverse: [...sizes.keys()][0] ?? null,
-    universes: sizes.size,
-    channelsPerUniverse: channelsToType(sizes),
-    ports: portsOfController(plan, controller).map((port) => {
-      const [first, last] = endsOf(plan, port.runs);
-      const orders = new Set(
-        port.runs.map((run) => orderOf.get(show.props[plan.runs[run]!.prop]!.pixelTypeId)!),
-      );
-      return {
-        port: port.port,
-        name: portName(device, port.port),
-        pixels: port.places,
-        universe: typeof first?.universe === 'number' ? told(first.universe) : null,
-        channel: first?.startChannel ?? null,
-        endUniverse: typeof last?.universe === 'number' ? told(last.universe) : null,
-        endChannel: last ? last.startChannel + last.channelCount - 1 : null,
-        colourOrder: [...orders].join(' + '),
-      };
-    }),
+    firstUniverse: told[0]?.[0] ?? null,
+    lastUniverse: told.at(-1)?.[0] ?? null,
+    universes: device.protocol === 'ddp' ? null : stretchesOf(told.map(([universe]) => universe)),
+    channelsPerUniverse: channelsToType(new Map(told)),
+    bytes: device.protocol === 'ddp' ? Math.max(0, ...ports.map((port) => (port.endByte ?? -1) + 1)) : null,
+    ports,
   };
+}
+
+function portSettings(
+  plan: LaidShow,
+  port: PlannedPort,
+  channelsBefore: ReadonlyMap<number, number>,
+): PortSettings {
+  const device = plan.show.controllers[port.controller]!;
+  const [first, last] = endsOf(plan, port.runs);
+  const universeOf = (span: Span | undefined) =>
+    typeof span?.universe === 'number' ? toldUniverse(device, span.universe) : null;
+  const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
+  const inUniverses = typeof first?.universe === 'number';
+  const overDevice = (span: Span, channel: number) => channelsBefore.get(span.universe!)! + channel;
+  const hidden = device.skippedPixelsTakeChannels ? 0 : port.places - port.pixels;
+  const firstLed = plan.runs[port.runs[0]!]!.wire!.placesBeforePort + device.firstLedIndex;
+  return {
+    port: port.port,
+    name: portName(device, port.port),
+    pixels: port.places - hidden,
+    hiddenPixels: hidden,
+    hiddenWhere: hidden > 0 ? hiddenWords(plan, port) : null,
+    onWire: port.places,
+    universe: universeOf(first),
+    channel: inUniverses ? first.startChannel : null,
+    endUniverse: universeOf(last),
+    endChannel: inUniverses ? endOf(last!) : null,
+    deviceChannel: inUniverses ? overDevice(first, first.startChannel) : null,
+    deviceEndChannel: inUniverses ? overDevice(last!, endOf(last!)) : null,
+    startByte: first?.universe === null ? first.startChannel - 1 : null,
+    endByte: last?.universe === null ? endOf(last) - 1 : null,
+    showChannel: first?.startShowChannel ?? null,
+    firstLed,
+    lastLed: firstLed + port.places - 1,
+    colourOrder: [
+      ...new Set(
+        port.runs.flatMap((run) => {
+          const { chips, controller, correctedAt } = colourPlan(plan, run);
+          // Chips that differ within a run can be told only where the controller is told.
+          return correctedAt === 'controller' ? chips : [controller];
+        }),
+      ),
+    ].join(' + '),
+    direction: 'forward',
+  };
+}
+
+/** Where on the wire the hidden pixels are: before which light of the port. */
+function hiddenWords(plan: LaidShow, port: PlannedPort): string {
+  let lit = 0;
+  const words: string[] = [];
+  for (const index of port.runs) {
+    const run = plan.runs[index]!;
+    const { skippedPixels } = run.wire!;
+    if (skippedPixels > 0)
+      words.push(lit === 0 ? `${skippedPixels} before the first` : `${skippedPixels} after ${lit}`);
+    lit += run.pixelCount;
+  }
+  return listOf(words);
+}
+
+/** How many numbers, where they follow one another; `1–3 and 6–8` where not. */
+function stretchesOf(numbers: readonly number[]): number | string {
+  const stretches: [number, number][] = [];
+  for (const number of numbers) {
+    const last = stretches.at(-1);
+    if (last && last[1] === number - 1) last[1] = number;
+    else stretches.push([number, number]);
+  }
+  if (stretches.length < 2) return numbers.length;
+  return listOf(stretches.map(([from, to]) => (from === to ? `${from}` : `${from}–${to}`)));
 }
 
 /** The spans of some runs with the lowest and the highest address. */
@@ -97,52 +145,41 @@ export interface ValueToType {
   new: string;
 }
 
-/** The settings of a device and of a port that are compared, with what a builder calls them. */
-const DEVICE_VALUES = [
-  ['firstUniverse', 'first universe'],
-  ['universes', 'number of universes'],
-  ['channelsPerUniverse', 'channels a universe'],
-] as const;
-const PORT_VALUES = [
-  ['pixels', 'pixels'],
-  ['universe', 'start universe'],
-  ['channel', 'start channel'],
-  ['colourOrder', 'colour order'],
-] as const;
+const DEVICE_VALUES = DEVICE_SETTINGS.filter((setting) => setting.isKept);
+const PORT_VALUES = PORT_SETTINGS.filter((setting) => setting.isKept);
+
+/** What a device holds that nobody has typed anything into. */
+const UNTOUCHED: Partial<Record<keyof PortSettings, unknown>> = { hiddenPixels: 0, direction: 'forward' };
 
 /** What has to be typed into devices again when one plan takes the place of another. */
 export function valuesToType(before: LaidShow, after: LaidShow): ValueToType[] {
   const values: ValueToType[] = [];
   const indexBefore = new Map(before.show.controllers.map(({ id }, index) => [id, index]));
   after.show.controllers.forEach(({ id: controllerId, protocol }, index) => {
-    // What the device itself calls it.
-    const named = (what: string) =>
-      protocol === 'artnet' ? what.replace(/(first|start) universe/, '$1 port-address') : what;
     const was = indexBefore.get(controllerId);
     const next = deviceSettings(after, index);
     const old = was === undefined ? null : deviceSettings(before, was);
     const add = (field: string, port: string, what: string, from: unknown, to: unknown) =>
-      values.push({
-        controllerId,
-        field,
-        port,
-        what: named(what),
-        old: String(from ?? 'nothing'),
-        new: String(to),
-      });
+      values.push({ controllerId, field, port, what, old: String(from ?? 'nothing'), new: String(to) });
     if (old)
-      for (const [field, what] of DEVICE_VALUES)
-        if (old[field] !== next[field] && next[field] !== null) add(field, '', what, old[field], next[field]);
+      for (const setting of DEVICE_VALUES) {
+        const { field } = setting;
+        if (old[field] !== next[field] && next[field] !== null)
+          add(settingId(field), '', settingWords(setting, protocol), old[field], next[field]);
+      }
     const fromOf = new Map(old?.ports.map((port) => [port.port, port]));
     for (const port of next.ports) {
       const from = fromOf.get(port.port);
       fromOf.delete(port.port);
-      for (const [field, what] of PORT_VALUES)
-        if (from?.[field] !== port[field] && port[field] !== null)
-          add(`port.${port.port}.${field}`, port.name, what, from?.[field], port[field]);
+      for (const setting of PORT_VALUES) {
+        const { field } = setting;
+        const held = from ? from[field] : (UNTOUCHED[field] ?? null);
+        if (held !== port[field] && port[field] !== null)
+          add(settingId(field, port.port), port.name, settingWords(setting, protocol), held, port[field]);
+      }
     }
     for (const { port, name, pixels } of fromOf.values())
-      if (pixels !== 0) add(`port.${port}.pixels`, name, 'pixels', pixels, 0);
+      if (pixels !== 0) add(settingId('pixels', port), name, 'pixels', pixels, 0);
   });
   return values;
 }

@@ -19,10 +19,13 @@ const MOST_NAMED = 4;
 /** @param before the plan of the show that would be edited */
 export function effectOf(before: LaidShow, edit: Edit, cache?: PlanCache): Effect {
   try {
-    const { moved, values } = comparePlans(before, layShow(applyEdit(before.show, edit), cache));
-    if (moved.length === 0 && values.length === 0) return { words: 'No address moves.', moved: [] };
+    const { moved, renumbered, values } = comparePlans(before, layShow(applyEdit(before.show, edit), cache));
+    if (moved.length + renumbered.length + values.length === 0)
+      return { words: 'No address moves.', moved: [] };
+    const shown =
+      renumbered.length > 0 ? `, ${countOf(renumbered.length, 'run')} with other show channels` : '';
     return {
-      words: `${countOf(moved.length, 'run')} moved, ${countOf(values.length, 'value')} to type`,
+      words: `${countOf(moved.length, 'run')} moved, ${countOf(values.length, 'value')} to type${shown}`,
       moved: moved.slice(0, MOST_NAMED),
     };
   } catch (error) {

@@ -4,6 +4,7 @@ import { valuesToType, type ValueToType } from './deviceSettings';
 import { layShow } from '../plan/plan';
 import type { LaidShow, Span } from '../plan/planned';
 import type { PlanCache } from '../plan/cache';
+import { groupDigits } from '../units/number';
 import type { RunPin } from '../show/edits/patch';
 import { applyEdit, type Edit } from '../show/edits/registry';
 
@@ -19,6 +20,8 @@ export interface Moved {
 
 export interface Foresight {
   moved: Moved[];
+  /** Runs that stay where they are, though the count of the show gives them other channels: a sender may hold those. */
+  renumbered: Moved[];
   /** Ids of controllers that somebody has to go to. */
   visits: string[];
   values: ValueToType[];
@@ -27,17 +30,20 @@ export interface Foresight {
 /** What one plan changes against another. */
 export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   const moved: Moved[] = [];
+  const renumbered: Moved[] = [];
   const old = stretches(before);
   const next = stretches(after);
   for (const [key, to] of next) {
     const from = old.get(key);
     if (!from || !isSame(from, to))
       moved.push({ ...to.of, old: from ? wordsOf(from) : null, new: wordsOf(to) });
+    else if (from.first.startShowChannel !== to.first.startShowChannel)
+      renumbered.push({ ...to.of, old: showChannelWords(from), new: showChannelWords(to) });
   }
   for (const [key, from] of old)
     if (!next.has(key)) moved.push({ ...from.of, old: wordsOf(from), new: null });
   const values = valuesToType(before, after);
-  return { moved, values, visits: [...new Set(values.map((value) => value.controllerId))] };
+  return { moved, renumbered, values, visits: [...new Set(values.map((value) => value.controllerId))] };
 }
 
 /** Where a run begins and ends. */
@@ -76,6 +82,10 @@ function isSame(a: Stretch, b: Stretch): boolean {
 
 const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
 
+function showChannelWords({ first }: Stretch): string {
+  return `show channel ${groupDigits(first.startShowChannel)}`;
+}
+
 function wordsOf({ device, first, last }: Stretch): string {
   const place = ({ universe }: Span, channel: number) =>
     universe === null ? `byte ${channel - 1}` : `U${universe} ch ${channel}`;
@@ -99,7 +109,7 @@ export interface Choices {
  */
 export function foresee(before: LaidShow, edit: Edit, tidyPlan: LaidShow, cache?: PlanCache): Choices | null {
   const tidy = comparePlans(before, tidyPlan);
-  if (tidy.moved.length + tidy.values.length === 0) return null;
+  if (tidy.moved.length + tidy.renumbered.length + tidy.values.length === 0) return null;
   const least = leastChange(before, tidyPlan, edit);
   return {
     tidy: { edit, foresight: tidy },

@@ -1,7 +1,7 @@
 import { usableChannels } from '../catalogue/packing';
 import { policyOfRun } from '../plan/plan';
 import { spansOfController, spansOfRun } from '../plan/planIndex';
-import type { LaidShow, Span } from '../plan/planned';
+import type { LaidShow, PlannedSpace, Span } from '../plan/planned';
 import { listOf } from '../units/words';
 
 /**
@@ -49,4 +49,25 @@ export function channelsToType(sizes: UniverseSizes): number | string | null {
   );
   // A setting is typed from a line, not from a page.
   return words.length > 4 ? `${listOf([...distinct].map(String))}, by universe` : listOf(words);
+}
+
+/** The spaces of a plan by what they are. */
+export interface ShowSpaces {
+  universes: ReadonlyMap<number, PlannedSpace>;
+  /** By index of the controller. */
+  flat: ReadonlyMap<number, PlannedSpace>;
+}
+
+const spacesKnown = new WeakMap<LaidShow, ShowSpaces>();
+
+export function showSpaces(plan: LaidShow): ShowSpaces {
+  let found = spacesKnown.get(plan);
+  if (!found) {
+    const [universes, flat] = [new Map<number, PlannedSpace>(), new Map<number, PlannedSpace>()];
+    for (const space of plan.spaces)
+      if (space.universe === null) flat.set(space.controller, space);
+      else universes.set(space.universe, space);
+    spacesKnown.set(plan, (found = { universes, flat }));
+  }
+  return found;
 }

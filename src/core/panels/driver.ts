@@ -76,6 +76,27 @@ export function evenCards(columns: number, rows: number, across: number, down: n
   );
 }
 
+/**
+ * How many cards across and down a wall needs at least where none may own more than so many panels; null where none
+ * will do. Of two ways with as many cards, the one with shorter rows: chains run along them.
+ */
+export function fewestCards(
+  columns: number,
+  rows: number,
+  mostPanels: number,
+): [across: number, down: number] | null {
+  let best: [number, number] | null = null;
+  for (let across = 1; across <= columns; across += 1) {
+    const wide = Math.ceil(columns / across);
+    const high = Math.floor(mostPanels / wide);
+    if (high < 1) continue;
+    const down = Math.ceil(rows / high);
+    if (across * down <= DRIVER_LIMITS.cards && (!best || across * down <= best[0] * best[1]))
+      best = [across, down];
+  }
+  return best;
+}
+
 /** Cells that are owned by no card, and by more than one. */
 export function cardCoverage(cards: readonly Card[], columns: number, rows: number) {
   const owners = new Uint16Array(columns * rows);

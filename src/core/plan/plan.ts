@@ -80,7 +80,7 @@ function layThreaded(show: Show, threaded: readonly Threaded[]): LaidShow {
 
   const { ports, wires, staleEntries } = plugIn(show, props, runs);
   wires.forEach((wire, index) => (runs[index]!.wire = wire));
-  const layout = layOut(wiredControllers(show, ports, props, runs));
+  const layout = layOut(wiredControllers(show, ports, props, runs), show.addressing.showChannelsPerUniverse);
   const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
   for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
   for (const [run, { reason, after }] of layout.startOfRun) {

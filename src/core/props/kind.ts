@@ -44,12 +44,22 @@ export interface PropKind<
   pixelType?: PixelType;
   /** What of its threading decides the places and the order of its pixels; all of it where this is left out. */
   orderOf?: (threading: z.infer<Threading>) => unknown;
+  /** The orders in which its chips take colours, the usual one first, where its shape says so rather than its type of pixel. */
+  chipOrders?: (shape: z.infer<Shape>) => readonly string[];
   /** Made of panels: drawn, chained and set out by panel, not by pixel. */
   panelled?: boolean;
   /** The points laid out flat where the true view hides some behind others. */
   unrolled?: (shape: z.infer<Shape>) => Points;
   /** What the two sides are called where they are not the front and the back. */
   sides?: { front: string; back: string };
+  /** The most pixels that one of its drivers has to drive, where several share them. */
+  drivenPixels?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => number;
+  /** The same prop with its drivers cut so that none drives more than so many pixels; null where that cannot be had. */
+  withDrivenPixels?: (
+    shape: z.infer<Shape>,
+    threading: z.infer<Threading>,
+    most: number,
+  ) => { threading: z.infer<Threading>; words: string } | null;
   /** Pixels that share one start address, which are never split over universes. */
   fixturePixels?: (shape: z.infer<Shape>) => number;
   /** Lines along which it is taken apart for storage. */

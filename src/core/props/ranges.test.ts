@@ -7,6 +7,7 @@ import {
   rangeProblems,
   rangesForOrphans,
   readRange,
+  wordsUnder,
   writeRange,
 } from './ranges';
 
@@ -42,8 +43,10 @@ it('reads what it writes, in every convention', () => {
       fc.integer({ min: 1, max: 5000 }),
       fc.integer({ min: 1, max: 5000 }),
       fc.constantFrom(...RANGE_CONVENTIONS),
-      (firstPixel, pixelCount, convention) => {
-        expect(readRange(...writeRange({ firstPixel, pixelCount }, convention), convention)).toEqual({
+      fc.nat(5000),
+      (firstPixel, pixelCount, convention, before) => {
+        const written = writeRange({ firstPixel, pixelCount }, convention, before);
+        expect(readRange(...written, convention, before)).toEqual({
           firstPixel,
           pixelCount,
         });
@@ -76,16 +79,26 @@ it('covers every pixel of the prop as a count pixel by pixel does', () => {
 
 it('names overlaps, orphans, what is outside and a wrong sum', () => {
   expect(rangeProblems([range('Hull', 1, 60), range('Mast', 51, 20)], 100).map((p) => p.message)).toEqual([
-    'Hull and Mast both hold pixels 51 to 60.',
-    'Pixels 71 to 100 are in no range.',
+    'Hull and Mast both hold pixels 51 to 60 (counted from 0: 50 to 59).',
+    'Pixels 71 to 100 (counted from 0: 70 to 99) are in no range.',
     'The ranges hold 80 pixels together; there are 100.',
   ]);
   expect(rangeProblems([range('Hull', 1, 101)], 100).map((p) => p.message)).toEqual([
-    'Hull reaches past the end: pixel 101 is not there.',
+    'Hull reaches past the end: pixel 101 (counted from 0: 100) is not there.',
     'The ranges hold 101 pixels together; there are 100.',
   ]);
   expect(rangeProblems([range('Hull', 1, 60), range('Mast', 61, 40)], 100)).toEqual([]);
   expect(rangeProblems([], 100)).toEqual([]);
+});
+
+it('names pixels as they were typed: index 25 from 0, LED 350 behind another prop on one device', () => {
+  const said = (firstIndex: 0 | 1, before = 0) =>
+    rangeProblems([range('Hull', 1, 25), range('Mast', 27, 74)], 100, wordsUnder({ firstIndex }, before))[0]!
+      .message;
+  expect(said(0)).toBe('Index 25 (pixel 26 of the prop, counted from 1) is in no range.');
+  expect(said(1)).toBe('Pixel 26 is in no range.');
+  expect(said(0, 350)).toBe('Index 375 (pixel 26 of the prop, counted from 1) is in no range.');
+  expect(writeRange(range('all', 1, 350), RANGE_CONVENTIONS[1]!, 350)).toEqual([350, 699]);
 });
 
 it('lays any ranges end to end so that nothing is odd any more', () => {

@@ -29,23 +29,29 @@ export const RANGE_CONVENTIONS: readonly RangeConvention[] = (
   words: `from ${firstIndex}, ${end === 'length' ? 'start and length' : end === 'inclusive' ? 'last one inside' : 'stop is the one after'}`,
 }));
 
-/** The two numbers of a range as a convention writes them. */
+/**
+ * The two numbers of a range as a convention writes them.
+ *
+ * @param before LEDs of the device before the first pixel of the prop, where the device counts all that it has
+ */
 export function writeRange(
   { firstPixel, pixelCount }: Pick<PixelRange, 'firstPixel' | 'pixelCount'>,
   { firstIndex, end }: RangeConvention,
+  before = 0,
 ): [start: number, second: number] {
-  const start = firstPixel - 1 + firstIndex;
+  const start = before + firstPixel - 1 + firstIndex;
   if (end === 'length') return [start, pixelCount];
   return [start, start + pixelCount - (end === 'inclusive' ? 1 : 0)];
 }
 
-/** The range that two numbers mean under a convention; null where they mean none. */
+/** The range that two numbers mean under a convention; null where they mean none. `before` as for `writeRange`. */
 export function readRange(
   start: number,
   second: number,
   { firstIndex, end }: RangeConvention,
+  before = 0,
 ): { firstPixel: number; pixelCount: number } | null {
-  const firstPixel = start - firstIndex + 1;
+  const firstPixel = start - before - firstIndex + 1;
   const pixelCount = end === 'length' ? second : second - start + (end === 'inclusive' ? 1 : 0);
   return firstPixel >= 1 && pixelCount >= 1 ? { firstPixel, pixelCount } : null;
 }
@@ -86,13 +92,41 @@ export interface RangeProblem {
   pixelCount: number;
 }
 
-/** Everything that is odd about a list of ranges that are to cover a prop once. Pixels are counted from 1. */
-export function rangeProblems(ranges: readonly PixelRange[], pixelCount: number): RangeProblem[] {
+/** What pixels of a prop are called, by the first of them, from 1, and how many they are. */
+export type PixelWords = (firstPixel: number, pixelCount: number) => string;
+
+/** As a convention counts them, and by their place in the prop where that is another number. */
+export function wordsUnder({ firstIndex }: Pick<RangeConvention, 'firstIndex'>, before = 0): PixelWords {
+  const shift = before + firstIndex - 1;
+  return (firstPixel, pixelCount) => {
+    const place = pixelsWords(firstPixel, pixelCount);
+    if (shift === 0) return place;
+    const [from, to] = [firstPixel + shift, firstPixel + shift + pixelCount - 1].map(groupDigits);
+    return `${pixelCount === 1 ? `index ${from}` : `indices ${from} to ${to}`} (${place} of the prop, counted from 1)`;
+  };
+}
+
+/** Where nobody knows how the reader counts: from 1, and from 0. */
+const bothWays: PixelWords = (firstPixel, pixelCount) => {
+  const [from, to] = [firstPixel - 1, firstPixel + pixelCount - 2].map(groupDigits);
+  return `${pixelsWords(firstPixel, pixelCount)} (counted from 0: ${pixelCount === 1 ? from : `${from} to ${to}`})`;
+};
+
+/**
+ * Everything that is odd about a list of ranges that are to cover a prop once.
+ *
+ * @param wordsOf what pixels are called; both ways where it is left out
+ */
+export function rangeProblems(
+  ranges: readonly PixelRange[],
+  pixelCount: number,
+  wordsOf: PixelWords = bothWays,
+): RangeProblem[] {
   if (ranges.length === 0) return [];
   const problems: RangeProblem[] = [];
   for (const stretch of coverageOf(ranges, pixelCount)) {
     const about = { firstPixel: stretch.firstPixel, pixelCount: stretch.pixelCount };
-    const pixels = pixelsWords(stretch.firstPixel, stretch.pixelCount);
+    const pixels = wordsOf(stretch.firstPixel, stretch.pixelCount);
     const names = stretch.ranges.map((index) => ranges[index]!.name);
     if (stretch.firstPixel > pixelCount) {
       if (names.length > 0)

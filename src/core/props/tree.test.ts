@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { threadProp, type PropOf } from './registry';
-import { anchorSpacingMm, strandLengthMm, tree, treeHeightMm, treeSlantMm, type TreeShape } from './tree';
+import {
+  anchorSpacingMm,
+  pixelSpacingMm,
+  stripGaps,
+  stripLengthMm,
+  tree,
+  treeHeightMm,
+  treeSlantMm,
+  type TreeShape,
+} from './tree';
 
 type Tree = Pick<PropOf<'tree'>, 'kind' | 'shape' | 'threading'>;
 
@@ -13,7 +22,8 @@ function aTree(shape: Partial<TreeShape> = {}, threading: Partial<Tree['threadin
       form: { kind: 'full', firstStrandAt: 'front', direction: 'counterclockwise' },
       strands: 4,
       pixelsPerStrand: 3,
-      spacingMm: 1000,
+      holePitchMm: 1000,
+      everyHole: 1,
       height: { by: 'height', heightMm: 4000 },
       baseDiameterMm: 6000,
       topDiameterMm: 0,
@@ -46,7 +56,7 @@ describe('a tree with the sides of a 3-4-5 triangle', () => {
 
   it('leaves the empty holes bare', () => {
     const { shape } = aTree({ emptyHolesTop: 1, emptyHolesBottom: 2 });
-    expect(strandLengthMm(shape)).toBe(5000);
+    expect(stripLengthMm(shape)).toBe(5000);
     expect(pixels(aTree({ emptyHolesTop: 1 }))[2]).toEqual([0, 3200, 600]);
   });
 
@@ -91,7 +101,8 @@ it('puts every pixel on its strand, one spacing from the next, in the true view 
       fc.integer({ min: 10, max: 100 }),
       fc.integer({ min: 1000, max: 8000 }),
       fc.integer({ min: 500, max: 6000 }),
-      (kind, strands, pixelsPerStrand, spacingMm, heightMm, baseDiameterMm) => {
+      fc.integer({ min: 1, max: 4 }),
+      (kind, strands, pixelsPerStrand, holePitchMm, heightMm, baseDiameterMm, everyHole) => {
         const prop = aTree({
           form:
             kind === 'full'
@@ -99,7 +110,8 @@ it('puts every pixel on its strand, one spacing from the next, in the true view 
               : { kind, firstStrandAt: 'right' },
           strands,
           pixelsPerStrand,
-          spacingMm,
+          holePitchMm,
+          everyHole,
           height: { by: 'height', heightMm },
           baseDiameterMm,
           topDiameterMm: 100,
@@ -110,7 +122,7 @@ it('puts every pixel on its strand, one spacing from the next, in the true view 
             for (let i = firstPixel + 1; i < firstPixel + pixelCount; i += 1)
               expect(
                 Math.hypot(xMm[i]! - xMm[i - 1]!, yMm[i]! - yMm[i - 1]!, zMm[i]! - zMm[i - 1]!),
-              ).toBeCloseTo(spacingMm, 0);
+              ).toBeCloseTo(holePitchMm * everyHole, 0);
         }
         // The true tree lies on its cone: at height y the distance from the pole is that of the slanted line.
         if (kind !== 'flat') {
@@ -124,6 +136,41 @@ it('puts every pixel on its strand, one spacing from the next, in the true view 
     ),
     { numRuns: 60 },
   );
+});
+
+describe('a strip with more holes than pixels', () => {
+  it('counts bare holes by its own pitch: 50 pixels in every second of 1 inch holes, 3 bare above and 1 below, are 102 in', () => {
+    const { shape } = aTree({
+      pixelsPerStrand: 50,
+      holePitchMm: 25.4,
+      everyHole: 2,
+      emptyHolesTop: 3,
+      emptyHolesBottom: 1,
+    });
+    expect(stripLengthMm(shape)).toBeCloseTo(102 * 25.4);
+    expect(pixelSpacingMm(shape)).toBeCloseTo(50.8);
+  });
+  it('makes the height of a tree by itself: 45 pixels in every third hole, 4 bare above and 2 below', () => {
+    const { shape } = aTree({
+      strands: 20,
+      pixelsPerStrand: 45,
+      holePitchMm: 25.4,
+      everyHole: 3,
+      emptyHolesTop: 4,
+      emptyHolesBottom: 2,
+      height: { by: 'strip' },
+      baseDiameterMm: 2400,
+      topDiameterMm: 300,
+    });
+    expect(stripGaps(shape)).toBe(138);
+    expect(stripLengthMm(shape)).toBeCloseTo(3505.2);
+    // sqrt(3505.2^2 - 1050^2), by hand.
+    expect(treeHeightMm(shape)).toBeCloseTo(3344.2, 1);
+    expect(anchorSpacingMm(shape)).toBeCloseTo(376.99, 2);
+    // The first hole is on the ring, so the top pixel hangs 4 holes below it.
+    const [, top] = pixels({ ...aTree(), shape })[44]!;
+    expect(top).toBe(Math.round(3344.2 * (1 - (4 * 25.4) / 3505.2)));
+  });
 });
 
 it('sets out its anchors on the base circle, neighbours as far apart as the chord', () => {

@@ -1,13 +1,19 @@
 import { z } from 'zod';
-import { computed, given, product } from '../figures/explained';
+import { computed, difference, given, product, sum, type Explained } from '../figures/explained';
 import { orderStrands } from '../threading/strands';
 import { runsSchema, runsWords } from '../threading/runs';
 import type { Points } from '../threading/thread';
 import { formatLength } from '../units/length';
-import { groupDigits } from '../units/number';
+import { countOf, groupDigits } from '../units/number';
 import { definePropKind, type MeasureFact } from './kind';
 
-export const TREE_LIMITS = { strands: 500, pixelsPerStrand: 2000, holes: 500, mostMm: 100_000 };
+export const TREE_LIMITS = {
+  strands: 500,
+  pixelsPerStrand: 2000,
+  holes: 500,
+  everyHole: 100,
+  mostMm: 100_000,
+};
 
 const lengthSchema = z.number().min(1).max(TREE_LIMITS.mostMm);
 
@@ -26,14 +32,18 @@ const treeShapeSchema = z.strictObject({
   ]),
   strands: z.int().min(1).max(TREE_LIMITS.strands),
   pixelsPerStrand: z.int().min(1).max(TREE_LIMITS.pixelsPerStrand),
-  spacingMm: z.number().min(1).max(5000),
-  /** Places for pixels that stay bare, at either end of every strand. */
+  /** From hole to hole of the strip that a strand is mounted in; from pixel to pixel where there are no other holes. */
+  holePitchMm: z.number().min(1).max(5000),
+  /** Pixels are in every so many-th hole: 2 is every second one. */
+  everyHole: z.int().min(1).max(TREE_LIMITS.everyHole),
+  /** Holes that stay bare beyond the last pixel, at either end of every strand. */
   emptyHolesTop: z.int().min(0).max(TREE_LIMITS.holes),
   emptyHolesBottom: z.int().min(0).max(TREE_LIMITS.holes),
-  /** From the ground to the top ring, upright or along a strand. */
+  /** From the ground to the top ring, upright or along a strand; or as the strip has it from its first hole to its last. */
   height: z.discriminatedUnion('by', [
     z.strictObject({ by: z.literal('height'), heightMm: lengthSchema }),
     z.strictObject({ by: z.literal('slant'), slantMm: lengthSchema }),
+    z.strictObject({ by: z.literal('strip') }),
   ]),
   baseDiameterMm: lengthSchema,
   /** 0 where all strands meet in a point. */
@@ -87,8 +97,10 @@ function mostLeanMm(shape: TreeShape): number {
 
 /** Upright height of the top ring: sqrt(slant^2 - lean^2); null where the slant is no longer than the lean. */
 export function treeHeightMm(shape: TreeShape): number | null {
-  if (shape.height.by === 'height') return shape.height.heightMm;
-  const rest = shape.height.slantMm ** 2 - mostLeanMm(shape) ** 2;
+  const { height } = shape;
+  if (height.by === 'height') return height.heightMm;
+  const slantMm = height.by === 'slant' ? height.slantMm : stripLengthMm(shape);
+  const rest = slantMm ** 2 - mostLeanMm(shape) ** 2;
   return rest > 0 ? Math.sqrt(rest) : null;
 }
 
@@ -99,9 +111,24 @@ export function treeSlantMm(shape: TreeShape, strand?: number): number | null {
   return Math.hypot(heightMm, strand === undefined ? mostLeanMm(shape) : leanMm(shape, strand));
 }
 
-/** From the first hole of a strand to its last, bare ones counted: (pixels + holes - 1) * spacing. */
-export function strandLengthMm(shape: TreeShape): number {
-  return (shape.pixelsPerStrand + shape.emptyHolesTop + shape.emptyHolesBottom - 1) * shape.spacingMm;
+/** From pixel to pixel along a strand. */
+export function pixelSpacingMm({ holePitchMm, everyHole }: TreeShape): number {
+  return holePitchMm * everyHole;
+}
+
+/** Gaps between the holes of a strip: (pixels - 1) * k and the bare ones. It has one hole more. */
+export function stripGaps({
+  pixelsPerStrand,
+  everyHole,
+  emptyHolesTop,
+  emptyHolesBottom,
+}: TreeShape): number {
+  return (pixelsPerStrand - 1) * everyHole + emptyHolesTop + emptyHolesBottom;
+}
+
+/** From the first hole of a strip to its last: ((pixels - 1) * k + bare holes) * hole pitch. */
+export function stripLengthMm(shape: TreeShape): number {
+  return stripGaps(shape) * shape.holePitchMm;
 }
 
 /** Between neighbouring anchors along the ground: pi*D/N, half pi*D/2/(N-1), flat D/(N-1); null for a single strand. */
@@ -115,7 +142,7 @@ export function anchorSpacingMm({ form, strands, baseDiameterMm }: TreeShape): n
 
 /** Distance of a strand's k-th pixel, from 0 at the bottom, from the top ring. */
 function fromTopMm(shape: TreeShape, k: number): number {
-  return (shape.emptyHolesTop + shape.pixelsPerStrand - 1 - k) * shape.spacingMm;
+  return (shape.emptyHolesTop + (shape.pixelsPerStrand - 1 - k) * shape.everyHole) * shape.holePitchMm;
 }
 
 /** Points of all strands, each from its lowest pixel up, where `at` tells the ends of a strand. */
@@ -143,6 +170,31 @@ function alongStrands(
   return { xMm, yMm, zMm };
 }
 
+function stripExplained(shape: TreeShape): Explained {
+  const { pixelsPerStrand, everyHole, emptyHolesTop, emptyHolesBottom, holePitchMm } = shape;
+  return computed(
+    'length of the strip',
+    'mm',
+    product(
+      sum(
+        product(
+          difference(given('pixels a strand', pixelsPerStrand, 'pixels'), given('one', 1, 'number')),
+          given('holes from pixel to pixel', everyHole, 'number'),
+        ),
+        given('bare holes at the top', emptyHolesTop, 'number'),
+        given('bare holes at the foot', emptyHolesBottom, 'number'),
+      ),
+      given('hole to hole', holePitchMm, 'mm'),
+    ),
+    { rule: 'From the first hole to the last: gaps between holes, not holes.' },
+  );
+}
+
+/** `second`, `4th`: which of the holes holds a pixel; one in each is `hole`. */
+function ordinal(k: number): string {
+  return k === 1 ? 'hole' : `${['', '', 'second', 'third'][k] ?? `${k}th`} hole`;
+}
+
 function treeFacts(shape: TreeShape): MeasureFact[] {
   const heightMm = treeHeightMm(shape);
   const slantMm = treeSlantMm(shape);
@@ -158,21 +210,25 @@ function treeFacts(shape: TreeShape): MeasureFact[] {
       },
     );
   }
+  const gaps = stripGaps(shape);
+  const bare = shape.emptyHolesTop + shape.emptyHolesBottom;
+  const isPerforated = bare > 0 || shape.everyHole > 1;
+  const stripMm = stripLengthMm(shape);
   facts.push({
-    name: 'Strand',
-    value: formatLength(strandLengthMm(shape)),
-    note:
-      shape.emptyHolesTop + shape.emptyHolesBottom > 0
-        ? `first hole to last, ${shape.emptyHolesTop} bare at the top, ${shape.emptyHolesBottom} at the bottom`
-        : 'first pixel to last',
+    name: isPerforated ? 'Strip' : 'Strand',
+    value: formatLength(stripMm),
+    why: stripExplained(shape),
+    note: isPerforated
+      ? `${countOf(gaps + 1, 'hole')}, ${countOf(gaps, 'gap')}: a pixel in every ${ordinal(shape.everyHole)}${bare > 0 ? `, ${shape.emptyHolesTop} bare at the top and ${shape.emptyHolesBottom} at the bottom` : ''}`
+      : 'first pixel to last',
   });
-  if (slantMm !== null)
+  if (slantMm !== null && shape.height.by !== 'strip')
     facts.push({
       name: 'Strand against slant',
       value:
-        strandLengthMm(shape) <= slantMm
-          ? `${formatLength(slantMm - strandLengthMm(shape))} to spare`
-          : `${formatLength(strandLengthMm(shape) - slantMm)} too long`,
+        stripMm <= slantMm
+          ? `${formatLength(slantMm - stripMm)} to spare`
+          : `${formatLength(stripMm - slantMm)} too long`,
       note: 'left for knots, rings and tension',
     });
   if (spacing !== null)
@@ -199,7 +255,8 @@ export const tree = definePropKind({
       form: { kind: 'half', firstStrandAt: 'left' },
       strands: 16,
       pixelsPerStrand: 50,
-      spacingMm: 60,
+      holePitchMm: 60,
+      everyHole: 1,
       emptyHolesTop: 0,
       emptyHolesBottom: 0,
       height: { by: 'height', heightMm: 3200 },
@@ -227,7 +284,7 @@ export const tree = definePropKind({
     });
   },
   unrolled: (shape) => {
-    const slantMm = treeSlantMm(shape) ?? strandLengthMm(shape);
+    const slantMm = treeSlantMm(shape) ?? stripLengthMm(shape);
     const spacing = anchorSpacingMm(shape) ?? 0;
     const { form } = shape;
     // Numbers run from left to right unless the strands are numbered towards the left.
@@ -257,7 +314,13 @@ export const tree = definePropKind({
     ),
   strandWord: () => 'strand',
   isJoined: () => false,
-  withLeastSpacing: (shape, leastMm) => ({ ...shape, spacingMm: Math.max(shape.spacingMm, leastMm) }),
+  withLeastSpacing: (shape, leastMm) => {
+    // A strip keeps its holes: more of them are left out between pixels.
+    const every = Math.max(shape.everyHole, Math.ceil(leastMm / shape.holePitchMm));
+    return every <= TREE_LIMITS.everyHole
+      ? { ...shape, everyHole: every }
+      : { ...shape, holePitchMm: leastMm, everyHole: 1 };
+  },
   emptyHoles: (shape) => ({ top: shape.emptyHolesTop, bottom: shape.emptyHolesBottom }),
   placeRows: ({ form }) => ({ closed: form.kind === 'full' }),
   anchors: (shape) => {

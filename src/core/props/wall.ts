@@ -2,13 +2,13 @@ import { z } from 'zod';
 import { computed, fromFigure, given, product } from '../figures/explained';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { chainingSchema, type WallCells } from '../panels/chains';
-import { driverSchema, USUAL_HAT } from '../panels/driver';
+import { cardsOf, driverSchema, evenCards, fewestCards, USUAL_HAT } from '../panels/driver';
 import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
 import { standingWords } from '../figures/figure';
 import { orderStrands } from '../threading/strands';
 import { CORNERS, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
-import { groupDigits } from '../units/number';
+import { countOf, groupDigits } from '../units/number';
 import { definePropKind } from './kind';
 
 export const WALL_LIMITS = { side: 64, pixels: 4_000_000 };
@@ -83,6 +83,10 @@ export function panelCount(shape: WallShape): number {
   return shape.columns * shape.rows - missingCells(shape).size;
 }
 
+function cardPixels({ panel }: Pick<WallShape, 'panel'>, card: { columns: number; rows: number }): number {
+  return card.columns * panel.columns * card.rows * panel.rows;
+}
+
 export function colourOrderAt({ panel, others }: WallShape, column: number, row: number): string {
   return (
     others?.find((other) => other.column === column && other.row === row)?.colourOrder ?? panel.colourOrder
@@ -111,7 +115,34 @@ export const wall = definePropKind({
     },
   }),
   pixelType: SHIPPED_PIXEL_TYPES.find((type) => type.id === 'panel-5v')!,
+  chipOrders: (shape) => {
+    const { panel, columns, rows } = shape;
+    const others = (shape.others ?? []).filter(
+      (other) => !other.missing && other.column < columns && other.row < rows && other.colourOrder,
+    );
+    return [...new Set([panel.colourOrder, ...others.map((other) => other.colourOrder!)])];
+  },
   panelled: true,
+  drivenPixels: (shape, { driver }) =>
+    Math.max(...cardsOf(driver, shape.columns, shape.rows).map((card) => cardPixels(shape, card))),
+  withDrivenPixels: (shape, threading, most) => {
+    const { driver } = threading;
+    if (driver.kind !== 'cards') return null;
+    const cut = fewestCards(
+      shape.columns,
+      shape.rows,
+      Math.floor(most / cardPixels(shape, { columns: 1, rows: 1 })),
+    );
+    if (!cut) return null;
+    const [across, down] = cut;
+    return {
+      threading: {
+        ...threading,
+        driver: { ...driver, cards: evenCards(shape.columns, shape.rows, across, down) },
+      },
+      words: `${countOf(across * down, 'card')}, ${across} across and ${down} down`,
+    };
+  },
   orderOf: ({ pictureCorner }) => pictureCorner,
   pixels: (shape, place) =>
     computed(

@@ -1,5 +1,6 @@
 import type { PropOf } from '../props/registry';
-import { wall } from '../props/wall';
+import { tree } from '../props/tree';
+import { wall, type WallShape } from '../props/wall';
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { ShowError } from '../fields/problem';
@@ -52,7 +53,7 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     'props[0].placeId',
     /rail: props\[0\]\.placeId is missing; a text is needed/,
   ],
-  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 3/],
+  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 4/],
   ['another format', (s) => (s.format = 'other'), 'format', /not a show file/],
   [
     'a duplicate id',
@@ -192,7 +193,7 @@ describe('a file of version 1', () => {
   it('is brought up to date: what was noted on site becomes facts', () => {
     const { show, facts: list } = readShowFile(JSON.parse(JSON.stringify(old())));
     const facts = new Facts(currentFacts(list));
-    expect(show.version).toBe(3);
+    expect(show.version).toBe(4);
     expect(show.tasks.map((task) => task.field)).toEqual(['port.1.pixels', 'firstUniverse']);
     expect(facts.isTyped('a', 'port.1.pixels', '10')).toBe(true);
     expect(facts.isTyped('a', 'firstUniverse', '2')).toBe(false);
@@ -283,4 +284,45 @@ it('names many faults, but not all of thousands', () => {
     show.props = Array.from({ length: 3000 }, () => ({}));
   });
   expect(said.split('\n').length).toBeLessThanOrEqual(20);
+});
+
+describe('a file of version 3', () => {
+  const { shape, threading } = wall.starter();
+  const of = (type: string, panel: string) => ({
+    ...good,
+    version: 3,
+    pixelTypes: [{ ...good.pixelTypes[0], colourOrder: type }, ...good.pixelTypes.slice(1)],
+    props: [
+      {
+        ...good.props[0],
+        kind: 'wall',
+        shape: { ...shape, panel: { ...shape.panel, colourOrder: panel } },
+        threading,
+      },
+    ],
+    patch: good.patch.slice(0, 1),
+  });
+  const orders = (type: string, panel: string) => {
+    const { props, controllers } = readShow(of(type, panel));
+    return [(props[0]!.shape as WallShape).panel.colourOrder, controllers.map((each) => each.coloursAt)];
+  };
+  it('says once in which order panels take their colours, and at which end they are put so', () => {
+    expect(orders('GRB', 'RGB')).toEqual([
+      'GRB',
+      ['sender', ...good.controllers.slice(1).map(() => undefined)],
+    ]);
+    expect(orders('RGB', 'BGR')).toEqual(['BGR', good.controllers.map(() => undefined)]);
+    expect(orders('RGB', 'RGB')).toEqual(['RGB', good.controllers.map(() => undefined)]);
+  });
+  it('keeps the places of a tree’s pixels', () => {
+    const { holePitchMm, everyHole: _every, ...before } = tree.starter().shape;
+    const prop = { ...good.props[0], kind: 'tree', threading: tree.starter().threading };
+    const older = {
+      ...good,
+      version: 3,
+      patch: [],
+      props: [{ ...prop, shape: { ...before, spacingMm: 60 } }],
+    };
+    expect(readShow(older).props[0]!.shape).toMatchObject({ holePitchMm, everyHole: 1 });
+  });
 });

@@ -10,7 +10,7 @@ import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
-export const SHOW_VERSION = 3;
+export const SHOW_VERSION = 4;
 
 export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema, order: orderSchema });
 export type Place = z.infer<typeof placeSchema>;

@@ -7,6 +7,7 @@ type Older = Record<string, unknown>;
 export const UPGRADES: Record<number, (older: Older) => Older> = {
   1: notesBecomeFacts,
   2: limitsBecomeFigures,
+  3: ordersAndHoles,
 };
 
 function listOf(holder: Older, name: string): Older[] {
@@ -154,4 +155,37 @@ function wallWithFigures(prop: Older): Older {
 
 function driverWithFigure({ limitSource, mostPanelsPerOutput, ...driver }: Older): Older {
   return { ...driver, mostPanelsPerOutput: figureOf(mostPanelsPerOutput, limitSource) };
+}
+
+/**
+ * Version 3 kept two colour orders of a wall, one of its pixel type and one of its panels, and took the first for the sender's. It
+ * counted bare holes of a tree by the distance of its pixels.
+ */
+function ordersAndHoles(older: Older): Older {
+  const orders = new Map(listOf(older, 'pixelTypes').map((type) => [type.id, type.colourOrder]));
+  const atSender = new Set<unknown>();
+  const props = (Array.isArray(older.props) ? (older.props as unknown[]) : []).map((prop: unknown) => {
+    if (!isObject(prop) || !isObject(prop.shape)) return prop;
+    if (prop.kind === 'tree') {
+      const { spacingMm, ...shape } = prop.shape;
+      return { ...prop, shape: { ...shape, holePitchMm: spacingMm, everyHole: 1 } };
+    }
+    const { panel } = prop.shape;
+    const order = orders.get(prop.pixelTypeId);
+    const isSenders = typeof order === 'string' && order.length === 3 && order !== 'RGB';
+    if (prop.kind !== 'wall' || !isObject(panel) || panel.colourOrder !== 'RGB' || !isSenders) return prop;
+    atSender.add(prop.id);
+    return { ...prop, shape: { ...prop.shape, panel: { ...panel, colourOrder: order } } };
+  });
+  const devices = new Set(
+    listOf(older, 'patch').flatMap((entry) => (atSender.has(entry.propId) ? [entry.controllerId] : [])),
+  );
+  const controllers = Array.isArray(older.controllers)
+    ? (older.controllers as unknown[]).map((controller) =>
+        isObject(controller) && devices.has(controller.id)
+          ? { ...controller, coloursAt: 'sender' }
+          : controller,
+      )
+    : older.controllers;
+  return { ...older, version: 4, ...(Array.isArray(older.props) && { props }), controllers };
 }

@@ -15,6 +15,8 @@ interface RangeRowsProps {
   ranges: readonly PixelRange[];
   pixelCount: number;
   convention: RangeConvention;
+  /** LEDs of the device before the prop, where the device counts all that it has. */
+  before: number;
   /** Called with every keystroke that can be read, so that what is odd is said while typing. */
   onTyping: (ranges: PixelRange[] | null) => void;
   onCommit: (ranges: PixelRange[]) => boolean;
@@ -29,19 +31,20 @@ interface Draft {
 }
 
 /** Named stretches of pixels, written as the screen of the device writes them. */
-export function RangeRows({ word, ranges, pixelCount, convention, onTyping, onCommit }: RangeRowsProps) {
+export function RangeRows(props: RangeRowsProps) {
+  const { word, ranges, pixelCount, convention, before, onTyping, onCommit } = props;
   const [draft, setDraft] = useState<Draft | null>(null);
   const secondHead =
     convention.end === 'length' ? 'Length' : convention.end === 'inclusive' ? 'Last' : 'Stop';
   const textOf = (range: PixelRange, row: number): Draft => {
-    const [start, second] = writeRange(range, convention);
+    const [start, second] = writeRange(range, convention, before);
     return { row, name: range.name, start: String(start), second: String(second) };
   };
   const withDraft = (typed: Draft): PixelRange[] | null => {
     const [start, second] = [typed.start, typed.second].map((text) =>
       /^\s*\d{1,8}\s*$/.test(text) ? Number(text) : NaN,
     );
-    const read = Number.isNaN(start! + second!) ? null : readRange(start!, second!, convention);
+    const read = Number.isNaN(start! + second!) ? null : readRange(start!, second!, convention, before);
     const name = typed.name.trim().replace(/\s+/g, ' ').slice(0, 80);
     if (!read || name === '') return null;
     return ranges.map((range, i) => (i === typed.row ? { name, ...read } : range));
@@ -95,7 +98,7 @@ export function RangeRows({ word, ranges, pixelCount, convention, onTyping, onCo
             size="sm"
             aria-label={`${label} of ${word} ${row + 1}`}
             value={shown[part]}
-            error={unread && part === 'second' ? sentence(convention) : unread || undefined}
+            error={unread && part === 'second' ? sentence(convention, before) : unread || undefined}
             inputMode={part === 'name' ? 'text' : 'numeric'}
             onChange={(event) => type({ [part]: event.currentTarget.value }, row)}
             onBlur={commit}
@@ -149,12 +152,12 @@ export function RangeRows({ word, ranges, pixelCount, convention, onTyping, onCo
   );
 }
 
-function sentence({ firstIndex, end }: RangeConvention): string {
+function sentence({ firstIndex, end }: RangeConvention, before: number): string {
   const second =
     end === 'length'
       ? 'a length of 1 or more'
       : end === 'inclusive'
         ? 'a last one not before it'
         : 'a stop after it';
-  return `A name, a start from ${firstIndex} on, and ${second}.`;
+  return `A name, a start from ${before + firstIndex} on, and ${second}.`;
 }

@@ -5,9 +5,17 @@ import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
-import { RANGE_CONVENTIONS, laidEndToEnd, rangeProblems, rangesForOrphans } from '@/core/props/ranges';
+import { placeOnDevice } from '@/core/devices/placeOnDevice';
+import {
+  RANGE_CONVENTIONS,
+  laidEndToEnd,
+  rangeProblems,
+  rangesForOrphans,
+  wordsUnder,
+} from '@/core/props/ranges';
 import { kindOf } from '@/core/props/registry';
-import { countOf } from '@/core/units/number';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useLatestProp } from '../show/ShowProvider';
@@ -21,12 +29,18 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
   const planned = plan.props[index]!;
   const { pixelCount } = planned;
   const edit = useEdit();
-  const [conventionId, setConventionId] = useState(RANGE_CONVENTIONS[0]!.id);
+  const place = placeOnDevice(plan, index);
+  const device = place && plan.show.controllers[place.controller]!;
+  const [conventionId, setConventionId] = useState(
+    RANGE_CONVENTIONS.find((each) => each.firstIndex === (device?.firstLedIndex ?? 0))!.id,
+  );
+  const [from, setFrom] = useState<'device' | 'prop'>('device');
+  const before = from === 'device' ? (place?.before ?? 0) : 0;
   const [typed, setTyped] = useState<PixelRange[] | null>(null);
   const ranges = prop.ranges ?? [];
   const shown = typed ?? ranges;
   const convention = RANGE_CONVENTIONS.find((each) => each.id === conventionId)!;
-  const problems = rangeProblems(shown, pixelCount);
+  const problems = rangeProblems(shown, pixelCount, wordsUnder(convention, before));
   const set = (next: PixelRange[]) =>
     edit({ type: 'changeProp', propId: prop.id, change: { ranges: next.length === 0 ? null : next } });
   const byStrands = () => {
@@ -61,13 +75,39 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
               onChange={(value) => value && setConventionId(value)}
               data-wide
             />
+            {device && place.before > 0 && (
+              <div data-wide>
+                <Choice
+                  label="Counted from"
+                  value={from}
+                  onChange={(value) => setFrom(value === 'prop' ? 'prop' : 'device')}
+                  data={[
+                    { value: 'device', label: `the first LED of ${device.name}` },
+                    { value: 'prop', label: 'the first of this prop' },
+                  ]}
+                />
+              </div>
+            )}
           </div>
+          {device && place.before > 0 && from === 'device' && (
+            <p className={sheets.lead}>
+              {countOf(place.before, 'LED')} of {device.name} {place.before === 1 ? 'comes' : 'come'} before
+              this prop, so its first one is {groupDigits(place.before + convention.firstIndex)}.
+            </p>
+          )}
+          {!device && planned.runCount > 0 && (
+            <p className={sheets.lead}>
+              Its runs are not one after another on one device, so these numbers count from the first pixel of
+              the prop.
+            </p>
+          )}
           <RangeRows
-            key={conventionId}
+            key={`${conventionId} ${before}`}
             word="range"
             ranges={ranges}
             pixelCount={pixelCount}
             convention={convention}
+            before={before}
             onTyping={setTyped}
             onCommit={set}
           />
@@ -111,7 +151,7 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
           {ranges.length > 0 && (
             <>
               <h2>The same ranges on every kind of screen</h2>
-              <SheetTable testId="conventions" table={rangesTable(ranges)} />
+              <SheetTable testId="conventions" table={rangesTable(ranges, before)} />
             </>
           )}
         </>

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
-import { RANGE_CONVENTIONS, rangeProblems } from '@/core/props/ranges';
+import { RANGE_CONVENTIONS, rangeProblems, wordsUnder } from '@/core/props/ranges';
 import { piecesOf } from '@/core/answers/stockPieces';
 import {
   STOCK_LIMITS,
@@ -31,6 +31,9 @@ import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 
 /** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
+/** Batches are counted as builders count what they hold: from 1, the last one inside. */
+const CONVENTION = RANGE_CONVENTIONS.find((each) => each.id === '1-inclusive')!;
+
 export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = useLatestProp(plan, index);
   const edit = useEdit();
@@ -213,7 +216,9 @@ function Batches({ plan, index }: { plan: Plan; index: number }) {
   const [typed, setTyped] = useState<PixelRange[] | null>(null);
   const batches = prop.batches ?? [];
   const shown = typed ?? batches;
-  const problems = rangeProblems(shown, pixelCount).filter(({ kind }) => kind !== 'sum');
+  const problems = rangeProblems(shown, pixelCount, wordsUnder(CONVENTION)).filter(
+    ({ kind }) => kind !== 'sum',
+  );
   return (
     <>
       <h2>Batches</h2>
@@ -226,7 +231,8 @@ function Batches({ plan, index }: { plan: Plan; index: number }) {
         word="batch"
         ranges={batches}
         pixelCount={pixelCount}
-        convention={RANGE_CONVENTIONS.find((each) => each.id === '1-inclusive')!}
+        before={0}
+        convention={CONVENTION}
         onTyping={setTyped}
         onCommit={(next) =>
           edit({ type: 'changeProp', propId: prop.id, change: { batches: next.length === 0 ? null : next } })

@@ -2,7 +2,8 @@
 
 import { Select } from '@mantine/core';
 import type { PropOf } from '@/core/props/registry';
-import { TREE_LIMITS, treeHeightMm, treeSlantMm } from '@/core/props/tree';
+import { TREE_LIMITS, pixelSpacingMm, stripLengthMm, treeHeightMm, treeSlantMm } from '@/core/props/tree';
+import { formatLength } from '@/core/units/length';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -56,13 +57,70 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
       </Row>
       <Row>
         <LengthField
-          label="Pixel spacing"
-          what="The spacing"
+          label="Hole to hole"
+          description="of the strip"
+          what="The pitch of the holes"
           leastMm={1}
           mostMm={5000}
-          value={shape.spacingMm}
-          onCommit={(spacingMm) => set({ spacingMm })}
+          value={shape.holePitchMm}
+          onCommit={(holePitchMm) => set({ holePitchMm })}
         />
+        <WholeField
+          label="A pixel in every"
+          description={`hole: ${formatLength(pixelSpacingMm(shape))} apart`}
+          what="The number of holes from pixel to pixel"
+          least={1}
+          most={TREE_LIMITS.everyHole}
+          value={shape.everyHole}
+          onCommit={(everyHole) => set({ everyHole })}
+        />
+      </Row>
+      <Row>
+        <WholeField
+          label="Bare holes, top"
+          description="beyond the last pixel"
+          what="The number of bare holes"
+          least={0}
+          most={TREE_LIMITS.holes}
+          value={shape.emptyHolesTop}
+          onCommit={(emptyHolesTop) => set({ emptyHolesTop })}
+        />
+        <WholeField
+          label="Bare holes, foot"
+          description="before the first"
+          what="The number of bare holes"
+          least={0}
+          most={TREE_LIMITS.holes}
+          value={shape.emptyHolesBottom}
+          onCommit={(emptyHolesBottom) => set({ emptyHolesBottom })}
+        />
+      </Row>
+      <Choice
+        label="Height is measured"
+        value={height.by}
+        onChange={(by) =>
+          set({
+            height:
+              by === 'strip'
+                ? { by }
+                : by === 'slant'
+                  ? { by, slantMm: Math.max(1, Math.round(treeSlantMm(shape) ?? 1)) }
+                  : { by: 'height', heightMm: Math.max(1, Math.round(treeHeightMm(shape) ?? 1)) },
+          })
+        }
+        data={[
+          { value: 'height', label: 'Upright' },
+          { value: 'slant', label: 'Along a strand' },
+          { value: 'strip', label: 'By the strip' },
+        ]}
+      />
+      {height.by === 'strip' ? (
+        <Hint>
+          The first hole of the strip is on the top ring and the last one at the anchor:{' '}
+          {formatLength(stripLengthMm(shape))}, so the tree is{' '}
+          {formatLength(Math.round(treeHeightMm(shape) ?? 0))} high.
+        </Hint>
+      ) : (
         <LengthField
           label={height.by === 'height' ? 'Height' : 'Slant'}
           what={height.by === 'height' ? 'The height' : 'The slant'}
@@ -74,23 +132,7 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
             })
           }
         />
-      </Row>
-      <Choice
-        label="Height is measured"
-        value={height.by}
-        onChange={(by) =>
-          set({
-            height:
-              by === 'slant'
-                ? { by, slantMm: Math.max(1, Math.round(treeSlantMm(shape) ?? 1)) }
-                : { by: 'height', heightMm: Math.max(1, Math.round(treeHeightMm(shape) ?? 1)) },
-          })
-        }
-        data={[
-          { value: 'height', label: 'Upright' },
-          { value: 'slant', label: 'Along a strand' },
-        ]}
-      />
+      )}
       <Row>
         <LengthField
           label={form.kind === 'flat' ? 'Width at the base' : 'Base diameter'}
@@ -106,24 +148,6 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
           mostMm={TREE_LIMITS.mostMm}
           value={shape.topDiameterMm}
           onCommit={(topDiameterMm) => set({ topDiameterMm })}
-        />
-      </Row>
-      <Row>
-        <WholeField
-          label="Empty holes, top"
-          what="The number of empty holes"
-          least={0}
-          most={TREE_LIMITS.holes}
-          value={shape.emptyHolesTop}
-          onCommit={(emptyHolesTop) => set({ emptyHolesTop })}
-        />
-        <WholeField
-          label="Empty holes, foot"
-          what="The number of empty holes"
-          least={0}
-          most={TREE_LIMITS.holes}
-          value={shape.emptyHolesBottom}
-          onCommit={(emptyHolesBottom) => set({ emptyHolesBottom })}
         />
       </Row>
       <Row>
@@ -152,8 +176,8 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
         )}
       </Row>
       <Hint>
-        Left, right and front are the audience’s. Strands hang from the top ring; empty holes are places of
-        the strand that stay bare.
+        Left, right and front are the audience’s. Strands hang from the top ring. A string without a strip has
+        a hole for every pixel: type the distance of its pixels.
       </Hint>
     </Stack>
   );

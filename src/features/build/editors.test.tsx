@@ -34,11 +34,16 @@ describe('a tree', () => {
   it('is measured in builders’ words and units', async () => {
     const shape = openKind('tree');
     await typeInto('Strands', '12');
-    await typeInto('Pixel spacing', '4"');
+    await typeInto('Hole to hole', '1"');
+    await typeInto('A pixel in every', '3');
     await typeInto('Height', '12 ft');
-    await typeInto('Empty holes, top', '2');
-    expect(shape()).toMatchObject({ strands: 12, spacingMm: 101.6, emptyHolesTop: 2 });
+    await typeInto('Bare holes, top', '2');
+    expect(shape()).toMatchObject({ strands: 12, holePitchMm: 25.4, everyHole: 3, emptyHolesTop: 2 });
     expect(shape().height).toEqual({ by: 'height', heightMm: expect.closeTo(3657.6) as number });
+    // 50 pixels in every third hole and 2 bare ones: 149 gaps of an inch.
+    await userEvent.click(screen.getByText('By the strip'));
+    expect(screen.getByText(/at the anchor: 3.785 m/)).toBeInTheDocument();
+    expect(shape().height).toEqual({ by: 'strip' });
   });
 
   it('keeps its size when it is measured along a strand instead', async () => {
@@ -70,7 +75,7 @@ describe('a tree', () => {
     expect(
       screen.getByText('The number of strands is a whole number from 1 to 500; “0” is not.'),
     ).toBeInTheDocument();
-    await typeInto('Pixel spacing', 'a hand');
+    await typeInto('Hole to hole', 'a hand');
     expect(screen.getByText(/“a hand” is not a length/)).toBeInTheDocument();
     expect(shape().strands).toBe(16);
   });

@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
-import { aGrid, aLine, aShow } from '../../../tests/unit/shows';
+import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Prop } from '@/core/props/registry';
 import { RangesSheet } from './RangesSheet';
 import { RolesSheet } from './RolesSheet';
@@ -91,7 +91,9 @@ describe('ranges', () => {
     // From 0, with a stop after the last one.
     await typeInto('Stop of range 1', '60{Enter}');
     expect(store.getState().show.props[0]!.ranges![0]!.pixelCount).toBe(60);
-    expect(screen.getByText('Pixels 61 to 100 are in no range.')).toBeInTheDocument();
+    expect(
+      screen.getByText('Indices 60 to 99 (pixels 61 to 100 of the prop, counted from 1) are in no range.'),
+    ).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Add a range' }));
     expect(screen.getByText('Every pixel is in one range.')).toBeInTheDocument();
     await typeInto('Name of range 2', ' Mast  top {Enter}');
@@ -114,13 +116,30 @@ describe('ranges', () => {
       <RangesSheet plan={plan} prop={0} />
     ));
     await typeInto('Stop of range 1', '55');
-    expect(screen.getByText('Hull and Mast both hold pixels 51 to 55.')).toBeInTheDocument();
+    expect(
+      screen.getByText(/^Hull and Mast both hold indices 50 to 54 \(pixels 51 to 55/),
+    ).toBeInTheDocument();
     expect(store.getState().show.props[0]!.ranges).toEqual(ranges);
     await userEvent.keyboard('{Escape}');
     expect(screen.getByText('Every pixel is in one range.')).toBeInTheDocument();
     await typeInto('Start of range 2', 'ten{Enter}');
     expect(screen.getByText('A name, a start from 0 on, and a stop after it.')).toBeInTheDocument();
     expect(store.getState().show.props[0]!.ranges).toEqual(ranges);
+  });
+
+  it('of a second prop on one device count from the device’s first LED', async () => {
+    const two = onPorts(
+      aShow({ props: [aLine('shelf', 350), aLine('ledge', 350)], controllers: [aController()] }),
+      ['shelf', 1, 1],
+      ['ledge', 1, 2],
+    );
+    const { store } = openSheet(two, (plan) => <RangesSheet plan={plan} prop={1} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Add a range' }));
+    expect(screen.getByLabelText('Start of range 1')).toHaveValue('350');
+    await typeInto('Stop of range 1', '450{Enter}');
+    expect(store.getState().show.props[1]!.ranges).toMatchObject([{ firstPixel: 1, pixelCount: 100 }]);
+    await userEvent.click(screen.getByText('the first of this prop'));
+    expect(screen.getByLabelText('Start of range 1')).toHaveValue('0');
   });
 
   it('are mended by a button', async () => {

@@ -4,6 +4,7 @@ import { numberingsTable } from '@/core/papers/tables/addresses';
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { spansOfRun } from '@/core/plan/planIndex';
+import { CORRECTED_AT, type CorrectedAt } from '@/core/colours/order';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
@@ -235,6 +236,31 @@ export function ShowAddressFields() {
         value={addressing.firstShowChannel ?? 1}
         onCommit={(firstShowChannel) => edit({ type: 'setAddressing', change: { firstShowChannel } })}
       />
+      <Select
+        label="A universe counts, in show channels"
+        allowDeselect={false}
+        value={String(addressing.showChannelsPerUniverse ?? 'packing')}
+        data={[
+          { value: 'packing', label: 'what its packing holds' },
+          { value: '510', label: '510, each of them' },
+          { value: '512', label: '512, each of them' },
+        ]}
+        onChange={(counted) =>
+          edit({
+            type: 'setAddressing',
+            change: { showChannelsPerUniverse: counted === '510' ? 510 : counted === '512' ? 512 : null },
+          })
+        }
+      />
+      <Hint>As the program does that sends it: its list of universes says the size of each.</Hint>
+      <Select
+        label="Colours are put in order"
+        allowDeselect={false}
+        value={addressing.coloursAt ?? 'controller'}
+        data={CORRECTED_AT.map((at) => ({ value: at, label: `at the ${at}` }))}
+        onChange={(at) => at && edit({ type: 'setAddressing', change: { coloursAt: at as CorrectedAt } })}
+      />
+      <Hint>At one end only. Corrected at both, two colours are exchanged.</Hint>
       <Switch
         label="Ask before addresses move"
         description="Once they are typed into devices: each change first says what moves, and notes the values to type again"

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Group, SegmentedControl, Select, Switch } from '@mantine/core';
+import type { CorrectedAt } from '@/core/colours/order';
 import {
   LAST_UNIVERSE,
   MOST_PIXELS_PER_PORT,
@@ -12,8 +13,7 @@ import {
 } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { SingleEdit } from '@/core/show/edits/registry';
-import { parseWhole } from '@/core/units/number';
-import { NameField, WholeField } from '@/ui/fields/fields';
+import { MaybeWholeField, NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
@@ -95,29 +95,23 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
       ) : (
         <Section title="Addresses">
           <Stack>
-            <ParsedField
+            <MaybeWholeField
               label="First universe"
+              what="A universe"
+              least={1}
+              most={LAST_UNIVERSE}
               value={controller.firstUniverse}
-              format={(universe) => (universe === null ? '' : String(universe))}
               placeholder={firstUsed ? `follows on: ${firstUsed}` : 'follows on'}
-              parse={(text) =>
-                text.trim() === ''
-                  ? { ok: true, value: null }
-                  : parseWhole(text, 1, LAST_UNIVERSE, 'A universe')
-              }
               onCommit={(firstUniverse) => set({ firstUniverse })}
             />
             <Hint>Left empty, it follows on after the controller above.</Hint>
-            <ParsedField
+            <MaybeWholeField
               label="Last universe that is its own"
+              what="A universe"
+              least={1}
+              most={LAST_UNIVERSE}
               value={controller.lastUniverse ?? null}
-              format={(universe) => (universe === null ? '' : String(universe))}
               placeholder="as many as it needs"
-              parse={(text) =>
-                text.trim() === ''
-                  ? { ok: true, value: null }
-                  : parseWhole(text, 1, LAST_UNIVERSE, 'A universe')
-              }
               onCommit={(lastUniverse) => set({ lastUniverse })}
             />
             <NewUniverseSelect
@@ -162,6 +156,17 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
               ]}
             />
           </div>
+          <Select
+            label="Colours are put in order"
+            allowDeselect={false}
+            value={controller.coloursAt ?? 'show'}
+            data={[
+              { value: 'show', label: `As the show: at the ${showAddressing.coloursAt ?? 'controller'}` },
+              { value: 'controller', label: 'at the controller: it is told the order of the chips' },
+              { value: 'sender', label: 'at the sender: the controller keeps to RGB' },
+            ]}
+            onChange={(at) => at && set({ coloursAt: at === 'show' ? null : (at as CorrectedAt) })}
+          />
           <Switch
             label="Skipped pixels take channels"
             checked={controller.skippedPixelsTakeChannels}

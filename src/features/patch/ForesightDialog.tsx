@@ -66,7 +66,7 @@ function Foresight({
       )}
       <Hint>
         {way === 'least'
-          ? 'Everything else is pinned where it is; what grew uses spare channels and gaps. Fewest walks, but the channels lie less in order.'
+          ? 'Everything else is pinned to its universes; what grew uses spare channels and gaps. Fewest walks, but the channels lie less in order.'
           : 'Everything is laid anew in order, as if you began today. All that moves has to be typed again.'}
       </Hint>
       <p className={sheets.lead}>
@@ -78,6 +78,16 @@ function Foresight({
       </p>
       <div className={styles.moves}>
         <SheetTable testId="moved" mostRows={100} table={movedTable(foresight.moved)} />
+        {foresight.renumbered.length > 0 && (
+          <>
+            <p className={sheets.lead}>
+              <b>{countOf(foresight.renumbered.length, 'run')}</b>{' '}
+              {foresight.renumbered.length === 1 ? 'stays where it is' : 'stay where they are'}, but the count
+              over the show gives other show channels: a program that addresses by those has to be told.
+            </p>
+            <SheetTable testId="renumbered" mostRows={100} table={movedTable(foresight.renumbered)} />
+          </>
+        )}
         <SheetTable testId="values" mostRows={200} table={valuesTable({ show }, foresight.values)} />
       </div>
       <Group mt="md" justify="flex-end">

@@ -28,6 +28,8 @@ import {
   explainStart,
   explainUniverses,
 } from '@/core/plan/explainRun';
+import { colourPlan } from '@/core/devices/colourOrders';
+import { listOf } from '@/core/units/words';
 import { placesOf, portTiming } from '@/core/devices/portTiming';
 import { runName } from '@/core/plan/runName';
 
@@ -55,7 +57,7 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   const { subject } = useView();
   const index = selection.prop!;
   const prop = plan.props[index]!;
-  const { name, pixelTypeId } = plan.show.props[index]!;
+  const { name } = plan.show.props[index]!;
   const oneRun = subject?.kind === 'prop' && subject.run !== undefined && selection.run !== undefined;
   const runs = oneRun ? [selection.run!] : Array.from({ length: prop.runCount }, (_, i) => prop.firstRun + i);
   const ends = endsOf(plan, runs);
@@ -64,7 +66,7 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   const start = ends && explainStart(plan, ends.firstRun);
   const universes = explainUniverses(plan, runs);
   const showChannel = ends && explainShowChannel(plan, ends.firstRun);
-  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const colours = colourPlan(plan, runs[0]!);
   return (
     <>
       <Section title={oneRun ? runName(plan, selection.run!) : name}>
@@ -88,7 +90,11 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
                 </>
               ),
             },
-            { name: 'Colour order', value: type.colourOrder },
+            {
+              name: 'Colour order',
+              value: listOf(colours.chips),
+              note: `of its chips; the controller is told ${colours.controller}, the sender ${colours.sender}`,
+            },
             ...(runs.length === 1 ? deviceFacts(plan, runs[0]!) : []),
           ]}
         />

@@ -32,6 +32,25 @@ export function WholeField({
   );
 }
 
+/** A whole number that may be left unsaid: an empty field is null. */
+export function MaybeWholeField({
+  least,
+  most,
+  what,
+  ...rest
+}: Field<number | null> & { least: number; most: number; what: string }) {
+  return (
+    <ParsedField
+      inputMode="numeric"
+      format={(value: number | null) => (value === null ? '' : groupDigits(value))}
+      parse={(text) =>
+        text.trim() === '' ? { ok: true as const, value: null } : parseWhole(text, least, most, what)
+      }
+      {...rest}
+    />
+  );
+}
+
 /** Whole numbers one after another, such as `7, 14` or `12 + 8`; an empty field is an empty list. */
 export function WholeListField({
   least,

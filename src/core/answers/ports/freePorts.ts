@@ -1,3 +1,6 @@
+import { classOf } from '../../catalogue/controllers/registry';
+import { kindOf } from '../../props/registry';
+import { drivenPixels } from '../../devices/drivenPixels';
 import type { Plan } from '../../plan/planned';
 
 /** A port of a controller: the controller's index in the show, and the port's number from 1. */
@@ -33,10 +36,14 @@ export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): P
   const free = freePorts(plan).filter(({ controller }) => controller !== notOn);
   const homes: PortPlace[] = [];
   for (const run of runs) {
-    const { pixelCount } = plan.runs[run]!;
-    const at = free.findIndex(
-      ({ controller }) => plan.show.controllers[controller]!.mostPixelsPerPort >= pixelCount,
-    );
+    const pixels = drivenPixels(plan, run) + (plan.runs[run]!.wire?.skippedPixels ?? 0);
+    const panels = kindOf(plan.show.props[plan.runs[run]!.prop]!).panelled ?? false;
+    const at = free.findIndex(({ controller }) => {
+      const { mostPixelsPerPort, typeId } = plan.show.controllers[controller]!;
+      const type = plan.show.controllerTypes.find((each) => each.id === typeId);
+      // Without a kind that says otherwise, any port may drive panels.
+      return mostPixelsPerPort >= pixels && (!type || (classOf(type).drivesPanels ?? false) === panels);
+    });
     if (at === -1) return undefined;
     homes.push(...free.splice(at, 1));
   }

@@ -1,3 +1,4 @@
+import { drivenPixels } from '../../devices/drivenPixels';
 import { kindOf } from '../../props/registry';
 import { channelsPerPixel } from '../../catalogue/pixelType';
 import { classOf } from '../../catalogue/controllers/registry';
@@ -80,7 +81,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     for (let port = 1; port <= controller.ports; port += 1) {
       const there = staying(port);
       const usedPixels = there.reduce(
-        (sum, run) => sum + plan.runs[run]!.pixelCount + plan.runs[run]!.wire!.skippedPixels,
+        (sum, run) => sum + drivenPixels(plan, run) + plan.runs[run]!.wire!.skippedPixels,
         0,
       );
       used += usedPixels;
@@ -103,7 +104,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     const run = plan.runs[index]!;
     const at = pixelOnSite(plan, run.firstPixel);
     return {
-      pixels: run.pixelCount + (run.wire?.skippedPixels ?? 0),
+      pixels: drivenPixels(plan, index) + (run.wire?.skippedPixels ?? 0),
       group: groupOf(plan, index),
       cableMm: show.controllers.map(({ site }) =>
         at && site ? Math.hypot(at.xMm - site.xMm, at.yMm - site.yMm) : 0,
@@ -124,7 +125,8 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
       const most = Math.max(0, ...ports.map((port) => port.capacity(runs[i]!.group)));
       const strands = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
       const tooLong = runs[i]!.pixels > most;
-      const splitInto = tooLong ? fewestRuns(strands, most) : null;
+      const { panelled } = kindOf(prop);
+      const splitInto = tooLong && !panelled ? fewestRuns(strands, most) : null;
       left.push({
         run: index,
         propId: prop.id,
@@ -132,7 +134,9 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
         why: tooLong
           ? splitInto
             ? `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate: split ${prop.name} into ${splitInto} runs.`
-            : `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate; even one strand is longer. Lower the rate, or make its strands shorter.`
+            : panelled
+              ? `${words} has ${runs[i]!.pixels} pixels on one driver, and none here takes more than ${most}: cut it into smaller cards, or add what drives panels.`
+              : `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate; even one strand is longer. Lower the rate, or make its strands shorter.`
           : `${words} finds no port with room that its pixels get along with (${runs[i]!.group} channels).`,
       });
       return;

@@ -1,11 +1,22 @@
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
 import type { Moved } from '../../devices/foresight';
-import type { PortSettings, ValueToType } from '../../devices/deviceSettings';
-import type { Controller } from '../../catalogue/controller';
-import type { Difference } from '../../devices/found';
+import type { ValueToType } from '../../devices/deviceSettings';
+import {
+  DEVICE_SETTINGS,
+  PORT_SETTINGS,
+  settingWords,
+  type DeviceSettings,
+  type PortField,
+  type PortSettings,
+} from '../../devices/settings';
+import { PROTOCOL_NAMES, type Controller } from '../../catalogue/controller';
+import { maskWords } from '../../catalogue/network';
+import type { Difference } from '../../devices/differences';
 import type { Plan } from '../../plan/planned';
-import type { Table } from '../table';
+import { capitalised } from '../../units/words';
+import type { Cell, Table } from '../table';
+import { GIVEN_WORDS } from './network';
 
 export interface NumberingRow {
   name: string;
@@ -101,64 +112,108 @@ export function valuesTable(plan: Pick<Plan, 'show'>, values: readonly ValueToTy
   };
 }
 
-/** What is typed into a controller for each of its ports. */
+/** What is typed into a controller once for all of it, in the order in which its screens ask for it. */
+export interface DeviceValue {
+  field: string;
+  words: string;
+  value: string | number | null;
+  meaning: string;
+}
+
+export function deviceValuesTable(controller: Controller, settings: DeviceSettings): Table<DeviceValue> {
+  const { network, protocol } = controller;
+  const type = { field: 'protocol', words: 'protocol', value: PROTOCOL_NAMES[protocol] };
+  return {
+    name: `All of ${controller.name}`,
+    rows: [
+      {
+        field: 'ip',
+        words: 'address',
+        value: network ? `${network.ip} / ${maskWords(network.maskBits)}` : null,
+        meaning: network ? GIVEN_WORDS[network.given] : 'not said yet: see Network',
+      },
+      { ...type, meaning: network ? `sent by ${network.casting}` : 'what it is sent' },
+      ...DEVICE_SETTINGS.flatMap((setting) => {
+        const value = settings[setting.field];
+        return value === null
+          ? []
+          : [
+              {
+                field: setting.field,
+                words: settingWords(setting, protocol),
+                value,
+                meaning: setting.meaning,
+              },
+            ];
+      }),
+    ],
+    keyOf: (row) => row.field,
+    columns: [
+      { id: 'what', head: 'Asked for', meaning: 'the setting', of: (row) => capitalised(row.words) },
+      { id: 'value', head: 'Type', meaning: 'what to type', as: 'key', of: (row) => row.value },
+      { id: 'meaning', head: 'Which means', meaning: 'how it is meant', of: (row) => row.meaning },
+    ],
+  };
+}
+
+/** How the columns of port settings are headed, and which of them a device has by its protocol. */
+const PORT_HEADS: readonly {
+  field: PortField;
+  head: string;
+  unit?: string;
+  artNetUnit?: string;
+  in?: 'universes' | 'flat';
+}[] = [
+  { field: 'pixels', head: 'Pixels', unit: 'to type' },
+  { field: 'hiddenPixels', head: 'Hidden', unit: 'typed apart' },
+  { field: 'onWire', head: 'On the wire', unit: 'all of them' },
+  { field: 'universe', head: 'Start', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },
+  { field: 'channel', head: 'Start', unit: 'channel', in: 'universes' },
+  { field: 'endUniverse', head: 'End', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },
+  { field: 'endChannel', head: 'End', unit: 'channel', in: 'universes' },
+  { field: 'deviceChannel', head: 'Over the device', unit: 'start', in: 'universes' },
+  { field: 'deviceEndChannel', head: 'Over the device', unit: 'end', in: 'universes' },
+  { field: 'startByte', head: 'Start', unit: 'byte, from 0', in: 'flat' },
+  { field: 'endByte', head: 'End', unit: 'byte, from 0', in: 'flat' },
+  { field: 'showChannel', head: 'Show channel', unit: 'start' },
+  { field: 'firstLed', head: 'LEDs', unit: 'first' },
+  { field: 'lastLed', head: 'LEDs', unit: 'last' },
+  { field: 'colourOrder', head: 'Colour order', unit: 'to set' },
+  { field: 'direction', head: 'Direction' },
+];
+
+/** What is typed into a controller for each of its ports, in every count that a device may use. */
 export function portSettingsTable(
   controller: Controller,
   ports: readonly PortSettings[],
 ): Table<PortSettings> {
-  const byte = controller.protocol === 'ddp';
-  const universe = controller.protocol === 'artnet' ? 'port-address' : 'universe';
+  const kind = controller.protocol === 'ddp' ? 'flat' : 'universes';
+  const hasHidden = ports.some((port) => port.onWire !== port.pixels || port.hiddenPixels > 0);
   return {
-    name: `Settings of ${controller.name}`,
+    name: `Ports of ${controller.name}`,
     rows: ports,
     keyOf: (port) => port.port,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
-      {
-        id: 'pixels',
-        head: 'Pixels',
-        meaning: 'on the wire; skipped ones count where the controller is told so',
-        as: 'figure',
-        of: (port) => port.pixels,
-      },
-      {
-        id: 'universe',
-        head: 'Start',
-        unit: universe,
-        meaning: `the ${universe} of its first channel, as the device counts`,
-        as: 'figure',
-        of: (port) => port.universe,
-      },
-      {
-        id: 'channel',
-        head: 'Start',
-        unit: byte ? 'byte, from 1' : 'channel',
-        meaning: byte ? 'its first byte in the count of the device' : 'its first channel in that universe',
-        as: 'figure',
-        of: (port) => port.channel,
-      },
-      {
-        id: 'end-universe',
-        head: 'End',
-        unit: universe,
-        meaning: `the ${universe} of its last channel, as the device counts`,
-        as: 'figure',
-        of: (port) => port.endUniverse,
-      },
-      {
-        id: 'end-channel',
-        head: 'End',
-        unit: byte ? 'byte, from 1' : 'channel',
-        meaning: byte ? 'its last byte in the count of the device' : 'its last channel in that universe',
-        as: 'figure',
-        of: (port) => port.endChannel,
-      },
-      {
-        id: 'colour-order',
-        head: 'Colour order',
-        meaning: 'of the chips behind it',
-        of: (port) => port.colourOrder,
-      },
+      ...PORT_HEADS.filter(
+        (each) =>
+          (each.in === undefined || each.in === kind) &&
+          (hasHidden || (each.field !== 'hiddenPixels' && each.field !== 'onWire')),
+      ).map(({ field, head, unit, artNetUnit }) => {
+        const own = controller.protocol === 'artnet' ? (artNetUnit ?? unit) : unit;
+        return {
+          // Columns are known by words in small letters.
+          id: field.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`),
+          head,
+          ...(own !== undefined && { unit: own }),
+          meaning: PORT_SETTINGS.find((setting) => setting.field === field)!.meaning,
+          as: 'figure' as const,
+          of: (port: PortSettings): Cell =>
+            field === 'hiddenPixels' && port.hiddenWhere !== null
+              ? { text: String(port.hiddenPixels), note: port.hiddenWhere }
+              : port[field],
+        };
+      }),
     ],
   };
 }

@@ -12,8 +12,12 @@ const END_WORDS: Record<RangeConvention['end'], { unit: string; meaning: string;
   },
 };
 
-/** Named ranges of a prop as the screens of different devices ask for them. */
-export function rangesTable(ranges: readonly PixelRange[]): Table<PixelRange> {
+/**
+ * Named ranges of a prop as the screens of different devices ask for them.
+ *
+ * @param before LEDs of its device before the prop; 0 where it counts for itself
+ */
+export function rangesTable(ranges: readonly PixelRange[], before = 0): Table<PixelRange> {
   return {
     name: 'Ranges in every convention',
     rows: ranges,
@@ -26,9 +30,9 @@ export function rangesTable(ranges: readonly PixelRange[]): Table<PixelRange> {
           id: convention.id,
           head: `From ${convention.firstIndex}`,
           unit,
-          meaning: `${meaning}, where the first pixel is ${convention.firstIndex}`,
+          meaning: `${meaning}, where the first LED ${before > 0 ? 'of the device' : 'of the prop'} is ${convention.firstIndex}`,
           as: 'figure' as const,
-          of: (range: PixelRange) => writeRange(range, convention).join(between),
+          of: (range: PixelRange) => writeRange(range, convention, before).join(between),
         };
       }),
     ],

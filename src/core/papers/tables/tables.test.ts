@@ -17,7 +17,9 @@ import type { Show } from '../../show/schema';
 import { buildSheet, buildSheetTable } from '../buildSheet';
 import { cellValue, cellWords, fileRows, type Table } from '../table';
 import { wallSheet } from '../wallSheet';
-import { movedTable, numberingsTable, portSettingsTable, valuesTable } from './addresses';
+import { deviceValuesTable, movedTable, numberingsTable, portSettingsTable, valuesTable } from './addresses';
+import { sentTable } from './sent';
+import { allSent } from '../../devices/sent';
 import { leadsTable } from './leads';
 import { addressBook } from './network';
 import { policiesTable } from './policies';
@@ -50,9 +52,11 @@ function tablesOf(show: Show): Table<never>[] {
       { controllerId: 'c0', field: 'universes', port: '', what: 'number of universes', old: '1', new: '2' },
     ]),
   );
-  show.controllers.forEach((controller, index) =>
-    add(portSettingsTable(controller, deviceSettings(plan, index).ports)),
-  );
+  show.controllers.forEach((controller, index) => {
+    add(portSettingsTable(controller, deviceSettings(plan, index).ports));
+    add(deviceValuesTable(controller, deviceSettings(plan, index)));
+  });
+  add(sentTable(plan, allSent(plan)));
   plan.runs.forEach((_, run) => add(numberingsTable(plan, run)));
   show.props.forEach((prop, index) => {
     add(buildSheetTable(prop.name, 'seen from the front', buildSheet(plan, index, 'front')));

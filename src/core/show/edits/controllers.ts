@@ -17,7 +17,15 @@ export const addController = defineEdit({
 });
 
 /** Fields that are absent until they are said; the others keep a null as a value of theirs. */
-const NULL_MEANS_GONE = new Set(['site', 'typeId', 'network', 'lastUniverse', 'newUniverse', 'portOptions']);
+const NULL_MEANS_GONE = new Set([
+  'site',
+  'typeId',
+  'network',
+  'lastUniverse',
+  'newUniverse',
+  'portOptions',
+  'coloursAt',
+]);
 
 export const changeController = defineEdit({
   schema: z.strictObject({
@@ -34,6 +42,7 @@ export const changeController = defineEdit({
         lastUniverse: controllerSchema.shape.lastUniverse.nullable(),
         newUniverse: controllerSchema.shape.newUniverse.nullable(),
         portOptions: controllerSchema.shape.portOptions.nullable(),
+        coloursAt: controllerSchema.shape.coloursAt.nullable(),
       }),
   }),
   label: (show, { controllerId, change }) => {
@@ -46,6 +55,10 @@ export const changeController = defineEdit({
         return value === null
           ? 'of no known kind'
           : `of the kind ${nameOf(show.controllerTypes, String(value))}`;
+      if (field === 'coloursAt')
+        return value === null
+          ? 'colours corrected as the show says'
+          : `colours corrected at the ${String(value)}`;
       if (field === 'protocol') return PROTOCOL_NAMES[change.protocol!];
       if (field === 'newUniverse')
         return value === null ? 'universes as the show' : `new universe per ${String(value)}`;

@@ -11,7 +11,13 @@ export const renameShow = defineEdit({
 });
 
 export const setAddressing = defineEdit({
-  schema: z.strictObject({ type: z.literal('setAddressing'), change: addressingSchema.partial() }),
+  schema: z.strictObject({
+    type: z.literal('setAddressing'),
+    change: addressingSchema
+      .partial()
+      // Null goes back to what its packing holds.
+      .extend({ showChannelsPerUniverse: addressingSchema.shape.showChannelsPerUniverse.nullable() }),
+  }),
   label: (_show, { change }) => {
     const words = [
       change.packing && packingWords(change.packing),
@@ -21,13 +27,22 @@ export const setAddressing = defineEdit({
           : `new universe per ${change.newUniverse}`),
       change.order && `channels in the order of ${change.order}`,
       change.firstShowChannel !== undefined && `first show channel ${change.firstShowChannel}`,
+      change.showChannelsPerUniverse !== undefined &&
+        (change.showChannelsPerUniverse === null
+          ? 'a universe counts what its packing holds'
+          : `a universe counts ${change.showChannelsPerUniverse} show channels`),
       change.wantedRateHz !== undefined && `${change.wantedRateHz} pictures a second`,
+      change.coloursAt && `colours corrected at the ${change.coloursAt}`,
       change.askBeforeMoving !== undefined &&
         (change.askBeforeMoving ? 'ask before addresses move' : 'addresses may move'),
     ];
     return `Addresses: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { change }) => draft.set('addressing', { ...draft.show.addressing, ...change }),
+  apply: (draft, { change: { showChannelsPerUniverse: counted, ...change } }) => {
+    const { showChannelsPerUniverse: was, ...rest } = draft.show.addressing;
+    const now = counted === undefined ? was : (counted ?? undefined);
+    draft.set('addressing', { ...rest, ...change, ...(now && { showChannelsPerUniverse: now }) });
+  },
 });
 
 export const setSite = defineEdit({

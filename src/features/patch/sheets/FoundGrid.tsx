@@ -2,32 +2,57 @@
 
 import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
-import { deviceSettings } from '@/core/devices/deviceSettings';
 import { portName, type Controller } from '@/core/catalogue/controller';
+import { deviceSettings } from '@/core/devices/deviceSettings';
+import { colourPlan } from '@/core/devices/colourOrders';
+import type { Counting, FoundSettings } from '@/core/devices/found';
+import type { PortSettings } from '@/core/devices/settings';
 import type { Plan } from '@/core/plan/planned';
+import { portsOfController } from '@/core/plan/planIndex';
 import { Hint } from '@/ui/Panel';
 import styles from './FoundGrid.module.css';
 
-const COLUMNS = ['universe', 'channel', 'pixels', 'colour order'] as const;
-type Row = Record<(typeof COLUMNS)[number], string>;
-const NOTHING: Row = { universe: '', channel: '', pixels: '', 'colour order': '' };
+/** Columns of the grid, by the heads under which they are read again. */
+type Column = 'universe' | 'channel' | 'start over the device' | 'pixels' | 'hidden pixels' | 'colour order';
+type Row = Partial<Record<Column, string>>;
+
+/** How the starts of ports stand on the screen that is read. */
+export type StartsBy = 'universe' | 'device';
 
 interface FoundGridProps {
   plan: Plan;
   controller: Controller;
   /** Index of the controller in the plan's show. */
   index: number;
+  where: FoundSettings['where'];
+  startsBy: StartsBy;
+  counting: Counting;
   /** Lines of cells with a heading, as a device would list them; ports of which nothing is said are left out. */
   onCompare: (rows: string[][]) => void;
+  /** Something of the device as a whole was said, so that there is something to compare without any port. */
+  saidMore: boolean;
 }
 
 /** A line for each port, empty until somebody looked: what is planned stands in grey, and becomes what was found only by a word of its own. */
-export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps) {
-  const planned = plannedRows(plan, controller, index);
+export function FoundGrid(props: FoundGridProps) {
+  const { plan, controller, index, startsBy, onCompare, saidMore } = props;
+  const planned = plannedRows(props);
+  const hasHidden = deviceSettings(plan, index).ports.some((port) => port.hiddenPixels > 0);
+  const columns: Column[] = [
+    ...(controller.protocol === 'ddp'
+      ? []
+      : startsBy === 'device'
+        ? (['start over the device'] as const)
+        : (['universe', 'channel'] as const)),
+    'pixels',
+    ...(hasHidden ? (['hidden pixels'] as const) : []),
+    'colour order',
+  ];
   const [typed, setTyped] = useState<readonly Row[]>([]);
-  const rows = planned.map((_, i) => typed[i] ?? NOTHING);
+  const rows = planned.map((_, i) => typed[i] ?? {});
+  const cell = (row: Row, column: Column) => row[column]?.trim() ?? '';
   const change = (line: number, row: Row) => setTyped(rows.map((each, i) => (i === line ? row : each)));
-  const isEmpty = rows.every((row) => COLUMNS.every((column) => row[column].trim() === ''));
+  const isEmpty = !saidMore && rows.every((row) => columns.every((column) => cell(row, column) === ''));
 
   /** Up, down and Enter go along a column, as in a spreadsheet. */
   const goAlong = (event: React.KeyboardEvent<HTMLInputElement>) => {
@@ -49,7 +74,7 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
           <thead>
             <tr>
               <th scope="col">port</th>
-              {COLUMNS.map((column) => (
+              {columns.map((column) => (
                 <th key={column} scope="col">
                   {column === 'universe' && controller.protocol === 'artnet' ? 'port-address' : column}
                 </th>
@@ -65,24 +90,26 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
                   <th scope="row" className="mono">
                     {name}
                   </th>
-                  {COLUMNS.map((column) => (
+                  {columns.map((column) => (
                     <td key={column}>
                       <input
                         className="mono"
                         aria-label={`${name} ${column}`}
                         data-line={i}
                         data-column={column}
-                        data-differs={row[column].trim() !== '' && row[column].trim() !== planned[i]![column]}
-                        placeholder={planned[i]![column]}
+                        data-differs={
+                          cell(row, column) !== '' && cell(row, column) !== cell(planned[i]!, column)
+                        }
+                        placeholder={cell(planned[i]!, column)}
                         data-text={column === 'colour order'}
-                        value={row[column]}
+                        value={row[column] ?? ''}
                         onChange={(event) => change(i, { ...row, [column]: event.currentTarget.value })}
                         onKeyDown={goAlong}
                       />
                     </td>
                   ))}
                   <td className={styles.same}>
-                    {COLUMNS.some((column) => planned[i]![column] !== '') && (
+                    {columns.some((column) => cell(planned[i]!, column) !== '') && (
                       <button
                         type="button"
                         aria-label={`${name} is as planned`}
@@ -103,10 +130,10 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
           disabled={isEmpty}
           onClick={() =>
             onCompare([
-              ['port', ...COLUMNS],
+              ['port', ...columns],
               ...rows.flatMap((row, i) => {
-                const cells = COLUMNS.map((column) => row[column].trim());
-                return cells.some((cell) => cell !== '') ? [[String(i + 1), ...cells]] : [];
+                const cells = columns.map((column) => cell(row, column));
+                return cells.some((each) => each !== '') ? [[String(i + 1), ...cells]] : [];
               }),
             ])
           }
@@ -114,7 +141,7 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
           Compare
         </Button>
         <Button variant="default" onClick={() => setTyped(planned)}>
-          I looked at all of it: as planned
+          I looked at all ports: as planned
         </Button>
         {isEmpty && <Hint>Type what it lists first.</Hint>}
       </Group>
@@ -122,17 +149,27 @@ export function FoundGrid({ plan, controller, index, onCompare }: FoundGridProps
   );
 }
 
-/** A row for every port of the controller; one with nothing on it is empty. */
-function plannedRows(plan: Plan, { ports }: Controller, index: number): Row[] {
+/** A row for every port of the controller, in the numbers of the screen that is read; one with nothing on it is empty. */
+function plannedRows({ plan, controller, index, where, counting }: FoundGridProps): Row[] {
   const settings = new Map(deviceSettings(plan, index).ports.map((port) => [port.port, port]));
-  return Array.from({ length: ports }, (_, i): Row => {
+  const runsOf = new Map(portsOfController(plan, index).map((port) => [port.port, port.runs]));
+  const orderOf = (port: PortSettings) => {
+    if (where === 'controller') return port.colourOrder;
+    return [...new Set(runsOf.get(port.port)!.map((run) => colourPlan(plan, run).sender))].join(' + ');
+  };
+  const told = (value: number | null, more: number) => (value === null ? '' : String(value + more));
+  const lower = counting.channelsFrom === 0 ? -1 : 0;
+  return Array.from({ length: controller.ports }, (_, i): Row => {
     const port = settings.get(i + 1);
-    if (!port) return NOTHING;
+    if (!port) return {};
+    const order = orderOf(port);
     return {
-      universe: port.universe === null ? '' : String(port.universe),
-      channel: port.universe === null ? '' : String(port.channel),
-      pixels: String(port.pixels),
-      'colour order': port.colourOrder.includes('+') ? '' : port.colourOrder,
+      universe: told(port.universe, counting.universesShifted ?? 0),
+      channel: told(port.channel, lower),
+      'start over the device': told(port.deviceChannel, lower),
+      pixels: String(port.pixels + (counting.hiddenCounted ? port.hiddenPixels : 0)),
+      'hidden pixels': String(port.hiddenPixels),
+      'colour order': order.includes('+') ? '' : order,
     };
   });
 }

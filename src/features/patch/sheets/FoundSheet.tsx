@@ -1,26 +1,33 @@
 'use client';
 
 import { differencesTable } from '@/core/papers/tables/addresses';
-import { Button, FileButton, Group, Select, Textarea } from '@mantine/core';
+import { Button, FileButton, Group, Select, Switch, Textarea } from '@mantine/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
+import { differences } from '@/core/devices/differences';
+import { deviceSettings } from '@/core/devices/deviceSettings';
 import {
-  differences,
   forgetFound,
   foundIn,
   foundNote,
   lookedAtWords,
-  readFound,
+  type Counting,
   type FoundSettings,
 } from '@/core/devices/found';
+import { readFound, readUniverses } from '@/core/devices/readFound';
 import type { Plan } from '@/core/plan/planned';
 import { Choice } from '@/ui/fields/Choice';
+import { MaybeWholeField } from '@/ui/fields/fields';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useNote, useShow } from '../../show/ShowProvider';
-import { FoundGrid } from './FoundGrid';
+import { FoundGrid, type StartsBy } from './FoundGrid';
 
 const MOST_BYTES = 1024 * 1024;
+
+type How = 'grid' | 'text' | 'universes';
+/** What is said of a device as a whole. */
+type Whole = Pick<FoundSettings, 'firstUniverse' | 'universes' | 'channelsPerUniverse'>;
 
 /** What a controller or a sender really holds, against what is planned. */
 export function FoundSheet({ plan }: { plan: Plan }) {
@@ -29,33 +36,49 @@ export function FoundSheet({ plan }: { plan: Plan }) {
   const show = useShow((state) => state.show);
   const [controllerId, setController] = useState(plan.show.controllers[0]?.id ?? null);
   const [where, setWhere] = useState<FoundSettings['where']>('controller');
-  const [size, setSize] = useState<string | null>(null);
-  const [by, setBy] = useState<'grid' | 'text'>('grid');
+  const [whole, setWhole] = useState<Whole>({});
+  const [counting, setCounting] = useState<Counting>({});
+  const [startsBy, setStartsBy] = useState<StartsBy>('universe');
+  const [how, setHow] = useState<How>('grid');
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const controller = show.controllers.find((each) => each.id === controllerId);
-  const planned = plan.show.controllers.findIndex((each) => each.id === controllerId);
-  const compareText = (source: string) =>
-    // People paste columns parted by tabs, commas, semicolons or runs of spaces.
-    compare(Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' }).data);
-  const compare = (
-    rows: readonly (readonly string[])[],
-    { partial = false, lineWords }: { partial?: boolean; lineWords?: (line: number) => string } = {},
-  ) => {
-    if (!controller) return;
-    const read = readFound(rows, controller.label, lineWords);
-    if (!read.ok) return setProblem(read.message);
+  const index = plan.show.controllers.findIndex((each) => each.id === controllerId);
+  const planned = index === -1 ? null : deviceSettings(plan, index);
+  // People paste columns parted by tabs, commas, semicolons or runs of spaces.
+  const rowsOf = (source: string) =>
+    Papa.parse<string[]>(source.replace(/ {2,}/g, '\t').trim(), { skipEmptyLines: 'greedy' }).data;
+
+  const keep = (found: Pick<FoundSettings, 'ports'> & Partial<FoundSettings>) => {
     setProblem(null);
-    const found: FoundSettings = {
-      controllerId: controller.id,
-      where,
-      foundAt: new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
-      ...(size ? { channelsPerUniverse: Number(size) } : {}),
-      ...(partial && { partial }),
-      ports: read.ports,
-    };
-    note(foundNote(found));
     setText('');
+    note(
+      foundNote({
+        controllerId: controller!.id,
+        where,
+        foundAt: new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+        ...(Object.keys(counting).length > 0 && { counting }),
+        ...whole,
+        ...found,
+      }),
+    );
+  };
+  const compareRows = (
+    rows: readonly (readonly string[])[],
+    lineWords?: (line: number) => string,
+    partial = false,
+  ) => {
+    // Nothing but the head: only the device as a whole was looked at.
+    if (partial && rows.length === 1) return keep({ ports: [], partial: true });
+    const read = readFound(rows, controller!.label, lineWords);
+    if (!read.ok) return setProblem(read.message);
+    keep({ ports: read.ports, ...(partial && { partial: true }) });
+  };
+  const compareText = (source: string) => {
+    if (how === 'text') return compareRows(rowsOf(source));
+    const read = readUniverses(rowsOf(source));
+    if (!read.ok) return setProblem(read.message);
+    keep({ ports: [], universeList: read.universes });
   };
   if (show.controllers.length === 0)
     return (
@@ -63,13 +86,25 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         Add a controller first; then what it holds can be compared with the plan.
       </p>
     );
+  const inUniverses = controller?.protocol !== 'ddp';
+  const word = controller?.protocol === 'artnet' ? 'port-address' : 'universe';
+  const wholeField = (field: keyof Whole, label: string, least: number, most: number) => (
+    <MaybeWholeField
+      label={label}
+      what={label}
+      least={least}
+      most={most}
+      value={whole[field] ?? null}
+      placeholder={typeof planned?.[field] === 'number' ? `planned: ${planned[field]}` : 'not looked at'}
+      onCommit={(value) => {
+        const { [field]: _, ...rest } = whole;
+        setWhole(value === null ? rest : { ...rest, [field]: value });
+      }}
+    />
+  );
   return (
     <div className={sheets.sheet}>
-      <p className={sheets.lead}>
-        {by === 'grid'
-          ? 'Read what the device’s own screen lists, and type it. What is planned stands in grey; a port that you looked at and found so is “as planned” by its button. Empty is what nobody looked at, and nothing is said of it.'
-          : 'Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood (port, universe, channel, pixels, colour order, in any order); without one the columns come in that order.'}
-      </p>
+      <p className={sheets.lead}>{LEADS[how]}</p>
       <div className={sheets.fields}>
         <Select
           label="Controller"
@@ -82,61 +117,115 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           <Choice
             label="Found"
             value={where}
-            onChange={(value) => setWhere(value === 'sender' ? 'sender' : 'controller')}
+            onChange={(value) => {
+              setWhere(value === 'sender' ? 'sender' : 'controller');
+              if (value !== 'sender' && how === 'universes') setHow('grid');
+            }}
             data={[
               { value: 'controller', label: 'On the controller' },
               { value: 'sender', label: 'In the sender' },
             ]}
           />
         </div>
-        <Select
-          label="Channels a universe"
-          placeholder="not looked at"
-          clearable
-          value={size}
-          data={['510', '512', '150']}
-          onChange={setSize}
-        />
         <div data-wide>
           <Choice
             label="How"
-            value={by}
+            value={how}
             onChange={(value) => {
-              setBy(value === 'text' ? 'text' : 'grid');
+              setHow(value as How);
               setProblem(null);
             }}
             data={[
               { value: 'grid', label: 'Type in a grid' },
               { value: 'text', label: 'Paste or load' },
+              ...(where === 'sender' && inUniverses ? [{ value: 'universes', label: 'Its universes' }] : []),
             ]}
           />
         </div>
       </div>
-      {controller && planned !== -1 && by === 'grid' && (
+      {inUniverses && (
+        <div className={sheets.fields}>
+          {wholeField('firstUniverse', `First ${word}`, 0, 63_999)}
+          {wholeField('universes', 'Number of them', 0, 63_999)}
+          {wholeField('channelsPerUniverse', 'Channels in each', 1, 512)}
+        </div>
+      )}
+      <div className={sheets.fields}>
+        {inUniverses && (
+          <>
+            <Select
+              label="Starts of its ports are listed"
+              allowDeselect={false}
+              value={startsBy}
+              data={[
+                { value: 'universe', label: `by ${word} and channel` },
+                { value: 'device', label: 'counted on over the device' },
+              ]}
+              onChange={(value) => setStartsBy(value === 'device' ? 'device' : 'universe')}
+            />
+            <Select
+              label="Its first channel is"
+              allowDeselect={false}
+              value={String(counting.channelsFrom ?? 1)}
+              data={['1', '0']}
+              onChange={(value) => {
+                const { channelsFrom: _, ...rest } = counting;
+                setCounting(value === '0' ? { ...rest, channelsFrom: 0 } : rest);
+              }}
+            />
+            <Select
+              label={`Its ${word}s are`}
+              allowDeselect={false}
+              value={String(counting.universesShifted ?? 0)}
+              data={[
+                { value: '0', label: 'as the plan tells them' },
+                { value: '-1', label: 'all one lower: counted from 0' },
+                { value: '1', label: 'all one higher: counted from 1' },
+              ]}
+              onChange={(value) => {
+                const { universesShifted: _, ...rest } = counting;
+                setCounting(value === '0' ? rest : { ...rest, universesShifted: value === '-1' ? -1 : 1 });
+              }}
+            />
+          </>
+        )}
+        {planned?.ports.some((port) => port.hiddenPixels > 0) && (
+          <Switch
+            label="Its count of pixels includes the hidden ones"
+            checked={counting.hiddenCounted === true}
+            onChange={(event) => {
+              const { hiddenCounted: _, ...rest } = counting;
+              setCounting(event.currentTarget.checked ? { ...rest, hiddenCounted: true } : rest);
+            }}
+          />
+        )}
+      </div>
+      {controller && index !== -1 && how === 'grid' && (
         <>
           <FoundGrid
             key={`${controller.id} ${where}`}
             plan={plan}
-            controller={plan.show.controllers[planned]!}
-            index={planned}
+            controller={plan.show.controllers[index]!}
+            index={index}
+            where={where}
+            startsBy={startsBy}
+            counting={counting}
+            saidMore={Object.keys(whole).length > 0}
             onCompare={(rows) =>
-              compare(rows, {
-                partial: true,
-                lineWords: (line) => `Port ${controller.label}${rows[line - 1]![0]}`,
-              })
+              compareRows(rows, (line) => `Port ${controller.label}${rows[line - 1]![0]}`, true)
             }
           />
           {problem && <p className={sheets.problem}>{problem}</p>}
         </>
       )}
-      {by === 'text' && (
+      {how !== 'grid' && (
         <>
           <Textarea
             label="What it lists"
             autosize
             minRows={4}
             maxRows={12}
-            placeholder={'port\tuniverse\tchannel\tpixels\tcolour order\n1\t1\t1\t170\tRGB'}
+            placeholder={PLACEHOLDERS[how]}
             value={text}
             error={problem}
             onChange={(event) => {
@@ -173,6 +262,18 @@ export function FoundSheet({ plan }: { plan: Plan }) {
     </div>
   );
 }
+
+const LEADS: Record<How, string> = {
+  grid: 'Read what the device’s own screen lists, and type it. What is planned stands in grey; a port that you looked at and found so is “as planned” by its button. Empty is what nobody looked at, and nothing is said of it.',
+  text: 'Copy what the device’s own screen lists, a line for each port, and paste it. A heading is understood (port, universe, channel or start, pixels, hidden, colour order, direction, in any order); without one the columns are port, universe, channel, pixels, colour order.',
+  universes:
+    'Copy the list of universes that the sender has for this device, a line for each: its number, and how many channels it has. What is missing and what is left over from an earlier plan is found.',
+};
+
+const PLACEHOLDERS: Record<Exclude<How, 'grid'>, string> = {
+  text: 'port\tuniverse\tchannel\tpixels\tcolour order\n1\t1\t1\t170\tRGB',
+  universes: 'universe\tchannels\n1\t510\n2\t510',
+};
 
 function Differences({ plan, found }: { plan: Plan; found: FoundSettings }) {
   const note = useNote();

@@ -1,6 +1,6 @@
 'use client';
 
-import { portSettingsTable } from '@/core/papers/tables/addresses';
+import { deviceValuesTable, portSettingsTable } from '@/core/papers/tables/addresses';
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import type { Plan } from '@/core/plan/planned';
@@ -81,8 +81,14 @@ export function TasksSheet({ plan }: { plan: Plan }) {
               }
             />
           ))}
-          <SheetTable table={portSettingsTable(controller, settings.ports)} />
-          {settings.ports.length === 0 && <p className={sheets.lead}>Nothing is plugged in.</p>}
+          {settings.ports.length === 0 ? (
+            <p className={sheets.lead}>Nothing is plugged in.</p>
+          ) : (
+            <>
+              <SheetTable table={deviceValuesTable(controller, settings)} />
+              <SheetTable table={portSettingsTable(controller, settings.ports)} />
+            </>
+          )}
         </section>
       ))}
     </div>

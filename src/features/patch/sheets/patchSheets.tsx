@@ -7,6 +7,7 @@ import { FoundSheet } from './FoundSheet';
 import { NetworkSheet } from './NetworkSheet';
 import { PoliciesSheet } from './PoliciesSheet';
 import { ProposeSheet } from './ProposeSheet';
+import { SenderSheet } from './SenderSheet';
 import { TasksSheet } from './TasksSheet';
 
 /** What can be looked at of the patch. */
@@ -24,6 +25,7 @@ export function patchSheets(plan: Plan, selection: Selection, facts: Facts): She
       wide: true,
       content: () => <TasksSheet plan={plan} />,
     },
+    { id: 'sender', label: 'Sender', wide: true, content: () => <SenderSheet plan={plan} /> },
     { id: 'found', label: 'Compare with devices', wide: true, content: () => <FoundSheet plan={plan} /> },
     { id: 'network', label: 'Network', wide: true, content: () => <NetworkSheet plan={plan} /> },
   ];

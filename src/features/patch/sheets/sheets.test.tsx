@@ -92,10 +92,34 @@ describe('what a device holds', () => {
 
   it('is as planned all over only where somebody says so', async () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
-    await userEvent.click(screen.getByRole('button', { name: 'I looked at all of it: as planned' }));
+    await userEvent.click(screen.getByRole('button', { name: 'I looked at all ports: as planned' }));
     expect(found(store)).toEqual([]);
     await compare();
     expect(screen.getByText(/^Looked at: 8 values on 2 of 2 ports/)).toBeInTheDocument();
+  });
+
+  it('is compared for the device as a whole, in the counts of its screen', async () => {
+    const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
+    await typeInto('First universe', '0{Enter}');
+    await typeInto('Channels in each', '512{Enter}');
+    await userEvent.click(screen.getByLabelText('Its universes are', { selector: 'input' }));
+    await userEvent.click(screen.getByRole('option', { name: /all one lower/ }));
+    await compare();
+    expect(found(store)).toMatchObject([
+      { counting: { universesShifted: -1 }, firstUniverse: 0, channelsPerUniverse: 512, ports: [] },
+    ]);
+    // The first universe is right by that count; the size is not.
+    expect(screen.getAllByRole('row')).toHaveLength(1 + 1 + 4 + 1);
+    expect(screen.getByRole('row', { name: /channels a universe/ })).toHaveTextContent('510');
+  });
+
+  it('is compared for the universes that a sender lists', async () => {
+    openSheet(show, (plan) => <FoundSheet plan={plan} />);
+    await userEvent.click(screen.getByRole('radio', { name: 'In the sender' }));
+    await userEvent.click(screen.getByRole('radio', { name: 'Its universes' }));
+    await typeInto('What it lists', 'universe,channels{Enter}1,510{Enter}9,510');
+    await compare();
+    expect(await screen.findByRole('row', { name: /left over/ })).toHaveTextContent('9 is sent');
   });
 
   it('is refused by the name of the port, and stays in the grid', async () => {
@@ -145,7 +169,7 @@ describe('values to type', () => {
       within(row)
         .getAllByRole('cell')
         .map((cell) => cell.textContent),
-    ).toEqual(['A2', '50', '1', '301', '1', '450', 'RGB']);
+    ).toEqual(['A2', '50', '1', '301', '1', '450', '301', '450', '301', '100', '149', 'RGB', 'forward']);
   });
 });
 

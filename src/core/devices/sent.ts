@@ -1,0 +1,97 @@
+import { multicastGroup, portAddressOn, toldUniverse } from '../addressing/numbering';
+import { PROTOCOL_NAMES, type Controller } from '../catalogue/controller';
+import { packingWords } from '../catalogue/packing';
+import { policyOfRun } from '../plan/plan';
+import { spansInUniverse, spansOfController } from '../plan/planIndex';
+import type { LaidShow } from '../plan/planned';
+import { showSpaces, universesOfController } from './universeSizes';
+
+/** A universe, or the flat space of a device, as the sender is told it. */
+export interface Sent {
+  /** Index of the controller that it goes to. */
+  controller: number;
+  /** In the count of the show; null for a flat space. */
+  showUniverse: number | null;
+  /** As it is typed: the port-address under Art-Net; null for a flat space. */
+  universe: number | null;
+  protocol: string;
+  /** Where its packets go; null while nobody has said it. */
+  destination: string | null;
+  /** Channels to fill, or bytes of the flat space. */
+  channels: number;
+  /** Channels that carry something. */
+  used: number;
+  /** Of its first channel, in the count over the show. */
+  firstShowChannel: number;
+  lastShowChannel: number;
+  packing: string;
+  /** Other controllers that listen to the same universe. */
+  alsoHeardBy: readonly string[];
+}
+
+/** All that the sender sends to one controller, in ascending order. */
+export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
+  const device = plan.show.controllers[controller]!;
+  const spans = spansOfController(plan, controller);
+  const spaces = showSpaces(plan);
+  if (device.protocol === 'ddp') {
+    const space = spaces.flat.get(controller);
+    if (!space) return [];
+    return [
+      {
+        controller,
+        showUniverse: null,
+        universe: null,
+        protocol: PROTOCOL_NAMES.ddp,
+        destination: device.network?.ip ?? null,
+        channels: space.channelCount,
+        used: spans.reduce((sum, span) => sum + span.channelCount, 0),
+        firstShowChannel: space.startShowChannel,
+        lastShowChannel: space.startShowChannel + space.channelCount - 1,
+        packing: 'runs on',
+        alsoHeardBy: [],
+      },
+    ];
+  }
+  const packings = new Map<number, Set<string>>();
+  const used = new Map<number, number>();
+  for (const span of spans) {
+    const words = packings.get(span.universe!) ?? new Set();
+    packings.set(span.universe!, words.add(packingWords(policyOfRun(plan, span.run).packing)));
+    used.set(span.universe!, (used.get(span.universe!) ?? 0) + span.channelCount);
+  }
+  return [...universesOfController(plan, controller)].map(([showUniverse, channels]) => {
+    const space = spaces.universes.get(showUniverse)!;
+    const others = new Set(spansInUniverse(plan, showUniverse).map((span) => span.controller));
+    return {
+      controller,
+      showUniverse,
+      universe: toldUniverse(device, showUniverse),
+      protocol: PROTOCOL_NAMES[device.protocol],
+      destination: destinationOf(device, showUniverse),
+      channels,
+      used: used.get(showUniverse)!,
+      firstShowChannel: space.startShowChannel,
+      lastShowChannel: space.startShowChannel + space.channelCount - 1,
+      packing: [...packings.get(showUniverse)!].join(' + '),
+      alsoHeardBy: [...others].flatMap((each) =>
+        each === controller ? [] : [plan.show.controllers[each]!.name],
+      ),
+    };
+  });
+}
+
+/** Everything that is sent, controller by controller. */
+export function allSent(plan: LaidShow): Sent[] {
+  return plan.show.controllers.flatMap((_, index) => sentUniverses(plan, index));
+}
+
+function destinationOf(device: Controller, universe: number): string | null {
+  const { network, protocol } = device;
+  if (!network) return null;
+  if (network.casting === 'unicast') return network.ip;
+  // Art-Net has no groups of its own: what is not unicast is broadcast.
+  return protocol === 'artnet'
+    ? `broadcast, port-address ${portAddressOn(device, universe)}`
+    : multicastGroup(universe);
+}

@@ -1,0 +1,30 @@
+'use client';
+
+import { allSent } from '@/core/devices/sent';
+import { sentTable } from '@/core/papers/tables/sent';
+import type { Plan } from '@/core/plan/planned';
+import { SheetTable } from '@/ui/SheetTable';
+import sheets from '../../sheets/sheets.module.css';
+
+const MOST_ROWS = 300;
+
+/** What is typed into the program that sends: every universe, its size, and where it goes. */
+export function SenderSheet({ plan }: { plan: Plan }) {
+  const sent = allSent(plan);
+  if (sent.length === 0)
+    return (
+      <p className={sheets.empty}>
+        Nothing is sent yet: put a run on a port, and the universes that the sender needs stand here.
+      </p>
+    );
+  return (
+    <div className={sheets.sheet}>
+      <p className={sheets.lead}>
+        Type these into the program that sends. The size is the number of channels to give each universe; it
+        is the same number that the device counts. Show channels follow from these sizes only where the
+        program counts by the same rule: choose it among the channels of the show.
+      </p>
+      <SheetTable testId="sent" mostRows={MOST_ROWS} table={sentTable(plan, sent)} />
+    </div>
+  );
+}
