@@ -158,7 +158,7 @@ test('what a device holds is compared with the plan, with symptom and mend', asy
   await expect(page.getByTestId('differences').getByRole('row')).toHaveCount(2);
   await page.getByText('Paste or load').click();
   // The first port has a hidden pixel, and this device lists all that it clocks out.
-  await page.getByText('Its count of pixels includes the hidden ones').click();
+  await page.getByRole('switch', { name: 'Its count of pixels includes the hidden ones' }).click();
   await page
     .getByLabel('What it lists')
     .fill('port,universe,channel,pixels,colour order\n1,1,1,112,RGB\n2,1,335,111,RGB\n3,2,157,150,GRBW');

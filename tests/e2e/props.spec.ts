@@ -90,14 +90,14 @@ test('ranges: what is odd is said while typing, and kept only when it is left', 
   await expect(page.getByTestId('conventions')).toContainText('0 – 60');
   await page.getByLabel('Stop of range 1').fill('70');
   await expect(page.getByTestId('range-problems')).toContainText(
-    'Leg 1 and Leg 3 both hold pixels 61 to 70.',
+    'Leg 1 and Leg 3 both hold indices 60 to 69 (pixels 61 to 70 of the prop, counted from 1).',
   );
   await expect(saving(page)).toHaveText('rev 2 · saved');
   await page.getByLabel('Stop of range 1').press('Escape');
   await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
   await page.getByLabel('Stop of range 1').fill('50');
   await page.getByLabel('Stop of range 1').press('Enter');
-  await expect(page.getByTestId('range-problems')).toContainText('Pixels 51 to 60 are in no range.');
+  await expect(page.getByTestId('range-problems')).toContainText('Indices 50 to 59 (pixels 51 to 60');
   await page.getByRole('button', { name: 'Lay them end to end' }).click();
   await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
   // Nonsense stays in its field with a sentence.

@@ -16,13 +16,19 @@ import { anyShow } from './shows';
 
 const ip = fc.constantFrom('192.168.1.10', '192.168.1.20', '192.168.1.21', '192.168.2.20', '10.0.0.9');
 
-const network: fc.Arbitrary<NetworkAddress> = fc.record({
-  ip,
-  maskBits: fc.constantFrom(16, 24, 28),
-  given: fc.constantFrom('fixed', 'reserved', 'leased'),
-  storedBy: fc.constant(''),
-  casting: fc.constantFrom('unicast', 'multicast'),
-});
+const gateway = fc.constantFrom('192.168.1.1', '192.168.2.1', '10.0.0.1');
+
+const network: fc.Arbitrary<NetworkAddress> = fc.record(
+  {
+    ip,
+    maskBits: fc.constantFrom(8, 16, 24, 28),
+    gateway,
+    given: fc.constantFrom('fixed', 'reserved', 'leased'),
+    storedBy: fc.constant(''),
+    casting: fc.constantFrom('unicast', 'multicast'),
+  },
+  { requiredKeys: ['ip', 'maskBits', 'given', 'storedBy', 'casting'] },
+);
 
 const anyWall: fc.Arbitrary<Prop> = fc
   .record({
@@ -136,9 +142,15 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
     bodyMm: fc.option(fc.constantFrom(5, 60), { nil: undefined }),
     volts: fc.constantFrom(5, 12),
     wantedRateHz: fc.option(fc.constantFrom(20, 60, 200), { nil: undefined }),
-    sender: fc.option(fc.record({ name: fc.constant('Player'), ip, maskBits: fc.constantFrom(16, 24) }), {
-      nil: undefined,
-    }),
+    sender: fc.option(
+      fc.record(
+        { name: fc.constant('Player'), ip, maskBits: fc.constantFrom(16, 24), gateway },
+        { requiredKeys: ['name', 'ip', 'maskBits'] },
+      ),
+      {
+        nil: undefined,
+      },
+    ),
   })
   .map(({ show, wall: extra, wallOn, controllers, props, loose, bodyMm, volts, wantedRateHz, sender }) => {
     const all = [

@@ -1,6 +1,6 @@
 import { given } from '../figures/explained';
 import fc from 'fast-check';
-import { freeAddress, ipNumber, ipv4Schema, maskWords, networkOf, serialRate, whyNotTalk } from './network';
+import { freeAddress, ipNumber, ipv4Schema, maskWords, networkOf, reachOf, serialRate } from './network';
 
 const ip = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255), fc.nat(255)).map((octets) => octets.join('.'));
 
@@ -27,15 +27,31 @@ it('knows masks and networks', () => {
 });
 
 it('says why two devices cannot talk, and what to change', () => {
-  const at = (name: string, address: string, maskBits = 24) => ({ name, ip: address, maskBits });
-  expect(whyNotTalk(at('Player', '10.40.0.1'), at('Box', '10.40.0.21'))).toBeNull();
-  expect(whyNotTalk(at('Player', '10.40.0.1'), at('Box', '10.40.1.21'))).toBe(
-    'Box at 10.40.1.21 is in another network than Player at 10.40.0.1 (255.255.255.0): give it an address that begins with 10.40.0, or put a router between them.',
+  const at = (name: string, address: string, maskBits = 24, gateway?: string) => ({
+    name,
+    ip: address,
+    maskBits,
+    gateway,
+  });
+  const why = (...ends: Parameters<typeof reachOf>) => {
+    const reach = reachOf(...ends);
+    return reach.by === 'nothing' ? reach.why : reach.by;
+  };
+  const player = at('Player', '10.40.0.1');
+  expect(why(player, at('Box', '10.40.0.21'))).toBe('itself');
+  expect(why(player, at('Box', '10.40.1.21'))).toBe(
+    'Box at 10.40.1.21 is in another network than Player at 10.40.0.1 (255.255.255.0): give it an address that begins with 10.40.0, or say the routers of both.',
   );
-  expect(whyNotTalk(at('Player', '10.40.0.1', 16), at('Box', '10.40.1.21'))).toBe(
+  expect(why(at('Player', '10.40.0.1', 16), at('Box', '10.40.1.21'))).toBe(
     'Box takes the other to be in another network, because its mask is 255.255.255.0: set both masks to 255.255.0.0.',
   );
-  expect(whyNotTalk(at('A', '10.0.0.1'), at('B', '10.0.0.1'))).toContain('both have 10.0.0.1');
+  expect(why(at('A', '10.0.0.1'), at('B', '10.0.0.1'))).toContain('both have 10.0.0.1');
+  // Routed: each end has a router in its own network.
+  const routed = at('Player', '10.40.0.1', 24, '10.40.0.254');
+  expect(why(routed, at('Box', '10.40.1.21', 24, '10.40.1.254'))).toBe('router');
+  expect(why(routed, at('Box', '10.40.1.21'))).toContain('Box at 10.40.1.21 is in another network');
+  expect(why(routed, at('Box', '10.40.1.21'))).toContain('type the address of its router as well');
+  expect(why(routed, at('Box', '10.40.1.21', 24, '10.40.0.254'))).toContain('is not in its network');
 });
 
 it('finds a free address in the same network', () => {

@@ -13,6 +13,8 @@ export const networkAddressSchema = z.strictObject({
   ip: ipv4Schema,
   /** Bits of the network part: 24 is 255.255.255.0. */
   maskBits: z.int().min(1).max(30),
+  /** The router through which it reaches other networks; absent where there is none, or nobody has said it. */
+  gateway: ipv4Schema.optional(),
   /** Typed into the device, leased but reserved in the router, or leased as it comes. */
   given: z.enum(['fixed', 'reserved', 'leased']),
   /** Who else stores it: a sender, a note in the box. */
@@ -25,6 +27,7 @@ export const senderSchema = z.strictObject({
   name: z.string().min(1).max(80),
   ip: ipv4Schema,
   maskBits: z.int().min(1).max(30),
+  gateway: ipv4Schema.optional(),
 });
 export type Sender = z.infer<typeof senderSchema>;
 
@@ -43,24 +46,53 @@ export function networkOf(ip: string, maskBits: number): number {
   return Math.floor(ipNumber(ip) / size) * size;
 }
 
+/** One end of a link: who it is, and how it sees the network. */
+export interface NetworkEnd {
+  name: string;
+  ip: string;
+  maskBits: number;
+  gateway?: string | undefined;
+}
+
+/** How one end reaches the other: by itself, over routers, or not, and then what to change in one sentence. */
+export type Reach = { by: 'itself' } | { by: 'router' } | { by: 'nothing'; why: string };
+
 /**
- * Whether two devices reach each other without a router: each must take the other to be in its own network.
- *
- * @returns null where they can talk, otherwise what to change, in one sentence
+ * Without a router each must take the other to be in its own network. With routers, each needs one in its own network; what lies
+ * between these is not known here.
  */
-export function whyNotTalk(
-  a: { name: string; ip: string; maskBits: number },
-  b: { name: string; ip: string; maskBits: number },
-): string | null {
+export function reachOf(a: NetworkEnd, b: NetworkEnd): Reach {
+  const not = (why: string): Reach => ({ by: 'nothing', why });
   if (ipNumber(a.ip) === ipNumber(b.ip))
-    return `${a.name} and ${b.name} both have ${a.ip}: give one of them another.`;
-  const aSeesB = networkOf(a.ip, a.maskBits) === networkOf(b.ip, a.maskBits);
-  const bSeesA = networkOf(a.ip, b.maskBits) === networkOf(b.ip, b.maskBits);
-  if (aSeesB && bSeesA) return null;
+    return not(`${a.name} and ${b.name} both have ${a.ip}: give one of them another.`);
+  const aSeesB = sees(a, b.ip);
+  const bSeesA = sees(b, a.ip);
+  if (aSeesB && bSeesA) return { by: 'itself' };
+  const far = [a, b].find((each) => each.gateway !== undefined && !sees(each, each.gateway));
+  if (far)
+    return not(
+      `The router of ${far.name}, ${far.gateway}, is not in its network (${far.ip}, ${maskWords(far.maskBits)}): type one that is.`,
+    );
   if (aSeesB !== bSeesA)
-    return `${aSeesB ? b.name : a.name} takes the other to be in another network, because its mask is ${maskWords(aSeesB ? b.maskBits : a.maskBits)}: set both masks to ${maskWords(aSeesB ? a.maskBits : b.maskBits)}.`;
+    return not(
+      `${aSeesB ? b.name : a.name} takes the other to be in another network, because its mask is ${maskWords(aSeesB ? b.maskBits : a.maskBits)}: set both masks to ${maskWords(aSeesB ? a.maskBits : b.maskBits)}.`,
+    );
+  if (a.gateway !== undefined && b.gateway !== undefined) return { by: 'router' };
+  const said = [a, b].find((each) => each.gateway !== undefined);
+  if (said) {
+    const other = said === a ? b : a;
+    return not(
+      `${other.name} at ${other.ip} is in another network than ${said.name} at ${said.ip}, and has no router: type the address of its router as well.`,
+    );
+  }
   const prefix = a.ip.split('.').slice(0, Math.max(1, Math.floor(a.maskBits / 8)));
-  return `${b.name} at ${b.ip} is in another network than ${a.name} at ${a.ip} (${maskWords(a.maskBits)}): give it an address that begins with ${prefix.join('.')}, or put a router between them.`;
+  return not(
+    `${b.name} at ${b.ip} is in another network than ${a.name} at ${a.ip} (${maskWords(a.maskBits)}): give it an address that begins with ${prefix.join('.')}, or say the routers of both.`,
+  );
+}
+
+function sees({ ip, maskBits }: NetworkEnd, other: string): boolean {
+  return networkOf(ip, maskBits) === networkOf(other, maskBits);
 }
 
 /** The first address of a device's network, its own aside, that nobody has; null where all are taken. */

@@ -21,7 +21,7 @@ export const impossibleTree = defineCheck(
       ];
       if (slant === null) {
         const measured = shape.height.by === 'slant' ? shape.height.slantMm : strand;
-        const fitting = Math.ceil(Math.max(strand, lean * 1.05));
+        const fitting = Math.ceil(Math.max(strand, lean * 1.05, lean + 1));
         // A circle that leaves a fifth of the slant for height.
         const base = Math.floor(shape.topDiameterMm + 1.6 * measured);
         return finding(
@@ -31,7 +31,7 @@ export const impossibleTree = defineCheck(
             mend(`Measure ${formatLength(fitting)} along a strand`, {
               height: { by: 'slant', slantMm: fitting },
             }),
-            ...(base >= 1
+            ...(base >= 1 && Math.abs(base - shape.topDiameterMm) / 2 < measured
               ? [mend(`Make the base ${formatLength(base)} across`, { baseDiameterMm: base })]
               : []),
           ],

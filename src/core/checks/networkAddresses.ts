@@ -1,8 +1,8 @@
 import { standingWords } from '../figures/figure';
 import { classOf } from '../catalogue/controllers/registry';
 import { linkLoad } from '../devices/linkLoad';
-import { freeAddress, ipNumber, whyNotTalk } from '../catalogue/network';
-import { defineCheck, type Finding } from './check';
+import { freeAddress, ipNumber, reachOf, type NetworkAddress, type Reach } from '../catalogue/network';
+import { defineCheck, type Finding, type Mend } from './check';
 import { wantedRateOf } from '../catalogue/packing';
 
 export const networkAddresses = defineCheck(
@@ -45,9 +45,16 @@ export const networkAddresses = defineCheck(
           );
       }
       if (!network) return;
+      const reach: Reach = sender ? reachOf(sender, { name: controller.name, ...network }) : { by: 'itself' };
+      const taken = byIp.get(ipNumber(network.ip));
+      // Behind a router it belongs into a network of its own.
+      const isRouted = sender?.gateway !== undefined && network.gateway !== undefined;
+      const like = isRouted ? network : (sender ?? network);
       const free = freeAddress(
-        sender ?? network,
-        controllers.flatMap((each) => each.network?.ip ?? []),
+        like,
+        [...controllers.flatMap((each) => each.network?.ip ?? []), like.gateway, sender?.ip].flatMap(
+          (each) => each ?? [],
+        ),
       );
       const another = free
         ? [
@@ -56,12 +63,11 @@ export const networkAddresses = defineCheck(
               edit: {
                 type: 'changeController' as const,
                 controllerId: controller.id,
-                change: { network: { ...network, ip: free, maskBits: (sender ?? network).maskBits } },
+                change: { network: { ...network, ip: free, maskBits: like.maskBits } },
               },
             },
           ]
         : [];
-      const taken = byIp.get(ipNumber(network.ip));
       if (taken !== undefined)
         add(
           controller.id,
@@ -71,24 +77,28 @@ export const networkAddresses = defineCheck(
         );
       else {
         byIp.set(ipNumber(network.ip), controller.name);
-        const why = sender && whyNotTalk(sender, { name: controller.name, ...network });
-        if (why) add(controller.id, 'wrong', `${why} Until then ${controller.name} stays dark.`, another);
+        if (reach.by === 'nothing')
+          add(
+            controller.id,
+            'wrong',
+            `${reach.why} Until then ${controller.name} stays dark.`,
+            // With a wrong router, or a network of its own, another address would only hide the mistake.
+            network.gateway === undefined && sender!.gateway === undefined ? another : [],
+          );
       }
+      if (reach.by === 'router' && network.casting === 'multicast')
+        add(
+          controller.id,
+          'wrong',
+          `${controller.name} is behind a router and fed by multicast, which routers do not pass on unless they are set up for it.`,
+          [feedByUnicast(controller.id, network)],
+        );
       if (type && classOf(type).onWifi && network.casting === 'multicast')
         add(
           controller.id,
           'look',
           `${controller.name} is on Wi-Fi and fed by multicast, of which Wi-Fi carries far less than of unicast. It stutters with more than a few universes.`,
-          [
-            {
-              label: 'Feed it by unicast',
-              edit: {
-                type: 'changeController',
-                controllerId: controller.id,
-                change: { network: { ...network, casting: 'unicast' } },
-              },
-            },
-          ],
+          [feedByUnicast(controller.id, network)],
         );
       if (network.given === 'leased')
         add(
@@ -110,3 +120,10 @@ export const networkAddresses = defineCheck(
     return found;
   },
 );
+
+function feedByUnicast(controllerId: string, network: NetworkAddress): Mend {
+  return {
+    label: 'Feed it by unicast',
+    edit: { type: 'changeController', controllerId, change: { network: { ...network, casting: 'unicast' } } },
+  };
+}

@@ -21,6 +21,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
   const about = { stage: 'build' as const, propId: prop.id };
   const spacing = widestSpacingMm(plan, index);
   const wire = Math.ceil(spacing / 10) * 10;
+  const perMetre = Number((1000 / spacing).toFixed(2));
   const pitch = stockPitchMm(stock);
   if (stock.kind === 'strings' && spacing > pitch + 0.5)
     found.push({
@@ -38,12 +39,10 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
       ...about,
       severity: 'look',
       message: `${prop.name}: pixels are ${formatLength(spacing)} apart, but on its strip they come every ${formatLength(pitch)}. One of the two is measured wrongly, or the strip is another one.`,
-      mends: [
-        mend(`Take strip of ${Number((1000 / spacing).toFixed(2))} pixels a metre`, {
-          ...stock,
-          pixelsPerMetre: Math.min(1000, Math.max(1, Number((1000 / spacing).toFixed(2)))),
-        }),
-      ],
+      mends:
+        perMetre >= 1 && perMetre <= STOCK_LIMITS.perMetre
+          ? [mend(`Take strip of ${perMetre} pixels a metre`, { ...stock, pixelsPerMetre: perMetre })]
+          : [],
     });
   if (stock.kind === 'strings' && stock.laid === 'perStrand') {
     const longest = plan.props[index]!.strands.reduce((most, strand) => Math.max(most, strand.pixelCount), 0);

@@ -93,18 +93,20 @@ function portSettings(
   };
 }
 
-/** Where on the wire the hidden pixels are: before which light of the port. */
+/** Where on the wire the hidden pixels are: before which light of the port, and how many there where that is not all of them. */
 function hiddenWords(plan: LaidShow, port: PlannedPort): string {
   let lit = 0;
-  const words: string[] = [];
+  const places: { count: number; where: string }[] = [];
   for (const index of port.runs) {
     const run = plan.runs[index]!;
     const { skippedPixels } = run.wire!;
     if (skippedPixels > 0)
-      words.push(lit === 0 ? `${skippedPixels} before the first` : `${skippedPixels} after ${lit}`);
+      places.push({ count: skippedPixels, where: lit === 0 ? 'before the first' : `after pixel ${lit}` });
     lit += run.pixelCount;
   }
-  return listOf(words);
+  return places.length === 1
+    ? places[0]!.where
+    : listOf(places.map(({ count, where }) => `${count} ${where}`));
 }
 
 /** How many numbers, where they follow one another; `1–3 and 6–8` where not. */

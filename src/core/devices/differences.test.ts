@@ -227,7 +227,7 @@ it('tells a device both numbers of a port with a hidden pixel, and what its chan
   expect(deviceSettings(hidden(false), 0).ports[0]).toMatchObject({
     pixels: 180,
     hiddenPixels: 1,
-    hiddenWhere: '1 before the first',
+    hiddenWhere: 'before the first',
     onWire: 181,
     endUniverse: 2,
     endChannel: 30,

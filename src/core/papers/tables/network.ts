@@ -1,5 +1,5 @@
 import type { Controller } from '../../catalogue/controller';
-import { maskWords, whyNotTalk, type NetworkAddress } from '../../catalogue/network';
+import { maskWords, reachOf, type NetworkAddress } from '../../catalogue/network';
 import { linkLoad } from '../../devices/linkLoad';
 import type { LaidShow } from '../../plan/planned';
 import type { Cell, Table } from '../table';
@@ -16,8 +16,15 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
   const reached = ({ name, network }: Controller): Cell => {
     if (!network) return { text: 'no address yet', mood: 'quiet' };
     if (!sender) return { text: 'say where the sender is', mood: 'quiet' };
-    const why = whyNotTalk(sender, { name, ...network });
-    return why ? { text: why, mood: 'bad' } : { text: 'yes', mood: 'good' };
+    const reach = reachOf(sender, { name, ...network });
+    if (reach.by === 'nothing') return { text: reach.why, mood: 'bad' };
+    return reach.by === 'itself'
+      ? { text: 'yes', mood: 'good' }
+      : {
+          text: 'over the router',
+          mood: 'good',
+          note: 'no search finds it: type its address into the sender; multicast does not get there',
+        };
   };
   return {
     name: 'Address book',
@@ -36,6 +43,12 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
         head: 'Mask',
         meaning: 'which addresses count as the same network',
         of: ({ network }) => (network ? maskWords(network.maskBits) : null),
+      },
+      {
+        id: 'router',
+        head: 'Router',
+        meaning: 'the way into other networks, where there is one',
+        of: ({ network }) => network?.gateway ?? null,
       },
       {
         id: 'given',
@@ -67,7 +80,7 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
           return { text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`, why };
         },
       },
-      { id: 'reached', head: 'Can it be reached?', meaning: 'by the sender, without a router', of: reached },
+      { id: 'reached', head: 'Can it be reached?', meaning: 'by the sender', of: reached },
     ],
   };
 }

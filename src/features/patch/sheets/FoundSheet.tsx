@@ -154,6 +154,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         {inUniverses && (
           <>
             <Select
+              w={230}
               label="Starts of its ports are listed"
               allowDeselect={false}
               value={startsBy}
@@ -174,6 +175,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
               }}
             />
             <Select
+              w={250}
               label={`Its ${word}s are`}
               allowDeselect={false}
               value={String(counting.universesShifted ?? 0)}
@@ -191,6 +193,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         )}
         {planned?.ports.some((port) => port.hiddenPixels > 0) && (
           <Switch
+            w={260}
             label="Its count of pixels includes the hidden ones"
             checked={counting.hiddenCounted === true}
             onChange={(event) => {

@@ -15,10 +15,12 @@ import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
 import { classOf } from '@/core/catalogue/controllers/registry';
 
-const MASKS = [16, 20, 22, 23, 24, 25, 26, 28].map((bits) => ({
-  value: String(bits),
-  label: maskWords(bits),
-}));
+/** The usual ones first; the others by their length. */
+const USUAL_MASKS = [24, 16, 8];
+const MASKS = [
+  ...USUAL_MASKS,
+  ...Array.from({ length: 23 }, (_, i) => i + 8).filter((bits) => !USUAL_MASKS.includes(bits)),
+].map((bits) => ({ value: String(bits), label: `${maskWords(bits)} /${bits}` }));
 
 /** The address book: who is where, who can talk to whom, and how much each link carries. */
 export function NetworkSheet({ plan }: { plan: Plan }) {
@@ -64,6 +66,12 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             sender && bits && edit({ type: 'setSender', sender: { ...sender, maskBits: Number(bits) } })
           }
         />
+        <IpField
+          label="Router, if any"
+          value={sender?.gateway ?? ''}
+          disabled={!sender}
+          onCommit={(gateway) => sender && edit({ type: 'setSender', sender: withGateway(sender, gateway) })}
+        />
         <p className={sheets.lead} data-tight>
           {countOf(totals.universes, 'universe')}, {totals.mbits.toFixed(1)} Mbit/s in all at {rateHz}{' '}
           pictures a second.
@@ -107,6 +115,15 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
                 onChange={(bits) =>
                   bits && set({ network, ...controller }, { ...network, maskBits: Number(bits) })
                 }
+              />
+            ),
+          router: (controller) =>
+            controller.network && (
+              <IpField
+                aria-label={`Router of ${controller.name}`}
+                value={controller.network.gateway ?? ''}
+                placeholder="none"
+                onCommit={(gateway) => set(controller, withGateway(controller.network!, gateway))}
               />
             ),
           given: (controller) =>
@@ -181,8 +198,16 @@ function StoredBy({
   );
 }
 
+/** An empty address of a router takes it away. */
+function withGateway<End extends { gateway?: string | undefined }>(end: End, gateway: string): End {
+  const { gateway: _, ...rest } = end;
+  return (gateway === '' ? rest : { ...rest, gateway }) as End;
+}
+
 interface IpFieldProps {
   label?: string;
+  placeholder?: string;
+  disabled?: boolean;
   'aria-label'?: string;
   value: string;
   onCommit: (ip: string) => void;
