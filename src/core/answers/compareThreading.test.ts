@@ -1,8 +1,9 @@
 import fc from 'fast-check';
+import { crossingsOf } from './seams';
 import { aGrid, aLine, anyShow } from '../../../tests/unit/shows';
 import { kindOf, threadProp } from '../props/registry';
 import { signalOf } from '../protocols/signal';
-import { compareSchemes, crossings, recommendScheme, type SchemeLimits } from './compareThreading';
+import { compareSchemes, recommendScheme, type SchemeLimits } from './compareThreading';
 
 const limits: SchemeLimits = {
   signal: signalOf({ chip: 'WS2811' }),
@@ -114,6 +115,6 @@ it('compares every prop: each scheme reaches each pixel once, and the one in use
 
 it('counts crossings pixel by pixel', () => {
   const threaded = threadProp(aGrid('net', 3, 3, { along: 'rows', pattern: 'serpentine' }));
-  expect(crossings(threaded, { xMm: 50 })).toBe(3);
-  expect(crossings(threaded, { yMm: 25 })).toBe(1);
+  expect(crossingsOf(threaded, { xMm: 50 })).toHaveLength(3);
+  expect(crossingsOf(threaded, { yMm: 25 })).toHaveLength(1);
 });

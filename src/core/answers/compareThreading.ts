@@ -1,7 +1,8 @@
+import { crossingsOf } from './seams';
 import { boundsOf } from '../geometry/bounds';
 import { frameTimeUs, mostPixelsAtRate, type Signal } from '../protocols/signal';
 import { kindOf, threadProp, type Prop } from '../props/registry';
-import type { Seam } from '../props/kind';
+
 import { countOf } from '../units/number';
 import { formatLength } from '../units/length';
 import { fewestRuns } from '../threading/split';
@@ -99,7 +100,7 @@ function measure(prop: Prop, threading: Prop['threading'], limits: SchemeLimits)
   const counts = threaded.runs.map((run) => run.pixelCount);
   const longestRunPixels = Math.max(0, ...counts);
   const lengths = threaded.jumpers.map((jumper) => jumper.lengthMm);
-  const plugsPerSeam = (kind.seams?.(prop.shape) ?? []).map((seam) => crossings(threaded, seam));
+  const plugsPerSeam = (kind.seams?.(prop.shape) ?? []).map((seam) => crossingsOf(threaded, seam).length);
   const frameRateHz = 1_000_000 / frameTimeUs(limits.signal, longestRunPixels, limits.channelsPerPixel);
   const places = feedPlaces(threaded, limits.reachMm);
   return {
@@ -120,17 +121,6 @@ function measure(prop: Prop, threading: Prop['threading'], limits: SchemeLimits)
     frameRateHz,
     fits: longestRunPixels <= mostPixelsPerRun(limits),
   };
-}
-
-/** How often the data line goes from one side of a seam to the other. */
-export function crossings(threaded: Threaded, seam: Seam): number {
-  const values = 'xMm' in seam ? threaded.xMm : threaded.yMm;
-  const at = 'xMm' in seam ? seam.xMm : seam.yMm;
-  let count = 0;
-  for (const run of threaded.runs)
-    for (let i = run.firstPixel + 1; i < run.firstPixel + run.pixelCount; i += 1)
-      if (values[i - 1]! < at !== values[i]! < at) count += 1;
-  return count;
 }
 
 /**

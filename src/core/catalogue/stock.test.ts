@@ -98,6 +98,12 @@ it('parts the data line at long jumpers, and at every strand where that is asked
   expect(counts(strings(50, 'perStrand'))).toEqual([5, 5, 5, 5]);
   expect(counts(USUAL_STRIP)).toEqual([5, 5, 5, 5]);
   expect(piecesOf(net, threadProp(net), strings(50))[1]!.words).toBe('column 3–4');
+  // It comes apart in the middle: four rows of four cross that seam, so there is a plug in each.
+  const seamed = aGrid('net', 4, 4, { along: 'rows', pattern: 'serpentine', runs: 1 });
+  const halves = { ...seamed, shape: { ...seamed.shape, seamsAfterColumns: [2] } } as typeof net;
+  const parts = piecesOf(halves, threadProp(halves), strings(50, 'runOn', 100));
+  expect(parts.map((piece) => piece.pixelCount)).toEqual([2, 4, 4, 4, 2]);
+  expect(parts[1]!.words).toBe('row 1, part 2–2, part 1');
   const line = aLine('line', 120);
   expect(piecesOf(line, threadProp(line), USUAL_STRIP)).toMatchObject([{ firstPixel: 1, pixelCount: 120 }]);
 });

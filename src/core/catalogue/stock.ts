@@ -21,6 +21,16 @@ export const STOCK_LIMITS = {
   group: 100,
 };
 
+export const PLUG_KINDS = ['male', 'female'] as const;
+
+/** How the end is known at which data enters. Colours of wire prove nothing. */
+const markedFields = {
+  /** The plug at that end: male has the pins. The other end has its counterpart. */
+  inputPlug: z.enum(PLUG_KINDS).optional(),
+  /** What is printed there: DI, DIN, an arrow. */
+  inputMark: z.string().max(20).optional(),
+};
+
 /** What a prop is made from: strings with a fixed number of pixels, or strip by the roll. */
 export const stockSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -30,6 +40,7 @@ export const stockSchema = z.discriminatedUnion('kind', [
     pitchMm: z.number().min(1).max(STOCK_LIMITS.pitchMm),
     /** Each strand starts a string of its own, or strings run on from strand to strand over short jumpers. */
     laid: z.enum(['perStrand', 'runOn']),
+    ...markedFields,
   }),
   z.strictObject({
     kind: z.literal('strip'),
@@ -37,6 +48,7 @@ export const stockSchema = z.discriminatedUnion('kind', [
     /** Pixels between two marks at which it may be cut. */
     pixelsPerCut: z.int().min(1).max(STOCK_LIMITS.group),
     rollMm: z.number().min(10).max(STOCK_LIMITS.rollMm),
+    ...markedFields,
   }),
 ]);
 export type Stock = z.infer<typeof stockSchema>;

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/planned';
+import { threadedOf } from '../plan/threadedOf';
 import { kindOf, threadProp, type Prop } from '../props/registry';
 import type { Threaded } from '../threading/thread';
 import { formatLength } from '../units/length';
@@ -11,7 +11,7 @@ export const spacingTooSmall = defineCheck(
     plan.show.props.flatMap((prop, index): Omit<Finding, 'check'>[] => {
       const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
       if (type.bodyMm === undefined || kindOf(prop).panelled) return [];
-      const least = leastSpacingMm(geometryOf(plan, index));
+      const least = leastSpacingMm(threadedOf(plan, index));
       // A tape measure does not tell half a millimetre.
       if (least >= type.bodyMm - 0.5) return [];
       const wider = kindOf(prop).withLeastSpacing?.(prop.shape, type.bodyMm);
@@ -35,14 +35,6 @@ export const spacingTooSmall = defineCheck(
       ];
     }),
 );
-
-/** A prop in the table of pixels, as if it had been threaded alone. */
-function geometryOf(plan: Plan, index: number): Strung {
-  const { firstPixel, pixelCount, strands, hiddenPixels } = plan.props[index]!;
-  const own = (values: Float32Array) => values.subarray(firstPixel, firstPixel + pixelCount);
-  const { xMm, yMm, zMm } = plan.pixels;
-  return { xMm: own(xMm), yMm: own(yMm), zMm: own(zMm), strands, hiddenPixels };
-}
 
 type Strung = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'hiddenPixels'>;
 

@@ -1,3 +1,5 @@
+import { countOf } from '../units/number';
+import { listOf } from '../units/words';
 import { z } from 'zod';
 import { fewestRuns, splitEvenly } from '../threading/split';
 import { CORNERS, type Corner } from '../threading/view';
@@ -8,12 +10,14 @@ import type { PanelType } from './panelType';
 export const TURNS = [0, 90, 180, 270] as const;
 export type Turn = (typeof TURNS)[number];
 
-export const CHAIN_STYLES = ['lineEach', 'arrowsUp', 'zigzag'] as const;
+export const CHAIN_STYLES = ['lineEach', 'arrowsUp', 'toAndFro', 'zigzag'] as const;
 export type ChainStyle = (typeof CHAIN_STYLES)[number];
 
 export const STYLE_WORDS: Record<ChainStyle, string> = {
   lineEach: 'an output for each line',
   arrowsUp: 'several lines an output, all arrows one way, long returns',
+  toAndFro:
+    'several lines an output, to and fro with all arrows one way, long ribbons where a line runs back',
   zigzag: 'zigzag, every other line turned 180°',
 };
 
@@ -126,9 +130,11 @@ function designCard(
   return starts.map((start, i) => {
     const own = lines.slice(start, starts[i + 1]);
     const panels = own.flatMap((line, k) => {
-      const back = design.style === 'zigzag' && k % 2 === 1;
+      const back = (design.style === 'zigzag' || design.style === 'toAndFro') && k % 2 === 1;
       const ordered = back ? [...line].reverse() : line;
-      return ordered.map((panel) => ({ ...panel, turnDeg: turnFor(wall.panel, design, back) }));
+      // To and fro without turning: the panels of a line that runs back stay as those of the others.
+      const turned = back && design.style === 'zigzag';
+      return ordered.map((panel) => ({ ...panel, turnDeg: turnFor(wall.panel, design, turned) }));
     });
     return { card: index, output: i + 1, panels };
   });
@@ -177,6 +183,19 @@ export function chainPlaces(
 /** `2`, or `1.2` where there are several cards: card and output. */
 export function outputName(chain: Pick<Chain, 'card' | 'output'>, cards: number): string {
   return cards > 1 ? `${chain.card + 1}.${chain.output}` : String(chain.output);
+}
+
+/** How panels hang: `no panel is turned`, `7 of 15 panels hang upside down`, `12 of 12 panels lie on their side`. */
+export function turnsWords(chains: readonly Chain[]): string {
+  const panels = chains.flatMap((chain) => chain.panels);
+  const count = (...turns: Turn[]) => panels.filter((panel) => turns.includes(panel.turnDeg)).length;
+  const hung = (hanging: number, one: string, many: string) =>
+    `${hanging} of ${countOf(panels.length, 'panel')} ${hanging === 1 ? one : many}`;
+  const words = [
+    count(180) > 0 && hung(count(180), 'hangs upside down', 'hang upside down'),
+    count(90, 270) > 0 && hung(count(90, 270), 'lies on its side', 'lie on their side'),
+  ].filter((each) => each !== false);
+  return words.length === 0 ? 'no panel is turned' : listOf(words);
 }
 
 export function entryWords(entry: Corner, along: 'rows' | 'columns'): string {

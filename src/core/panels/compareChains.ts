@@ -21,6 +21,8 @@ export interface ChainScheme {
   outputs: number;
   longestChain: number;
   shortestChain: number;
+  /** From the driver to the first panel of each chain; how long they are depends on where it hangs. */
+  leadRibbons: number;
   stockRibbons: number;
   longRibbons: number;
   longestRibbonMm: number;
@@ -52,6 +54,7 @@ export function measureChains(
     outputs: chains.length,
     longestChain,
     shortestChain: counts.length === 0 ? 0 : Math.min(...counts),
+    leadRibbons: chains.length,
     stockRibbons: ribbons.length - long.length,
     longRibbons: long.length,
     longestRibbonMm: Math.max(0, ...ribbons.map((ribbon) => ribbon.lengthMm)),
@@ -60,7 +63,7 @@ export function measureChains(
       (sum, chain) => sum + chain.panels.filter((panel) => panel.turnDeg !== 0).length,
       0,
     ),
-    refreshHz: refreshHz(longestChain, wall.panel),
+    refreshHz: refreshHz(longestChain, wall.panel, driver.depthBits),
     powerLeads: powerLeads(wall).length,
     fits:
       longestChain <= driver.mostPanelsPerOutput.value &&
@@ -68,7 +71,10 @@ export function measureChains(
   };
 }
 
-/** Every style along rows and along columns from one corner, and the chains as they are now. */
+/**
+ * Every style along rows and along columns from one corner, and the chains as they are now. Styles that come out the same on this wall
+ * are one.
+ */
 export function compareChains(
   wall: WallCells,
   driver: Driver,
@@ -80,20 +86,29 @@ export function compareChains(
   );
   const same = (a: Chaining) => JSON.stringify(a) === JSON.stringify(current);
   const all = designs.some(same) ? designs : [current, ...designs];
-  return all
-    .map((chaining) => ({
+  const seen = new Set<string>();
+  const schemes = all
+    .map((chaining): ChainScheme => ({
       ...measureChains(wall, driver, chaining),
       words: chainingWords(chaining),
       isCurrent: same(chaining),
     }))
-    .sort(
-      (a, b) =>
-        Number(b.fits) - Number(a.fits) ||
-        a.longRibbons - b.longRibbons ||
-        a.longestChain - b.longestChain ||
-        a.turnedPanels - b.turnedPanels ||
-        a.ribbonMm - b.ribbonMm,
-    );
+    // The one in use is kept of those that come out the same.
+    .sort((a, b) => Number(b.isCurrent) - Number(a.isCurrent))
+    .filter((scheme) => {
+      const key = JSON.stringify(scheme.chains);
+      if (seen.has(key)) return false;
+      seen.add(key);
+      return true;
+    });
+  return schemes.sort(
+    (a, b) =>
+      Number(b.fits) - Number(a.fits) ||
+      a.longRibbons - b.longRibbons ||
+      a.longestChain - b.longestChain ||
+      a.turnedPanels - b.turnedPanels ||
+      a.ribbonMm - b.ribbonMm,
+  );
 }
 
 export function chainingWords(chaining: Chaining): string {

@@ -6,8 +6,15 @@ export const DRIVER_LIMITS = { outputs: 64, panelsPerOutput: 256, cards: 256 };
 
 const limitFields = {
   mostPanelsPerOutput: figureSchema(z.int().min(1).max(DRIVER_LIMITS.panelsPerOutput)),
+  /** Bits of each colour that are shown; fewer refresh faster. */
+  depthBits: z.int().min(1).max(16).optional(),
+  brightnessPercent: z.number().min(0).max(100).optional(),
+  gamma: z.number().min(0.5).max(5).optional(),
   notes: partNotesSchema,
 };
+
+/** What drivers are set to where nobody says otherwise. */
+export const USUAL_PICTURE = { depthBits: 11, brightnessPercent: 100, gamma: 2.2 };
 
 /** The panels that one card owns: a rectangle of them, cut only at panel borders. */
 export const cardSchema = z.strictObject({
@@ -25,7 +32,7 @@ export const driverSchema = z.discriminatedUnion('kind', [
     kind: z.literal('hat'),
     outputs: z.int().min(1).max(8),
     ...limitFields,
-    /** Which pins the hat uses: part of its type. */
+    /** Which pins the hat uses, by what is printed on it: part of its type. */
     pinout: z.string().max(60),
     /** Waiting steps after each clock edge, for panels or cables that are too slow; 0 for none. */
     slowDown: z.int().min(0).max(10),
@@ -47,7 +54,7 @@ export const USUAL_HAT: Driver = {
   kind: 'hat',
   outputs: 3,
   mostPanelsPerOutput: usual(12, 'panels of 64 × 32; the manual of the hat decides'),
-  pinout: 'regular',
+  pinout: '',
   slowDown: 1,
   slowDownReason: 'faster computers outrun the panel’s inputs, and ghost pixels show',
 };
@@ -122,7 +129,7 @@ export function cardCoverage(cards: readonly Card[], columns: number, rows: numb
 export function refreshHz(
   chainPanels: number,
   panel: { columns: number; rows: number },
-  bitPlanes = 11,
+  bitPlanes: number = USUAL_PICTURE.depthBits,
   clockHz = 20_000_000,
 ): number {
   return chainPanels === 0

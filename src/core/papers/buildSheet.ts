@@ -1,3 +1,6 @@
+import { partsOf, piecesOf } from '../answers/stockPieces';
+import { planStock, type StockPlan } from '../catalogue/stock';
+import { threadedOf } from '../plan/threadedOf';
 import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '../addressing/numbering';
 import { portName, type Controller } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
@@ -13,6 +16,7 @@ export type StrandEnd =
   | { kind: 'port'; words: string }
   | { kind: 'jumper'; words: string; lengthMm: number }
   | { kind: 'joined'; words: string }
+  | { kind: 'plugged'; words: string; lengthMm: number }
   | { kind: 'chained'; words: string }
   | { kind: 'open'; words: string };
 
@@ -36,6 +40,8 @@ export interface BuildLine {
   dataIn: string;
   dataInEnd: StrandEnd;
   dataOutEnd: StrandEnd;
+  /** Of the end at which data enters: the plug there and what is printed beside it; null where the stock does not say it. */
+  inputEnd: string | null;
   emptyHolesTop: number;
   emptyHolesBottom: number;
   /** `U5 430`, the universe and channel of its first pixel, with the Art-Net triple where that is typed; null where it has none. */
@@ -63,6 +69,22 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
   const word = kind.strandWord(ofShow.threading);
   const holes = kind.emptyHoles?.(ofShow.shape) ?? { top: 0, bottom: 0 };
   const jumperTo = new Map(planned.jumpers.map((jumper) => [jumper.toPixel, jumper]));
+  const { stock } = ofShow;
+  const threaded = stock && threadedOf(plan, prop);
+  const parted = threaded && partsOf(ofShow, threaded, stock);
+  const pieces = threaded && piecesOf(ofShow, threaded, stock);
+  const newStrings = pieces && stringsBegin(planStock(pieces, stock));
+  /** What joins a strand to the one before it, by its first pixel: wire that the string brings, a plug, or a jumper to be made. */
+  const jointAt = (pixel: number, way: 'from' | 'to', other: number): StrandEnd => {
+    const lengthMm = jumperTo.get(pixel)?.lengthMm;
+    if (lengthMm === undefined || !parted || parted.has(pixel)) return joint(way, other, lengthMm, word);
+    const length = formatLength(Math.round(lengthMm));
+    return newStrings!.has(pixel)
+      ? { kind: 'plugged', lengthMm, words: `plug of two strings, ${length} ${way} ${word} ${other}` }
+      : { kind: 'joined', words: `its own wire, ${length} ${way} ${word} ${other}` };
+  };
+  const inputEnd =
+    [stock?.inputPlug && `${stock.inputPlug} plug`, stock?.inputMark].filter(Boolean).join(', ') || null;
   const runs = plan.runs.slice(planned.firstRun, planned.firstRun + planned.runCount);
   const lines: BuildLine[] = [];
   let order = 0;
@@ -93,12 +115,9 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
       pixelCount: strand.pixelCount,
       direction: way.direction,
       dataIn: way.dataIn,
-      dataInEnd: previous
-        ? joint('from', previous.number, jumperTo.get(first)?.lengthMm, word)
-        : chainStart(plan, prop, runIndex, port),
-      dataOutEnd: next
-        ? joint('to', next.number, jumperTo.get(last + 1)?.lengthMm, word)
-        : chainEnd(plan, prop, runIndex),
+      dataInEnd: previous ? jointAt(first, 'from', previous.number) : chainStart(plan, prop, runIndex, port),
+      dataOutEnd: next ? jointAt(last + 1, 'to', next.number) : chainEnd(plan, prop, runIndex),
+      inputEnd,
       emptyHolesTop: holes.top,
       emptyHolesBottom: holes.bottom,
       address: addressWords(
@@ -113,6 +132,12 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
   // Strands that lie one above the other keep the builder's numbers.
   lines.sort((a, b) => seats.get(a.strand)! - seats.get(b.strand)! || a.strand - b.strand);
   return { strandWord: word, lines, hasEmptyHoles: holes.top + holes.bottom > 0 };
+}
+
+/** Pixels, from 0, with which a string begins that another one ends before. */
+function stringsBegin({ splices }: Pick<StockPlan, 'splices'>): Set<number> {
+  // A splice is named by the pixel before it, counted from 1.
+  return new Set(splices);
 }
 
 /** What is set on the menu of a tile, or typed for a strand. */
@@ -235,6 +260,13 @@ export function buildSheetTable(
         of: (line) => WAYS[line.direction] ?? line.direction,
       },
       { id: 'in', head: 'enters at', meaning: 'the end at which data enters', of: (line) => line.dataIn },
+      lines.some((line) => line.inputEnd !== null) && {
+        id: 'input-end',
+        head: 'Input end',
+        unit: 'plug, mark',
+        meaning: 'how the end is known at which data enters; the other end has its counterpart',
+        of: (line) => line.inputEnd,
+      },
       {
         id: 'in-end',
         head: 'Plugged in there',

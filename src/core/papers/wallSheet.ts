@@ -1,10 +1,14 @@
 import { packingWords } from '../catalogue/packing';
-import { outputName } from '../panels/chains';
-import { refreshHz } from '../panels/driver';
+import { toldUniverse } from '../addressing/numbering';
+import { PROTOCOL_NAMES } from '../catalogue/controller';
+import { colourPlan } from '../devices/colourOrders';
+import { flowsRight, outputName } from '../panels/chains';
+import { USUAL_PICTURE, refreshHz } from '../panels/driver';
 import { layWall } from '../panels/wallFacts';
 import { channelsToType, universesOfRun } from '../devices/universeSizes';
 import { policyOfRun } from '../plan/plan';
-import type { Plan } from '../plan/planned';
+import { spansOfRun } from '../plan/planIndex';
+import type { Plan, Span } from '../plan/planned';
 import type { PropOf } from '../props/registry';
 import { wallPixels } from '../props/wall';
 import { cornerWords } from '../threading/view';
@@ -38,9 +42,10 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
   const { width, height } = wallPixels(shape);
   const runIndex = plan.props[index]!.firstRun;
   const sizes = universesOfRun(plan, runIndex);
-  const spans = plan.spans.filter((span) => plan.runs[span.run]!.prop === index && span.runChannel >= 0);
+  const spans = spansOfRun(plan, runIndex).filter((span) => span.runChannel >= 0);
   const [first, last] = [spans[0], spans.at(-1)];
   const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
+  const colours = colourPlan(plan, runIndex);
   const value = (name: string, text: string, scope: ValueScope, meaning: string): WallValue => ({
     name,
     value: text,
@@ -63,10 +68,34 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       'one in so many rows is lit at a time; the data sheet says it',
     ),
     value(
-      'Colour order',
-      panel.colourOrder,
+      'Interleave',
+      panel.interleave ?? 'none',
       'a panel',
-      'as the panel is wired; corrected here or at the sender, never twice',
+      panel.interleave
+        ? 'as its data sheet calls it'
+        : 'plain: rows follow one another; a card utility finds it by its test',
+    ),
+    value(
+      'Data socket',
+      flowsRight(panel) ? 'left' : 'right',
+      'a panel',
+      'seen from the front with the arrow up; data leaves at the other side',
+    ),
+    value(
+      'Colour order',
+      colours.controller,
+      'a panel',
+      colours.correctedAt === 'controller'
+        ? 'as the panel is wired: corrected here, so the sender keeps to RGB'
+        : `plain, since the sender corrects: it is told ${colours.sender}`,
+    ),
+    ...othersOf(prop).map(({ cell, order }) =>
+      value(
+        `Colour order of panel ${cell}`,
+        order,
+        'a panel',
+        'it differs from the others: tell its driver so',
+      ),
     ),
   ];
   const chainValues = chains.map((chain) =>
@@ -77,17 +106,54 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       `${groupDigits(chain.panels.length * panel.columns)} pixels across on the wire; ${chain.panels.map((each) => `${each.row + 1}.${each.column + 1}${each.turnDeg ? ` turned ${each.turnDeg}°` : ''}`).join(', ')}`,
     ),
   );
+  const across = new Set(cards.map((card) => card.column)).size;
+  const pictureOfDriver = { ...USUAL_PICTURE, ...driver };
+  const driverValues = [
+    value(
+      'Brightness',
+      `${pictureOfDriver.brightnessPercent} %`,
+      'the whole wall',
+      'a setting that a reset lifts: supplies and fuses are sized without it',
+    ),
+    value('Gamma', String(pictureOfDriver.gamma), 'the whole wall', 'at one end only: here or at the sender'),
+    value(
+      'Colour depth',
+      `${pictureOfDriver.depthBits} bits`,
+      'the whole wall',
+      'of each colour; fewer refresh faster',
+    ),
+  ];
   const cardValues =
     driver.kind === 'cards'
-      ? cards.map((card, i) =>
+      ? [
           value(
-            `Card ${i + 1}`,
-            `${groupDigits(card.columns * panel.columns)} × ${groupDigits(card.rows * panel.rows)} px`,
-            'a card',
-            `its top left pixel is at ${groupDigits(card.column * panel.columns)}, ${groupDigits(card.row * panel.rows)} of the wall, counted from 0; ${card.columns} × ${card.rows} panels`,
+            'Connection',
+            'raw frames, gigabit',
+            'the network',
+            'straight from the sender’s port: no router, no IP address at either end',
           ),
-        )
+          value(
+            'Cards',
+            `${across} across, ${new Set(cards.map((card) => card.row)).size} down`,
+            'the whole wall',
+            `${countOf(cards.length, 'card')}, chained by network cable in this order; ${countOf(driver.outputsPerCard, 'output')} each`,
+          ),
+          ...cards.map((card, i) =>
+            value(
+              `Card ${i + 1}`,
+              `${groupDigits(card.columns * panel.columns)} × ${groupDigits(card.rows * panel.rows)} px`,
+              'a card',
+              `its top left pixel is at ${groupDigits(card.column * panel.columns)}, ${groupDigits(card.row * panel.rows)} of the wall, counted from 0; ${card.columns} × ${card.rows} panels`,
+            ),
+          ),
+        ]
       : [
+          value(
+            'Connection',
+            connectionWords(plan, runIndex),
+            'the network',
+            'how the picture comes to the player',
+          ),
           value(
             'Outputs in use',
             `${chains.length} of ${driver.outputs}`,
@@ -100,7 +166,12 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
             'a chain',
             'players ask for the length of the longest one',
           ),
-          value('Pinout', driver.pinout || 'regular', 'the whole wall', 'belongs to the type of the hat'),
+          value(
+            'Pinout',
+            driver.pinout || 'as printed on the hat',
+            'the whole wall',
+            'which pins it uses: choose what is printed there',
+          ),
           value(
             'Slow-down',
             String(driver.slowDown),
@@ -125,60 +196,73 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       'width × height × 3, gaps counted; a test range that ends elsewhere leaves panels dark',
     ),
   ];
-  const addressValues = first
-    ? [
-        value(
-          'Start',
-          first.universe === null
-            ? `byte ${groupDigits(first.startChannel - 1)}`
-            : `universe ${groupDigits(first.universe)}, channel ${first.startChannel}`,
-          'the sender',
-          'the first pixel’s red',
-        ),
-        value(
-          'First show channel',
-          groupDigits(first.startShowChannel),
-          'the sender',
-          'counted over the whole show from 1',
-        ),
-        value(
-          'End',
-          last!.universe === null
-            ? `byte ${groupDigits(last!.startChannel + last!.channelCount - 2)}`
-            : `universe ${groupDigits(last!.universe)}, channel ${last!.startChannel + last!.channelCount - 1}`,
-          'the sender',
-          'the last pixel’s blue',
-        ),
-        ...(sizes.size === 0
-          ? [
-              value(
-                'Bytes',
-                groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
-                'the sender',
-                'one flat space: DDP has no universes',
-              ),
-            ]
-          : [
-              value(
-                'Universes',
-                groupDigits(sizes.size),
-                'the sender',
-                packingWords(policyOfRun(plan, runIndex).packing),
-              ),
-              value(
-                'Channels a universe',
-                String(channelsToType(sizes)),
-                'the sender',
-                'the same number at both ends, or colours rotate',
-              ),
-            ]),
-      ]
-    : [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
-  const refresh = refreshHz(longest, panel);
+  const device = plan.runs[runIndex]?.wire && plan.show.controllers[plan.runs[runIndex].wire.controller]!;
+  const placeWords = (span: Span, channel: number) => {
+    if (span.universe === null) return `byte ${groupDigits(channel - 1)}`;
+    const told = device ? toldUniverse(device, span.universe) : span.universe;
+    return `${device?.protocol === 'artnet' ? 'port-address' : 'universe'} ${groupDigits(told)}, channel ${channel}`;
+  };
+  const lastChannel = (span: Span) => span.startChannel + span.channelCount - 1;
+  const addressValues =
+    first && last
+      ? [
+          value(
+            'Start',
+            placeWords(first, first.startChannel),
+            'the sender',
+            'the first pixel’s first colour',
+          ),
+          value('End', placeWords(last, lastChannel(last)), 'the sender', 'the last pixel’s last colour'),
+          value(
+            'First show channel',
+            groupDigits(first.startShowChannel),
+            'the sender',
+            `counted over the whole show from ${groupDigits(plan.show.addressing.firstShowChannel ?? 1)}`,
+          ),
+          value(
+            'Last show channel',
+            groupDigits(last.startShowChannel + last.channelCount - 1),
+            'the sender',
+            'gaps between universes counted',
+          ),
+          ...(sizes.size === 0
+            ? [
+                value(
+                  'Bytes',
+                  groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
+                  'the sender',
+                  'one flat space: DDP has no universes',
+                ),
+              ]
+            : [
+                value(
+                  'Universes',
+                  groupDigits(sizes.size),
+                  'the sender',
+                  packingWords(policyOfRun(plan, runIndex).packing),
+                ),
+                value(
+                  'Channels a universe',
+                  String(channelsToType(sizes)),
+                  'the sender',
+                  'the same number at both ends, or colours rotate',
+                ),
+              ]),
+          value(
+            'Colour order',
+            colours.sender,
+            'the sender',
+            colours.correctedAt === 'sender'
+              ? 'corrected here, and not at the driver'
+              : 'plain: the driver corrects',
+          ),
+        ]
+      : [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
+  const refresh = refreshHz(longest, panel, pictureOfDriver.depthBits);
   return {
     groups: [
       { title: 'The panel, as a card utility or player asks for it', values: panelValues },
-      { title: driver.kind === 'cards' ? 'The cards' : 'The hat', values: cardValues },
+      { title: driver.kind === 'cards' ? 'The cards' : 'The hat', values: [...cardValues, ...driverValues] },
       { title: 'The chains', values: chainValues },
       { title: 'The picture, as a show program asks for it', values: pictureValues },
       { title: 'The addresses', values: addressValues },
@@ -189,13 +273,33 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
             'Refresh',
             Number.isFinite(refresh) ? `about ${groupDigits(Math.round(refresh))} Hz` : '–',
             'a chain',
-            'estimate for the longest chain at 20 MHz and 11 bit planes',
+            `estimate for the longest chain at 20 MHz and ${countOf(pictureOfDriver.depthBits, 'bit plane')}`,
           ),
         ],
       },
     ],
     steps: driver.kind === 'cards' ? CARD_STEPS : HAT_STEPS,
   };
+}
+
+/** Panels that take colours in another order than the others, by row.column from the front. */
+function othersOf({ shape }: PropOf<'wall'>): { cell: string; order: string }[] {
+  return (shape.others ?? []).flatMap(({ column, row, missing, colourOrder }) =>
+    missing ||
+    !colourOrder ||
+    colourOrder === shape.panel.colourOrder ||
+    column >= shape.columns ||
+    row >= shape.rows
+      ? []
+      : [{ cell: `${row + 1}.${column + 1}`, order: colourOrder }],
+  );
+}
+
+function connectionWords({ show, runs }: Plan, run: number): string {
+  const { wire } = runs[run]!;
+  if (!wire) return 'on no controller yet';
+  const { protocol, network } = show.controllers[wire.controller]!;
+  return network ? `${PROTOCOL_NAMES[protocol]} to ${network.ip}` : PROTOCOL_NAMES[protocol];
 }
 
 const COMMON_END = [

@@ -30,6 +30,7 @@ export const LISTS = [
 export const SHOW_FIELDS = [
   'name',
   'addressing',
+  'lengths',
   'sender',
   'site',
 ] as const satisfies readonly (keyof Show)[];

@@ -7,6 +7,7 @@ import { pixelTypeSchema } from '../catalogue/pixelType';
 import { propSchema } from '../props/registry';
 import { siteSchema } from './siteSchema';
 import { idSchema, nameSchema } from '../fields/fields';
+import { LENGTH_SYSTEMS } from '../units/length';
 import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
@@ -82,6 +83,8 @@ export const showSchema = z.strictObject({
   controllerTypes: z.array(controllerTypeSchema).max(MOST_RECORDS.controllerTypes),
   /** Values to type again, one for each setting of a device. */
   tasks: z.array(taskSchema).max(MOST_RECORDS.tasks),
+  /** How lengths are written on screens and papers of this show; metric where nobody said it. */
+  lengths: z.enum(LENGTH_SYSTEMS).optional(),
   sender: senderSchema.optional(),
   /** The drawing of the site; absent until one is made. */
   site: siteSchema.optional(),

@@ -75,17 +75,61 @@ export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): Parsed<n
   return Number.isFinite(totalMm) ? { ok: true, value: totalMm } : refuse();
 }
 
-/** A length for reading: millimetres below 1 m, metres above. Imperial gives feet and inches. */
-export function formatLength(lengthMm: number, system: 'metric' | 'imperial' = 'metric'): string {
-  if (system === 'imperial') {
-    const inches = lengthMm / MM_PER_UNIT.in;
-    if (inches < 12) return `${trim(inches, 2)} in`;
-    const rounded = Math.round(inches * 10) / 10;
-    const feet = Math.floor(rounded / 12);
-    const rest = trim(rounded - feet * 12, 1);
-    return rest === '0' ? `${feet} ft` : `${feet} ft ${rest} in`;
+export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;
+export type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
+
+/**
+ * How lengths are written: as the show says that is being read. Every sentence, table and drawing writes lengths, and all of one show
+ * are written alike, so this is kept here rather than handed through all of them. It changes how lengths are written, never what they are.
+ */
+let writtenIn: LengthSystem = 'metric';
+
+/** For a page or a thread that has one show open. */
+export function writeLengthsIn(system: LengthSystem): void {
+  writtenIn = system;
+}
+
+/** For work on one show beside others. The work must not go on after it has returned. */
+export function withLengthsIn<Result>(system: LengthSystem, work: () => Result): Result {
+  const before = writtenIn;
+  writtenIn = system;
+  try {
+    return work();
+  } finally {
+    writtenIn = before;
   }
+}
+
+export function lengthSystem(): LengthSystem {
+  return writtenIn;
+}
+
+/** Below this a tape in inches shows nothing useful, and pitches are sold by the millimetre everywhere. */
+const LEAST_INCHES_MM = 12;
+const PARTS_OF_INCH = 16;
+
+/**
+ * A length for reading, to what a tape shows: millimetres below 1 m and metres above, with the decimals of pitches; or feet, inches
+ * and sixteenths: 259 mm is 10 3/16 in.
+ */
+export function formatLength(lengthMm: number, system: LengthSystem = writtenIn): string {
+  if (system === 'imperial' && Math.abs(lengthMm) >= LEAST_INCHES_MM) return inFeetAndInches(lengthMm);
   return lengthMm < 1000 ? `${trim(lengthMm, 1)} mm` : `${trim(lengthMm / 1000, 3)} m`;
+}
+
+function inFeetAndInches(lengthMm: number): string {
+  const parts = Math.round((lengthMm / MM_PER_UNIT.in) * PARTS_OF_INCH);
+  const feet = Math.floor(parts / (12 * PARTS_OF_INCH));
+  const inches = Math.floor(parts / PARTS_OF_INCH) - 12 * feet;
+  let [over, under] = [parts % PARTS_OF_INCH, PARTS_OF_INCH];
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const rest = [
+    inches > 0 || (over === 0 && feet === 0) ? `${inches}` : '',
+    over > 0 ? `${over}/${under}` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+  return [feet > 0 ? `${feet} ft` : '', rest === '' ? '' : `${rest} in`].filter(Boolean).join(' ');
 }
 
 /** A number with at most `digits` decimals and no trailing zeros. */

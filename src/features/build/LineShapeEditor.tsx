@@ -90,7 +90,6 @@ function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
           what="The length of a leg"
           leastMm={1}
           mostMm={MOST_LEG_MM}
-          bareUnit="mm"
           value={leg.lengthMm}
           onCommit={(lengthMm) => onChange({ lengthMm })}
         />

@@ -7,8 +7,10 @@ import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
 import type { PixelRange } from '@/core/props/extras';
 import { RANGE_CONVENTIONS, rangeProblems, wordsUnder } from '@/core/props/ranges';
+import { threadedOf } from '@/core/plan/threadedOf';
 import { piecesOf } from '@/core/answers/stockPieces';
 import {
+  PLUG_KINDS,
   STOCK_LIMITS,
   USUAL_STRINGS,
   USUAL_STRIP,
@@ -18,8 +20,10 @@ import {
   type Stock,
 } from '@/core/catalogue/stock';
 import type { Prop } from '@/core/props/registry';
-import { formatLength } from '@/core/units/length';
+import { formatLength, lengthSystem } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
+import { Select } from '@mantine/core';
+import { ParsedField } from '@/ui/fields/ParsedField';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
@@ -30,10 +34,10 @@ import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 
-/** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
 /** Batches are counted as builders count what they hold: from 1, the last one inside. */
 const CONVENTION = RANGE_CONVENTIONS.find((each) => each.id === '1-inclusive')!;
 
+/** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
 export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = useLatestProp(plan, index);
   const edit = useEdit();
@@ -83,13 +87,10 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
   const prop = plan.show.props[index]!;
   const planned = plan.props[index]!;
   const { pieces, made } = useMemo(() => {
-    const runs = plan.runs
-      .slice(planned.firstRun, planned.firstRun + planned.runCount)
-      .map((run) => ({ firstPixel: run.firstPixel - planned.firstPixel }));
-    const found = piecesOf(prop, { ...planned, runs }, stock);
+    const found = piecesOf(prop, threadedOf(plan, index), stock);
     const place: Place = { stage: 'build', subject: { kind: 'prop', propId: prop.id }, sheet: 'stock' };
     return { pieces: found, made: planStock(found, stock, place) };
-  }, [plan, planned, prop, stock]);
+  }, [plan, index, prop, stock]);
   const source = stock.kind === 'strings' ? 'string' : 'roll';
   const pitch = stockPitchMm(stock);
   const length = (pixels: number) => formatLength(Math.round(pixels * pitch));
@@ -150,12 +151,34 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
               what="The length of a roll"
               leastMm={10}
               mostMm={STOCK_LIMITS.rollMm}
-              bareUnit="m"
+              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
               value={stock.rollMm}
               onCommit={(rollMm) => onChange({ ...stock, rollMm })}
             />
           </>
         )}
+        <Select
+          label="Plug at the input"
+          clearable
+          placeholder="not said"
+          value={stock.inputPlug ?? null}
+          data={[...PLUG_KINDS]}
+          onChange={(plug) =>
+            onChange(saying(stock, { inputPlug: (plug as Stock['inputPlug']) ?? undefined }))
+          }
+        />
+        <ParsedField
+          label="Printed there"
+          placeholder="DI, an arrow"
+          value={stock.inputMark ?? ''}
+          format={(mark) => mark}
+          parse={(text) =>
+            text.trim().length <= 20
+              ? { ok: true, value: text.trim() }
+              : { ok: false, message: 'At most 20 letters: just what is printed.' }
+          }
+          onCommit={(mark) => onChange(saying(stock, { inputMark: mark === '' ? undefined : mark }))}
+        />
       </div>
       <div className={sheets.facts} data-testid="stock-facts">
         <Facts
@@ -171,7 +194,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
               value: countOf(pieces.length, 'piece'),
               note:
                 stock.kind === 'strings'
-                  ? 'parted where the wire does not reach to the next pixel'
+                  ? 'parted at seams, and where the wire does not reach to the next pixel'
                   : `cut at marks; ${length(planned.pixelCount + made.unusedPixels)} in all`,
             },
             {
@@ -206,6 +229,13 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
       <SheetTable testId="cut-list" table={cutList(prop.name, stock, pieces, made)} />
     </>
   );
+}
+
+/** The stock with something said anew; what is not said any more is gone. */
+function saying(stock: Stock, change: Partial<Pick<Stock, 'inputPlug' | 'inputMark'>>): Stock {
+  return Object.fromEntries(
+    Object.entries({ ...stock, ...change }).filter(([, value]) => value !== undefined),
+  ) as Stock;
 }
 
 /** Which batch of pixels is where: two batches differ in tint, and the eye sees the border. */

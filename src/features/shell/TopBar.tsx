@@ -15,7 +15,7 @@ import {
 import Link from 'next/link';
 import { LanternMark } from '@/ui/LanternMark';
 import type { Saving } from '../show/store';
-import { useShow, useShowStore } from '../show/ShowProvider';
+import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
 import { openKeyHelp } from './KeyHelp';
 import { openRename } from './RenameShow';
 import styles from './shell.module.css';
@@ -38,6 +38,8 @@ export function TopBar() {
   const name = useShow((state) => state.show.name);
   const saving = useShow((state) => state.saving);
   const waiting = useShow((state) => state.waiting.length);
+  const lengths = useShow((state) => state.show.lengths ?? 'metric');
+  const edit = useEdit();
   const { undo, redo } = useShowStore().getState();
 
   return (
@@ -58,6 +60,13 @@ export function TopBar() {
         </Menu.Target>
         <Menu.Dropdown>
           <Menu.Item onClick={() => openRename(name)}>Rename this show…</Menu.Item>
+          <Menu.Item
+            onClick={() =>
+              edit({ type: 'setLengths', lengths: lengths === 'imperial' ? 'metric' : 'imperial' })
+            }
+          >
+            {lengths === 'imperial' ? 'Lengths in metres' : 'Lengths in feet and inches'}
+          </Menu.Item>
           <Menu.Item component={Link} href="/">
             All shows
           </Menu.Item>

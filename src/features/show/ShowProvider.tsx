@@ -1,10 +1,11 @@
 'use client';
 
 import { notifications } from '@mantine/notifications';
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { Fragment, createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
+import { writeLengthsIn } from '@/core/units/length';
 import { ShowError } from '@/core/fields/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Note } from '@/core/show/facts';
@@ -71,7 +72,14 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
     };
   }, [store, planner]);
 
-  return <ShowContext value={opened}>{children}</ShowContext>;
+  const lengths = useStore(store, (state) => state.show.lengths ?? 'metric');
+  // Everything below writes lengths, so it is made anew when they are to be written otherwise.
+  writeLengthsIn(lengths);
+  return (
+    <ShowContext value={opened}>
+      <Fragment key={lengths}>{children}</Fragment>
+    </ShowContext>
+  );
 }
 
 /** For tests, which bring a store and a planner of their own. */

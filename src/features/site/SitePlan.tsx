@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { leadsOf } from '@/core/answers/site';
 import { USUAL_SITE, type Site } from '@/core/show/siteSchema';
-import { formatLength } from '@/core/units/length';
+import { formatLength, lengthSystem } from '@/core/units/length';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { arrowOf, isDelete } from '@/ui/picture/boardKeys';
@@ -240,7 +240,7 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The width"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit="m"
+              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
               value={site.widthMm}
               onCommit={(widthMm) => onChange({ ...site, widthMm })}
             />
@@ -249,7 +249,7 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The height"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit="m"
+              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
               value={site.heightMm}
               onCommit={(heightMm) => onChange({ ...site, heightMm })}
             />
@@ -328,7 +328,7 @@ function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
           what="The length"
           leastMm={1}
           mostMm={1_000_000}
-          bareUnit="m"
+          bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
           value={Math.round(measured)}
           onCommit={(trueMm) => onLength(measured, trueMm)}
         />

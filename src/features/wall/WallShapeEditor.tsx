@@ -9,10 +9,10 @@ import type { PropOf } from '@/core/props/registry';
 import { WALL_LIMITS, missingCells, type WallShape } from '@/core/props/wall';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
-import { Choice } from '@/ui/fields/Choice';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { Part } from '../build/Part';
 import { useEdit } from '../show/ShowProvider';
+import { SocketPicker } from './SocketPicker';
 import { useWallCell } from './useWallCell';
 
 /** Which panels, how many, and what sets single ones apart. */
@@ -22,8 +22,16 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
   const set = (change: Partial<WallShape>) =>
     edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
   const setPanel = (change: Partial<PanelType>) => set({ panel: { ...panel, ...change } });
+  const socket = (
+    <SocketPicker
+      value={panel.dataInAtBack}
+      isSeen={panel.socketSeen === true}
+      onChange={(dataInAtBack) => setPanel({ dataInAtBack, socketSeen: true })}
+    />
+  );
   return (
     <Stack>
+      {!panel.socketSeen && socket}
       <SelectedPanel propId={propId} shape={shape} onChange={set} />
       <Row>
         <WholeField
@@ -47,11 +55,13 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
         label="Panel"
         description="Start from a usual one, then type what its data sheet says"
         placeholder={panel.name}
-        value={SHIPPED_PANELS.find((each) => JSON.stringify(each) === JSON.stringify(panel))?.name ?? null}
+        value={shippedName(panel)}
         data={SHIPPED_PANELS.map((each) => each.name)}
         onChange={(name) => {
           const found = SHIPPED_PANELS.find((each) => each.name === name);
-          if (found) set({ panel: found });
+          // What was seen on the back of the panels in hand stays.
+          const { dataInAtBack, socketSeen } = panel;
+          if (found) set({ panel: socketSeen ? { ...found, dataInAtBack, socketSeen } : found });
         }}
       />
       <NameField label="Its name" value={panel.name} onCommit={(name) => setPanel({ name })} />
@@ -120,18 +130,17 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
         figure={panel.ampsFullWhite}
         onCommit={(ampsFullWhite) => setPanel({ ampsFullWhite })}
       />
-      <Choice
-        label="Data socket, from the back with the arrow up"
-        value={panel.dataInAtBack}
-        onChange={(side) => setPanel({ dataInAtBack: side === 'left' ? 'left' : 'right' })}
-        data={[
-          { value: 'left', label: 'At the left' },
-          { value: 'right', label: 'At the right' },
-        ]}
-      />
+      {panel.socketSeen && socket}
       <PartNotesEditor part={panel.name} notes={panel.notes} onChange={(notes) => setPanel({ notes })} />
     </Stack>
   );
+}
+
+/** The usual panel that this one is, whichever side its socket was seen at. */
+function shippedName({ dataInAtBack: _socket, socketSeen: _seen, ...panel }: PanelType): string | null {
+  const isSame = ({ dataInAtBack: _, ...shipped }: PanelType) =>
+    JSON.stringify(shipped) === JSON.stringify(panel);
+  return SHIPPED_PANELS.find(isSame)?.name ?? null;
 }
 
 interface SelectedPanelProps {

@@ -9,18 +9,21 @@ import {
   TURNS,
   chainPlaces,
   outputName,
+  turnsWords,
   type ChainDesign,
   type Turn,
 } from '@/core/panels/chains';
 import { measureChains } from '@/core/panels/compareChains';
-import { DRIVER_LIMITS, USUAL_HAT, evenCards, type Driver } from '@/core/panels/driver';
+import { DRIVER_LIMITS, USUAL_HAT, USUAL_PICTURE, evenCards, type Driver } from '@/core/panels/driver';
 import { movePanel, turnPanel } from '@/core/panels/editChains';
+import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { cornerSeenFrom } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Choice } from '@/ui/fields/Choice';
 import { CornerPicker } from '@/ui/fields/CornerPicker';
+import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { WholeField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
@@ -31,7 +34,17 @@ import { useWallEdit } from './useWallEdit';
 const STYLE_LABELS: Record<ChainDesign['style'], string> = {
   lineEach: 'One output a line',
   arrowsUp: 'All arrows one way',
+  toAndFro: 'To and fro, arrows one way',
   zigzag: 'Zigzag',
+};
+
+const STYLE_HINTS: Record<ChainDesign['style'], string> = {
+  lineEach: 'The shortest chains and no returns, at the price of an output for each line.',
+  arrowsUp: 'Several lines an output, at the price of a long ribbon back at the end of each line.',
+  toAndFro:
+    'Several lines an output without returns, at the price of long ribbons inside every line that runs back.',
+  zigzag:
+    'Several lines an output with short ribbons only, at the price of panels that are turned in every other line.',
 };
 
 /** What drives a wall, how its panels are chained, and the panel that is chosen. */
@@ -117,11 +130,7 @@ function ChainFields({ prop }: { prop: PropOf<'wall'> }) {
         onChange={(corner) => change({ entry: cornerSeenFrom('back', corner) })}
       />
       <Hint>
-        {design.style === 'zigzag'
-          ? 'Every other line is turned 180°: short ribbons only, and half of the panels hang upside down.'
-          : design.style === 'arrowsUp'
-            ? 'No panel is turned, at the price of a long ribbon back at the end of each line.'
-            : 'The shortest chains and no returns, at the price of an output for each line.'}
+        {STYLE_HINTS[design.style]} Here {turnsWords(layWall(prop).chains)}.
       </Hint>
     </>
   );
@@ -178,9 +187,11 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
           {limit}
         </Row>
         {standing}
+        <PictureFields driver={driver} onChange={onChange} />
         <Row>
           <SourceField
             label="Pinout"
+            placeholder="as printed on the hat"
             value={driver.pinout}
             onCommit={(pinout) => onChange({ ...driver, pinout })}
           />
@@ -221,6 +232,7 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
         {limit}
       </Row>
       {standing}
+      <PictureFields driver={driver} onChange={onChange} />
       <Row>
         <WholeField
           label="Cards side by side"
@@ -297,18 +309,57 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
   );
 }
 
+/** How the driver shows colours: what its screens ask for, and what the refresh depends on. */
+function PictureFields({ driver, onChange }: { driver: Driver; onChange: (driver: Driver) => boolean }) {
+  const { depthBits, brightnessPercent, gamma } = USUAL_PICTURE;
+  return (
+    <>
+      <Row>
+        <NumberUnitField
+          label="Brightness"
+          unit="%"
+          least={0}
+          most={100}
+          value={driver.brightnessPercent ?? brightnessPercent}
+          onCommit={(percent) => onChange({ ...driver, brightnessPercent: percent })}
+        />
+        <NumberUnitField
+          label="Gamma"
+          unit=""
+          least={0.5}
+          most={5}
+          value={driver.gamma ?? gamma}
+          onCommit={(value) => onChange({ ...driver, gamma: value })}
+        />
+      </Row>
+      <WholeField
+        label="Colour depth"
+        description="bits of each colour; fewer refresh faster"
+        what="The number of bits"
+        least={1}
+        most={16}
+        value={driver.depthBits ?? depthBits}
+        onCommit={(bits) => onChange({ ...driver, depthBits: bits })}
+      />
+    </>
+  );
+}
+
 function SourceField({
   label,
+  placeholder,
   value,
   onCommit,
 }: {
   label: string;
+  placeholder?: string;
   value: string;
   onCommit: (text: string) => boolean;
 }) {
   return (
     <ParsedField
       label={label}
+      placeholder={placeholder}
       value={value}
       format={(text) => text}
       parse={(text) =>

@@ -47,7 +47,7 @@ describe('the measures of a wall', () => {
     await typeInto('Panels across', '5{Enter}');
     await typeInto('Pitch', '4 mm{Enter}');
     await typeInto('At full white', '3,5 A{Enter}');
-    await userEvent.click(screen.getByText('At the left'));
+    await userEvent.click(screen.getByRole('radio', { name: /IN at the left/ }));
     expect(wallIn(store.getState().show.props).shape).toMatchObject({
       columns: 5,
       panel: { pitchMm: 4, ampsFullWhite: { value: 3.5, basis: 'typed' }, dataInAtBack: 'left' },
@@ -138,10 +138,10 @@ describe('the chains of a wall', () => {
   });
 
   it('are compared, and one is taken', async () => {
-    const { store } = openSheet(showOf(aWall({ columns: 5, rows: 2 })), (plan) => (
+    const { store } = openSheet(showOf(aWall({ columns: 5, rows: 6 })), (plan) => (
       <CompareChainsSheet prop={wallIn(plan.show.props)} />
     ));
-    expect(screen.getAllByRole('row')).toHaveLength(7);
+    expect(screen.getAllByRole('row')).toHaveLength(8);
     const row = screen.getByRole('row', { name: /^Zigzag, every other row/ });
     await userEvent.click(within(row).getByRole('button', { name: 'Use this' }));
     expect(wallIn(store.getState().show.props).threading.chaining).toMatchObject({ style: 'zigzag' });

@@ -2,6 +2,7 @@ import type Database from 'better-sqlite3';
 import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/channelMap';
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
 import { planReport } from '@/core/papers/planReport';
+import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
 import { lookUp } from '@/core/search/answer';
@@ -62,9 +63,9 @@ export class Worker {
       case 'spans':
         return csvChunks(headsOf(SPAN_COLUMNS), spanRows(this.planOf(job.showId, progress)));
       case 'report':
-        return once(JSON.stringify(planReport(this.planOf(job.showId, progress))));
+        return inWords(this.planOf(job.showId, progress), planReport);
       case 'lookUp':
-        return once(JSON.stringify(lookUp(this.planOf(job.showId, progress), job.query)));
+        return inWords(this.planOf(job.showId, progress), (plan) => lookUp(plan, job.query));
       case 'showFile':
         return once(
           job.at === null
@@ -72,7 +73,7 @@ export class Worker {
             : writeShowText(this.shows.at(job.showId, job.at)),
         );
       case 'reportOfFile':
-        return once(JSON.stringify(planReport(planShow(readShowText(textOf(job.input))))));
+        return inWords(planShow(readShowText(textOf(job.input))), planReport);
       case 'check': {
         const text = textOf(job.input);
         progress(0.1);
@@ -88,6 +89,11 @@ export class Worker {
     const { sequence, show } = this.shows.get(showId);
     return this.plans.of(showId, sequence, show, progress);
   }
+}
+
+/** An answer with lengths written as its show has them. */
+function inWords(plan: Plan, answer: (plan: Plan) => unknown): Pieces {
+  return once(withLengthsIn(plan.show.lengths ?? 'metric', () => JSON.stringify(answer(plan))));
 }
 
 function* checked(file: CheckedFile, document: Uint8Array): Pieces {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { TextInputProps } from '@mantine/core';
-import { formatLength, parseLength, type LengthUnit } from '@/core/units/length';
+import { formatLength, lengthSystem, parseLength, type LengthUnit } from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
 
@@ -82,19 +82,19 @@ export function WholeListField({
   );
 }
 
-/** A length as people write it; a number without a unit is in `bareUnit`. Kept in millimetres. */
+/** A length as people write it; a number without a unit is in `bareUnit`, or in millimetres or inches as the show has it. Kept in millimetres. */
 export function LengthField({
   leastMm,
   mostMm,
   what,
-  bareUnit = 'mm',
+  bareUnit,
   ...rest
 }: Field<number> & { leastMm: number; mostMm: number; what: string; bareUnit?: LengthUnit }) {
   return (
     <ParsedField
-      format={formatLength}
+      format={(lengthMm) => formatLength(lengthMm)}
       parse={(text) => {
-        const parsed = parseLength(text, bareUnit);
+        const parsed = parseLength(text, bareUnit ?? (lengthSystem() === 'imperial' ? 'in' : 'mm'));
         if (!parsed.ok || (parsed.value >= leastMm && parsed.value <= mostMm)) return parsed;
         return {
           ok: false,

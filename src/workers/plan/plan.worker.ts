@@ -4,6 +4,7 @@ import { PlanCache } from '@/core/plan/cache';
 import { pixelsOfLaid, planShow } from '@/core/plan/plan';
 import type { Plan, PlannedProp } from '@/core/plan/planned';
 import { Facts, type Fact } from '@/core/show/facts';
+import { writeLengthsIn } from '@/core/units/length';
 import type { Show } from '@/core/show/schema';
 import { inSteps } from './inSteps';
 import { buffersOfMessage, packPlan } from './planMessage';
@@ -35,6 +36,7 @@ function planOf(show: Show, progress?: (part: number) => void): Plan {
 const planner = {
   plan(sent: SentShow, progress: (part: number) => void) {
     latest = shows.receive(sent);
+    writeLengthsIn(latest.lengths ?? 'metric');
     const plan = planOf(latest, progress);
     const message = packPlan(plan, sentProps);
     sentProps = plan.props;

@@ -1,4 +1,5 @@
 import type { SettingOut, StakePlace } from '../../props/settingOut';
+import { formatLength, lengthSystem } from '../../units/length';
 import { groupDigits } from '../../units/number';
 import { capitalised } from '../../units/words';
 import { columnsOf, type Column, type Table } from '../table';
@@ -21,6 +22,7 @@ export function settingOutTable(
   out: SettingOut,
   { word, xFrom, yFrom, middle }: PlaceWords,
 ): Table<StakePlace> {
+  const imperial = lengthSystem() === 'imperial';
   const length = (
     id: string,
     head: string,
@@ -30,12 +32,15 @@ export function settingOutTable(
   ): Column<StakePlace> => ({
     id,
     head,
-    unit,
+    // In metric the unit stands once at the head; feet and inches are written out.
+    ...(imperial ? (unit === 'mm' ? {} : { unit: unit.replace(/^mm,? /, '') }) : { unit }),
     meaning,
     as: 'figure',
     of: (place) => {
       const valueMm = of(place);
-      return valueMm === null ? null : wholeMm(valueMm);
+      if (valueMm === null) return null;
+      if (!imperial) return wholeMm(valueMm);
+      return `${valueMm < 0 ? '−' : ''}${formatLength(Math.abs(valueMm))}`;
     },
   });
   return {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { threadedOf } from '../../plan/threadedOf';
 import { anyShow } from '../../../../tests/unit/shows';
 import { comparePolicies } from '../../answers/comparePolicies';
 import { compareSchemes } from '../../answers/compareThreading';
@@ -69,12 +70,9 @@ function tablesOf(show: Show): Table<never>[] {
       reachMm: 2000,
     };
     add(schemesTable(prop.name, compareSchemes(prop, limits)));
-    const { strands, jumpers, firstRun, runCount, firstPixel, pixelCount } = plan.props[index]!;
-    const runs = plan.runs
-      .slice(firstRun, firstRun + runCount)
-      .map((run) => ({ firstPixel: run.firstPixel - firstPixel }));
+    const { firstPixel, pixelCount } = plan.props[index]!;
     for (const stock of [USUAL_STRINGS, USUAL_STRIP]) {
-      const pieces = piecesOf(prop, { strands, jumpers, runs }, stock);
+      const pieces = piecesOf(prop, threadedOf(plan, index), stock);
       add(cutList(prop.name, stock, pieces, planStock(pieces, stock)));
     }
     const places = {

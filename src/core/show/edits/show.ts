@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { addressingSchema, packingWords } from '../../catalogue/packing';
+import { LENGTH_SYSTEMS } from '../../units/length';
 import { siteSchema } from '../siteSchema';
 import { nameSchema } from '../../fields/fields';
 import { defineEdit } from './definition';
@@ -43,6 +44,12 @@ export const setAddressing = defineEdit({
     const now = counted === undefined ? was : (counted ?? undefined);
     draft.set('addressing', { ...rest, ...change, ...(now && { showChannelsPerUniverse: now }) });
   },
+});
+
+export const setLengths = defineEdit({
+  schema: z.strictObject({ type: z.literal('setLengths'), lengths: z.enum(LENGTH_SYSTEMS) }),
+  label: (_show, { lengths }) => `Lengths in ${lengths === 'imperial' ? 'feet and inches' : 'metres'}`,
+  apply: (draft, { lengths }) => draft.set('lengths', lengths === 'metric' ? undefined : lengths),
 });
 
 export const setSite = defineEdit({

@@ -1,0 +1,25 @@
+import type { Threaded } from '../threading/thread';
+import type { Plan } from './planned';
+
+/** A prop of a plan by itself: its pixels are counted from its first. */
+export type ThreadedProp = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'jumpers' | 'hiddenPixels'> & {
+  runs: readonly { firstPixel: number; pixelCount: number }[];
+};
+
+/** What the threading of one prop came to, read from the table of pixels. @param index of the prop in the show */
+export function threadedOf(plan: Plan, index: number): ThreadedProp {
+  const { firstPixel, pixelCount, firstRun, runCount, strands, jumpers, hiddenPixels } = plan.props[index]!;
+  const own = (values: Float32Array) => values.subarray(firstPixel, firstPixel + pixelCount);
+  const { xMm, yMm, zMm } = plan.pixels;
+  return {
+    xMm: own(xMm),
+    yMm: own(yMm),
+    zMm: own(zMm),
+    strands,
+    jumpers,
+    hiddenPixels,
+    runs: plan.runs
+      .slice(firstRun, firstRun + runCount)
+      .map((run) => ({ firstPixel: run.firstPixel - firstPixel, pixelCount: run.pixelCount })),
+  };
+}
