@@ -184,6 +184,28 @@ describe('a pin', () => {
       '2: 1/179+30',
     ]);
   });
+  it('keeps spare channels behind it free, and moves nothing that lies elsewhere', () => {
+    // The pin is at channel 301 of universe 1 with 60 channels kept free behind it: the next run that reaches there goes on behind those.
+    const pinned = run(1, 20, { ...pin(1, 301), spareChannels: 60 });
+    expect(blocks([controller(0, [run(0, 90), pinned, run(2, 10)])])).toEqual([
+      '0: 1/0+270',
+      '1: 1/300+60',
+      '2: 1/420+30',
+    ]);
+    // Behind a pin that lies further back, nothing is left out.
+    const back = run(1, 10, { ...pin(1, 1), spareChannels: 60 });
+    expect(blocks([controller(0, [run(0, 200), back, run(2, 10)], { firstUniverse: 3 })])).toEqual([
+      '0: 3/0+510',
+      '0: 4/0+90',
+      '1: 1/0+30',
+      '2: 4/90+30',
+    ]);
+  });
+  it('has its universe to itself where every run begins one', () => {
+    expect(
+      blocks([controller(0, [run(0, 10), run(1, 10, pin(2, 101)), run(2, 10), run(3, 10)])], 'run'),
+    ).toEqual(['0: 1/0+30', '1: 2/100+30', '2: 3/0+30', '3: 4/0+30']);
+  });
   it('is never covered, and everything has its channels once, wherever pins are', () => {
     fc.assert(
       fc.property(
@@ -231,6 +253,28 @@ describe('a pin', () => {
             if (part.at && part.at.channel + 2 <= 510)
               expect([first.universe, first.slot]).toEqual([part.at.universe, part.at.channel - 1]);
           });
+          const usable = packing.kind === 'full512' ? 512 : 510;
+          parts.forEach((part, i) => {
+            // Slot by slot behind its last channel: nobody who follows the rules is there.
+            const last = made.findLast((block) => block.run === i)!;
+            let [universe, slot] = [last.universe!, last.slot + last.channels];
+            for (let left = part.spare; left > 0; left -= 1, slot += 1) {
+              if (slot >= usable) [universe, slot] = [universe + 1, 0];
+              const there = made.find(
+                (block) =>
+                  block.universe === universe && block.slot <= slot && slot < block.slot + block.channels,
+              );
+              expect(there === undefined || isPinned(there.run)).toBe(true);
+            }
+          });
+          // Each run is on a port of its own here.
+          if (newUniverse !== 'controller' && newUniverse !== 'never')
+            for (const block of made) {
+              const others = made.filter(
+                (other) => other.universe === block.universe && other.run !== block.run,
+              );
+              if (!isPinned(block.run)) expect(others).toEqual([]);
+            }
         },
       ),
     );

@@ -7,7 +7,7 @@ import {
   type Packing,
 } from '../catalogue/packing';
 import type { Block, ChannelSpace } from './block';
-import { PinnedChannels } from './pinnedChannels';
+import { PinnedChannels, type PinnedPlace } from './pinnedChannels';
 
 /** A run behind a port, as far as addresses are concerned. */
 export interface WiredRun {
@@ -99,8 +99,16 @@ export function layOut(controllers: readonly WiredController[], counted?: number
   for (const { controller, usesUniverses, runs } of controllers)
     if (usesUniverses)
       for (const run of runs)
-        if (run.pin)
-          pinned.add(layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1)).blocks);
+        if (run.pin) {
+          const { blocks: own, end } = layRun(
+            controller,
+            run,
+            startAt(run.pin.universe, run.pin.channel - 1),
+          );
+          pinned.add({ controller, port: run.port }, own);
+          // What is kept free behind it stays free, whatever is laid around it.
+          pinned.add({ controller, port: run.port }, spareBlocks(end, run));
+        }
 
   let cursor: Cursor = startAt(1, 0);
   let before: WiredRun | undefined;
@@ -143,11 +151,10 @@ export function layOut(controllers: readonly WiredController[], counted?: number
       if (run.pin) {
         reason = 'pinned';
         laid = layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1));
+        const end = skipChannels(laid.end, run.spareChannels, run);
         // What follows goes on behind it, unless it lies further back than where the rest has got to.
-        const ahead =
-          laid.end.universe > cursor.universe ||
-          (laid.end.universe === cursor.universe && laid.end.slot > cursor.slot);
-        if (ahead) cursor = laid.end;
+        if (end.universe > cursor.universe || (end.universe === cursor.universe && end.slot > cursor.slot))
+          cursor = end;
       } else {
         const boundary =
           portBefore !== undefined &&
@@ -160,22 +167,28 @@ export function layOut(controllers: readonly WiredController[], counted?: number
           else reason = repacked ? 'newPacking' : 'newStrand';
         }
         laid = layRun(controller, run, cursor);
-        for (let clash = pinned.after(laid.blocks); clash; clash = pinned.after(laid.blocks)) {
+        const keepsApart = keptApart(controller, run);
+        for (
+          let clash = pinned.after(laid.blocks, keepsApart);
+          clash;
+          clash = pinned.after(laid.blocks, keepsApart)
+        ) {
           reason = 'aroundPin';
-          const next = { universe: clash.universe, slot: clash.slot, touched: true };
+          const isFull = clash.slot === null || clash.slot >= slotsPerUniverse(run.packing);
           laid = layRun(
             controller,
             run,
-            clash.slot >= slotsPerUniverse(run.packing) ? startAt(clash.universe + 1, 0) : next,
+            isFull
+              ? startAt(clash.universe + 1, 0)
+              : { universe: clash.universe, slot: clash.slot!, touched: true },
           );
         }
-        cursor = laid.end;
+        cursor = skipChannels(laid.end, run.spareChannels, run);
       }
       startOfRun.set(run.run, { reason, after });
       after = run.run;
       portBefore = run.port;
       before = run;
-      if (run.spareChannels > 0) cursor = skipChannels(cursor, run.spareChannels, run);
       if (laid.ranOut) runsWithoutAddress.push(run.run);
       for (const block of laid.blocks) {
         blocks.push(block);
@@ -276,9 +289,39 @@ function bordersOf(run: WiredRun): number[] {
   return borders;
 }
 
+/** Whether a run may not share a universe with what is pinned on some port: as its policy parts universes. */
+function keptApart(controller: number, { newUniverse, port }: WiredRun): (pinnedOn: PinnedPlace) => boolean {
+  switch (newUniverse) {
+    case 'never':
+      return () => false;
+    case 'controller':
+      return (on) => on.controller !== controller;
+    case 'port':
+      return (on) => on.controller !== controller || on.port !== port;
+    case 'run':
+    case 'strand':
+    case 'fixture':
+      return () => true;
+  }
+}
+
+/** Slots that are kept free behind a run, by universe. */
+function spareBlocks(end: Cursor, run: WiredRun): Pick<Block, 'universe' | 'slot' | 'channels'>[] {
+  const usable = usableIn(run);
+  const blocks: Pick<Block, 'universe' | 'slot' | 'channels'>[] = [];
+  let [universe, slot, left] = [end.universe, end.slot, run.spareChannels];
+  for (; left > 0; universe += 1, slot = 0) {
+    const channels = Math.min(left, Math.max(0, usable - slot));
+    if (channels > 0) blocks.push({ universe, slot, channels });
+    left -= channels;
+  }
+  return blocks;
+}
+
 /** The place so many channels on; a spare stretch that reaches the end of a universe goes on in the next. */
 function skipChannels(cursor: Cursor, channels: number, run: WiredRun): Cursor {
-  const usable = Math.floor(slotsPerUniverse(run.packing) / unitOf(run)) * unitOf(run);
+  if (channels === 0) return cursor;
+  const usable = usableIn(run);
   let [universe, slot, left] = [cursor.universe, cursor.slot, channels];
   while (left > 0) {
     const step = Math.min(left, Math.max(0, usable - slot));

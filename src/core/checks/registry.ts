@@ -23,6 +23,7 @@ import { portOverLimit } from './portOverLimit';
 import { rangesOdd } from './rangesOdd';
 import { runOnNoPort } from './runOnNoPort';
 import { sharedChannels } from './sharedChannels';
+import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
 import { staleEntry } from './staleEntry';
 import { stockTooShort } from './stockTooShort';
@@ -51,6 +52,7 @@ export const CHECKS: readonly Check[] = [
   universesRanOut,
   artNetRange,
   sharedChannels,
+  sharedUniverse,
   fewerRuns,
   frameRate,
   foundDifferences,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { aController, aLine, aShow, anyShow } from '../../../tests/unit/shows';
 import { addressOf } from '../answers/lookup';
 import { planShow } from '../plan/plan';
+import type { LaidShow } from '../plan/planned';
 import { applyEdit, type Edit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 import { deviceSettings, valuesToType } from './deviceSettings';
@@ -94,8 +95,9 @@ it('never moves more runs with the least change than with all laid anew, and lea
       };
       const choices = foreseen(any, edit);
       if (!choices) {
-        expect(comparePlans(before, planShow(applyEdit(any, edit)))).toEqual({
+        expect(comparePlans(before, planShow(applyEdit(any, edit)))).toMatchObject({
           moved: [],
+          renumbered: [],
           values: [],
           visits: [],
         });
@@ -107,6 +109,19 @@ it('never moves more runs with the least change than with all laid anew, and lea
       // Foresight is what the change then does.
       const done = comparePlans(before, planShow(applyEdit(any, least.edit)));
       expect(done).toEqual(least.foresight);
+      // Slot by slot: making room covers nothing that was not covered before.
+      const twice = (plan: LaidShow) => {
+        const taken = new Set<string>();
+        const covered = new Set<string>();
+        for (const { universe, startChannel, channelCount } of plan.spans)
+          for (let slot = startChannel; universe !== null && slot < startChannel + channelCount; slot += 1) {
+            const key = `${universe} ${slot}`;
+            if (taken.has(key)) covered.add(key);
+            taken.add(key);
+          }
+        return covered.size;
+      };
+      expect(twice(planShow(applyEdit(any, least.edit)))).toBeLessThanOrEqual(twice(before));
     }),
     { numRuns: 60 },
   );
@@ -131,6 +146,37 @@ it('knows what is typed into a device', () => {
       { name: 'A3', universe: 1, channel: 451, endUniverse: 2, endChannel: 120 },
     ],
   });
+});
+
+it('keeps show channels of universes that nobody touched, and lists those that it changes', () => {
+  // What grew goes behind everything, so the universes before it keep their show channels.
+  const { least } = foreseen(show, longer)!;
+  expect(least.foresight.renumbered).toEqual([]);
+  // A universe that is new in front of the others moves them all in the count of the show, though none is touched.
+  const far = aShow({
+    props: [aLine('rail', 100), aLine('arch', 50)],
+    controllers: [
+      aController({ firstUniverse: 5 }),
+      aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 20 }),
+    ],
+    patch: [entry('rail', 1), { ...entry('arch', 1), controllerId: 'b' }],
+  });
+  const change: Edit = { type: 'putRun', propId: 'rail', run: 1, controllerId: 'b', port: 2 };
+  expect(comparePlans(planShow(far), planShow(applyEdit(far, change))).renumbered).toMatchObject([
+    { name: 'arch', old: 'show channel 511', new: 'show channel 1' },
+  ]);
+});
+
+it('tells of a universe that two controllers share after a change', () => {
+  const two = aShow({
+    props: [aLine('rail', 100), aLine('arch', 50)],
+    controllers: [aController(), aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 9 })],
+    patch: [entry('rail', 1), { ...entry('arch', 1), controllerId: 'b' }],
+  });
+  const change: Edit = { type: 'changeController', controllerId: 'b', change: { firstUniverse: 1 } };
+  expect(comparePlans(planShow(two), planShow(applyEdit(two, change))).shared).toEqual([
+    { universe: 1, controllers: ['Box A', 'Box B'] },
+  ]);
 });
 
 it('says that a run moves from one DDP device to another, though its bytes are the same', () => {

@@ -5,6 +5,7 @@ import { layShow } from '../plan/plan';
 import type { LaidShow, Span } from '../plan/planned';
 import type { PlanCache } from '../plan/cache';
 import { groupDigits } from '../units/number';
+import { sharedUniverses } from './sent';
 import type { RunPin } from '../show/edits/patch';
 import { applyEdit, type Edit } from '../show/edits/registry';
 
@@ -22,6 +23,8 @@ export interface Foresight {
   moved: Moved[];
   /** Runs that stay where they are, though the count of the show gives them other channels: a sender may hold those. */
   renumbered: Moved[];
+  /** Universes that two controllers then listen to, and did not before. */
+  shared: { universe: number; controllers: string[] }[];
   /** Ids of controllers that somebody has to go to. */
   visits: string[];
   values: ValueToType[];
@@ -43,7 +46,15 @@ export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   for (const [key, from] of old)
     if (!next.has(key)) moved.push({ ...from.of, old: wordsOf(from), new: null });
   const values = valuesToType(before, after);
-  return { moved, renumbered, values, visits: [...new Set(values.map((value) => value.controllerId))] };
+  const alone = new Set(sharedUniverses(before).map((each) => each.universe));
+  const shared = sharedUniverses(after).filter((each) => !alone.has(each.universe));
+  return {
+    moved,
+    renumbered,
+    shared,
+    values,
+    visits: [...new Set(values.map((value) => value.controllerId))],
+  };
 }
 
 /** Where a run begins and ends. */
@@ -65,7 +76,7 @@ function stretches(plan: LaidShow): Map<string, Stretch> {
     if (!first || !last) return;
     const { id, name } = plan.show.props[run.prop]!;
     const device = first.universe === null ? plan.show.controllers[first.controller]! : null;
-    found.set(`${id} ${run.number}`, { of: { propId: id, name, run: run.number }, device, first, last });
+    found.set(runKey(plan, index), { of: { propId: id, name, run: run.number }, device, first, last });
   });
   return found;
 }
@@ -110,84 +121,91 @@ export interface Choices {
 export function foresee(before: LaidShow, edit: Edit, tidyPlan: LaidShow, cache?: PlanCache): Choices | null {
   const tidy = comparePlans(before, tidyPlan);
   if (tidy.moved.length + tidy.renumbered.length + tidy.values.length === 0) return null;
-  const least = leastChange(before, tidyPlan, edit);
+  const least = leastChange(before, tidyPlan, edit, (each) => layShow(applyEdit(before.show, each), cache));
   return {
     tidy: { edit, foresight: tidy },
     least:
-      least === edit
+      least.edit === edit
         ? { edit, foresight: tidy }
-        : {
-            edit: least,
-            foresight: comparePlans(before, layShow(applyEdit(before.show, least), cache)),
-          },
+        : { edit: least.edit, foresight: comparePlans(before, least.plan) },
   };
 }
 
 /**
- * Pins every run that would move, though its own size stays, to where it was. A run that changed keeps its start where its old
- * place and the gap behind it hold it; otherwise it is left to find a gap.
+ * Pins every run that would move, though its own size stays, to where it was. A run that changed keeps its start where that covers
+ * nothing that it did not cover before; otherwise it is left to find a gap.
  */
-function leastChange(before: LaidShow, tidyPlan: LaidShow, edit: Edit): Edit {
-  const pins: RunPin[] = [];
-  const taken = occupied(before);
-  const key = (plan: LaidShow, index: number) =>
-    `${plan.show.props[plan.runs[index]!.prop]!.id} ${plan.runs[index]!.number}`;
-  const oldIndex = new Map(before.runs.map((_, index) => [key(before, index), index]));
+function leastChange(
+  before: LaidShow,
+  tidyPlan: LaidShow,
+  edit: Edit,
+  lay: (edit: Edit) => LaidShow,
+): { edit: Edit; plan: LaidShow } {
+  const oldIndex = new Map(before.runs.map((_, index) => [runKey(before, index), index]));
   const entries = new Map(tidyPlan.show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  const pins = new Map<string, RunPin>();
+  const resized = new Set<string>();
   tidyPlan.runs.forEach((run, index) => {
-    const was = oldIndex.get(key(tidyPlan, index));
+    const key = runKey(tidyPlan, index);
+    const was = oldIndex.get(key);
     if (was === undefined || !run.wire) return;
     const first = spansOfRun(before, was)[0];
-    const entry = entries.get(key(tidyPlan, index));
+    const entry = entries.get(key);
     if (!first || first.universe === null || !entry || entry.pin) return;
-    const old = before.runs[was]!;
-    const sameSize = old.pixelCount === run.pixelCount && old.channelsPerPixel === run.channelsPerPixel;
-    if (!sameSize && !fitsAtOldPlace(before, was, run.pixelCount * run.channelsPerPixel, taken)) return;
-    pins.push({
+    if (channelsOf(before, was) !== channelsOf(tidyPlan, index)) resized.add(key);
+    pins.set(key, {
       propId: entry.propId,
       run: entry.run,
       pin: { universe: first.universe, channel: first.startChannel },
     });
   });
-  if (pins.length === 0) return edit;
-  const edits = edit.type === 'batch' ? edit.edits : [edit];
-  const label = edit.type === 'batch' ? edit.label : 'Change with the least walking';
-  return { type: 'batch', label, edits: [...edits, { type: 'pinRuns', pins }] };
+  const pinned = (): Edit => {
+    if (pins.size === 0) return edit;
+    const edits = edit.type === 'batch' ? edit.edits : [edit];
+    const label = edit.type === 'batch' ? edit.label : 'Change with the least walking';
+    return { type: 'batch', label, edits: [...edits, { type: 'pinRuns', pins: [...pins.values()] }] };
+  };
+  const known = overlaps(before);
+  for (;;) {
+    const way = pinned();
+    if (way === edit) return { edit, plan: tidyPlan };
+    const plan = lay(way);
+    let covered = false;
+    for (const pair of overlaps(plan)) {
+      if (known.has(pair)) continue;
+      // Of two that would share channels, what changed makes way; where that is pinned by the builder, its neighbour does.
+      const keys = pair.split('|');
+      const giving =
+        keys.find((key) => resized.has(key) && pins.has(key)) ?? keys.find((key) => pins.has(key));
+      if (giving !== undefined) covered = pins.delete(giving);
+    }
+    if (!covered) return { edit: way, plan };
+  }
 }
 
-/** Channels in use by universe: for each the starts and ends of what is there. */
-function occupied(plan: LaidShow): Map<number, { run: number; from: number; to: number }[]> {
-  const byUniverse = new Map<number, { run: number; from: number; to: number }[]>();
-  for (const span of plan.spans) {
-    if (span.universe === null) continue;
-    const list = byUniverse.get(span.universe) ?? [];
-    list.push({ run: span.run, from: span.startChannel, to: span.startChannel + span.channelCount - 1 });
-    byUniverse.set(span.universe, list);
-  }
-  return byUniverse;
+/** A run by its prop and number, whatever else the show holds. */
+function runKey({ show, runs }: LaidShow, index: number): string {
+  const { prop, number } = runs[index]!;
+  return `${show.props[prop]!.id} ${number}`;
 }
 
-/** Whether a run of another size still fits where it starts, without reaching what comes after it. */
-function fitsAtOldPlace(
-  plan: LaidShow,
-  run: number,
-  channels: number,
-  taken: Map<number, { run: number; from: number; to: number }[]>,
-): boolean {
-  const first = spansOfRun(plan, run)[0]!;
-  let left = channels;
-  for (let universe = first.universe!; left > 0; universe += 1) {
-    const from = universe === first.universe ? first.startChannel : 1;
-    const space = plan.spaces.find((each) => each.universe === universe);
-    const end = space?.channelCount ?? 510;
-    const next = (taken.get(universe) ?? [])
-      .filter((each) => each.run !== run && each.to >= from)
-      .reduce((least, each) => Math.min(least, each.from), Infinity);
-    const room = Math.min(end, next - 1) - from + 1;
-    if (room <= 0 && universe !== first.universe) return false;
-    left -= Math.max(0, room);
-    if (next !== Infinity && left > 0) return false;
-    if (universe > first.universe! + 4000) return false;
+/** Channels that a run takes, those of its skipped pixels counted where they take some. */
+function channelsOf(plan: LaidShow, index: number): number {
+  return spansOfRun(plan, index).reduce((sum, span) => sum + span.channelCount, 0);
+}
+
+/** Pairs of runs that share a channel. Of many that share one, each is named with the one that reaches furthest. */
+function overlaps(plan: LaidShow): Set<string> {
+  const sorted = plan.spans
+    .filter((span) => span.universe !== null)
+    .sort((a, b) => a.universe! - b.universe! || a.startChannel - b.startChannel);
+  const pairs = new Set<string>();
+  let furthest: Span | null = null;
+  for (const span of sorted) {
+    if (furthest?.universe !== span.universe) furthest = null;
+    if (furthest && furthest.run !== span.run && endOf(furthest) >= span.startChannel)
+      pairs.add([runKey(plan, furthest.run), runKey(plan, span.run)].sort().join('|'));
+    if (!furthest || endOf(span) > endOf(furthest)) furthest = span;
   }
-  return true;
+  return pairs;
 }

@@ -86,6 +86,30 @@ export function allSent(plan: LaidShow): Sent[] {
   return plan.show.controllers.flatMap((_, index) => sentUniverses(plan, index));
 }
 
+/** Universes that more than one controller listens to, with their names. */
+export function sharedUniverses({ spans, show }: LaidShow): { universe: number; controllers: string[] }[] {
+  const heardBy = new Map<number, number | Set<number>>();
+  for (const { universe, controller } of spans) {
+    if (universe === null) continue;
+    const known = heardBy.get(universe);
+    if (known === undefined) heardBy.set(universe, controller);
+    else if (typeof known !== 'number') known.add(controller);
+    else if (known !== controller) heardBy.set(universe, new Set([known, controller]));
+  }
+  return [...heardBy]
+    .flatMap(([universe, by]) =>
+      typeof by === 'number'
+        ? []
+        : [
+            {
+              universe,
+              controllers: [...by].sort((a, b) => a - b).map((index) => show.controllers[index]!.name),
+            },
+          ],
+    )
+    .sort((a, b) => a.universe - b.universe);
+}
+
 function destinationOf(device: Controller, universe: number): string | null {
   const { network, protocol } = device;
   if (!network) return null;

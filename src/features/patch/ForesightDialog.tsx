@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { Choices } from '@/core/devices/foresight';
 import type { Edit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
+import { listOf } from '@/core/units/words';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
@@ -76,6 +77,16 @@ function Foresight({
           ? 'no controller has to be visited.'
           : `go to ${foresight.visits.map(nameOf).join(', ')} and type ${countOf(foresight.values.length, 'value')} again.`}
       </p>
+      {foresight.shared.length > 0 && (
+        <p className={sheets.note}>
+          {foresight.shared
+            .slice(0, 4)
+            .map(({ universe, controllers }) => `U${universe} is then shared by ${listOf(controllers)}`)
+            .join('; ')}
+          {foresight.shared.length > 4 && `, and ${foresight.shared.length - 4} more`}. The sender has to send
+          it to each of them.
+        </p>
+      )}
       <div className={styles.moves}>
         <SheetTable testId="moved" mostRows={100} table={movedTable(foresight.moved)} />
         {foresight.renumbered.length > 0 && (
