@@ -1,5 +1,6 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
 import {
+  keepsStrandsWhole,
   slotsPerUniverse,
   unitChannels,
   usableChannels,
@@ -158,7 +159,9 @@ export function layOut(controllers: readonly WiredController[], counted?: number
       } else {
         const boundary =
           portBefore !== undefined &&
-          (run.newUniverse === 'run' || (run.newUniverse === 'port' && portBefore !== run.port));
+          (run.newUniverse === 'run' ||
+            ((run.newUniverse === 'port' || run.newUniverse === 'wholeStrandsPerPort') &&
+              portBefore !== run.port));
         const repacked = before !== undefined && !samePacking(before.packing, run.packing);
         const ownUniverse = run.newUniverse === 'strand' || run.newUniverse === 'fixture';
         if (cursor.touched && (boundary || repacked || (ownUniverse && portBefore !== undefined))) {
@@ -241,7 +244,8 @@ function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
   const unit = unitOf(run);
   const lead = run.skippedWithChannels * run.channelsPerPixel;
   const end = run.pixels * run.channelsPerPixel;
-  const borders = bordersOf(run);
+  const borders = bordersOf(run, lead);
+  const isWhole = keepsStrandsWhole(run.newUniverse);
   const blocks: Block[] = [];
   let { universe, slot, touched } = from;
   let border = 0;
@@ -253,7 +257,10 @@ function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
   for (let runChannel = 0 - lead; runChannel < end;) {
     while (border < borders.length && borders[border]! < runChannel) border += 1;
     if (borders[border] === runChannel) {
-      if (touched) leave();
+      const next = (borders[border + 1] ?? end) - runChannel;
+      // Whole strands stay where they fit; all others begin a universe.
+      const stays = isWhole && next <= Math.floor((size - slot) / unit) * unit;
+      if (touched && !stays) leave();
       border += 1;
     }
     const stop = runChannel < 0 ? 0 : Math.min(end, borders[border] ?? end);
@@ -273,14 +280,18 @@ function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
   return { blocks, end: { universe, slot, touched }, ranOut: false };
 }
 
-/** Channels of the run at which a new universe begins by policy; the first one is asked of what lies before the run. */
-function bordersOf(run: WiredRun): number[] {
+/**
+ * Channels of the run at which a new universe begins, or may begin, by policy. Where each strand or fixture begins one, the first is
+ * asked of what lies before the run; where strands are kept whole, the first is like the others, with the skipped pixels before it.
+ */
+function bordersOf(run: WiredRun, lead: number): number[] {
   if (run.newUniverse === 'fixture' && run.fixturePixels > 1) {
     const step = run.fixturePixels * run.channelsPerPixel;
     return Array.from({ length: Math.ceil(run.pixels / run.fixturePixels) - 1 }, (_, i) => (i + 1) * step);
   }
-  if (run.newUniverse !== 'strand') return [];
-  const borders: number[] = [];
+  const isWhole = keepsStrandsWhole(run.newUniverse);
+  if (run.newUniverse !== 'strand' && !isWhole) return [];
+  const borders: number[] = isWhole ? [0 - lead] : [];
   let channel = 0;
   for (const pixels of run.strandPixels.slice(0, -1)) {
     channel += pixels * run.channelsPerPixel;
@@ -294,8 +305,10 @@ function keptApart(controller: number, { newUniverse, port }: WiredRun): (pinned
   switch (newUniverse) {
     case 'never':
       return () => false;
+    case 'wholeStrands':
     case 'controller':
       return (on) => on.controller !== controller;
+    case 'wholeStrandsPerPort':
     case 'port':
       return (on) => on.controller !== controller || on.port !== port;
     case 'run':

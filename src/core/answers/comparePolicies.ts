@@ -2,6 +2,7 @@ import { linkLoad } from '../devices/linkLoad';
 import type { PlanCache } from '../plan/cache';
 import { layShow } from '../plan/plan';
 import type { LaidShow } from '../plan/planned';
+import { kindOf } from '../props/registry';
 import type { Show } from '../show/schema';
 import {
   NEW_UNIVERSE,
@@ -19,6 +20,10 @@ export interface PolicyRow {
   lastShowChannel: number;
   /** Props with a pixel across two universes. */
   straddlingProps: number;
+  /** Strands that are in more than one universe. */
+  splitStrands: number;
+  /** The first few of them: `Beacon strand 4`. */
+  splitNames: string[];
   packetsPerSecond: number;
   mbits: number;
 }
@@ -56,7 +61,32 @@ export function measurePolicy(plan: LaidShow, rateHz: number) {
     universes: plan.spaces.filter((space) => space.universe !== null).length,
     lastShowChannel: plan.lastShowChannel,
     straddlingProps: straddling.size,
+    ...splitStrands(plan),
     packetsPerSecond: loads.reduce((total, { packets }) => total + (packets?.value ?? 0), 0) * rateHz,
     mbits: loads.reduce((total, { mbits }) => total + mbits.value, 0),
   };
+}
+
+const MOST_NAMED = 3;
+
+/** Strands of which a universe ends inside. */
+function splitStrands(plan: LaidShow): Pick<PolicyRow, 'splitStrands' | 'splitNames'> {
+  const split = new Set<string>();
+  const names: string[] = [];
+  for (const span of plan.spans) {
+    // A universe that begins with the run, or with skipped pixels before it, parts nothing.
+    if (span.universe === null || span.runChannel <= 0) continue;
+    const run = plan.runs[span.run]!;
+    const prop = plan.show.props[run.prop]!;
+    const pixel =
+      run.firstPixel - plan.props[run.prop]!.firstPixel + Math.floor(span.runChannel / run.channelsPerPixel);
+    const strand = plan.props[run.prop]!.strands.findLast((each) => each.firstPixel <= pixel)!;
+    const begins = strand.firstPixel === pixel && span.runChannel % run.channelsPerPixel === 0;
+    const key = `${run.prop} ${strand.number}`;
+    if (begins || split.has(key)) continue;
+    split.add(key);
+    if (names.length < MOST_NAMED)
+      names.push(`${prop.name} ${kindOf(prop).strandWord(prop.threading)} ${strand.number}`);
+  }
+  return { splitStrands: split.size, splitNames: names };
 }

@@ -3,6 +3,11 @@ import { CORRECTED_AT } from '../colours/order';
 
 export const UNIVERSE_SLOTS = 512;
 
+/** Whether strands are kept whole: a universe holds as many of them as fit. */
+export function keepsStrandsWhole(newUniverse: NewUniverse): boolean {
+  return newUniverse === 'wholeStrands' || newUniverse === 'wholeStrandsPerPort';
+}
+
 /** How channels fill universes. Sender and receiver must agree, or colours rotate and the picture creeps. */
 export const packingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wholePixels') }),
@@ -15,7 +20,16 @@ export const packingSchema = z.discriminatedUnion('kind', [
 export type Packing = z.infer<typeof packingSchema>;
 
 /** Where a new universe begins, besides where one is full. */
-export const NEW_UNIVERSE = ['controller', 'port', 'run', 'strand', 'fixture', 'never'] as const;
+export const NEW_UNIVERSE = [
+  'controller',
+  'port',
+  'run',
+  'strand',
+  'wholeStrands',
+  'wholeStrandsPerPort',
+  'fixture',
+  'never',
+] as const;
 export type NewUniverse = (typeof NEW_UNIVERSE)[number];
 
 export const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
@@ -23,6 +37,8 @@ export const NEW_UNIVERSE_WORDS: Record<NewUniverse, string> = {
   port: 'per port',
   run: 'per run',
   strand: 'per strand',
+  wholeStrands: 'where the next whole strand does not fit',
+  wholeStrandsPerPort: 'per port, and where the next whole strand does not fit',
   fixture: 'per tile',
   never: 'only when full',
 };

@@ -1,5 +1,6 @@
 import { START_REASONS, layOut, type Layout, type WiredRun } from '../addressing/layout';
 import { policyOf } from '../addressing/policyOf';
+import { keepsStrandsWhole } from '../catalogue/packing';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
 import { kindOf, threadProp } from '../props/registry';
@@ -133,7 +134,10 @@ function wiredControllers(
           channelsPerPixel: run.channelsPerPixel,
           ...policy,
           fixturePixels: fixturePixelsOf(prop),
-          strandPixels: policy.newUniverse === 'strand' ? strandPixelsOf(props[run.prop]!, run) : [],
+          strandPixels:
+            policy.newUniverse === 'strand' || keepsStrandsWhole(policy.newUniverse)
+              ? strandPixelsOf(props[run.prop]!, run)
+              : [],
           skippedWithChannels: controller.skippedPixelsTakeChannels ? run.wire!.skippedPixels : 0,
           spareChannels: entry.spareChannels ?? 0,
           pin: entry.pin ?? null,

@@ -41,6 +41,10 @@ const craftShapeSchema = z
     /** What the board can drive. */
     mostPixels: z.int().min(1).max(CRAFT_LIMITS.pixels),
     roles: z.array(roleSchema).max(CRAFT_LIMITS.roles),
+    /** What its board calls the first pixel; 1 where nobody said it. */
+    countsFrom: z.literal([0, 1]).optional(),
+    /** A data lead is left hanging behind the last pixel, for what may come later. */
+    spareLead: z.literal(true).optional(),
     /** In the order of the wire. */
     pixels: z.array(craftPixelSchema).max(CRAFT_LIMITS.pixels),
   })
@@ -91,7 +95,7 @@ export const craft = definePropKind({
   isJoined: () => true,
   withLeastSpacing: (shape, leastMm) => ({ ...shape, cellMm: Math.max(shape.cellMm, leastMm) }),
   sides: { front: 'seen from above', back: 'seen from below' },
-  facts: ({ columns, rows, cellMm, mostPixels, pixels }) => [
+  facts: ({ columns, rows, cellMm, mostPixels, pixels, countsFrom, spareLead }) => [
     {
       name: 'Board',
       value: `${formatLength(columns * cellMm)} × ${formatLength(rows * cellMm)}`,
@@ -104,6 +108,15 @@ export const craft = definePropKind({
           ? `for ${countOf(mostPixels - pixels.length, 'more pixel')}`
           : `${pixels.length - mostPixels} too many`,
     },
+    ...(spareLead
+      ? [
+          {
+            name: 'Spare data lead',
+            value: `for number ${boardNumber({ countsFrom }, pixels.length)}`,
+            note: 'left hanging behind the last pixel: insulate its end, and mark it so',
+          },
+        ]
+      : []),
     ...FACINGS.flatMap((facing) => {
       const count = pixels.filter((pixel) => pixel.facing === facing).length;
       return count === 0 ? [] : [{ name: `Facing ${facing}`, value: String(count) }];
@@ -111,6 +124,11 @@ export const craft = definePropKind({
   ],
   threadingWords: (threading) => `in the order of its numbers, ${runsWords(threading.runs)}`,
 });
+
+/** What the board of a craft calls a pixel. @param at its place in the order of the wire, from 0; the one after the last is the next to come */
+export function boardNumber({ countsFrom = 1 }: Pick<CraftShape, 'countsFrom'>, at: number): number {
+  return at + countsFrom;
+}
 
 /** Puts a pixel on a cell, as number `at` (from 0) in the order of the wire; those after it move up by one. */
 export function withPixel(shape: CraftShape, at: number, column: number, row: number): CraftShape {

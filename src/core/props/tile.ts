@@ -16,25 +16,85 @@ const orderFields = {
   pattern: z.enum(['straight', 'serpentine']),
 };
 
-const tileShapeSchema = z.strictObject({
-  /** Tiles beside each other and one above the other. */
-  columns: z.int().min(1).max(TILE_LIMITS.tiles),
-  rows: z.int().min(1).max(TILE_LIMITS.tiles),
-  /** One tile: its pixels and the order in which they take its channels. */
-  tile: z.strictObject({
-    columns: z.int().min(1).max(TILE_LIMITS.pixels),
-    rows: z.int().min(1).max(TILE_LIMITS.pixels),
-    ...orderFields,
-  }),
-  /** Between neighbouring pixels of one tile. */
-  pitchMm: z.number().min(1).max(TILE_LIMITS.mostPitchMm),
-  /** Added between the last pixel of a tile and the first of the next one. */
-  gapMm: z.number().min(0).max(TILE_LIMITS.mostPitchMm),
-});
+const tileShapeSchema = z
+  .strictObject({
+    /** Tiles beside each other and one above the other. */
+    columns: z.int().min(1).max(TILE_LIMITS.tiles),
+    rows: z.int().min(1).max(TILE_LIMITS.tiles),
+    /** One tile: its pixels and the order in which they take its channels. */
+    tile: z.strictObject({
+      columns: z.int().min(1).max(TILE_LIMITS.pixels),
+      rows: z.int().min(1).max(TILE_LIMITS.pixels),
+      ...orderFields,
+    }),
+    /** Between neighbouring pixels of one tile. */
+    pitchMm: z.number().min(1).max(TILE_LIMITS.mostPitchMm),
+    /** Tiles that hang turned, clockwise as seen from the front. A quarter turn needs as many pixels down as across. */
+    turned: z
+      .array(
+        z.strictObject({
+          /** From 0 at the top left, seen from the front. */
+          column: z
+            .int()
+            .min(0)
+            .max(TILE_LIMITS.tiles - 1),
+          row: z
+            .int()
+            .min(0)
+            .max(TILE_LIMITS.tiles - 1),
+          turnDeg: z.literal([90, 180, 270]),
+        }),
+      )
+      .max(TILE_LIMITS.tiles ** 2)
+      .optional(),
+    /** Added between the last pixel of a tile and the first of the next one. */
+    gapMm: z.number().min(0).max(TILE_LIMITS.mostPitchMm),
+  })
+  .superRefine(({ tile, turned = [] }, context) => {
+    const seen = new Set<string>();
+    turned.forEach(({ column, row, turnDeg }, i) => {
+      const problem = (field: string, message: string) =>
+        context.addIssue({ code: 'custom', path: ['turned', i, field], message });
+      if (seen.has(`${column} ${row}`)) problem('column', 'a tile that is not in the list already');
+      if (turnDeg !== 180 && tile.columns !== tile.rows)
+        problem(
+          'turnDeg',
+          `a half turn of 180, since a tile of ${tile.columns} by ${tile.rows} does not fit its place on its side`,
+        );
+      seen.add(`${column} ${row}`);
+    });
+  });
 export type TileShape = z.infer<typeof tileShapeSchema>;
 
 const tileThreadingSchema = z.strictObject({ ...orderFields, runs: runsSchema });
 type TileThreading = z.infer<typeof tileThreadingSchema>;
+
+/** Column and row, from the top left as it hangs, of a cell of a tile that is turned clockwise. */
+function turnedCell(
+  { columns, rows }: { columns: number; rows: number },
+  cell: number,
+  turnDeg: number,
+): [column: number, row: number] {
+  const column = cell % columns;
+  const row = (cell - column) / columns;
+  switch (turnDeg) {
+    case 90:
+      return [rows - 1 - row, column];
+    case 180:
+      return [columns - 1 - column, rows - 1 - row];
+    case 270:
+      return [row, columns - 1 - column];
+    default:
+      return [column, row];
+  }
+}
+
+/** What a tile hangs turned by, clockwise as seen from the front. @param number from 1, row by row from the top left */
+export function tileTurn({ columns, turned }: Pick<TileShape, 'columns' | 'turned'>, number: number): number {
+  const at = number - 1;
+  const own = turned?.find((each) => each.row === Math.floor(at / columns) && each.column === at % columns);
+  return own?.turnDeg ?? 0;
+}
 
 const pixelsOfTile = ({ tile }: TileShape) => tile.columns * tile.rows;
 
@@ -79,12 +139,18 @@ export const tile = definePropKind({
     const yMm = new Float32Array(count);
     const stepX = shape.tile.columns * shape.pitchMm + shape.gapMm;
     const stepY = shape.tile.rows * shape.pitchMm + shape.gapMm;
+    const turns = new Map(
+      shape.turned?.map((each) => [each.row * TILE_LIMITS.tiles + each.column, each.turnDeg]),
+    );
     let point = 0;
     for (let row = 0; row < shape.rows; row += 1)
       for (let column = 0; column < shape.columns; column += 1)
         for (const cell of inside) {
-          const tileColumn = cell % shape.tile.columns;
-          const tileRow = (cell - tileColumn) / shape.tile.columns;
+          const [tileColumn, tileRow] = turnedCell(
+            shape.tile,
+            cell,
+            turns.get(row * TILE_LIMITS.tiles + column) ?? 0,
+          );
           xMm[point] = column * stepX + tileColumn * shape.pitchMm;
           yMm[point] = (shape.rows - 1 - row) * stepY + (shape.tile.rows - 1 - tileRow) * shape.pitchMm;
           point += 1;

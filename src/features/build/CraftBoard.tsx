@@ -1,7 +1,14 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { FACINGS, cellsBetween, withPixel, type CraftShape, type Facing } from '@/core/props/craft';
+import {
+  FACINGS,
+  boardNumber,
+  cellsBetween,
+  withPixel,
+  type CraftShape,
+  type Facing,
+} from '@/core/props/craft';
 import type { PropOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
 import { cellBeside, isDelete } from '@/ui/picture/boardKeys';
@@ -117,8 +124,8 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
         <SideControl sides={{ front: 'seen from above', back: 'from below' }} />
         <span className={styles.next}>
           {selected >= 0
-            ? `The next click is number ${selected + 2}, after the selected pixel`
-            : `The next click is number ${shape.pixels.length + 1}`}
+            ? `The next click is number ${boardNumber(shape, selected + 1)}, after the selected pixel`
+            : `The next click is number ${boardNumber(shape, shape.pixels.length)}`}
         </span>
       </div>
       <div className={stage.canvas}>
@@ -212,7 +219,7 @@ function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDra
         return (
           <g
             key={i}
-            data-pixel={i + 1}
+            data-pixel={boardNumber(shape, i)}
             data-over={i >= shape.mostPixels}
             data-selected={i === selected}
             className={styles.pixel}
@@ -226,11 +233,18 @@ function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDra
             <circle cx={cx} cy={cy} r={radius} />
             {pixel.facing === 'down' && <circle className={styles.down} cx={cx} cy={cy} r={radius * 1.25} />}
             <text x={cx} y={cy} fontSize={Math.max(9, radius * 0.85)}>
-              {i + 1}
+              {boardNumber(shape, i)}
             </text>
           </g>
         );
       })}
+      {shape.spareLead && shape.pixels.length > 0 && (
+        <SpareLead
+          at={middle(shape.pixels.at(-1)!)}
+          size={size}
+          next={boardNumber(shape, shape.pixels.length)}
+        />
+      )}
       {cursor && (
         <rect
           className={styles.cursor}
@@ -241,5 +255,27 @@ function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDra
         />
       )}
     </>
+  );
+}
+
+/** A data lead that hangs free behind the last pixel, with the number that comes next. */
+function SpareLead({
+  at: [x, y],
+  size,
+  next,
+}: {
+  at: readonly [number, number];
+  size: number;
+  next: number;
+}) {
+  const [endX, endY] = [x + size * 0.62, y + size * 0.5];
+  return (
+    <g className={styles.spare}>
+      <path d={`M${x} ${y}Q${x + size * 0.5} ${y + size * 0.1} ${endX} ${endY}`} />
+      <circle cx={endX} cy={endY} r={3} />
+      <text x={endX + 6} y={endY + 4}>
+        spare: {next}
+      </text>
+    </g>
   );
 }

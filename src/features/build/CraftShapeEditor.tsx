@@ -1,8 +1,8 @@
 'use client';
 
-import { ActionIcon, Button, Chip, Group, Tooltip } from '@mantine/core';
+import { ActionIcon, Button, Chip, Group, Switch, Tooltip } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
-import { CRAFT_LIMITS, FACINGS, type CraftPixel, type CraftShape } from '@/core/props/craft';
+import { CRAFT_LIMITS, FACINGS, boardNumber, type CraftPixel, type CraftShape } from '@/core/props/craft';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Choice } from '@/ui/fields/Choice';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -53,6 +53,24 @@ export function CraftShapeEditor({ propId, shape }: { propId: string; shape: Cra
           onCommit={(mostPixels) => set({ mostPixels })}
         />
       </Row>
+      <Choice
+        label="Its board calls the first pixel"
+        value={String(shape.countsFrom ?? 1)}
+        onChange={(first) => set({ countsFrom: first === '0' ? 0 : 1 })}
+        data={['0', '1'].map((value) => ({ value, label: value }))}
+      />
+      <Switch
+        label="A spare data lead behind the last pixel"
+        checked={shape.spareLead === true}
+        onChange={(event) => {
+          const { spareLead: _, ...rest } = shape;
+          edit({
+            type: 'setShape',
+            propId,
+            shape: event.currentTarget.checked ? { ...rest, spareLead: true } : rest,
+          });
+        }}
+      />
       <Hint>
         Click the cells of the drawing in the order of the wire. With a pixel selected, the next click comes
         after it, and the numbers behind move up.
@@ -81,7 +99,7 @@ function SelectedPixel({ propId, shape, onChange }: SelectedPixelProps) {
   };
   return (
     <Part
-      title={`Pixel ${at + 1}`}
+      title={`Pixel ${boardNumber(shape, at)}`}
       onRemove={() => {
         if (onChange({ pixels: shape.pixels.filter((_, i) => i !== at) })) select(at - 1);
       }}

@@ -4,7 +4,7 @@ import { roleColumn, rolesTable } from '@/core/papers/tables/roles';
 import { ActionIcon, Button, Checkbox, Group, TextInput, Tooltip } from '@mantine/core';
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { useState } from 'react';
-import { CRAFT_LIMITS, renamedRole, withoutRole, type CraftShape } from '@/core/props/craft';
+import { boardNumber, CRAFT_LIMITS, renamedRole, withoutRole, type CraftShape } from '@/core/props/craft';
 import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import { ParsedField } from '@/ui/fields/ParsedField';
@@ -111,7 +111,7 @@ export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
                 (pixel: CraftShape['pixels'][number], i: number) => (
                   <Checkbox
                     size="xs"
-                    aria-label={`Pixel ${i + 1} is ${role}`}
+                    aria-label={`Pixel ${boardNumber(shape, i)} is ${role}`}
                     checked={pixel.roles.includes(role)}
                     onChange={(event) => toggle(i, role, event.currentTarget.checked)}
                   />

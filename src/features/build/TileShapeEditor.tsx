@@ -1,5 +1,6 @@
 'use client';
 
+import { Button, Select } from '@mantine/core';
 import { TILE_LIMITS } from '@/core/props/tile';
 import type { PropOf } from '@/core/props/registry';
 import { cornerSeenFrom } from '@/core/threading/view';
@@ -100,10 +101,81 @@ export function TileShapeEditor({ propId, shape }: { propId: string; shape: Tile
           onCommit={(gapMm) => set({ gapMm })}
         />
       </Row>
+      <TurnedTiles shape={shape} onChange={(turned) => set({ turned })} />
       <Hint>
         A tile is never split over two universes: the next start is the start before plus its channels, and a
         tile that does not fit any more opens the next universe.
       </Hint>
     </Stack>
+  );
+}
+
+type Turned = NonNullable<TileShape['turned']>;
+const TURN_LABELS: Record<number, string> = {
+  90: 'a quarter, clockwise',
+  180: 'upside down',
+  270: 'a quarter, the other way',
+};
+
+/** Tiles that hang otherwise than the others: their pixels are elsewhere, their addresses stay. */
+function TurnedTiles({
+  shape,
+  onChange,
+}: {
+  shape: TileShape;
+  onChange: (turned: Turned | undefined) => void;
+}) {
+  const { columns, rows, tile, turned = [] } = shape;
+  const numberOf = ({ column, row }: Turned[number]) => row * columns + column + 1;
+  const cellOf = (number: number) => ({
+    column: (number - 1) % columns,
+    row: Math.floor((number - 1) / columns),
+  });
+  const shown = turned.filter(({ column, row }) => column < columns && row < rows);
+  const set = (next: Turned) => onChange(next.length > 0 ? next : undefined);
+  const replace = (old: Turned[number], next: Turned[number]) =>
+    set(turned.map((each) => (each === old ? next : each)));
+  const isFree = (number: number) => !shown.some((each) => numberOf(each) === number);
+  const free = Array.from({ length: columns * rows }, (_, i) => i + 1).find(isFree);
+  return (
+    <>
+      {shown.map((each) => (
+        <Part
+          key={numberOf(each)}
+          title={`Tile ${numberOf(each)} is turned`}
+          onRemove={() => set(turned.filter((other) => other !== each))}
+        >
+          <Row>
+            <WholeField
+              label="Tile"
+              description="row by row from the top left"
+              what="The number of the tile"
+              least={1}
+              most={columns * rows}
+              value={numberOf(each)}
+              onCommit={(number) => isFree(number) && (replace(each, { ...each, ...cellOf(number) }), true)}
+            />
+            <Select
+              label="Turned"
+              description="seen from the front"
+              allowDeselect={false}
+              value={String(each.turnDeg)}
+              data={([90, 180, 270] as const)
+                .filter((turn) => turn === 180 || tile.columns === tile.rows)
+                .map((turn) => ({ value: String(turn), label: TURN_LABELS[turn]! }))}
+              onChange={(turn) => turn && replace(each, { ...each, turnDeg: Number(turn) as 90 | 180 | 270 })}
+            />
+          </Row>
+        </Part>
+      ))}
+      <Button
+        variant="default"
+        size="compact-md"
+        disabled={free === undefined}
+        onClick={() => free !== undefined && set([...turned, { ...cellOf(free), turnDeg: 180 }])}
+      >
+        Add a tile that hangs turned
+      </Button>
+    </>
   );
 }

@@ -9,6 +9,8 @@ const WORDS: Record<NewUniverse, string> = {
   port: 'with each port',
   run: 'with each run',
   strand: 'with each strand',
+  wholeStrands: 'where the next whole strand does not fit',
+  wholeStrandsPerPort: 'with each port, strands kept whole',
   fixture: 'with each tile',
   never: 'only where one is full',
 };
@@ -19,6 +21,10 @@ const CONSEQUENCE: Record<NewUniverse, string> = {
   run: 'Each run starts at channel 1 of a universe, also behind another run: props can be moved without moving others.',
   strand:
     'Each string of pixels starts at channel 1 of a universe: easy to find by hand, at the price of many universes.',
+  wholeStrands:
+    'As many whole strands to a universe as fit, running on over ports: no strand is in two universes, unless it is longer than one.',
+  wholeStrandsPerPort:
+    'Each port starts at channel 1 of a universe, and no strand is in two of them, unless it is longer than one.',
   fixture: 'Each addressed tile has a universe of its own; other props as with each run.',
   never: 'Everything runs on, over controllers too: fewest universes; one change moves all that follows.',
 };

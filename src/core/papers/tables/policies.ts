@@ -38,6 +38,19 @@ export function policiesTable(rows: readonly PolicyRow[], rateHz: number): Table
         of: (row) => row.straddlingProps,
       },
       {
+        id: 'split',
+        head: 'Split',
+        unit: 'strands',
+        meaning: 'strands that lie in two universes or more',
+        of: ({ splitStrands, splitNames }) =>
+          splitStrands === 0
+            ? 'none'
+            : {
+                text: String(splitStrands),
+                note: `${splitNames.join(', ')}${splitStrands > splitNames.length ? ', …' : ''}`,
+              },
+      },
+      {
         id: 'packets',
         head: 'Packets',
         unit: 'a second',

@@ -1,4 +1,4 @@
-import type { CraftShape } from '../../props/craft';
+import { boardNumber, type CraftShape } from '../../props/craft';
 import type { Table } from '../table';
 
 type CraftPixel = CraftShape['pixels'][number];
@@ -7,7 +7,7 @@ type CraftPixel = CraftShape['pixels'][number];
 export const roleColumn = (index: number) => `role-${index + 1}`;
 
 /** What each light of a craft is for. */
-export function rolesTable(propName: string, { pixels, roles }: CraftShape): Table<CraftPixel> {
+export function rolesTable(propName: string, { pixels, roles, countsFrom }: CraftShape): Table<CraftPixel> {
   return {
     name: `Roles of ${propName}`,
     rows: pixels,
@@ -16,9 +16,9 @@ export function rolesTable(propName: string, { pixels, roles }: CraftShape): Tab
       {
         id: 'pixel',
         head: 'Pixel',
-        meaning: 'in the order of the wire, from 1',
+        meaning: `in the order of the wire, from ${countsFrom ?? 1} as its board counts`,
         as: 'figure',
-        of: (_, index) => index + 1,
+        of: (_, index) => boardNumber({ countsFrom }, index),
       },
       { id: 'faces', head: 'Faces', meaning: 'in the words of the craft', of: (pixel) => pixel.facing },
       ...roles.map((role, index) => ({
