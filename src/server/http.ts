@@ -11,7 +11,7 @@ import { JobEnded, jobs } from './jobs/runner';
 import type { Job } from './jobs/jobs';
 import { NoPhoto } from './photos';
 import { shows } from './repository';
-import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
+import { MustReload, NoSuchChange, NoSuchSheet, NoSuchShow, NothingThere } from './showErrors';
 import { type Author } from './changesTable';
 
 /** More than the largest edit takes: a prop of 100,000 points with all that can be said of it. */
@@ -38,7 +38,7 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
   } catch (error) {
     if (error instanceof Refusal) return refuse(error.status, error.message, error.problems);
     if (error instanceof ShowError) return refuse(422, error.message, error.problems);
-    if (error instanceof NoSuchShow) return refuse(404, error.message);
+    if (error instanceof NoSuchShow || error instanceof NoSuchSheet) return refuse(404, error.message);
     if (error instanceof NoSuchChange || error instanceof NothingThere) return refuse(422, error.message);
     if (error instanceof NoPhoto) return refuse(415, error.message);
     if (error instanceof JobEnded) return refuse(STOPPED, error.message);

@@ -6,6 +6,14 @@ export class NoSuchShow extends Error {
   }
 }
 
+/** A show says nothing in a sheet of this id. */
+export class NoSuchSheet extends Error {
+  constructor(id: string) {
+    super(`This show has no sheet “${id.slice(0, 80)}”; sheets lists those that it has.`);
+    this.name = 'NoSuchSheet';
+  }
+}
+
 /** There is nothing to take back, or nothing to bring again. */
 export class NothingThere extends Error {
   constructor(readonly what: 'undo' | 'redo') {

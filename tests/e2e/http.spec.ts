@@ -192,6 +192,35 @@ test('streams a channel map of 250,000 pixels', async ({ request }) => {
   expect(spans).toHaveLength(1 + plan.spans.length);
 });
 
+test('gives every sheet as a file, as it is on the screen', async ({ request }) => {
+  const id = await demoShow(request);
+  const { sheets } = (await (await request.get(`/api/shows/${id}/sheets`)).json()) as {
+    sheets: { id: string; name: string }[];
+  };
+  expect(sheets.length).toBeGreaterThan(20);
+  const { columns, rows } = await (await request.get(`/api/shows/${id}/sheets/ports.pier-box.json`)).json();
+  expect(columns[0]).toMatchObject({ id: 'port', head: 'Port' });
+  expect(rows[0]).toMatchObject({ port: 'A1', universe: 1, channel: 1 });
+  const response = await request.get(`/api/shows/${id}/sheets/sender.csv`);
+  expect(response.headers()['content-type']).toContain('text/csv');
+  expect((await response.text()).split('\r\n')[0]).toContain('Universe (to type)');
+  for (const each of sheets) {
+    const one = await request.get(`/api/shows/${id}/sheets/${each.id}.csv`);
+    expect([each.id, one.status()]).toEqual([each.id, 200]);
+  }
+  // Lengths are written as the show has them.
+  await request.post(`/api/shows/${id}/edits`, {
+    data: { ...author(0), edit: { type: 'setLengths', lengths: 'imperial' } },
+  });
+  expect(await (await request.get(`/api/shows/${id}/sheets/leads.csv`)).text()).toMatch(/\d ft/);
+  const missing = await request.get(`/api/shows/${id}/sheets/nothing.csv`);
+  expect([missing.status(), (await missing.json()).error]).toEqual([
+    404,
+    expect.stringContaining('no sheet “nothing”'),
+  ]);
+  expect((await request.get(`/api/shows/${id}/sheets/sender.xml`)).status()).toBe(404);
+});
+
 test('tells of changes and facts of several shows over one stream', async ({ request, baseURL }) => {
   const [id, other] = [await demoShow(request), await demoShow(request)];
   const stop = new AbortController();

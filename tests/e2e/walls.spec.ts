@@ -9,9 +9,13 @@ test('a wall from panels to what is typed and wired', async ({ page, request }) 
   await page.getByRole('button', { name: 'Add a prop' }).click();
   await page.getByRole('menuitem', { name: /^Panel wall/ }).click();
   await fill(page, 'Panels across', '4');
-  await fill(page, 'Panels down', '2');
-  await expect(page.locator('[data-testid^=prop-panel-wall-]')).toContainText('4 × 2 panels');
-  await expect(page.getByText('1.28 m × 320 mm').first()).toBeVisible();
+  await fill(page, 'Panels down', '6');
+  await expect(page.locator('[data-testid^=prop-panel-wall-]')).toContainText('4 × 6 panels');
+  await expect(page.getByText('1.28 m × 960 mm').first()).toBeVisible();
+  // The back of a panel is asked for once, with a picture of it.
+  await expect(page.getByText('Turn a panel over')).toBeVisible();
+  await page.getByRole('radio', { name: /IN at the left/ }).click();
+  await expect(page.getByText('Turn a panel over')).toBeHidden();
   // Nonsense amps are refused with what is plausible.
   await fill(page, 'At full white', '60 W');
   await expect(page.getByText(/some 2 to 4 A at 5 V/)).toBeVisible();
@@ -145,4 +149,22 @@ test('a wall of two million pixels is planned with progress and drawn without a 
   });
   expect(frames).toBe(30);
   await expect(page.getByText(/it needs output 4, but the hat has 3 outputs/).first()).toBeVisible();
+});
+
+test('a panel is found by row and column, and lit up with its output and place', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'build');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder(/panel 2.3/).fill('panel 2.3');
+  await page.getByText(/panel 2\.3 · output and place/).click();
+  await expect(page).toHaveURL(/score-wall\/run\/1\/pixel/);
+  await expect(page.getByText('Output and place')).toBeVisible();
+  await expect(page.getByTestId('wall')).toBeVisible();
+  const answer = await (await request.get(`/api/shows/${id}/lookup?q=score wall panel 2.3`)).json();
+  expect(answer.hits[0].onProp).toContainEqual(expect.objectContaining({ name: 'Panel', value: '2.3' }));
+  const outside = await (await request.get(`/api/shows/${id}/lookup?q=panel 9.9`)).json();
+  expect(outside.message).toContain('there is none in row 9');
 });

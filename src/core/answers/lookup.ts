@@ -1,6 +1,9 @@
 import { spansOfRun, spansInUniverse } from '../plan/planIndex';
 import { portName } from '../catalogue/controller';
 import type { Plan, Span } from '../plan/planned';
+import type { MeasureFact } from '../props/kind';
+import { kindOf } from '../props/registry';
+import { colourPlan } from '../devices/colourOrders';
 import type { RunOnWire } from '../patch/plug';
 import { LAST_PORT_ADDRESS, portAddressOn, universeOn } from '../addressing/numbering';
 
@@ -51,12 +54,19 @@ export type Hit =
       /** Of the skipped pixels before the run, from 1. */ skippedPixel: number;
     };
 
+/** Where a pixel is besides its strand, as its kind has it: its panel, what drives that. */
+export function pixelFactsOf(plan: Plan, pixel: number): MeasureFact[] {
+  const { prop } = plan.runs[plan.pixels.run[pixel]!]!;
+  const own = plan.show.props[prop]!;
+  return kindOf(own).pixelFacts?.(own.shape, own.threading, pixel - plan.props[prop]!.firstPixel) ?? [];
+}
+
 /** Every number of one pixel. `pixel` is an index of the pixel table. */
 export function addressOf(plan: Plan, pixel: number): PixelAddress {
   const { pixels, show } = plan;
   const run = plan.runs[pixels.run[pixel]!]!;
   const prop = plan.props[run.prop]!;
-  const { id, name, pixelTypeId } = show.props[run.prop]!;
+  const { id, name } = show.props[run.prop]!;
   const strand = prop.strands[pixels.strand[pixel]!]!;
   const pixelInProp = pixel - prop.firstPixel;
   return {
@@ -72,7 +82,7 @@ export function addressOf(plan: Plan, pixel: number): PixelAddress {
     yMm: pixels.yMm[pixel]!,
     zMm: pixels.zMm[pixel]!,
     channelsPerPixel: run.channelsPerPixel,
-    colourOrder: show.pixelTypes.find((type) => type.id === pixelTypeId)!.colourOrder,
+    colourOrder: colourPlan(plan, pixels.run[pixel]!).chips[0]!,
     wire: run.wire && wireAddress(plan, pixels.run[pixel]!, run.wire, pixel),
   };
 }

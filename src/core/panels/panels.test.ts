@@ -18,6 +18,7 @@ import { SHIPPED_PANELS, type PanelType } from './panelType';
 import {
   FILLS,
   bandsOf,
+  bandsOfDisagreement,
   disagreement,
   disagreementWords,
   pictureIndex,
@@ -377,6 +378,24 @@ describe('a packing disagreement', () => {
   it('shows red, blue, green when the receiver steps by more, and red, green, blue when by less', () => {
     expect(bands(510, 512)).toEqual(['red', 'blue', 'green', 'red']);
     expect(bands(512, 510)).toEqual(['red', 'green', 'blue', 'red']);
+  });
+  it('is told by universes as by single pixels', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 3000 }),
+        fc.integer({ min: 3, max: 512 }),
+        fc.integer({ min: 3, max: 512 }),
+        fc.constantFrom(...FILLS),
+        (pixels, sent, received, fill) => {
+          expect(bandsOfDisagreement(pixels, sent, received, fill)).toEqual(
+            bandsOf(disagreement(pixels, sent, received, fill)),
+          );
+        },
+      ),
+      { numRuns: 300 },
+    );
+    // 262,144 pixels in universes of 512: a band for each, of which two at the end may be dark.
+    expect(bandsOfDisagreement(262_144, 510, 512, 'red').length).toBeGreaterThan(1500);
   });
   it('shows one colour where both agree', () => {
     for (const size of [510, 512, 150])

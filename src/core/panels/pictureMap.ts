@@ -129,18 +129,92 @@ export interface Band {
 
 const COLOUR_WORDS = ['dark', 'red', 'green', 'yellow', 'blue', 'magenta', 'cyan', 'white'];
 
-/** Stretches of one colour; pixels in which two universes meet are left to their neighbours' band. */
+/** Pixels in a row that show the same. */
+interface Stretch {
+  bits: number;
+  pixelCount: number;
+}
+
+/** Stretches of one colour of what is seen; pixels in which two universes meet are left to their neighbours' band. */
 export function bandsOf(seen: Uint8Array, least = 3): Band[] {
-  const bands: Band[] = [];
-  let first = 0;
-  for (let i = 1; i <= seen.length; i += 1) {
-    if (i < seen.length && seen[i] === seen[first]) continue;
-    const last = bands.at(-1);
-    if (i - first < least && last) last.pixelCount += i - first;
-    else if (last && last.colour === COLOUR_WORDS[seen[first]!]) last.pixelCount += i - first;
-    else bands.push({ firstPixel: first, pixelCount: i - first, colour: COLOUR_WORDS[seen[first]!]! });
-    first = i;
+  return bandsFrom(
+    (function* () {
+      for (const bits of seen) yield { bits, pixelCount: 1 };
+    })(),
+    least,
+  );
+}
+
+/** As `bandsOf` of `disagreement`, at a cost that grows with universes and not with pixels. */
+export function bandsOfDisagreement(
+  pixels: number,
+  sent: number,
+  received: number,
+  fill: Fill,
+  least = 3,
+): Band[] {
+  return bandsFrom(stretchesOfDisagreement(pixels, sent, received, fill), least);
+}
+
+/** Inside one universe of the receiver all whole pixels that were sent show the same; only those at its borders are looked at singly. */
+function* stretchesOfDisagreement(
+  pixels: number,
+  sent: number,
+  received: number,
+  fill: Fill,
+): Generator<Stretch> {
+  const channels = pixels * 3;
+  const wanted = FILLS.indexOf(fill);
+  const bitsOf = (pixel: number) => {
+    let bits = 0;
+    for (let i = 3 * pixel; i < 3 * pixel + 3; i += 1) {
+      const universe = Math.floor(i / received);
+      const slot = i - universe * received;
+      const source = universe * sent + slot;
+      if (slot < sent && source < channels && source % 3 === wanted) bits |= 1 << (i % 3);
+    }
+    return bits;
+  };
+  let pixel = 0;
+  for (let universe = 0; pixel < pixels; universe += 1) {
+    const from = universe * received;
+    // Slots that were sent, as far as there are channels to send.
+    const filled = Math.min(sent, received, Math.max(0, channels - universe * sent));
+    for (const end of [from + filled, from + received]) {
+      const whole = Math.min(pixels, Math.floor(end / 3));
+      for (; pixel < whole && 3 * pixel < from; pixel += 1) yield { bits: bitsOf(pixel), pixelCount: 1 };
+      if (whole > pixel) {
+        yield { bits: bitsOf(pixel), pixelCount: whole - pixel };
+        pixel = whole;
+      }
+      // The pixel in which what was sent, or the universe, ends.
+      if (pixel < pixels && 3 * pixel < end) {
+        yield { bits: bitsOf(pixel), pixelCount: 1 };
+        pixel += 1;
+      }
+    }
   }
+}
+
+function bandsFrom(stretches: Iterable<Stretch>, least: number): Band[] {
+  const bands: Band[] = [];
+  const add = ({ bits, pixelCount }: Stretch, firstPixel: number) => {
+    const last = bands.at(-1);
+    const colour = COLOUR_WORDS[bits]!;
+    if (last && (pixelCount < least || last.colour === colour)) last.pixelCount += pixelCount;
+    else bands.push({ firstPixel, pixelCount, colour });
+  };
+  let first = 0;
+  let open = null as Stretch | null;
+  for (const { bits, pixelCount } of stretches) {
+    if (open?.bits === bits) open.pixelCount += pixelCount;
+    else {
+      if (open) add(open, first);
+      first += open?.pixelCount ?? 0;
+      open = { bits, pixelCount };
+    }
+  }
+  if (open) add(open, first);
   return bands;
 }
 

@@ -9,7 +9,7 @@ export interface Raster {
   rgb: Uint8Array;
 }
 
-/** Digits and a dot, three pixels wide and five high, a row a number, the leftmost pixel the highest bit. */
+/** Digits, a dot, and the letters of row and column, three pixels wide and five high, a row a number, the leftmost pixel the highest bit. */
 const GLYPHS: Record<string, readonly number[]> = {
   '0': [7, 5, 5, 5, 7],
   '1': [2, 6, 2, 2, 7],
@@ -22,6 +22,8 @@ const GLYPHS: Record<string, readonly number[]> = {
   '8': [7, 5, 7, 5, 7],
   '9': [7, 5, 7, 1, 7],
   '.': [0, 0, 0, 0, 2],
+  r: [0, 6, 5, 4, 4],
+  c: [0, 3, 4, 4, 3],
 };
 
 /** Told apart also by those who see few colours: hue and brightness both change from one output to the next. */
@@ -38,7 +40,7 @@ const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
 
 /**
  * A picture by which every panel says where it belongs: its output and place in the chain (`2.3`) above, its row and column
- * on the wall below, an arrow that points where the printed arrow of the panel is to point, a colour for each output, and a border
+ * on the wall below (`r1c4`), an arrow that points where the printed arrow of the panel is to point, a colour for each output, and a border
  * of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel that is turned,
  * placed or plugged otherwise than its driver is told shows it.
  */
@@ -62,7 +64,7 @@ export function testPicture({ wall, chains, cards }: LaidWall): Raster {
           const border = x === 0 || y === 0 || x === panel.columns - 1 || y === panel.rows - 1;
           set(x, y, border ? [255, 255, 255] : colour);
         }
-      const lines = [`${output}.${place + 1}`, `${row + 1}.${column + 1}`];
+      const lines = [`${output}.${place + 1}`, `r${row + 1}c${column + 1}`];
       const longest = Math.max(...lines.map((line) => line.length));
       const scale = Math.max(
         1,

@@ -27,7 +27,7 @@ export interface WallValue {
 
 export interface WallSheet {
   /** Where the values are typed. */
-  groups: { title: string; values: WallValue[] }[];
+  groups: { id: string; title: string; values: WallValue[] }[];
   /** Each with an id under which its tick is kept. */
   steps: { id: string; words: string; why: string }[];
 }
@@ -261,12 +261,17 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
   const refresh = refreshHz(longest, panel, pictureOfDriver.depthBits);
   return {
     groups: [
-      { title: 'The panel, as a card utility or player asks for it', values: panelValues },
-      { title: driver.kind === 'cards' ? 'The cards' : 'The hat', values: [...cardValues, ...driverValues] },
-      { title: 'The chains', values: chainValues },
-      { title: 'The picture, as a show program asks for it', values: pictureValues },
-      { title: 'The addresses', values: addressValues },
+      { id: 'panel', title: 'The panel, as a card utility or player asks for it', values: panelValues },
       {
+        id: 'driver',
+        title: driver.kind === 'cards' ? 'The cards' : 'The hat',
+        values: [...cardValues, ...driverValues],
+      },
+      { id: 'chains', title: 'The chains', values: chainValues },
+      { id: 'picture', title: 'The picture, as a show program asks for it', values: pictureValues },
+      { id: 'addresses', title: 'The addresses', values: addressValues },
+      {
+        id: 'expected',
         title: 'To expect',
         values: [
           value(

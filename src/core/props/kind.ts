@@ -80,6 +80,15 @@ export interface PropKind<
     hint: string;
     starter: () => { shape: z.infer<Shape>; threading: z.infer<Threading> };
   }[];
+  /** Where a pixel is besides its place in a strand: its panel, what drives that. `pixel` counts from 0 in data order. */
+  pixelFacts?: (shape: z.infer<Shape>, threading: z.infer<Threading>, pixel: number) => MeasureFact[];
+  /** The pixel, from 0 in data order, at the top left of a panel, by row and column from 1 as seen from the front; null where there is none. */
+  pixelOfPanel?: (
+    shape: z.infer<Shape>,
+    threading: z.infer<Threading>,
+    row: number,
+    column: number,
+  ) => number | null;
   /** What follows from the measures and is wanted at the bench, besides counts. */
   facts: (shape: z.infer<Shape>) => MeasureFact[];
   /** What follows from the threading alone, as seen from a side. */

@@ -105,6 +105,25 @@ describe('tiles', () => {
     runs: 1,
   };
 
+  it('that hang turned keep their channels, at the other end of the tile', () => {
+    const turned = { ...shape, turned: [{ column: 1, row: 0, turnDeg: 180 as const }] };
+    expect(places({ kind: 'tile', shape: turned, threading })).toBe(
+      [
+        '0,35 10,35 10,25 0,25',
+        '35,25 25,25 25,35 35,35', // upside down: its first pixel is at the bottom right
+        '25,10 35,10 35,0 25,0',
+        '0,10 10,10 10,0 0,0',
+      ].join(' '),
+    );
+    // Only a square tile fits its place on its side.
+    expect(
+      refusal(
+        'tile',
+        { ...turned, tile: { ...shape.tile, columns: 3 }, turned: [{ ...turned.turned[0], turnDeg: 90 }] },
+        threading,
+      ),
+    ).toContain('a half turn of 180');
+  });
   it('keep the order inside a tile, whichever way the chain goes', () => {
     expect(places({ kind: 'tile', shape, threading })).toBe(
       [

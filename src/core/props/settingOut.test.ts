@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { placesOnRing, ringDiameterMm, setOut } from './settingOut';
+import { knottedRope, placesOnRing, ringDiameterMm, setOut } from './settingOut';
 
 /** Where two tapes meet, by the law of cosines; on the side of the base line that `above` says. */
 function whereTapesMeet(
@@ -89,4 +89,21 @@ describe('the ring that a spacing and a number make', () => {
     );
     expect(placesOnRing(10, 50, 'straightAcross')).toBe(1);
   });
+});
+
+it('ties a rope by which each stake is found from the one before: half a circle of 13 about a pole', () => {
+  // 12 gaps of 15 degrees on a radius of 1.8 m: a chord is 2 * 1800 * sin(7.5 degrees) = 469.9 mm.
+  const at = (i: number) => (Math.PI * i) / 12;
+  const out = setOut({
+    xMm: Array.from({ length: 13 }, (_, i) => -1800 * Math.cos(at(i))),
+    yMm: Array.from({ length: 13 }, (_, i) => -1800 * Math.sin(at(i))),
+  });
+  const rope = knottedRope(out)!;
+  expect(rope.radiusMm).toBeCloseTo(1800);
+  expect(rope.chordMm).toBeCloseTo(469.89, 1);
+  expect(out.places[0]!.toNextArcMm).toBeCloseTo(471.24, 1);
+  expect(rope.totalMm).toBeCloseTo(4069.89, 1);
+  expect(rope.closingMm).toBeCloseTo(3600);
+  // Of places that are not on one circle, or not equally far apart, no such rope is tied.
+  expect(knottedRope(setOut({ xMm: [0, 100, 300], yMm: [500, 500, 500] }))).toBeNull();
 });

@@ -76,6 +76,37 @@ export function setOut(
   return { places, referenceA: a + 1, referenceB: b + 1, baseMm: count === 0 ? 0 : distance(a, b) };
 }
 
+/** One rope, knotted into a triangle with its loop over the pole, by which every place is found from the one before. */
+export interface KnottedRope {
+  /** From the loop to the first knot, and from the second knot back to the loop. */
+  radiusMm: number;
+  /** From the first knot to the second. */
+  chordMm: number;
+  totalMm: number;
+  /** Straight from the last place to the first: what to check when all stand; null for fewer than three. */
+  closingMm: number | null;
+}
+
+/** The rope of places that are on one circle about the middle and equally far apart; null where they are not. */
+export function knottedRope({ places }: Pick<SettingOut, 'places'>): KnottedRope | null {
+  const [first] = places;
+  const last = places.at(-1)!;
+  if (!first || places.length < 2 || first.toNextMm === null || first.radiusMm < 1) return null;
+  const near = (a: number, b: number) => Math.abs(a - b) < 0.5;
+  const isEven = places.every(
+    (place) =>
+      near(place.radiusMm, first.radiusMm) &&
+      (place.toNextMm === null ? place === last : near(place.toNextMm, first.toNextMm!)),
+  );
+  if (!isEven) return null;
+  return {
+    radiusMm: first.radiusMm,
+    chordMm: first.toNextMm,
+    totalMm: 2 * first.radiusMm + first.toNextMm,
+    closingMm: places.length < 3 ? null : Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm),
+  };
+}
+
 /** Along the circle about the middle from one place to another: 2 * r * asin(chord / (2 * r)). */
 function arcMm(x1: number, y1: number, x2: number, y2: number): number | null {
   const radius = Math.hypot(x1, y1);

@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { computed, fromFigure, given, product } from '../figures/explained';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
-import { chainingSchema, type WallCells } from '../panels/chains';
+import {
+  chainPlaces,
+  chainingSchema,
+  chainsOf,
+  outputName,
+  type Chain,
+  type WallCells,
+} from '../panels/chains';
+import { panelPixelFinder } from '../panels/panelMap';
+import { pictureIndex, pictureXy } from '../panels/pictureMap';
 import { cardsOf, driverSchema, evenCards, fewestCards, USUAL_HAT } from '../panels/driver';
 import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
 import { standingWords } from '../figures/figure';
@@ -9,7 +18,7 @@ import { orderStrands } from '../threading/strands';
 import { CORNERS, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
-import { definePropKind } from './kind';
+import { definePropKind, type MeasureFact } from './kind';
 
 export const WALL_LIMITS = { side: 64, pixels: 4_000_000 };
 
@@ -81,6 +90,17 @@ export function wallPixels({ panel, columns, rows }: WallShape): { width: number
 /** Panels that are there. */
 export function panelCount(shape: WallShape): number {
   return shape.columns * shape.rows - missingCells(shape).size;
+}
+
+/** Chains are laid once for each threading; a pixel of a wall is asked for again and again. */
+const laidChains = new WeakMap<WallThreading, { shape: WallShape; chains: Chain[] }>();
+
+function chainsOfWall(shape: WallShape, threading: WallThreading): Chain[] {
+  const known = laidChains.get(threading);
+  if (known?.shape === shape) return known.chains;
+  const chains = chainsOf(cellsOfWall(shape), threading.driver, threading.chaining);
+  laidChains.set(threading, { shape, chains });
+  return chains;
 }
 
 function cardPixels({ panel }: Pick<WallShape, 'panel'>, card: { columns: number; rows: number }): number {
@@ -204,6 +224,46 @@ export const wall = definePropKind({
         for (let x = left; x < left + panel.columns; x += 1, at += 1) hidden[at] = y * width + x;
     }
     return hidden;
+  },
+  pixelFacts: (shape, threading, pixel) => {
+    const { width, height } = wallPixels(shape);
+    const { panel, columns } = shape;
+    const [x, y] = pictureXy({ width, height, corner: threading.pictureCorner }, pixel);
+    const [column, row] = [Math.floor(x / panel.columns), Math.floor(y / panel.rows)];
+    const chains = chainsOfWall(shape, threading);
+    const found = chainPlaces(chains, columns).get(row * columns + column);
+    const facts: MeasureFact[] = [
+      {
+        name: 'On the wall',
+        value: `${x}, ${y}`,
+        note: 'across and down from the top left, from 0, from the front',
+      },
+      { name: 'Panel', value: `${row + 1}.${column + 1}`, note: 'row.column as seen from the front' },
+    ];
+    if (!found) return [...facts, { name: 'Output', value: 'none', note: 'this panel is on no chain' }];
+    const chain = chains[found.chain]!;
+    const { turnDeg } = chain.panels[found.place]!;
+    const own = panelPixelFinder(chains, { panel, columns })(x, y)!;
+    const cards = cardsOf(threading.driver, columns, shape.rows).length;
+    return [
+      ...facts,
+      {
+        name: 'Output and place',
+        value: `${outputName(chain, cards)} · ${found.place + 1}`,
+        note: `${cards > 1 ? 'card.output' : 'output'} of the driver, and place in its chain${turnDeg === 0 ? '' : `; turned ${turnDeg}°`}`,
+      },
+      {
+        name: 'On the panel',
+        value: `${own.x}, ${own.y}`,
+        note: 'from its top left with the arrow up, from 0',
+      },
+    ];
+  },
+  pixelOfPanel: (shape, threading, row, column) => {
+    if (row < 1 || column < 1 || row > shape.rows || column > shape.columns) return null;
+    const { width, height } = wallPixels(shape);
+    const [x, y] = [(column - 1) * shape.panel.columns, (row - 1) * shape.panel.rows];
+    return pictureIndex({ width, height, corner: threading.pictureCorner }, x, y);
   },
   facts: (shape) => {
     const { width, height } = wallPixels(shape);

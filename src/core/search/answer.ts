@@ -1,4 +1,4 @@
-import { addressOf, type PixelAddress } from '../answers/lookup';
+import { addressOf, pixelFactsOf, type PixelAddress } from '../answers/lookup';
 import { artNetAddress, artNetWords, multicastGroup } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
@@ -42,6 +42,11 @@ function hitAnswer(plan: Plan, hit: SearchHit) {
         kind: hit.kind,
         channelOfPixel: hit.channelOfPixel + 1,
         ...pixelAnswer(addressOf(plan, hit.pixel)),
+        onProp: pixelFactsOf(plan, hit.pixel).map(({ name, value, note }) => ({
+          name,
+          value,
+          note: note ?? null,
+        })),
         neighbours: neighboursOf(plan, hit.pixel),
       };
   }

@@ -11,6 +11,7 @@ import { spansInUniverse } from '../plan/planIndex';
 import { portAddressOf } from '../addressing/numbering';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
 import { countOf, groupDigits } from '../units/number';
 
 /** What a search found: something to go to. Indices lead into the plan. */
@@ -69,8 +70,8 @@ const FORMS: readonly Form[] = [
     answer: (plan, [channel]) =>
       all(
         findShowChannel(plan, Number(channel)),
-        Number(channel) > plan.lastShowChannel || Number(channel) < 1
-          ? `The show’s channels go from 1 to ${groupDigits(plan.lastShowChannel)}; ${channel} is outside.`
+        Number(channel) > plan.lastShowChannel || Number(channel) < firstShowChannel(plan)
+          ? `The show’s channels go from ${groupDigits(firstShowChannel(plan))} to ${groupDigits(plan.lastShowChannel)}; ${channel} is outside.`
           : `Channel ${channel} lies in a gap: no pixel uses it.`,
       ),
   },
@@ -114,6 +115,12 @@ const FORMS: readonly Form[] = [
       }),
   },
   {
+    // panel 2.3, score wall panel 2.3, panel 2.3 of score wall: row and column from the front
+    pattern: /^(?:(.+?)\s+)?panel\s*(\d+)\s*[.,:/]\s*(\d+)(?:\s+(?:of\s+)?(.+))?$/,
+    answer: (plan, [before, row, column, behind]) =>
+      panelAnswer(plan, before ?? behind, Number(row), Number(column)),
+  },
+  {
     // A3 17: port, place on its wire
     pattern: /^([a-z]{1,3})\s*(\d+)(?:\s*[.,:/]\s*|\s+)(?:px\s*|pixel\s*)?(\d+)$/,
     answer: (plan, [label, port, place]) => {
@@ -141,7 +148,7 @@ const FORMS: readonly Form[] = [
 /**
  * Finds what a builder asks for in one line: a port and place (`A3 17`), a port (`A3`), a universe and channel
  * (`U5 430`), a show channel (`ch 2182`), an Art-Net address (`art 0.1.4 17`), a DDP byte (`ddp A 300`), a LED index of a
- * device (`led A 12`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop or controller by
+ * device (`led A 12`), a panel of a wall (`panel 2.3`, or `score wall panel 2.3`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop or controller by
  * part of its name. Letter case does not matter.
  */
 export function search(plan: Plan, text: string): SearchAnswer {
@@ -161,6 +168,30 @@ export function search(plan: Plan, text: string): SearchAnswer {
   if (named.length > 0) return { hits: named };
   return none(
     `Nothing here is called “${text.trim()}”. Ask for a prop, a port and place (A3 17), a universe and channel (U5 430) or a show channel (ch 2182).`,
+  );
+}
+
+/** The panel at a place of a wall, as its first pixel: of the wall that is named, or of every wall that has one there. */
+function panelAnswer(plan: Plan, name: string | undefined, row: number, column: number): SearchAnswer {
+  const named =
+    name === undefined ? null : new Set(propsNamed(plan, name).map((hit) => 'prop' in hit && hit.prop));
+  const walls = plan.show.props.flatMap((prop, index) =>
+    kindOf(prop).panelled && (named === null || named.has(index)) ? [{ prop, index }] : [],
+  );
+  const hits = walls.flatMap(({ prop, index }): SearchHit[] => {
+    const pixel = kindOf(prop).pixelOfPanel?.(prop.shape, prop.threading, row, column) ?? null;
+    return pixel === null
+      ? []
+      : [{ kind: 'pixel', pixel: plan.props[index]!.firstPixel + pixel, channelOfPixel: 0 }];
+  });
+  if (hits.length > 0) return { hits };
+  const [wall] = walls;
+  if (!wall)
+    return none(
+      name === undefined ? 'There is no panel wall in this show.' : `No panel wall is called “${name}”.`,
+    );
+  return none(
+    `${wall.prop.name} has ${kindOf(wall.prop).summary(wall.prop.shape)}; there is none in row ${row}, column ${column}. Rows and columns count from 1 at the top left, seen from the front.`,
   );
 }
 
@@ -200,6 +231,10 @@ function pixelOfProp(plan: Plan, query: string): SearchAnswer | undefined {
       `${words}${run === undefined ? '' : ` run ${run}`} has pixels 1 to ${groupDigits(part.pixelCount)}; ${number} is outside.`,
     );
   return { hits: [{ kind: 'pixel', pixel: part.firstPixel + wanted - 1, channelOfPixel: 0 }] };
+}
+
+function firstShowChannel({ show }: Plan): number {
+  return show.addressing.firstShowChannel ?? 1;
 }
 
 function controllerLabelled(plan: Plan, label: string): number {

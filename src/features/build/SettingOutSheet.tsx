@@ -4,9 +4,16 @@ import { settingOutTable } from '@/core/papers/tables/settingOut';
 import { useMemo, useState } from 'react';
 import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
-import type { Anchors } from '@/core/props/kind';
+import { placesToSetOut } from '@/core/answers/placesToSetOut';
 import { kindOf } from '@/core/props/registry';
-import { placesOnRing, ringDiameterMm, setOut } from '@/core/props/settingOut';
+import {
+  knottedRope,
+  placesOnRing,
+  ringDiameterMm,
+  setOut,
+  type KnottedRope,
+  type SettingOut,
+} from '@/core/props/settingOut';
 import { formatLength } from '@/core/units/length';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
@@ -21,27 +28,39 @@ import { StakePlan } from './StakePlan';
 export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = plan.show.props[index]!;
   const edit = useEdit();
-  const anchors = useMemo(() => anchorsOf(plan, index), [plan, index]);
-  const [references, setReferences] = useState<[number, number] | undefined>();
+  const anchors = useMemo(() => placesToSetOut(plan, index), [plan, index]);
+  const [way, setWay] = useState<Way>('tapes');
+  const [chosenTapes, setReferences] = useState<[number, number] | undefined>();
+  // From the pole, the ends are the two that are found first.
+  const atEnds: [number, number] | undefined =
+    way === 'pole' && anchors.xMm.length > 1 ? [1, anchors.xMm.length] : undefined;
+  const references = chosenTapes ?? atEnds;
   const [chosen, setChosen] = useState<number | null>(null);
   const out = useMemo(
     () => setOut(anchors, { references, ...kindOf(prop).placeRows?.(prop.shape) }),
     [anchors, references, prop],
   );
   const count = out.places.length;
+  const rope = useMemo(() => knottedRope(out), [out]);
   return (
     <div className={sheets.sheet}>
       <div className={sheets.columns}>
         <div>
           <h2>Every {anchors.word} by tape</h2>
-          <p className={sheets.lead}>
+          {anchors.middle && count > 1 && (
+            <Choice
+              label="Found"
+              value={way}
+              onChange={(next) => setWay(WAYS.find((each) => each.value === next)!.value)}
+              data={WAYS.filter((each) => each.value !== 'rope' || rope !== null)}
+            />
+          )}
+          <p className={sheets.lead} data-testid="how-to-set-out">
             {count < 2 ? (
               'There is nothing to set out yet.'
             ) : (
               <>
-                Set {anchors.word} {out.referenceA} and {anchors.word} {out.referenceB},{' '}
-                {formatLength(Math.round(out.baseMm))} apart. Hook a tape to each; every other {anchors.word}{' '}
-                is where the two tapes cross, on the side that the drawing shows.{' '}
+                <HowToSetOut way={way} word={anchors.word} out={out} rope={rope} />{' '}
                 {anchors.word === 'stake' &&
                   'Ask what is buried there before a stake is driven, and have a second person for anything tall.'}
               </>
@@ -111,32 +130,50 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
   );
 }
 
-interface PlacesToSetOut extends Anchors {
-  xFrom: string;
-  yFrom: string;
-  /** Whether the middle means something, so that a radius does. */
-  middle: boolean;
+/** How places are found: from two that stand, from a pole that stands already, or with one rope around it. */
+const WAYS = [
+  { value: 'tapes', label: 'By two tapes' },
+  { value: 'pole', label: 'From the pole' },
+  { value: 'rope', label: 'With one rope' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+
+interface HowToSetOutProps {
+  way: Way;
+  word: string;
+  out: SettingOut;
+  rope: KnottedRope | null;
 }
 
-/** The anchors of a kind that has them; for all others the pixels, from the lower left corner of the frame. */
-function anchorsOf(plan: Plan, index: number): PlacesToSetOut {
-  const prop = plan.show.props[index]!;
-  const anchors = kindOf(prop).anchors?.(prop.shape);
-  if (anchors) return { ...anchors, xFrom: 'mm from the middle', yFrom: 'mm from the middle', middle: true };
-  const { firstPixel, pixelCount } = plan.props[index]!;
-  const x = plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount);
-  const y = plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount);
-  const bounds = boundsOf(x, y);
-  const clearance = prop.frameClearanceMm ?? 0;
-  return {
-    word: 'pixel',
-    view: 'seen from the front, in data order',
-    xFrom: 'mm from the left of the frame',
-    yFrom: 'mm from its foot',
-    middle: false,
-    xMm: Array.from(x, (value) => value - (bounds?.leftMm ?? 0) + clearance),
-    yMm: Array.from(y, (value) => value - (bounds?.bottomMm ?? 0) + clearance),
-  };
+function HowToSetOut({ way, word, out, rope }: HowToSetOutProps) {
+  const length = (mm: number) => formatLength(Math.round(mm));
+  const first = out.places[0]!;
+  if (way === 'rope' && rope)
+    return (
+      <>
+        Tie a rope that does not stretch into a loop of {length(rope.totalMm)}: its knot over the pole, a mark
+        at <b>{length(rope.radiusMm)}</b> and another at <b>{length(rope.radiusMm + rope.chordMm)}</b>. Hold
+        the first mark at {word} 1, pull the rope tight, and the second mark is {word} 2; then the first mark
+        goes to {word} 2, and so on.
+        {rope.closingMm !== null &&
+          ` When all stand, ${word} ${out.places.length} has to be ${length(rope.closingMm)} from ${word} 1.`}
+      </>
+    );
+  if (way === 'pole')
+    return (
+      <>
+        The pole stands: hook a tape to it and set {word} 1 at its radius, <b>{length(first.radiusMm)}</b>, on
+        the side that the drawing shows. Then {word} {out.referenceB}, at its own radius and{' '}
+        {length(out.baseMm)} from {word} {out.referenceA}. Every other one is where its radius from the pole
+        meets tape A from {word} {out.referenceA}; tape B checks it.
+      </>
+    );
+  return (
+    <>
+      Set {word} {out.referenceA} and {word} {out.referenceB}, {length(out.baseMm)} apart. Hook a tape to
+      each; every other {word} is where the two tapes cross, on the side that the drawing shows.
+    </>
+  );
 }
 
 function OuterSizes({ plan, index }: { plan: Plan; index: number }) {

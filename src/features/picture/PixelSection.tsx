@@ -2,7 +2,7 @@
 
 import { ActionIcon, CopyButton, Group, Tooltip, VisuallyHidden } from '@mantine/core';
 import { IconCheck, IconCopy, IconX } from '@tabler/icons-react';
-import { addressOf } from '@/core/answers/lookup';
+import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { xSeenFrom } from '@/core/threading/view';
@@ -60,6 +60,7 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
       <Facts
         facts={[
           { name: 'On the prop', value: strandWords(address, kindOf(prop).strandWord(prop.threading)) },
+          ...pixelFactsOf(plan, pixel),
           {
             name: side === 'front' ? 'Right and up' : 'Right and up, from the back',
             value: `${signed(xSeenFrom(side, address.xMm))}, ${signed(address.yMm)}`,

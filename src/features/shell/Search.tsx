@@ -4,7 +4,7 @@ import { useMantineColorScheme } from '@mantine/core';
 import { Spotlight, spotlight } from '@mantine/spotlight';
 import { IconCommand, IconPlug, IconSearch } from '@tabler/icons-react';
 import { useState, type ReactNode } from 'react';
-import { addressOf } from '@/core/answers/lookup';
+import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
@@ -62,7 +62,7 @@ export function Search() {
     >
       <Spotlight.Search
         ref={focusAtOnce}
-        placeholder="A3 17, U5 430, ch 2182, net curtain…"
+        placeholder="A3 17, U5 430, ch 2182, panel 2.3, net curtain…"
         leftSection={<IconSearch size={18} />}
       />
       <Spotlight.ActionsList>
@@ -132,9 +132,14 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
       const prop = plan.show.props[plan.runs[plan.pixels.run[hit.pixel]!]!.prop]!;
       return {
         label: `${address.propName}, pixel ${groupDigits(address.pixelInRun)} of run ${address.run}`,
-        description: wire
-          ? `${wire.portName} ${groupDigits(wire.place)} · ${wire.e131 ? e131Words(wire.e131) : `DDP byte ${groupDigits(wire.ddpOffset)}`}`
-          : 'on no port yet',
+        description: [
+          ...pixelFactsOf(plan, hit.pixel)
+            .filter(({ name }) => name === 'Panel' || name === 'Output and place')
+            .map(({ name, value }) => `${name.toLowerCase()} ${value}`),
+          wire
+            ? `${wire.portName} ${groupDigits(wire.place)} · ${wire.e131 ? e131Words(wire.e131) : `DDP byte ${groupDigits(wire.ddpOffset)}`}`
+            : 'on no port yet',
+        ].join(' · '),
         icon: <KindGlyph kind={prop.kind} />,
       };
     }
@@ -171,6 +176,7 @@ function useCommands(): Item[] {
     command('Download the channel map', 'CSV, one line a pixel', download('channel-map.csv')),
     command('Download the spans', 'CSV, one line a span', download('spans.csv')),
     command('Download the show file', 'JSON', download('show.json')),
+    command('Sheets as files', 'CSV, JSON', () => show('sheets')),
     command('Pixel types', 'Of this show', () => show('pixelTypes')),
     command('Places on site', 'Of this show', () => show('places')),
     command('Keys', '?', () => show('keys')),

@@ -30,6 +30,7 @@ import { KeyHelp } from './KeyHelp';
 import { Explanation } from '../explain/Explanation';
 import { PropList } from './PropList';
 import { RenameShow } from './RenameShow';
+import { SheetsDialog } from './SheetsDialog';
 import { Search } from './Search';
 import styles from './shell.module.css';
 import { StageTabs } from './StageTabs';
@@ -68,6 +69,7 @@ export function ShowFrame() {
         </aside>
       </div>
       {plan && <Ruler plan={plan} />}
+      {plan && <SheetsDialog plan={plan} />}
       <Search />
       <KeyHelp />
       <RenameShow />

@@ -17,6 +17,7 @@ import { LanternMark } from '@/ui/LanternMark';
 import type { Saving } from '../show/store';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
 import { openKeyHelp } from './KeyHelp';
+import { useDialog } from './dialogs';
 import { openRename } from './RenameShow';
 import styles from './shell.module.css';
 
@@ -150,6 +151,9 @@ function FilesMenu({ id }: { id: string }) {
       <Menu.Dropdown>
         <Menu.Item {...file('channel-map.csv')}>Channel map, one line a pixel (CSV)</Menu.Item>
         <Menu.Item {...file('spans.csv')}>Channel map, one line a span (CSV)</Menu.Item>
+        <Menu.Item onClick={() => useDialog.getState().show('sheets')}>
+          Every other sheet (CSV, JSON)…
+        </Menu.Item>
         <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -6,6 +6,7 @@ import { movePanel, stringTogether, turnPanel } from '@/core/panels/editChains';
 import type { PropOf } from '@/core/props/registry';
 import type { Turn } from '@/core/panels/chains';
 import { countOf } from '@/core/units/number';
+import { useLitPixel } from './useLitPixel';
 import { useWallEdit } from './useWallEdit';
 import { WallBoard } from './WallBoard';
 import styles from './wall.module.css';
@@ -16,6 +17,7 @@ const LAYERS = { chains: true, labels: true, cards: true };
 export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
   const { laid, cell, chooseCell, setChains } = useWallEdit(prop);
   const { columns, rows, panel } = prop.shape;
+  const lit = useLitPixel(prop);
   const [picked, setPicked] = useState<{ card: number; output: number } | null>(null);
   const places = chainPlaces(laid.chains, columns);
   const at = (index: number) => ({ column: index % columns, row: Math.floor(index / columns) });
@@ -74,6 +76,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
       testId={`wall-${side}`}
       label={`${prop.name}, ${columns} by ${rows} panels, seen from the ${side}. Arrows go from panel to panel, R turns one, comma and full stop move it in its chain.`}
       chosen={cell}
+      lit={lit}
       onChoose={chooseCell}
       onPath={path}
       onKey={key}
@@ -129,8 +132,8 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
       </div>
       <div className={styles.foot}>
         <b>{countOf(laid.chains.length, 'output')}</b> · above: output · place in the chain as wired; below:
-        row.column as seen from the front · square: data in, ring: end of the chain · the arrow is the printed
-        one
+        row and column as seen from the front; zoom in where a panel is too small for them · square: data in,
+        ring: end of the chain · the arrow is the printed one
         {odd && (
           <>
             {' '}

@@ -6,7 +6,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { slotsPerUniverse, usableChannels, type Packing } from '@/core/catalogue/packing';
 import {
   FILLS,
-  bandsOf,
+  bandsOfDisagreement,
   disagreement,
   disagreementWords,
   pictureTotals,
@@ -217,9 +217,7 @@ interface FillPictureProps extends Omit<DisagreementProps, 'planned'> {
 function FillPicture({ fill, width, height, corner, sent, received }: FillPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { bands, count } = useMemo(() => {
-    // The first rows tell enough, and a wall of millions of pixels must not hold up the page.
-    const pixels = Math.min(width * height, 40_000);
-    const found = bandsOf(disagreement(pixels, sent, received, fill));
+    const found = bandsOfDisagreement(width * height, sent, received, fill);
     return { bands: found.slice(0, 4).map((band) => band.colour), count: found.length };
   }, [width, height, sent, received, fill]);
   useEffect(() => {

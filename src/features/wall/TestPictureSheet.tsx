@@ -38,11 +38,11 @@ export function TestPictureSheet({ prop }: { prop: PropOf<'wall'> }) {
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
-        Above: output.place in the chain. Below: row.column on the wall, seen from the front. The arrow points
-        where the printed arrow of that panel is to point, each output has a colour of its own, and every
-        panel a border of one pixel. On a right wall everything stands upright, also on panels that hang
-        upside down: a number on its head is a panel that is turned otherwise than its driver is told, and a
-        number elsewhere is another chain or place.
+        Above: output.place in the chain. Below: row and column on the wall (r1c4), seen from the front. The
+        arrow points where the printed arrow of that panel is to point, each output has a colour of its own,
+        and every panel a border of one pixel. On a right wall everything stands upright, also on panels that
+        hang upside down: a number on its head is a panel that is turned otherwise than its driver is told,
+        and a number elsewhere is another chain or place.
       </p>
       <Group mb="md">
         <Button

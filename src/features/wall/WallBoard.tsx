@@ -19,6 +19,8 @@ interface WallBoardProps {
   label: string;
   testId?: string;
   chosen: number | null;
+  /** A pixel that is looked for. */
+  lit?: { x: number; y: number } | null;
   onChoose: (cell: number | null) => void;
   /** A path dragged over panels; without it a drag pans. */
   onPath?: (cells: number[]) => void;
@@ -34,6 +36,7 @@ export function WallBoard({
   label,
   testId,
   chosen,
+  lit = null,
   onChoose,
   onPath,
   onKey,
@@ -58,9 +61,9 @@ export function WallBoard({
   }, [scheme]);
   const draw = useCallback(
     (context: CanvasRenderingContext2D, screen: OnScreen, size: Size) => {
-      if (palette) drawWall(context, screen, size, laid, side, layers, { chosen, path }, palette);
+      if (palette) drawWall(context, screen, size, laid, side, layers, { chosen, lit, path }, palette);
     },
-    [laid, side, layers, chosen, path, palette],
+    [laid, side, layers, chosen, lit, path, palette],
   );
   const walk = (key: string, shift: boolean) => {
     const at = chosen ?? 0;

@@ -6,6 +6,7 @@ import type { PropOf } from '@/core/props/registry';
 import { SIDES } from '@/core/threading/view';
 import styles from '../picture/picture.module.css';
 import { useView } from '../view/useView';
+import { useLitPixel } from './useLitPixel';
 import { useWallCell } from './useWallCell';
 import { WallBoard } from './WallBoard';
 import { SideControl } from '../view/SideControl';
@@ -18,6 +19,7 @@ export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
   const laid = useMemo(() => layWall(prop), [prop]);
   const { chosen, choose } = useWallCell();
   const { columns } = prop.shape;
+  const lit = useLitPixel(prop);
   return (
     <section className={styles.stage} aria-label={`Picture of ${prop.name}`}>
       <div className={styles.tools}>
@@ -32,6 +34,7 @@ export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
           testId="wall"
           label={`${prop.name}, ${columns} by ${prop.shape.rows} panels, ${SIDES[side]}. Arrows go from panel to panel.`}
           chosen={chosen?.propId === prop.id ? chosen.row * columns + chosen.column : null}
+          lit={lit}
           onChoose={(cell) =>
             choose(
               cell === null
@@ -42,8 +45,9 @@ export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
         />
       </div>
       <div className={styles.caption}>
-        <span className={styles.side}>{SIDES[side]}</span> · output · place above, row.column as seen from the
-        front below · the arrow is the printed one
+        <span className={styles.side}>{SIDES[side]}</span> · above: output · place in its chain; below: row
+        and column as seen from the front (zoom in where a panel is too small for them) · the arrow is the
+        printed one
       </div>
     </section>
   );

@@ -8,6 +8,8 @@ import type { Palette } from '@/ui/picture/palette';
 export interface WallMarks {
   /** Cell: row * columns + column. */
   chosen: number | null;
+  /** A pixel that is looked for: across and down from the top left of the wall, seen from the front. */
+  lit?: { x: number; y: number } | null;
   /** Cells of a chain that is being drawn. */
   path: readonly number[];
 }
@@ -39,7 +41,7 @@ export function cellAt(laid: LaidWall, side: ViewSide, xMm: number, yMm: number)
 }
 
 /**
- * A wall as panels: each in the colour of its output, with its arrow, its output.place and its row.column, the way of the
+ * A wall as panels: each in the colour of its output, with its arrow, its output and place and its row and column, the way of the
  * ribbons over them, and the borders of cards. Cost grows with panels, never with pixels.
  */
 export function drawWall(
@@ -120,7 +122,7 @@ export function drawWall(
         context.font = `${Math.max(11, fontPx * 0.8)}px ${MONO}`;
         context.fillStyle = palette.textDim;
         context.textBaseline = 'bottom';
-        context.fillText(`${Math.floor(cell / columns) + 1}.${(cell % columns) + 1}`, left, y + h / 2 - 3);
+        context.fillText(`r${Math.floor(cell / columns) + 1} c${(cell % columns) + 1}`, left, y + h / 2 - 3);
       }
     }
   }
@@ -134,6 +136,34 @@ export function drawWall(
   };
   for (const cell of marks.path) mark(cell, palette.text, 2);
   if (marks.chosen !== null && marks.chosen < columns * rows) mark(marks.chosen, palette.lamp, 3);
+  if (marks.lit) drawLit(context, screen, laid, side, marks.lit, palette);
+}
+
+/** One pixel of the wall with a ring around it, so that it is seen however small it is. */
+function drawLit(
+  context: CanvasRenderingContext2D,
+  screen: OnScreen,
+  laid: LaidWall,
+  side: ViewSide,
+  { x, y }: { x: number; y: number },
+  palette: Palette,
+) {
+  const { panel, columns, rows } = laid.wall;
+  const width = columns * panel.columns;
+  const across = side === 'front' ? x : width - 1 - x;
+  const [middleX, middleY] = [
+    screen.x((across + 0.5) * panel.pitchMm),
+    screen.y((rows * panel.rows - y - 0.5) * panel.pitchMm),
+  ];
+  const sizePx = Math.max(4, panel.pitchMm * screen.pxPerMm);
+  context.fillStyle = palette.lamp;
+  context.fillRect(middleX - sizePx / 2, middleY - sizePx / 2, sizePx, sizePx);
+  context.strokeStyle = palette.text;
+  context.lineWidth = 2;
+  context.beginPath();
+  context.arc(middleX, middleY, sizePx / 2 + 6, 0, 2 * Math.PI);
+  context.stroke();
+  context.lineWidth = 1;
 }
 
 /** Behind a label, so that ribbons do not cross its letters. */

@@ -6,12 +6,15 @@ import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
 import { lookUp } from '@/core/search/answer';
-import type { Fact } from '@/core/show/facts';
+import { sheetsOf, tableAsJson } from '@/core/papers/sheets';
+import { fileRows } from '@/core/papers/table';
+import { Facts, currentFacts, type Fact } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
 import { csvChunks } from '../csv';
 import { documentText } from '../documents';
 import { photosIn } from '../photos';
 import { Plans } from '../plans';
+import { NoSuchSheet } from '../showErrors';
 import { ShowRepository } from '../shows';
 
 /** What takes long enough to hold up others, and is done in a thread of its own. `input` is the bytes of a request. */
@@ -21,6 +24,8 @@ export type Job =
   | { is: 'showFile'; showId: string; at: number | null }
   | { is: 'report'; showId: string }
   | { is: 'lookUp'; showId: string; query: string }
+  | { is: 'sheets'; showId: string }
+  | { is: 'sheet'; showId: string; sheet: string; as: 'csv' | 'json' }
   | { is: 'reportOfFile'; input: Uint8Array }
   | { is: 'check'; input: Uint8Array };
 
@@ -66,6 +71,22 @@ export class Worker {
         return inWords(this.planOf(job.showId, progress), planReport);
       case 'lookUp':
         return inWords(this.planOf(job.showId, progress), (plan) => lookUp(plan, job.query));
+      case 'sheets':
+        return inWords(this.planOf(job.showId, progress), (plan) => ({
+          sheets: sheetsOf(plan, this.factsOf(job.showId)).map(({ id, name }) => ({ id, name })),
+        }));
+      case 'sheet': {
+        const plan = this.planOf(job.showId, progress);
+        return withLengthsIn(plan.show.lengths ?? 'metric', () => {
+          const sheet = sheetsOf(plan, this.factsOf(job.showId)).find((each) => each.id === job.sheet);
+          if (!sheet) throw new NoSuchSheet(job.sheet);
+          if (job.as === 'json')
+            return once(JSON.stringify({ id: sheet.id, name: sheet.name, ...tableAsJson(sheet.table()) }));
+          // Made at once: how lengths are written holds only here, and no sheet is as long as a map of channels.
+          const [heads, ...rows] = [...fileRows(sheet.table())];
+          return csvChunks(heads!.map(String), rows[Symbol.iterator]());
+        });
+      }
       case 'showFile':
         return once(
           job.at === null
@@ -83,6 +104,10 @@ export class Worker {
         return checked({ name: show.name, facts, photoIds: photosIn(document) }, encoder.encode(document));
       }
     }
+  }
+
+  private factsOf(showId: string): Facts {
+    return new Facts(currentFacts(this.shows.factsOf(showId)));
   }
 
   private planOf(showId: string, progress: (part: number) => void): Plan {

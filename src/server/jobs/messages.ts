@@ -1,5 +1,5 @@
 import { ShowError, type Problem } from '@/core/fields/problem';
-import { NoSuchChange, NoSuchShow } from '../showErrors';
+import { NoSuchChange, NoSuchSheet, NoSuchShow } from '../showErrors';
 import type { Job } from './jobs';
 
 /** To the thread. `more` lets it make one more piece. */
@@ -31,7 +31,7 @@ export function sendError(error: unknown): SentError {
 export function receiveError({ name, message, problems }: SentError): Error {
   if (problems) return new ShowError(problems);
   const error = new Error(message);
-  const classes: Record<string, { prototype: object }> = { NoSuchShow, NoSuchChange };
+  const classes: Record<string, { prototype: object }> = { NoSuchShow, NoSuchSheet, NoSuchChange };
   if (classes[name]) Object.setPrototypeOf(error, classes[name].prototype);
   error.name = name;
   return error;

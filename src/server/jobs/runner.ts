@@ -20,6 +20,8 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   showFile: 'exports',
   report: 'questions',
   lookUp: 'questions',
+  sheets: 'questions',
+  sheet: 'questions',
   reportOfFile: 'checks',
   check: 'checks',
 };

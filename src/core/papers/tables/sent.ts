@@ -61,7 +61,7 @@ export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent
         id: 'first-show-channel',
         head: 'Show channels',
         unit: 'first',
-        meaning: 'of the universe, by the one rule of the show',
+        meaning: 'of the universe, counted over the show',
         as: 'figure',
         of: (each) => each.firstShowChannel,
       },

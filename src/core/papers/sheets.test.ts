@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { anyBusyShow } from '../../../tests/unit/busyShows';
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { planShow } from '../plan/plan';
+import { tile } from '../props/tile';
+import { NO_FACTS } from '../show/facts';
+import type { Show } from '../show/schema';
+import { sheetsOf, tableAsJson } from './sheets';
+
+const jsonOf = (show: Show, id: string) => {
+  const found = sheetsOf(planShow(show), NO_FACTS).find((each) => each.id === id)!;
+  return tableAsJson(found.table());
+};
+
+it('lists every sheet once, and each of them can be made: what is a number stays one', () => {
+  fc.assert(
+    fc.property(anyBusyShow, (show) => {
+      const sheets = sheetsOf(planShow(show), NO_FACTS);
+      expect(new Set(sheets.map((each) => each.id)).size).toBe(sheets.length);
+      for (const each of sheets) {
+        expect(each.id).toMatch(/^[a-z0-9.-]+$/);
+        const { columns, rows } = tableAsJson(each.table());
+        for (const row of rows) expect(Object.keys(row)).toEqual(columns.map((column) => column.id));
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
+
+it('has a line for each tile: nine of 36 pixels by Art-Net from 0 are three universes, four to one', () => {
+  const { shape, threading } = tile.starter();
+  const deck = {
+    ...shape,
+    columns: 3,
+    rows: 3,
+    turned: [{ column: 2, row: 0, turnDeg: 180 as const }],
+  };
+  const show = onPorts(
+    aShow({
+      props: [
+        aLine('deck', 1, {
+          kind: 'tile',
+          shape: deck,
+          threading: { ...threading, pattern: 'straight' },
+        } as never),
+      ],
+      controllers: [aController({ protocol: 'artnet', artNetOffset: -1 })],
+    }),
+    ['deck', 1, 1],
+  );
+  const { rows } = jsonOf(show, 'tiles.deck');
+  expect(rows.map((row) => [row['art-net-universe'], row.start])).toEqual([
+    [0, 1],
+    [0, 109],
+    [0, 217],
+    [0, 325],
+    [1, 1],
+    [1, 109],
+    [1, 217],
+    [1, 325],
+    [2, 1],
+  ]);
+  expect(rows[3]).toMatchObject({ net: 0, 'sub-net': 0, end: 432 });
+  expect(rows.map((row) => row.turned)).toEqual([
+    'upright',
+    'upright',
+    'upside down',
+    ...Array.from({ length: 6 }, () => 'upright'),
+  ]);
+  // The sender gives each universe the size that its packing holds; show channels follow from that.
+  expect(jsonOf(show, 'sender').rows).toMatchObject([
+    { size: 510, 'first-show-channel': 1 },
+    { size: 510, 'first-show-channel': 511 },
+    { size: 510, 'first-show-channel': 1021 },
+  ]);
+  const counted = { ...show, addressing: { ...show.addressing, showChannelsPerUniverse: 512 as const } };
+  expect(jsonOf(counted, 'sender').rows[2]).toMatchObject({ 'first-show-channel': 1025 });
+});
+
+it('tells a sender the same sizes and starts that it tells the devices', () => {
+  fc.assert(
+    fc.property(anyBusyShow, (show) => {
+      const sent = jsonOf(show, 'sender').rows;
+      show.controllers.forEach((controller) => {
+        const own = sent.filter((row) => String(row.device).startsWith(controller.name));
+        const device = jsonOf(show, `device.${controller.id}`).rows;
+        const asked = (field: string) => device.find((row) => row.what === field)?.value;
+        const numbers = own.flatMap((row) =>
+          typeof row.universe === 'number' ? [row.universe] : [parseInt(String(row.universe))],
+        );
+        if (controller.protocol === 'ddp' || own.length === 0) return;
+        expect(asked(controller.protocol === 'artnet' ? 'First port-address' : 'First universe')).toBe(
+          Math.min(...numbers),
+        );
+        expect(asked(controller.protocol === 'artnet' ? 'Last port-address' : 'Last universe')).toBe(
+          Math.max(...numbers),
+        );
+        const sizes = new Set(own.map((row) => row.size));
+        if (sizes.size === 1) expect(asked('Channels a universe')).toBe([...sizes][0]);
+      });
+    }),
+    { numRuns: 40 },
+  );
+});
