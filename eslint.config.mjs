@@ -34,6 +34,7 @@ export const CORE_ORDER = [
   ['addressing'],
   ['plan'],
   ['devices'],
+  ['patterns'],
   ['answers'],
   ['checks'],
   ['papers'],

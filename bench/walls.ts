@@ -1,7 +1,7 @@
 // How long a wall takes: its whole plan, and the work behind one drawing of its chains.
 import { usual } from '../src/core/figures/figure';
 import { compareChains } from '../src/core/panels/compareChains';
-import { testPicture } from '../src/core/panels/testPicture';
+import { panelLabels } from '../src/core/patterns/panelLabels';
 import { layWall } from '../src/core/panels/wallFacts';
 import { planShow } from '../src/core/plan/plan';
 import type { PropOf } from '../src/core/props/registry';
@@ -81,7 +81,7 @@ for (const [columns, rows, panelColumns, panelRows] of SIZES) {
     middleMs(() =>
       compareChains(laid.wall, prop.threading.driver, prop.threading.chaining, 'topLeft'),
     ).toFixed(1),
-    middleMs(() => testPicture(laid)).toFixed(0),
+    middleMs(() => panelLabels(laid)).toFixed(0),
     plan.pixelCount > 3_000_000 ? 'plan ≤ 2,000 ms' : '',
   ];
   console.log(`| ${cells.join(' | ')} |`);

@@ -72,7 +72,7 @@ test('the packing of the show is chosen with its consequence in sight', async ({
   // 111 RGB pixels are 333 channels: three universes of 150 begin on the port.
   await expect(page.getByTestId('port-A1')).toContainText('U1–U3');
   await page.getByRole('combobox', { name: 'A new universe begins' }).click();
-  await page.getByRole('option', { name: 'with each port' }).click();
+  await page.getByRole('option', { name: 'with each port', exact: true }).click();
   await expect(page.getByTestId('port-A2')).toContainText('U4–U6');
 });
 

@@ -18,6 +18,8 @@ import { AROUND_PAYLOAD_BYTES, PACKET_FORMS } from '../protocols/packets';
 export interface LinkLoad {
   /** What the link carries, in megabits a second. */
   mbits: Explained;
+  /** Of that, what lights pixels: without headers, and without slots of a universe that hold none. */
+  payload: Explained;
   /** Packets for one picture; none for raw frames, which the sending program cuts as it likes. */
   packets: Explained | null;
 }
@@ -27,9 +29,9 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
   const controller = plan.show.controllers[index]!;
   const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } };
   const rate = given('pictures a second', rateHz, 'number', { place: { stage: 'patch', sheet: 'propose' } });
-  const megabits = (bytes: Term, more: { because?: string; rule?: string }) =>
+  const megabits = (bytes: Term, more: { because?: string; rule?: string }, name = 'load of the link') =>
     computed(
-      'load of the link',
+      name,
       'mbits',
       quotient(
         product(bytes, given('bits a byte', 8, 'number'), rate),
@@ -42,6 +44,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
     const pixels = portsOfController(plan, index).reduce((total, port) => total + port.pixels, 0);
     const bytes = product(given('pixels', pixels, 'pixels', { place }), given('bytes a pixel', 3, 'number'));
     return {
+      payload: megabits(bytes, {}, 'payload'),
       mbits: megabits(bytes, { because: 'Raw frames carry three bytes a pixel; their headers come on top.' }),
       packets: null,
     };
@@ -51,6 +54,13 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
     because: `A header of ${headerBytes} bytes, and ${AROUND_PAYLOAD_BYTES} of Ethernet, IP, UDP and pauses.`,
   });
   const spans = spansOfController(plan, index);
+  const lit = given(
+    'channels of pixels',
+    spans.reduce((total, span) => total + span.channelCount, 0),
+    'bytes',
+    { place },
+  );
+  const payload = megabits(lit, {}, 'payload');
   if (controller.protocol === 'ddp') {
     const data = given(
       'bytes of the device',
@@ -65,11 +75,12 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
       'number',
       roundedUp(quotient(data, given('data in a packet', mostDataBytes, 'bytes'))),
     );
-    return { mbits: megabits(sum(data, product(packets, around)), {}), packets };
+    return { payload, mbits: megabits(sum(data, product(packets, around)), {}), packets };
   }
   const universes = given('universes', new Set(spans.map((span) => span.universe)).size, 'number', { place });
   const bytes = product(universes, sum(given('slots of a universe', mostDataBytes, 'bytes'), around));
   return {
+    payload,
     mbits: megabits(bytes, {
       rule: `${PROTOCOL_NAMES[controller.protocol]}: a universe is sent whole, a packet for each.`,
     }),

@@ -126,7 +126,7 @@ function designCard(
     design.style === 'lineEach'
       ? lines.length
       : Math.max(Math.min(outputs, lines.length), fewestRuns(lengths, most) ?? lines.length);
-  const starts = splitEvenly(lengths, wanted);
+  const starts = fullerFirst(lengths, wanted);
   return starts.map((start, i) => {
     const own = lines.slice(start, starts[i + 1]);
     const panels = own.flatMap((line, k) => {
@@ -138,6 +138,12 @@ function designCard(
     });
     return { card: index, output: i + 1, panels };
   });
+}
+
+/** As even as can be; where that leaves some outputs with a line more, the first ones have it. */
+function fullerFirst(lengths: readonly number[], outputs: number): number[] {
+  const mirrored = splitEvenly([...lengths].reverse(), outputs);
+  return mirrored.map((_, i) => lengths.length - (mirrored[i + 1] ?? lengths.length)).reverse();
 }
 
 function parted<Item>(items: Item[], parts: number): Item[][] {

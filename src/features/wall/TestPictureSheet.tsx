@@ -3,7 +3,7 @@
 import { Button, Group } from '@mantine/core';
 import { IconDownload } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef } from 'react';
-import { asChannels, testPicture } from '@/core/panels/testPicture';
+import { asChannels, panelLabels } from '@/core/patterns/panelLabels';
 import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
@@ -13,7 +13,7 @@ import styles from './wall.module.css';
 /** A picture by which every panel says where it belongs, to be shown on the wall. */
 export function TestPictureSheet({ prop }: { prop: PropOf<'wall'> }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const raster = useMemo(() => testPicture(layWall(prop)), [prop]);
+  const raster = useMemo(() => panelLabels(layWall(prop)), [prop]);
   useEffect(() => {
     const element = canvas.current!;
     element.width = raster.width;

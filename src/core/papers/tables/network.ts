@@ -80,6 +80,17 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
           return { text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`, why };
         },
       },
+      {
+        id: 'payload',
+        head: 'Payload',
+        unit: 'Mbit/s',
+        meaning: 'of the load, what lights pixels: without headers and empty slots',
+        as: 'figure',
+        of: (controller) => {
+          const why = linkLoad(plan, controllers.indexOf(controller), rateHz).payload;
+          return { text: why.value.toFixed(2), why };
+        },
+      },
       { id: 'reached', head: 'Can it be reached?', meaning: 'by the sender', of: reached },
     ],
   };

@@ -1,9 +1,9 @@
 import { wall } from '../props/wall';
-import { pictureXy } from './pictureMap';
-import type { Turn } from './chains';
-import { screenOfPanelPixel, turnPixel } from './panelMap';
-import { asChannels, testPicture } from './testPicture';
-import { layWall } from './wallFacts';
+import { pictureXy } from '../panels/pictureMap';
+import type { Turn } from '../panels/chains';
+import { screenOfPanelPixel, turnPixel } from '../panels/panelMap';
+import { asChannels, panelLabels } from './panelLabels';
+import { layWall } from '../panels/wallFacts';
 
 const starter = wall.starter();
 const laid = layWall({
@@ -14,7 +14,7 @@ const laid = layWall({
     driver: { ...starter.threading.driver, outputs: 1 } as never,
   },
 });
-const picture = testPicture(laid);
+const picture = panelLabels(laid);
 const at = (x: number, y: number) => [
   ...picture.rgb.subarray(3 * (y * picture.width + x), 3 * (y * picture.width + x) + 3),
 ];

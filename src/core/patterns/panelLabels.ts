@@ -1,6 +1,6 @@
-import { pictureIndex, type PictureMap } from './pictureMap';
-import { outputName, type Turn } from './chains';
-import type { LaidWall } from './wallFacts';
+import { pictureIndex, type PictureMap } from '../panels/pictureMap';
+import { outputName, type Turn } from '../panels/chains';
+import type { LaidWall } from '../panels/wallFacts';
 
 /** A picture by rows from the top left, three bytes a pixel. */
 export interface Raster {
@@ -44,7 +44,7 @@ const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
  * of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel that is turned,
  * placed or plugged otherwise than its driver is told shows it.
  */
-export function testPicture({ wall, chains, cards }: LaidWall): Raster {
+export function panelLabels({ wall, chains, cards }: LaidWall): Raster {
   const { panel, columns, rows } = wall;
   const [width, height] = [columns * panel.columns, rows * panel.rows];
   const rgb = new Uint8Array(width * height * 3);
