@@ -291,7 +291,8 @@ function bordersOf(run: WiredRun, lead: number): number[] {
   }
   const isWhole = keepsStrandsWhole(run.newUniverse);
   if (run.newUniverse !== 'strand' && !isWhole) return [];
-  const borders: number[] = isWhole ? [0 - lead] : [];
+  // What is pinned begins where it is pinned.
+  const borders: number[] = isWhole && !run.pin ? [0 - lead] : [];
   let channel = 0;
   for (const pixels of run.strandPixels.slice(0, -1)) {
     channel += pixels * run.channelsPerPixel;

@@ -78,6 +78,8 @@ function splitStrands(plan: LaidShow): Pick<PolicyRow, 'splitStrands' | 'splitNa
     if (span.universe === null || span.runChannel <= 0) continue;
     const run = plan.runs[span.run]!;
     const prop = plan.show.props[run.prop]!;
+    // The rows of a wall are no strands that somebody looks for by hand.
+    if (kindOf(prop).panelled) continue;
     const pixel =
       run.firstPixel - plan.props[run.prop]!.firstPixel + Math.floor(span.runChannel / run.channelsPerPixel);
     const strand = plan.props[run.prop]!.strands.findLast((each) => each.firstPixel <= pixel)!;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatLength, parseLength } from './length';
+import { formatLength, parseLength, withLengthsIn } from './length';
 import { countOf, groupDigits, parseWhole } from './number';
 
 describe('parseLength', () => {
@@ -26,6 +26,29 @@ describe('parseLength', () => {
       expect(parsed).toMatchObject({ ok: false, message: expect.stringMatching(/\.$/) });
     },
   );
+
+  it('writes what a tape shows: millimetres and metres, or feet, inches and sixteenths', () => {
+    expect(formatLength(259, 'imperial')).toBe('10 3/16 in');
+    expect(formatLength(2590.8, 'imperial')).toBe('8 ft 6 in');
+    expect(formatLength(304.8, 'imperial')).toBe('1 ft');
+    expect(formatLength(3 * 304.8 + 12.7, 'imperial')).toBe('3 ft 1/2 in');
+    // Rounded up to the next foot rather than to twelve inches.
+    expect(formatLength(304.7, 'imperial')).toBe('1 ft');
+    expect(formatLength(0, 'imperial')).toBe('0 in');
+    // Pitches are sold by the millimetre everywhere.
+    expect(formatLength(5, 'imperial')).toBe('5 mm');
+    expect(formatLength(259)).toBe('259 mm');
+  });
+
+  it('writes as the show has it for as long as its work takes', () => {
+    expect(withLengthsIn('imperial', () => formatLength(2590.8))).toBe('8 ft 6 in');
+    expect(() =>
+      withLengthsIn('imperial', () => {
+        throw new Error('on the way');
+      }),
+    ).toThrow('on the way');
+    expect(formatLength(2590.8)).toBe('2.591 m');
+  });
 
   it('reads back what it writes, in both systems', () => {
     fc.assert(

@@ -40,7 +40,7 @@ export function settingOutTable(
       const valueMm = of(place);
       if (valueMm === null) return null;
       if (!imperial) return wholeMm(valueMm);
-      return `${valueMm < 0 ? '−' : ''}${formatLength(Math.abs(valueMm))}`;
+      return `${valueMm < -0.5 ? '−' : ''}${formatLength(Math.abs(wholeMm(valueMm)))}`;
     },
   });
   return {
