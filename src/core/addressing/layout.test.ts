@@ -268,7 +268,7 @@ describe('a pin', () => {
             }
           });
           // Each run is on a port of its own here.
-          if (newUniverse !== 'controller' && newUniverse !== 'never')
+          if (!['controller', 'wholeStrands', 'never'].includes(newUniverse))
             for (const block of made) {
               const others = made.filter(
                 (other) => other.universe === block.universe && other.run !== block.run,
