@@ -42,7 +42,7 @@ function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
     firstUniverse: told[0]?.[0] ?? null,
     lastUniverse: told.at(-1)?.[0] ?? null,
     universes: device.protocol === 'ddp' ? null : stretchesOf(told.map(([universe]) => universe)),
-    channelsPerUniverse: channelsToType(new Map(told)),
+    channelsPerUniverse: channelsToType(new Map(told), device.protocol === 'artnet' ? 'port-address ' : 'U'),
     bytes: device.protocol === 'ddp' ? Math.max(0, ...ports.map((port) => (port.endByte ?? -1) + 1)) : null,
     ports,
   };

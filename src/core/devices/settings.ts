@@ -181,6 +181,26 @@ export function settingWords(setting: Setting<string>, protocol: string): string
   return (protocol === 'artnet' && setting.artNetWords) || setting.words;
 }
 
+/** What a device keeps of its settings, by id: by these it is known whether a step was done with other values. */
+export function keptValues({
+  ports,
+  ...device
+}: DeviceSettings): [id: string, value: string | number | null][] {
+  const kept = <Field extends string>(list: readonly Setting<Field>[]) => list.filter((each) => each.isKept);
+  return [
+    ...kept(DEVICE_SETTINGS).map(({ field }): [string, string | number | null] => [
+      settingId(field),
+      device[field],
+    ]),
+    ...ports.flatMap((port) =>
+      kept(PORT_SETTINGS).map(({ field }): [string, string | number | null] => [
+        settingId(field, port.port),
+        port[field],
+      ]),
+    ),
+  ];
+}
+
 /** `firstUniverse`, or `port.3.pixels`: the id of a setting, which never changes. */
 export function settingId(field: DeviceField): string;
 export function settingId(field: PortField, port: number): string;

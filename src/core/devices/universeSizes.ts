@@ -34,8 +34,12 @@ export function universesOfRun(plan: LaidShow, run: number): UniverseSizes {
   return sizesOf(plan, spansOfRun(plan, run));
 }
 
-/** Channels of a universe as they are typed: a number where all are alike, `510 in U1–U3 and 512 in U4` where not, null without universes. */
-export function channelsToType(sizes: UniverseSizes): number | string | null {
+/**
+ * Channels of a universe as they are typed: a number where all are alike, `510 in U1–U3 and 512 in U4` where not, null without universes.
+ *
+ * @param before what stands before the number of a universe
+ */
+export function channelsToType(sizes: UniverseSizes, before = 'U'): number | string | null {
   const distinct = new Set(sizes.values());
   if (distinct.size < 2) return [...distinct][0] ?? null;
   const stretches: { channels: number; from: number; to: number }[] = [];
@@ -45,7 +49,8 @@ export function channelsToType(sizes: UniverseSizes): number | string | null {
     else stretches.push({ channels, from: universe, to: universe });
   }
   const words = stretches.map(
-    ({ channels, from, to }) => `${channels} in U${from}${to === from ? '' : `–U${to}`}`,
+    ({ channels, from, to }) =>
+      `${channels} in ${before}${from}${to === from ? '' : `–${before.endsWith(' ') ? '' : before}${to}`}`,
   );
   // A setting is typed from a line, not from a page.
   return words.length > 4 ? `${listOf([...distinct].map(String))}, by universe` : listOf(words);

@@ -53,7 +53,7 @@ function typeOf({ show }: LaidShow, prop: number): PixelType {
 /** The channels of one pixel of a type. */
 export function explainChannelsPerPixel(type: PixelType): Explained {
   return given('channels a pixel', channelsPerPixel(type), 'number', {
-    because: `${type.name} takes its colours as ${type.colourOrder}: a channel for each letter.`,
+    because: `${type.name} has a channel for each of its colours, ${[...type.colourOrder].join(', ')}.`,
     place: { stage: 'build', dialog: 'pixelTypes' },
   });
 }

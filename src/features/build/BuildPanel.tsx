@@ -74,7 +74,7 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
               name: 'Channels',
               value: groupDigits(channels.value),
               why: channels,
-              note: `${channelsPerPixel(type)} a pixel, ${type.colourOrder}`,
+              note: `${channelsPerPixel(type)} a pixel, ${kindOf(prop).chipOrders?.(prop.shape).join(' and ') ?? type.colourOrder}`,
             },
             ...kindOf(prop).facts(prop.shape),
             {

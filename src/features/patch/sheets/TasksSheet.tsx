@@ -3,6 +3,7 @@
 import { deviceValuesTable, portSettingsTable } from '@/core/papers/tables/addresses';
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
 import { deviceSettings } from '@/core/devices/deviceSettings';
+import { keptValues } from '@/core/devices/settings';
 import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
 import { countOf } from '@/core/units/number';
@@ -21,6 +22,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
   const devices = plan.show.controllers.map((controller, index) => ({
     controller,
     settings: deviceSettings(plan, index),
+    kept: keptValues(deviceSettings(plan, index)),
     tasks: tasks.filter((task) => task.controllerId === controller.id),
   }));
   return (
@@ -41,18 +43,18 @@ export function TasksSheet({ plan }: { plan: Plan }) {
           </Button>
         )}
       </Group>
-      {devices.map(({ controller, settings, tasks: own }) => (
+      {devices.map(({ controller, settings, kept, tasks: own }) => (
         <section key={controller.id} aria-label={controller.name}>
           <Group justify="space-between" mt="lg" mb={6}>
             <h2 data-tight>{controller.name}</h2>
             <Chip.Group
               multiple
-              value={DEVICE_STEPS.filter((step) => facts.isStepDone(controller.id, step, settings))}
+              value={DEVICE_STEPS.filter((step) => facts.isStepDone(controller.id, step, kept))}
               onChange={(next) =>
                 note(
                   ...DEVICE_STEPS.filter(
-                    (step) => next.includes(step) !== facts.isStepDone(controller.id, step, settings),
-                  ).map((step) => stepOf(controller.id, step, next.includes(step) ? settings : null)),
+                    (step) => next.includes(step) !== facts.isStepDone(controller.id, step, kept),
+                  ).map((step) => stepOf(controller.id, step, next.includes(step) ? kept : null)),
                 )
               }
             >
