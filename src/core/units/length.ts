@@ -3,11 +3,11 @@
  * how it is read, never how it is stored.
  */
 
-export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
+export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft' | 'yd';
 
 export type Parsed<T> = { ok: true; value: T } | { ok: false; message: string };
 
-const MM_PER_UNIT: Record<LengthUnit, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 };
+const MM_PER_UNIT: Record<LengthUnit, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8, yd: 914.4 };
 
 const UNIT_WORDS: Record<string, LengthUnit> = {
   mm: 'mm',
@@ -23,6 +23,9 @@ const UNIT_WORDS: Record<string, LengthUnit> = {
   '"': 'in',
   '″': 'in',
   '”': 'in',
+  yd: 'yd',
+  yard: 'yd',
+  yards: 'yd',
   ft: 'ft',
   foot: 'ft',
   feet: 'ft',
@@ -31,11 +34,25 @@ const UNIT_WORDS: Record<string, LengthUnit> = {
   '’': 'ft',
 };
 
+/** Fractions that keyboards and phones make of one letter. */
+const FRACTIONS: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+
 const TERM =
-  /\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:[.,]\d+)?|[.,]\d+))\s*(mm|cm|met(?:re|er)s?|m|inch(?:es)?|in|feet|foot|ft|["″”'′’])?\s*/iy;
+  /\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d{1,3}(?:,\d{3})+(?![\d.,])|\d+(?:[.,]\d+)?|[.,]\d+))\s*(mm|cm|met(?:re|er)s?|m|inch(?:es)?|in|feet|foot|ft|yards?|yd|["″”'′’])?\s*/iy;
+
+/** `1,500`: our own way to part thousands, or a decimal comma with three digits behind it. */
+const THOUSANDS = /^\d{1,3}(,\d{3})+$/;
 
 /**
- * Reads a length: `1.2 m`, `33`, `3 ft 6 in`, `3' 6 1/2"`, `42"`, `4,5 cm`.
+ * Reads a length: `1.2 m`, `33`, `3 ft 6 in`, `3' 6 1/2"`, `42"`, `4,5 cm`, `3m20`, `1½ in`, `7 yd`, `1,500 mm`.
  *
  * @param text what was typed
  * @param bareUnit the unit of a number that has none
@@ -46,7 +63,11 @@ export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): Parsed<n
     ok: false,
     message: `“${text.trim()}” is not a length. Write it as 1.2 m, 45 cm, 33 mm, 3 ft 6 in or 42".`,
   });
-  const source = text.trim();
+  const source = text
+    .trim()
+    .replace(/(\d)?([½¼¾⅛⅜⅝⅞])/g, (_, digit: string | undefined, letter: string) =>
+      digit === undefined ? FRACTIONS[letter]! : `${digit} ${FRACTIONS[letter]!}`,
+    );
   if (source === '') return { ok: false, message: 'A length is needed here, such as 1.2 m or 3 ft 6 in.' };
   if (source.startsWith('-'))
     return { ok: false, message: `“${source}” is below zero. A length is zero or more.` };
@@ -60,19 +81,58 @@ export function parseLength(text: string, bareUnit: LengthUnit = 'mm'): Parsed<n
     const [, whole, over, under, onlyOver, onlyUnder, decimal, word] = term;
     const denominator = Number(under ?? onlyUnder ?? 1);
     if (denominator === 0) return refuse();
+    const unit = word ? UNIT_WORDS[word.toLowerCase()] : followingUnit(previous, decimal, bareUnit);
+    if (!unit) return refuse();
+    if (decimal !== undefined && THOUSANDS.test(decimal) && unit !== 'mm')
+      return { ok: false, message: bothReadings(text.trim(), decimal, unit) };
     const amount =
       decimal !== undefined
-        ? Number(decimal.replace(',', '.'))
+        ? Number(THOUSANDS.test(decimal) ? decimal.replaceAll(',', '') : decimal.replace(',', '.'))
         : Number(whole ?? 0) + Number(over ?? onlyOver) / denominator;
-    // After feet a bare number means inches, as people write 5' 6.
-    const unit = word ? UNIT_WORDS[word.toLowerCase()] : previous === 'ft' ? 'in' : bareUnit;
-    if (!unit) return refuse();
     // Only feet and inches, or metres and centimetres, are said together, the larger one first.
     if (previous && MM_PER_UNIT[unit] >= MM_PER_UNIT[previous]) return refuse();
     totalMm += amount * MM_PER_UNIT[unit];
     previous = unit;
   }
   return Number.isFinite(totalMm) ? { ok: true, value: totalMm } : refuse();
+}
+
+/** The unit of a number without one: inches after feet, as in 5' 6; after metres two digits are centimetres, as in 3m20, and three millimetres. */
+function followingUnit(
+  previous: LengthUnit | undefined,
+  decimal: string | undefined,
+  bareUnit: LengthUnit,
+): LengthUnit | undefined {
+  if (previous === undefined) return bareUnit;
+  if (previous === 'ft') return 'in';
+  if (previous === 'yd') return 'ft';
+  if (previous !== 'm' || !decimal) return undefined;
+  return /^\d{2}$/.test(decimal) ? 'cm' : /^\d{3}$/.test(decimal) ? 'mm' : undefined;
+}
+
+function bothReadings(text: string, decimal: string, unit: LengthUnit): string {
+  return `“${text}” can be ${decimal.replaceAll(',', '')} ${unit} or ${decimal.replace(',', '.')} ${unit}: write it without the comma, or with a point.`;
+}
+
+/**
+ * Reads a distance from pixel to pixel: as a length, or by how many there are: `30/m`, `30 per m`, `30 px/m`, `10 a foot`.
+ *
+ * @returns millimetres, or a sentence
+ */
+export function parseSpacing(text: string, bareUnit: LengthUnit = 'mm'): Parsed<number> {
+  const match =
+    /^\s*(\d+(?:[.,]\d+)?)\s*(?:px|pixels?|leds?)?\s*(?:\/|per|a|an)\s*(mm|cm|met(?:re|er)s?|m|inch|in|foot|ft|yard|yd)\s*$/i.exec(
+      text,
+    );
+  if (!match) return parseLength(text, bareUnit);
+  const count = Number(match[1]!.replace(',', '.'));
+  const unit = UNIT_WORDS[match[2]!.toLowerCase()];
+  if (!unit || count <= 0)
+    return {
+      ok: false,
+      message: `“${text.trim()}” is not so many to a length. Write it as 30/m, or as a distance such as 33 mm.`,
+    };
+  return { ok: true, value: MM_PER_UNIT[unit] / count };
 }
 
 export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;

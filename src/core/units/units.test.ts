@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatLength, parseLength, withLengthsIn } from './length';
+import { formatLength, parseLength, parseSpacing, withLengthsIn } from './length';
 import { countOf, groupDigits, parseWhole } from './number';
 
 describe('parseLength', () => {
@@ -26,6 +26,40 @@ describe('parseLength', () => {
       expect(parsed).toMatchObject({ ok: false, message: expect.stringMatching(/\.$/) });
     },
   );
+
+  it.each([
+    ['1,500 mm', 1500],
+    ['12,500', 12_500],
+    ['3m20', 3200],
+    ['3 m 205', 3205],
+    ['½ in', 12.7],
+    ['1½ in', 38.1],
+    ['1 ½"', 38.1],
+    ['7 yd', 6400.8],
+    ['2 yd 1', 2133.6],
+    [`2' 3"`, 685.8],
+    ['4,5 cm', 45],
+  ])('reads %p as %p mm', (text, lengthMm) => {
+    const parsed = parseLength(text);
+    expect(parsed.ok && parsed.value).toBeCloseTo(lengthMm);
+  });
+
+  it.each(['3m5', '1,250 m', '3m2005'])('asks what %p is rather than guess', (text) => {
+    expect(parseLength(text).ok).toBe(false);
+  });
+
+  it.each([
+    ['30/m', 1000 / 30],
+    ['30 per m', 1000 / 30],
+    ['60 px/m', 1000 / 60],
+    ['30 LEDs a metre', 1000 / 30],
+    ['10/ft', 30.48],
+    ['33 mm', 33],
+    ['2 in', 50.8],
+  ])('reads the spacing %p as %p mm', (text, spacingMm) => {
+    const parsed = parseSpacing(text);
+    expect(parsed.ok && parsed.value).toBeCloseTo(spacingMm);
+  });
 
   it('writes what a tape shows: millimetres and metres, or feet, inches and sixteenths', () => {
     expect(formatLength(259, 'imperial')).toBe('10 3/16 in');

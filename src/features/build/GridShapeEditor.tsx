@@ -36,6 +36,7 @@ export function GridShapeEditor({ propId, shape }: { propId: string; shape: Grid
       <Row>
         <LengthField
           {...spacing}
+          isSpacing
           label="Between columns"
           what="The spacing"
           value={shape.columnSpacingMm}
@@ -43,6 +44,7 @@ export function GridShapeEditor({ propId, shape }: { propId: string; shape: Grid
         />
         <LengthField
           {...spacing}
+          isSpacing
           label="Between rows"
           what="The spacing"
           value={shape.rowSpacingMm}

@@ -242,6 +242,7 @@ function FromDrawing({ onTake }: { onTake: Take }) {
               description={drawing.mmPerUnit ? 'as the file says' : 'the file does not say: type it'}
             />
             <LengthField
+              isSpacing
               label="Pixel spacing"
               what="The spacing"
               leastMm={1}

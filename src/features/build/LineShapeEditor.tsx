@@ -138,6 +138,7 @@ function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
           />
         ) : (
           <LengthField
+            isSpacing
             label="Pixel spacing"
             what="The pixel spacing"
             leastMm={1}

@@ -231,6 +231,7 @@ function HowLargeARing() {
             w={130}
           />
           <LengthField
+            isSpacing
             label="This far apart"
             what="The spacing"
             leastMm={1}

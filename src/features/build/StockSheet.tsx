@@ -108,6 +108,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
               onCommit={(pixelsPerString) => onChange({ ...stock, pixelsPerString })}
             />
             <LengthField
+              isSpacing
               label="Wire between two"
               what="The wire between two pixels"
               leastMm={1}

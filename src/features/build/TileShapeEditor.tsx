@@ -85,6 +85,7 @@ export function TileShapeEditor({ propId, shape }: { propId: string; shape: Tile
       </Part>
       <Row>
         <LengthField
+          isSpacing
           label="Pixel pitch"
           what="The pitch"
           leastMm={1}

@@ -237,6 +237,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
             />
             {mode === 'corners' && (
               <LengthField
+                isSpacing
                 label="Pixel spacing"
                 what="The spacing"
                 leastMm={1}

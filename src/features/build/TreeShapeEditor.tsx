@@ -57,6 +57,7 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
       </Row>
       <Row>
         <LengthField
+          isSpacing
           label="Hole to hole"
           description="of the strip"
           what="The pitch of the holes"

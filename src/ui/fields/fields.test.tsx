@@ -101,3 +101,39 @@ it('cuts a name to what it is', async () => {
   await userEvent.type(field, '  Net   curtain {Enter}');
   expect(onCommit).toHaveBeenCalledWith('Net curtain');
 });
+
+describe('a length', () => {
+  const length = (value: number, more: object = {}) => {
+    const onCommit = jest.fn();
+    show(
+      <LengthField
+        label="Long"
+        what="It"
+        leastMm={1}
+        mostMm={100_000}
+        value={value}
+        onCommit={onCommit}
+        {...more}
+      />,
+    );
+    return { field: screen.getByLabelText('Long'), onCommit };
+  };
+  it('takes a small number for metres where metres stood, and for millimetres where those stood', async () => {
+    const { field, onCommit } = length(3000);
+    await userEvent.clear(field);
+    await userEvent.type(field, '7{Enter}');
+    expect(onCommit).toHaveBeenCalledWith(7000);
+  });
+  it('takes it for millimetres where those stood', async () => {
+    const { field, onCommit } = length(30);
+    await userEvent.clear(field);
+    await userEvent.type(field, '7{Enter}');
+    expect(onCommit).toHaveBeenCalledWith(7);
+  });
+  it('is said by how many there are, where it is a spacing', async () => {
+    const { field, onCommit } = length(33, { isSpacing: true });
+    await userEvent.clear(field);
+    await userEvent.type(field, '25/m{Enter}');
+    expect(onCommit).toHaveBeenCalledWith(40);
+  });
+});

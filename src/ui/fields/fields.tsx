@@ -1,7 +1,7 @@
 'use client';
 
 import type { TextInputProps } from '@mantine/core';
-import { formatLength, lengthSystem, parseLength, type LengthUnit } from '@/core/units/length';
+import { formatLength, lengthSystem, parseLength, parseSpacing, type LengthUnit } from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
 
@@ -82,19 +82,44 @@ export function WholeListField({
   );
 }
 
-/** A length as people write it; a number without a unit is in `bareUnit`, or in millimetres or inches as the show has it. Kept in millimetres. */
+/** The largest number that somebody who means metres types without a unit. */
+const MOST_BARE_METRES = 100;
+
+/**
+ * What a number without a unit is taken for: millimetres, or inches where the show has those; metres or feet where the value that stood
+ * there was written in them and the number is a small one. The field shows at once what was read.
+ */
+function bareUnitBeside(valueMm: number, text: string): LengthUnit {
+  const isImperial = lengthSystem() === 'imperial';
+  const isSmall = Number(text.replace(',', '.')) <= MOST_BARE_METRES;
+  if (isImperial) return isSmall && /ft/.test(formatLength(valueMm)) ? 'ft' : 'in';
+  return isSmall && valueMm >= 1000 ? 'm' : 'mm';
+}
+
+type LengthFieldProps = Field<number> & {
+  leastMm: number;
+  mostMm: number;
+  what: string;
+  bareUnit?: LengthUnit;
+  /** From pixel to pixel, which is also said by how many there are to a length. */
+  isSpacing?: boolean;
+};
+
+/** A length as people write it. Kept in millimetres. */
 export function LengthField({
   leastMm,
   mostMm,
   what,
   bareUnit,
+  isSpacing = false,
   ...rest
-}: Field<number> & { leastMm: number; mostMm: number; what: string; bareUnit?: LengthUnit }) {
+}: LengthFieldProps) {
   return (
     <ParsedField
       format={(lengthMm) => formatLength(lengthMm)}
       parse={(text) => {
-        const parsed = parseLength(text, bareUnit ?? (lengthSystem() === 'imperial' ? 'in' : 'mm'));
+        const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim());
+        const parsed = isSpacing ? parseSpacing(text, bare) : parseLength(text, bare);
         if (!parsed.ok || (parsed.value >= leastMm && parsed.value <= mostMm)) return parsed;
         return {
           ok: false,
