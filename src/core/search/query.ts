@@ -42,15 +42,14 @@ interface Form {
 
 const FORMS: readonly Form[] = [
   {
-    // U5 430, universe 5 channel 430
-    pattern: /^u(?:niverse)?\s*(\d+)(?:\s*[.,:/]\s*|\s+)(?:ch(?:annel)?\s*)?(\d+)$/,
-    answer: (plan, [universe, channel]) =>
-      all(
-        findUniverseChannel(plan, Number(universe), Number(channel)),
-        Number(channel) < 1 || Number(channel) > 512
-          ? `A universe has channels 1 to 512; ${channel} is outside.`
-          : nothingInUniverse(plan, Number(universe), Number(channel)),
-      ),
+    // U5 430, universe 5 channel 430, u5c430
+    pattern: /^u(?:niverse)?\s*(\d+)(?:\s*[.,:/]\s*|\s+|(?=c))(?:c(?:h(?:annel)?)?\s*)?(\d+)$/,
+    answer: universeAnswer,
+  },
+  {
+    // 5.430, 5:430, 5/430
+    pattern: /^(\d+)\s*[.:/]\s*(\d+)$/,
+    answer: universeAnswer,
   },
   {
     pattern: /^u(?:niverse)?\s*(\d+)$/,
@@ -265,6 +264,15 @@ function placeProblem(plan: Plan, index: number, port: number, name: string, pla
   return places
     ? `Port ${name} has ${countOf(places, 'pixel')} on its wire; place ${place} is outside.`
     : `Port ${name} holds nothing yet.`;
+}
+
+function universeAnswer(plan: Plan, [universe, channel]: string[]): SearchAnswer {
+  return all(
+    findUniverseChannel(plan, Number(universe), Number(channel)),
+    Number(channel) < 1 || Number(channel) > 512
+      ? `A universe has channels 1 to 512; ${channel} is outside.`
+      : nothingInUniverse(plan, Number(universe), Number(channel)),
+  );
 }
 
 function artNetAnswer(plan: Plan, portAddress: number, channel: number): SearchAnswer {

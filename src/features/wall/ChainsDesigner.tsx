@@ -95,7 +95,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
           aria-pressed={picked === null}
           onClick={() => setPicked(null)}
         >
-          the first one’s output
+          the output of the panel you start from
         </button>
         {[
           ...laid.chains.map((chain) => ({ ...chain, count: chain.panels.length })),
@@ -113,8 +113,9 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
               {chain.count > 0 && (
                 <span className={styles.swatch} style={{ background: `var(--run-${(i % 6) + 1})` }} />
               )}
-              {outputName(chain, laid.cards.length)}
-              {chain.count > 0 ? ` · ${chain.count}` : ' new'}
+              {chain.count > 0
+                ? `output ${outputName(chain, laid.cards.length)} · ${countOf(chain.count, 'panel')}`
+                : `new output ${outputName(chain, laid.cards.length)}`}
             </button>
           ))}
       </div>

@@ -166,7 +166,7 @@ const PORT_HEADS: readonly {
 }[] = [
   { field: 'pixels', head: 'Pixels', unit: 'to type' },
   { field: 'hiddenPixels', head: 'Hidden', unit: 'typed apart' },
-  { field: 'onWire', head: 'On the wire', unit: 'all of them' },
+  { field: 'onWire', head: 'On the wire' },
   { field: 'universe', head: 'Start', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },
   { field: 'channel', head: 'Start', unit: 'channel', in: 'universes' },
   { field: 'endUniverse', head: 'End', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },

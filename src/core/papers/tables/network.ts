@@ -72,23 +72,17 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
         id: 'load',
         head: 'Load',
         unit: 'Mbit/s',
-        meaning: 'what it is sent, of what its link carries',
+        meaning:
+          'what it is sent, of what its link carries; the payload of it lights pixels, the rest are headers and empty slots',
         as: 'figure',
         of: (controller) => {
-          const why = linkLoad(plan, controllers.indexOf(controller), rateHz).mbits;
+          const { mbits: why, payload } = linkLoad(plan, controllers.indexOf(controller), rateHz);
           const link = controllerTypes.find((type) => type.id === controller.typeId)?.linkMbits;
-          return { text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`, why };
-        },
-      },
-      {
-        id: 'payload',
-        head: 'Payload',
-        unit: 'Mbit/s',
-        meaning: 'of the load, what lights pixels: without headers and empty slots',
-        as: 'figure',
-        of: (controller) => {
-          const why = linkLoad(plan, controllers.indexOf(controller), rateHz).payload;
-          return { text: why.value.toFixed(2), why };
+          return {
+            text: `${why.value.toFixed(2)}${link ? ` of ${link.value}` : ''}`,
+            why,
+            note: `payload ${payload.value.toFixed(2)}`,
+          };
         },
       },
       { id: 'reached', head: 'Can it be reached?', meaning: 'by the sender', of: reached },

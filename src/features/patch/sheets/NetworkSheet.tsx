@@ -20,7 +20,7 @@ const USUAL_MASKS = [24, 16, 8];
 const MASKS = [
   ...USUAL_MASKS,
   ...Array.from({ length: 23 }, (_, i) => i + 8).filter((bits) => !USUAL_MASKS.includes(bits)),
-].map((bits) => ({ value: String(bits), label: `${maskWords(bits)} /${bits}` }));
+].map((bits) => ({ value: String(bits), label: maskWords(bits) }));
 
 /** The address book: who is where, who can talk to whom, and how much each link carries. */
 export function NetworkSheet({ plan }: { plan: Plan }) {
@@ -107,7 +107,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             network && (
               <Select
                 size="xs"
-                w={132}
+                w={130}
                 aria-label={`Mask of ${controller.name}`}
                 allowDeselect={false}
                 value={String(network.maskBits)}
@@ -130,6 +130,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             controller.network && (
               <Select
                 size="xs"
+                w={122}
                 aria-label={`How ${controller.name} gets its address`}
                 allowDeselect={false}
                 value={controller.network.given}
@@ -144,6 +145,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
             controller.network && (
               <Select
                 size="xs"
+                w={104}
                 aria-label={`How ${controller.name} is fed`}
                 allowDeselect={false}
                 value={controller.network.casting}
@@ -184,6 +186,7 @@ function StoredBy({
   return (
     <ParsedField
       size="xs"
+      w={130}
       aria-label={`Who else stores the address of ${controller.name}`}
       value={controller.network!.storedBy}
       placeholder="sender, note in the box"
@@ -217,7 +220,7 @@ function IpField(props: IpFieldProps) {
   return (
     <ParsedField
       size={props.label ? 'sm' : 'xs'}
-      w={props.label ? 150 : 130}
+      w={props.label ? 150 : 112}
       placeholder="192.168.1.20"
       format={(ip: string) => ip}
       parse={(text) => {
