@@ -96,6 +96,7 @@ test('a builder starts from nothing', async ({ page }) => {
 
   await page.getByRole('button', { name: /Patch/ }).click();
   await page.getByRole('button', { name: 'Add a controller' }).click();
+  await page.getByRole('menuitem', { name: /^4 ports, Ethernet/ }).click();
   await fill(page, 'First universe', '40');
   await page.locator('[data-testid^=prop-measured-line-]').click();
   await page.getByRole('button', { name: 'Put on A1' }).click();

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Controller } from './controller';
 import { capabilitySchema } from './controllers/class';
 import { CONTROLLER_CLASSES, type ControllerClassId } from './controllers/registry';
 
@@ -12,6 +13,11 @@ export type ControllerType = z.infer<typeof controllerTypeSchema>;
 export const SHIPPED_CONTROLLER_TYPES: readonly ControllerType[] = CONTROLLER_CLASSES.flatMap(
   ({ id, starters }) => starters.map((starter) => ({ ...starter, class: id })),
 );
+
+/** What a controller of a kind has while nobody says otherwise: its ports, and what each drives with all of them switched on. */
+export function limitsOfType(type: ControllerType): Pick<Controller, 'ports' | 'mostPixelsPerPort'> {
+  return { ports: type.ports, mostPixelsPerPort: pixelsPerPortWith(type, type.ports) };
+}
 
 /** The most pixels on a port when so many ports are switched on. */
 export function pixelsPerPortWith(type: ControllerType, portsOn: number): number {

@@ -6,23 +6,29 @@ import { PartNotes, PartNotesEditor } from '../figures/PartNotes';
 import { StandingFields } from '../figures/StandingFields';
 import { Button, Modal, Select, Textarea } from '@mantine/core';
 import { useState } from 'react';
-import type { Controller } from '@/core/catalogue/controller';
-import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '@/core/catalogue/controllerType';
+import { portName, type Controller } from '@/core/catalogue/controller';
+import { SHIPPED_CONTROLLER_TYPES, limitsOfType, type ControllerType } from '@/core/catalogue/controllerType';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { newId, newName } from '@/core/fields/fields';
 import { formatLength } from '@/core/units/length';
-import { groupDigits } from '@/core/units/number';
+import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
-import { useEdit, useShow } from '../show/ShowProvider';
+import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { CONTROLLER_CLASSES, classOf, type ControllerClassId } from '@/core/catalogue/controllers/registry';
 
 /** What kind of controller it is, with its limits and where each is known from. */
 export function KindFields({ controller }: { controller: Controller }) {
   const edit = useEdit();
   const types = useShow((state) => state.show.controllerTypes);
+  const lastPortInUse = useShow((state) =>
+    state.show.patch.reduce(
+      (last, entry) => (entry.controllerId === controller.id ? Math.max(last, entry.port) : last),
+      1,
+    ),
+  );
   const [editing, setEditing] = useState(false);
   const type = types.find((each) => each.id === controller.typeId);
   const shipped = SHIPPED_CONTROLLER_TYPES.filter((each) => !types.some((own) => own.id === each.id));
@@ -30,12 +36,23 @@ export function KindFields({ controller }: { controller: Controller }) {
     const found = [...types, ...shipped].find((each) => each.id === id);
     const edits: SingleEdit[] = [];
     if (found && !types.includes(found)) edits.push({ type: 'setControllerType', controllerType: found });
+    // Ports in use are not taken away: what hangs on them goes elsewhere first.
+    const limits = found && limitsOfType(found);
+    const ports = limits && Math.max(limits.ports, lastPortInUse);
     edits.push({
       type: 'changeController',
       controllerId: controller.id,
-      change: { typeId: found?.id ?? null },
+      change: {
+        typeId: found?.id ?? null,
+        ...(limits && { ports, mostPixelsPerPort: limits.mostPixelsPerPort }),
+      },
     });
-    edit({ type: 'batch', label: `${controller.name}: ${found?.name ?? 'no kind'}`, edits });
+    edit({ type: 'batch', label: `${controller.name}: ${found?.name ?? 'no kind'}`, edits }, () => {
+      if (limits && ports !== limits.ports)
+        notify(
+          `${found.name} has ${countOf(limits.ports, 'port')}, but ${portName(controller, lastPortInUse)} is in use: ${controller.name} keeps ${countOf(ports!, 'port')} until what is behind it is moved.`,
+        );
+    });
   };
   return (
     <Stack>

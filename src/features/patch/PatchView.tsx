@@ -16,7 +16,7 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import { Button, Group } from '@mantine/core';
-import { IconPlus, IconSettings } from '@tabler/icons-react';
+import { IconSettings } from '@tabler/icons-react';
 import { useState, type CSSProperties } from 'react';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
@@ -28,7 +28,7 @@ import { useEdit } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
-import { useAddController } from './useAddController';
+import { AddController } from './AddController';
 import { controllerWords } from './words';
 import { universeWords } from '@/core/plan/explainRun';
 import { runName } from '@/core/plan/runName';
@@ -83,7 +83,6 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   const edit = useEdit();
   const goTo = useGoTo();
   const { subject } = useView();
-  const addController = useAddController();
   const [dragged, setDragged] = useState<number | null>(null);
   /** What dropping the run where it is held would do. */
   const [heldOver, setHeldOver] = useState<Edit | null>(null);
@@ -146,20 +145,13 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
           >
             Packing and universes
           </Button>
-          <Button
-            size="compact-sm"
-            variant="default"
-            leftSection={<IconPlus size={15} />}
-            onClick={addController}
-          >
-            Add a controller
-          </Button>
+          <AddController />
         </Group>
         {(loose.length > 0 || dragged !== null) && <Tray plan={plan} runs={loose} selection={selection} />}
         {show.controllers.length === 0 && (
           <p className={styles.free}>
-            A controller has the ports that feed your props. Add the first one, tell it how many ports it has
-            and how many pixels each of them drives, then put the runs on its ports.
+            A controller has the ports that feed your props. Add the first one by its kind, which brings its
+            ports and what each of them drives, then put the runs on its ports.
           </p>
         )}
         {show.controllers.map((controller, index) => {

@@ -145,7 +145,16 @@ describe('patch', () => {
   it('adds a controller and goes there', async () => {
     const { store } = openAt('patch');
     await userEvent.click(screen.getByRole('button', { name: 'Add a controller' }));
-    expect(store.getState().show.controllers[1]).toMatchObject({ label: 'B', firstUniverse: null });
+    await userEvent.click(await screen.findByRole('menuitem', { name: /^16 ports, Ethernet/ }));
+    // Its ports and limits come with its kind: 680 pixels a port with all sixteen switched on.
+    expect(store.getState().show.controllers[1]).toMatchObject({
+      label: 'B',
+      firstUniverse: null,
+      typeId: 'ethernet-16',
+      ports: 16,
+      mostPixelsPerPort: 680,
+    });
+    expect(store.getState().show.controllerTypes.map((type) => type.id)).toContain('ethernet-16');
     expect(window.location.pathname).toMatch(/\/patch\/controller\/controller-b-[a-z0-9]{8}$/);
   });
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Protocol } from '../controller';
 import { idSchema, nameSchema } from '../../fields/fields';
 import { orderSchema } from '../../fields/order';
 import { figureSchema } from '../../figures/figure';
@@ -55,6 +56,8 @@ export interface ControllerClass<Id extends string = string> {
   drivesPanels?: boolean;
   /** Its link is the air, which carries far less multicast than unicast. */
   onWifi?: boolean;
+  /** What it is usually fed by; E1.31 where that is left out. */
+  protocol?: Protocol;
   /** Raw frames straight from the sender's port: no address, no router. */
   takesRawFrames?: boolean;
   /** To start from. A show keeps its own copy of each that it uses. */

@@ -4,6 +4,7 @@ import { defineControllerClass, OF_CLASS } from './class';
 export const tiles = defineControllerClass({
   id: 'tiles',
   label: 'Tiles that carry their own address',
+  protocol: 'artnet',
   starters: [
     {
       id: 'own-address-tiles',

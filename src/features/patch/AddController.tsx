@@ -1,0 +1,80 @@
+'use client';
+
+import { Button, Menu } from '@mantine/core';
+import { IconPlus } from '@tabler/icons-react';
+import { newLabel, type Controller } from '@/core/catalogue/controller';
+import { limitsOfType, SHIPPED_CONTROLLER_TYPES, type ControllerType } from '@/core/catalogue/controllerType';
+import { classOf } from '@/core/catalogue/controllers/registry';
+import { newId, newName } from '@/core/fields/fields';
+import type { SingleEdit } from '@/core/show/edits/registry';
+import { countOf, groupDigits } from '@/core/units/number';
+import { useEdit, useShow } from '../show/ShowProvider';
+import { useGoTo } from '../view/useView';
+
+/** Adds a controller of a kind, with the ports and pixels that its kind has, and goes there. */
+export function AddController() {
+  const { controllers, controllerTypes } = useShow((state) => state.show);
+  const edit = useEdit();
+  const goTo = useGoTo();
+  const shipped = SHIPPED_CONTROLLER_TYPES.filter(
+    (each) => !controllerTypes.some(({ id }) => id === each.id),
+  );
+  const add = (type: ControllerType | null) => {
+    const label = newLabel(controllers.map((each) => each.label));
+    const name = newName(
+      `Controller ${label}`,
+      controllers.map((each) => each.name),
+    );
+    const controller: Controller = {
+      id: newId(name),
+      name,
+      label,
+      protocol: (type && classOf(type).protocol) ?? 'e131',
+      ports: 4,
+      mostPixelsPerPort: 800,
+      firstUniverse: null,
+      packing: null,
+      artNetOffset: -1,
+      firstLedIndex: 0,
+      skippedPixelsTakeChannels: false,
+      ...(type && { ...limitsOfType(type), typeId: type.id }),
+    };
+    const edits: SingleEdit[] = [
+      ...(type && !controllerTypes.includes(type)
+        ? [{ type: 'setControllerType' as const, controllerType: type }]
+        : []),
+      { type: 'addController', controller },
+    ];
+    edit({ type: 'batch', label: `Add the controller ${name}`, edits }, () =>
+      goTo({ stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } }),
+    );
+  };
+  const item = (type: ControllerType) => {
+    const { ports, mostPixelsPerPort } = limitsOfType(type);
+    return (
+      <Menu.Item
+        key={type.id}
+        onClick={() => add(type)}
+        rightSection={`${countOf(ports, 'port')} · ${groupDigits(mostPixelsPerPort)} px each`}
+      >
+        {type.name}
+      </Menu.Item>
+    );
+  };
+  return (
+    <Menu position="bottom-end" width={400}>
+      <Menu.Target>
+        <Button size="compact-sm" variant="default" leftSection={<IconPlus size={15} />}>
+          Add a controller
+        </Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {controllerTypes.length > 0 && <Menu.Label>Of this show</Menu.Label>}
+        {controllerTypes.map(item)}
+        <Menu.Label>What kind is it? Its ports and limits come with it, and can be changed.</Menu.Label>
+        {shipped.map(item)}
+        <Menu.Item onClick={() => add(null)}>I do not know yet</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
