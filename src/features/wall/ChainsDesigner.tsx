@@ -88,14 +88,14 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
   return (
     <div className={styles.pair} data-stacked={wide} data-tall-sheet>
       <div className={styles.tools}>
-        <span>Drag over panels to string them onto</span>
+        <span>Drag over panels to string them onto the output</span>
         <button
           type="button"
           className={styles.output}
           aria-pressed={picked === null}
           onClick={() => setPicked(null)}
         >
-          the output of the panel you start from
+          of the panel you start from
         </button>
         {[
           ...laid.chains.map((chain) => ({ ...chain, count: chain.panels.length })),
@@ -107,6 +107,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
               key={`${chain.card}.${chain.output}`}
               type="button"
               className={styles.output}
+              title={`Output ${outputName(chain, laid.cards.length)}, ${countOf(chain.count, 'panel')}`}
               aria-pressed={picked?.card === chain.card && picked.output === chain.output}
               onClick={() => setPicked({ card: chain.card, output: chain.output })}
             >
@@ -114,8 +115,8 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
                 <span className={styles.swatch} style={{ background: `var(--run-${(i % 6) + 1})` }} />
               )}
               {chain.count > 0
-                ? `output ${outputName(chain, laid.cards.length)} · ${countOf(chain.count, 'panel')}`
-                : `new output ${outputName(chain, laid.cards.length)}`}
+                ? `${outputName(chain, laid.cards.length)} · ${chain.count}`
+                : `${outputName(chain, laid.cards.length)}, still empty`}
             </button>
           ))}
       </div>
