@@ -24,6 +24,7 @@ import {
   type TreeShape,
 } from '@/core/props/tree';
 import { wall } from '@/core/props/wall';
+import { wallSheet } from '@/core/papers/wallSheet';
 import type { Show } from '@/core/show/schema';
 import { aController, aLine, aShow, onPorts } from './shows';
 
@@ -212,6 +213,22 @@ describe('a quay wall of 8 x 6 panels on two receiver cards', () => {
   it('carries 70.8 Mbit/s at 30 pictures a second and 141.6 at 60', () => {
     expect(linkLoad(plan, 0, 30).payload.value).toBeCloseTo(70.8, 1);
     expect(linkLoad(plan, 0, 60).payload.value).toBeCloseTo(141.6, 1);
+  });
+  it('is told no universes and no address, at neither end', () => {
+    expect(deviceSettings(plan, 0)).toMatchObject({
+      firstUniverse: null,
+      universes: null,
+      channelsPerUniverse: null,
+      ports: [{ universe: null, channel: null, deviceChannel: null, pixels: 98_304, showChannel: 1 }],
+    });
+    expect(sentUniverses(plan, 0)).toMatchObject([
+      { universe: null, protocol: 'raw frames', channels: 294_912, firstShowChannel: 1 },
+    ]);
+    const words = wallSheet(plan, 0).groups.flatMap(({ values }) =>
+      values.map((each) => `${each.name}: ${each.value}`),
+    );
+    expect(words.filter((each) => /^Universes|universe \d|^Channels a universe/.test(each))).toEqual([]);
+    expect(words).toContain('Connection: raw frames, gigabit');
   });
   it('takes a ribbon to each chain and one between neighbours', () => {
     const laid = layWall(quay);

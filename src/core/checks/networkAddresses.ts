@@ -1,5 +1,6 @@
 import { standingWords } from '../figures/figure';
 import { classOf } from '../catalogue/controllers/registry';
+import { takesRawFrames } from '../devices/rawFrames';
 import { linkLoad } from '../devices/linkLoad';
 import { freeAddress, ipNumber, reachOf, type NetworkAddress, type Reach } from '../catalogue/network';
 import { defineCheck, type Finding, type Mend } from './check';
@@ -22,7 +23,7 @@ export const networkAddresses = defineCheck(
     controllers.forEach((controller, index) => {
       const { network } = controller;
       const type = controllerTypes.find((each) => each.id === controller.typeId);
-      if (type && classOf(type).takesRawFrames && network)
+      if (network && takesRawFrames(plan.show, controller))
         add(
           controller.id,
           'wrong',

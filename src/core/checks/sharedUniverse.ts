@@ -13,7 +13,7 @@ export const sharedUniverse = defineCheck(
     const shared = sharedUniverses(plan).filter(({ universe }) =>
       spansInUniverse(plan, universe).every((span) => policyOfRun(plan, span.run).newUniverse !== 'never'),
     );
-    const groups = new Map<string, { controllers: string[]; universes: number[] }>();
+    const groups = new Map<string, { controllers: number[]; universes: number[] }>();
     for (const { universe, controllers } of shared) {
       const key = controllers.join('|');
       const group = groups.get(key) ?? { controllers, universes: [] };
@@ -23,8 +23,8 @@ export const sharedUniverse = defineCheck(
     return [...groups.values()].map(({ controllers, universes }) => ({
       severity: 'look' as const,
       stage: 'patch' as const,
-      controllerId: plan.show.controllers.find((each) => each.name === controllers.at(-1))!.id,
-      message: `${universes.length === 1 ? `Universe ${universes[0]}` : `${countOf(universes.length, 'universe')} from ${universes[0]} on`} ${universes.length === 1 ? 'is' : 'are'} listened to by ${listOf(controllers)}: the sender has to send ${universes.length === 1 ? 'it' : 'them'} to each of them, and what one of them is sent loads the other.`,
+      controllerId: plan.show.controllers[controllers.at(-1)!]!.id,
+      message: `${universes.length === 1 ? `Universe ${universes[0]}` : `${countOf(universes.length, 'universe')} from ${universes[0]} on`} ${universes.length === 1 ? 'is' : 'are'} listened to by ${listOf(controllers.map((index) => plan.show.controllers[index]!.name))}: the sender has to send ${universes.length === 1 ? 'it' : 'them'} to each of them, and what one of them is sent loads the other.`,
       mends: [],
     }));
   },

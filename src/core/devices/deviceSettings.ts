@@ -5,6 +5,7 @@ import { portsOfController, spansOfRun } from '../plan/planIndex';
 import type { PlannedPort } from '../patch/plug';
 import { listOf } from '../units/words';
 import { colourPlan } from './colourOrders';
+import { takesRawFrames } from './rawFrames';
 import {
   DEVICE_SETTINGS,
   PORT_SETTINGS,
@@ -27,7 +28,9 @@ const known = new WeakMap<LaidShow, DeviceSettings[]>();
 
 function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
   const device = plan.show.controllers[controller]!;
-  const sizes = universesOfController(plan, controller);
+  // What is fed raw frames is told no universes; its channels keep their places in the count of the show.
+  const isRaw = takesRawFrames(plan.show, device);
+  const sizes = isRaw ? new Map<number, number>() : universesOfController(plan, controller);
   /** Channels of the device before each of its universes, where it counts on over all of them. */
   const before = new Map<number, number>();
   let channels = 0;
@@ -41,7 +44,7 @@ function settingsOf(plan: LaidShow, controller: number): DeviceSettings {
     controllerId: device.id,
     firstUniverse: told[0]?.[0] ?? null,
     lastUniverse: told.at(-1)?.[0] ?? null,
-    universes: device.protocol === 'ddp' ? null : stretchesOf(told.map(([universe]) => universe)),
+    universes: device.protocol === 'ddp' || isRaw ? null : stretchesOf(told.map(([universe]) => universe)),
     channelsPerUniverse: channelsToType(new Map(told), device.protocol === 'artnet' ? 'port-address ' : 'U'),
     bytes: device.protocol === 'ddp' ? Math.max(0, ...ports.map((port) => (port.endByte ?? -1) + 1)) : null,
     ports,
@@ -55,10 +58,11 @@ function portSettings(
 ): PortSettings {
   const device = plan.show.controllers[port.controller]!;
   const [first, last] = endsOf(plan, port.runs);
+  const isRaw = takesRawFrames(plan.show, device);
+  const inUniverses = typeof first?.universe === 'number' && !isRaw;
   const universeOf = (span: Span | undefined) =>
-    typeof span?.universe === 'number' ? toldUniverse(device, span.universe) : null;
+    typeof span?.universe === 'number' && inUniverses ? toldUniverse(device, span.universe) : null;
   const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
-  const inUniverses = typeof first?.universe === 'number';
   const overDevice = (span: Span, channel: number) => channelsBefore.get(span.universe!)! + channel;
   const hidden = device.skippedPixelsTakeChannels ? 0 : port.places - port.pixels;
   const firstLed = plan.runs[port.runs[0]!]!.wire!.placesBeforePort + device.firstLedIndex;

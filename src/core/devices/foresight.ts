@@ -47,7 +47,11 @@ export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
     if (!next.has(key)) moved.push({ ...from.of, old: wordsOf(from), new: null });
   const values = valuesToType(before, after);
   const alone = new Set(sharedUniverses(before).map((each) => each.universe));
-  const shared = sharedUniverses(after).filter((each) => !alone.has(each.universe));
+  const shared = sharedUniverses(after).flatMap(({ universe, controllers }) =>
+    alone.has(universe)
+      ? []
+      : [{ universe, controllers: controllers.map((index) => after.show.controllers[index]!.name) }],
+  );
   return {
     moved,
     renumbered,

@@ -1,5 +1,4 @@
 import { PROTOCOL_NAMES } from '../catalogue/controller';
-import { classOf } from '../catalogue/controllers/registry';
 import {
   computed,
   given,
@@ -13,6 +12,7 @@ import {
 } from '../figures/explained';
 import { portsOfController, spansOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
+import { takesRawFrames } from './rawFrames';
 import { AROUND_PAYLOAD_BYTES, PACKET_FORMS } from '../protocols/packets';
 
 export interface LinkLoad {
@@ -39,8 +39,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
       ),
       { place, ...more },
     );
-  const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
-  if (type && classOf(type).takesRawFrames) {
+  if (takesRawFrames(plan.show, controller)) {
     const pixels = portsOfController(plan, index).reduce((total, port) => total + port.pixels, 0);
     const bytes = product(given('pixels', pixels, 'pixels', { place }), given('bytes a pixel', 3, 'number'));
     return {

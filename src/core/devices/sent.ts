@@ -3,7 +3,8 @@ import { PROTOCOL_NAMES, type Controller } from '../catalogue/controller';
 import { packingWords } from '../catalogue/packing';
 import { policyOfRun } from '../plan/plan';
 import { spansInUniverse, spansOfController } from '../plan/planIndex';
-import type { LaidShow } from '../plan/planned';
+import type { LaidShow, Span } from '../plan/planned';
+import { takesRawFrames } from './rawFrames';
 import { showSpaces, universesOfController } from './universeSizes';
 
 /** A universe, or the flat space of a device, as the sender is told it. */
@@ -53,6 +54,7 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
       },
     ];
   }
+  if (takesRawFrames(plan.show, device)) return rawFrames(controller, spans);
   const packings = new Map<number, Set<string>>();
   const used = new Map<number, number>();
   for (const span of spans) {
@@ -81,13 +83,35 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
   });
 }
 
+/** A receiver card takes its part of the picture from the sender's own port, without universes. */
+function rawFrames(controller: number, spans: readonly Span[]): Sent[] {
+  const [first, last] = [spans[0], spans.at(-1)];
+  if (!first || !last) return [];
+  const used = spans.reduce((sum, span) => sum + span.channelCount, 0);
+  return [
+    {
+      controller,
+      showUniverse: null,
+      universe: null,
+      protocol: 'raw frames',
+      destination: 'straight from its gigabit port',
+      channels: used,
+      used,
+      firstShowChannel: first.startShowChannel,
+      lastShowChannel: last.startShowChannel + last.channelCount - 1,
+      packing: 'runs on',
+      alsoHeardBy: [],
+    },
+  ];
+}
+
 /** Everything that is sent, controller by controller. */
 export function allSent(plan: LaidShow): Sent[] {
   return plan.show.controllers.flatMap((_, index) => sentUniverses(plan, index));
 }
 
-/** Universes that more than one controller listens to, with their names. */
-export function sharedUniverses({ spans, show }: LaidShow): { universe: number; controllers: string[] }[] {
+/** Universes that more than one controller listens to, with the indices of those. */
+export function sharedUniverses({ spans }: LaidShow): { universe: number; controllers: number[] }[] {
   const heardBy = new Map<number, number | Set<number>>();
   for (const { universe, controller } of spans) {
     if (universe === null) continue;
@@ -98,14 +122,7 @@ export function sharedUniverses({ spans, show }: LaidShow): { universe: number; 
   }
   return [...heardBy]
     .flatMap(([universe, by]) =>
-      typeof by === 'number'
-        ? []
-        : [
-            {
-              universe,
-              controllers: [...by].sort((a, b) => a - b).map((index) => show.controllers[index]!.name),
-            },
-          ],
+      typeof by === 'number' ? [] : [{ universe, controllers: [...by].sort((a, b) => a - b) }],
     )
     .sort((a, b) => a.universe - b.universe);
 }

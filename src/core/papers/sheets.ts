@@ -10,7 +10,7 @@ import { placeOnDevice } from '../devices/placeOnDevice';
 import { allSent } from '../devices/sent';
 import { threadedOf } from '../plan/threadedOf';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { kindOf, type Prop, type PropKindName, type PropOf } from '../props/registry';
 import { setOut } from '../props/settingOut';
 import type { Facts } from '../show/facts';
 import { buildSheet, buildSheetTable } from './buildSheet';
@@ -58,7 +58,7 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
     ),
     ...show.controllers.flatMap((controller, index) => [
       sheet(`device.${controller.id}`, `${controller.name}: all of it`, () =>
-        deviceValuesTable(controller, deviceSettings(plan, index)),
+        deviceValuesTable(show, controller, deviceSettings(plan, index)),
       ),
       sheet(`ports.${controller.id}`, `${controller.name}: its ports`, () =>
         portSettingsTable(controller, deviceSettings(plan, index).ports),
@@ -105,24 +105,30 @@ function sheetsOfProp(plan: Plan, index: number): Sheet[] {
         return cutList(name, stock, pieces, planStock(pieces, stock));
       }),
     );
-  if (prop.kind === 'tile') {
-    const { shape } = prop;
-    sheets.push(
-      sheet(`tiles.${id}`, `${name}: every tile`, () => tilesTable(name, tileRows(plan, index, shape))),
-    );
-  }
-  if (prop.kind === 'craft') {
-    const { shape } = prop;
-    sheets.push(sheet(`roles.${id}`, `${name}: roles`, () => rolesTable(name, shape)));
-  }
-  if (prop.kind === 'wall')
-    sheets.push(
-      ...wallSheet(plan, index).groups.map((group) =>
-        sheet(`wall-${group.id}.${id}`, `${name}: ${group.title}`, () => wallValuesTable(group)),
-      ),
-    );
-  return sheets;
+  const ofKind = SHEETS_OF_KIND[prop.kind] as ((of: SheetsOf<Prop>) => Sheet[]) | undefined;
+  return [...sheets, ...(ofKind?.({ plan, index, prop }) ?? [])];
 }
+
+interface SheetsOf<Of extends Prop> {
+  plan: Plan;
+  /** Of the prop in the show. */
+  index: number;
+  prop: Of;
+}
+
+/** What a kind of prop has besides the sheets of every prop. */
+const SHEETS_OF_KIND: { [Kind in PropKindName]?: (of: SheetsOf<PropOf<Kind>>) => Sheet[] } = {
+  tile: ({ plan, index, prop: { id, name, shape } }) => [
+    sheet(`tiles.${id}`, `${name}: every tile`, () => tilesTable(name, tileRows(plan, index, shape))),
+  ],
+  craft: ({ prop: { id, name, shape } }) => [
+    sheet(`roles.${id}`, `${name}: roles`, () => rolesTable(name, shape)),
+  ],
+  wall: ({ plan, index, prop: { id, name } }) =>
+    wallSheet(plan, index).groups.map((group) =>
+      sheet(`wall-${group.id}.${id}`, `${name}: ${group.title}`, () => wallValuesTable(group)),
+    ),
+};
 
 /** A table as other programs read it: its columns with what they mean, and each row by the ids of the columns. */
 export function tableAsJson<Row>({ columns, rows }: Table<Row>) {

@@ -1,6 +1,7 @@
 import { packingWords } from '../catalogue/packing';
 import { toldUniverse } from '../addressing/numbering';
 import { PROTOCOL_NAMES } from '../catalogue/controller';
+import { takesRawFrames } from '../devices/rawFrames';
 import { colourPlan } from '../devices/colourOrders';
 import { flowsRight, outputName } from '../panels/chains';
 import { USUAL_PICTURE, refreshHz } from '../panels/driver';
@@ -41,7 +42,6 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
   const { chains, cards } = layWall(prop);
   const { width, height } = wallPixels(shape);
   const runIndex = plan.props[index]!.firstRun;
-  const sizes = universesOfRun(plan, runIndex);
   const spans = spansOfRun(plan, runIndex).filter((span) => span.runChannel >= 0);
   const [first, last] = [spans[0], spans.at(-1)];
   const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
@@ -197,7 +197,10 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
     ),
   ];
   const device = plan.runs[runIndex]?.wire && plan.show.controllers[plan.runs[runIndex].wire.controller]!;
+  const isRaw = device ? takesRawFrames(plan.show, device) : false;
+  const sizes = isRaw ? new Map<number, number>() : universesOfRun(plan, runIndex);
   const placeWords = (span: Span, channel: number) => {
+    if (isRaw) return 'raw frames: no universes';
     if (span.universe === null) return `byte ${groupDigits(channel - 1)}`;
     const told = device ? toldUniverse(device, span.universe) : span.universe;
     return `${device?.protocol === 'artnet' ? 'port-address' : 'universe'} ${groupDigits(told)}, channel ${channel}`;
@@ -212,7 +215,16 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
             'the sender',
             'the first pixel’s first colour',
           ),
-          value('End', placeWords(last, lastChannel(last)), 'the sender', 'the last pixel’s last colour'),
+          ...(isRaw
+            ? []
+            : [
+                value(
+                  'End',
+                  placeWords(last, lastChannel(last)),
+                  'the sender',
+                  'the last pixel’s last colour',
+                ),
+              ]),
           value(
             'First show channel',
             groupDigits(first.startShowChannel),
@@ -231,7 +243,7 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
                   'Bytes',
                   groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
                   'the sender',
-                  'one flat space: DDP has no universes',
+                  isRaw ? 'of the picture, three for each pixel' : 'one flat space: DDP has no universes',
                 ),
               ]
             : [

@@ -10,6 +10,8 @@ import {
   type PortField,
   type PortSettings,
 } from '../../devices/settings';
+import { takesRawFrames } from '../../devices/rawFrames';
+import type { Show } from '../../show/schema';
 import { PROTOCOL_NAMES, type Controller } from '../../catalogue/controller';
 import { maskWords } from '../../catalogue/network';
 import type { Difference } from '../../devices/differences';
@@ -120,19 +122,32 @@ export interface DeviceValue {
   meaning: string;
 }
 
-export function deviceValuesTable(controller: Controller, settings: DeviceSettings): Table<DeviceValue> {
+export function deviceValuesTable(
+  show: Pick<Show, 'controllerTypes'>,
+  controller: Controller,
+  settings: DeviceSettings,
+): Table<DeviceValue> {
+  const isRaw = takesRawFrames(show, controller);
   const { network, protocol } = controller;
-  const type = { field: 'protocol', words: 'protocol', value: PROTOCOL_NAMES[protocol] };
+  const type = {
+    field: 'protocol',
+    words: 'protocol',
+    value: isRaw ? 'raw frames' : PROTOCOL_NAMES[protocol],
+  };
   return {
     name: `All of ${controller.name}`,
     rows: [
       {
         field: 'ip',
         words: 'address',
-        value: network ? `${network.ip} / ${maskWords(network.maskBits)}` : null,
-        meaning: network ? GIVEN_WORDS[network.given] : 'not said yet: see Network',
+        value: isRaw ? 'none' : network ? `${network.ip} / ${maskWords(network.maskBits)}` : null,
+        meaning: isRaw
+          ? 'straight from the sender’s gigabit port'
+          : network
+            ? GIVEN_WORDS[network.given]
+            : 'not said yet: see Network',
       },
-      { ...type, meaning: network ? `sent by ${network.casting}` : 'what it is sent' },
+      { ...type, meaning: network && !isRaw ? `sent by ${network.casting}` : 'what it is sent' },
       ...DEVICE_SETTINGS.flatMap((setting) => {
         const value = settings[setting.field];
         return value === null

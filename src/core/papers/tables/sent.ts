@@ -1,4 +1,5 @@
 import type { Sent } from '../../devices/sent';
+import { PROTOCOL_NAMES } from '../../catalogue/controller';
 import type { LaidShow } from '../../plan/planned';
 import type { Table } from '../table';
 
@@ -17,7 +18,10 @@ export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent
         as: 'key',
         of: (each) =>
           each.universe === null
-            ? { text: 'none', note: 'one flat space' }
+            ? {
+                text: 'none',
+                note: each.protocol === PROTOCOL_NAMES.ddp ? 'one flat space' : 'the picture itself',
+              }
             : each.universe === each.showUniverse
               ? each.universe
               : { text: String(each.universe), note: `U${each.showUniverse} here` },

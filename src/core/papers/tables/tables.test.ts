@@ -55,7 +55,7 @@ function tablesOf(show: Show): Table<never>[] {
   );
   show.controllers.forEach((controller, index) => {
     add(portSettingsTable(controller, deviceSettings(plan, index).ports));
-    add(deviceValuesTable(controller, deviceSettings(plan, index)));
+    add(deviceValuesTable(show, controller, deviceSettings(plan, index)));
   });
   add(sentTable(plan, allSent(plan)));
   plan.runs.forEach((_, run) => add(numberingsTable(plan, run)));

@@ -13,7 +13,7 @@ import { NameField } from '@/ui/fields/fields';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
-import { classOf } from '@/core/catalogue/controllers/registry';
+import { takesRawFrames } from '@/core/devices/rawFrames';
 
 /** The usual ones first; the others by their length. */
 const USUAL_MASKS = [24, 16, 8];
@@ -31,10 +31,6 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
   const totals = measurePolicy(plan, rateHz);
   const set = (controller: Controller, network: NetworkAddress | null) =>
     edit({ type: 'changeController', controllerId: controller.id, change: { network } });
-  const takesRawFrames = (controller: Controller) => {
-    const type = show.controllerTypes.find((each) => each.id === controller.typeId);
-    return type !== undefined && classOf(type).takesRawFrames === true;
-  };
   return (
     <div className={sheets.sheet}>
       <h2>The sender</h2>
@@ -161,9 +157,9 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
       />
       <h2>What must be kept apart</h2>
       <p className={sheets.lead}>
-        {show.controllers.some((controller) => takesRawFrames(controller))
+        {show.controllers.some((controller) => takesRawFrames(show, controller))
           ? `${show.controllers
-              .filter((controller) => takesRawFrames(controller))
+              .filter((controller) => takesRawFrames(show, controller))
               .map((controller) => controller.name)
               .join(
                 ', ',

@@ -1,5 +1,6 @@
 'use client';
 
+import { useMemo } from 'react';
 import { allSent } from '@/core/devices/sent';
 import { programRows, programTable } from '@/core/papers/tables/program';
 import { sentTable } from '@/core/papers/tables/sent';
@@ -11,7 +12,9 @@ const MOST_ROWS = 300;
 
 /** What is typed into the program that sends: every universe, its size, and where it goes. */
 export function SenderSheet({ plan }: { plan: Plan }) {
-  const sent = allSent(plan);
+  // A large show has many thousand universes.
+  const sent = useMemo(() => allSent(plan), [plan]);
+  const program = useMemo(() => programRows(plan), [plan]);
   if (sent.length === 0)
     return (
       <p className={sheets.empty}>
@@ -31,7 +34,7 @@ export function SenderSheet({ plan }: { plan: Plan }) {
       <p className={sheets.lead}>
         What it asks for to know where each light is: a string is a run, its strands in the order of the data.
       </p>
-      <SheetTable testId="program" mostRows={MOST_ROWS} table={programTable(programRows(plan))} />
+      <SheetTable testId="program" mostRows={MOST_ROWS} table={programTable(program)} />
     </div>
   );
 }

@@ -87,7 +87,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
             <p className={sheets.lead}>Nothing is plugged in.</p>
           ) : (
             <>
-              <SheetTable table={deviceValuesTable(controller, settings)} />
+              <SheetTable table={deviceValuesTable(plan.show, controller, settings)} />
               <SheetTable table={portSettingsTable(controller, settings.ports)} />
             </>
           )}
