@@ -1,4 +1,5 @@
-import { coloursOfBothEnds, differences } from '../devices/differences';
+import { coloursOfBothEnds } from '../devices/bothEnds';
+import { differences } from '../devices/differences';
 import { foundIn } from '../devices/found';
 import { countOf } from '../units/number';
 import { defineFactsCheck, type Finding } from './check';

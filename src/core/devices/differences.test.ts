@@ -3,7 +3,8 @@ import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit
 import { planShow } from '../plan/plan';
 import { tile } from '../props/tile';
 import type { Show } from '../show/schema';
-import { coloursOfBothEnds, differences } from './differences';
+import { coloursOfBothEnds } from './bothEnds';
+import { differences } from './differences';
 import { deviceSettings } from './deviceSettings';
 import { colourPlan } from './colourOrders';
 import type { Counting, FoundPort, FoundSettings } from './found';
