@@ -14,7 +14,7 @@ export default defineConfig({
   // A busy machine is slow, not wrong.
   timeout: 180_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  workers: 2,
   forbidOnly: Boolean(process.env.CI),
   reporter: [
     ['list'],

@@ -1,4 +1,4 @@
-/** Widths at which the layout changes, from the narrowest. */
+/** Where the layout changes: widths from the narrowest, and heights. */
 const variables = {
   // A phone held upright.
   'width-phone': '600px',
@@ -6,6 +6,8 @@ const variables = {
   'width-narrow': '900px',
   // Below this a sheet has one column.
   'width-sheet': '1180px',
+  // Below this the frame is higher than the screen, and the page scrolls: a laptop at 200 %.
+  'height-low': '560px',
 };
 
 const config = {

@@ -2,6 +2,7 @@
 
 import { useComputedColorScheme } from '@mantine/core';
 import { useElementSize, useMergedRef } from '@mantine/hooks';
+import { IconChevronDown, IconChevronUp } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { totalsWords } from '@/core/papers/planReport';
@@ -16,6 +17,7 @@ import {
 } from './drawRuler';
 import { placeAt } from './rulerPlace';
 import { readPalette, type Palette } from './picture/palette';
+import { TRUE_LENGTHS, isShortened, shortened } from './rulerWarp';
 import { channelAt, clampScale, reveal, wholeScale, zoomScale, type RulerScale } from './rulerScale';
 
 interface AddressRulerProps {
@@ -31,6 +33,8 @@ interface AddressRulerProps {
 
 /** All channels of the show on one strip: universes as ticks, props as blocks, gaps and doubles as they are. */
 export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }: AddressRulerProps) {
+  /** On a narrow screen, where it is one line until it is opened. */
+  const [open, setOpen] = useState(false);
   const [names, setNames] = useState<UniverseNames>('e131');
   const [move, setMove] = useState<RulerMove | null>(null);
   const canvasRef = useRef<HTMLCanvasElement>(null);
@@ -38,13 +42,33 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
   const mergedRef = useMergedRef(canvasRef, sizeRef);
   const scheme = useComputedColorScheme('dark');
   const [palette, setPalette] = useState<Palette | null>(null);
-  const [zoomed, setZoomed] = useState<RulerScale | null>(null);
+  const [zoomedTo, setZoomed] = useState<RulerScale | null>(null);
   const blocks = useMemo(() => blocksOf(plan), [plan]);
   const last = plan.lastShowChannel;
+  /** Whether long stretches are drawn shorter; not said, it is so where one of them leaves the others no room. */
+  const [wanted, setWanted] = useState<boolean | null>(null);
+  const crowded = useMemo(
+    () => blocks.some(({ first, last: end }) => isShortened(end - first + 1) && (end - first + 1) * 3 > last),
+    [blocks, last],
+  );
+  const shorter = wanted ?? crowded;
+  const warp = useMemo(
+    () =>
+      shorter
+        ? shortened(
+            blocks.flatMap((block) => [block.first, block.last + 1]).sort((a, b) => a - b),
+            last + 1,
+          )
+        : TRUE_LENGTHS,
+    [shorter, blocks, last],
+  );
 
   useEffect(() => {
     if (canvasRef.current) setPalette(readPalette(canvasRef.current));
   }, [scheme, last]);
+
+  // A place that was zoomed to is one of the scale that it was found on.
+  const zoomed = zoomedTo?.warp === warp ? zoomedTo : null;
 
   // What is selected is in sight, also when the selection came from elsewhere.
   const selectedFirst =
@@ -55,7 +79,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
     if (zoomed && selectedFirst !== null && width > 0)
       setZoomed(reveal(zoomed, selectedFirst, selectedFirst + (selection.channels?.count ?? 1) - 1, width));
   }
-  const scale = clampScale(zoomed ?? wholeScale(last, width), last, width);
+  const scale = clampScale(zoomed ?? wholeScale(last, width, warp), last, width);
 
   useEffect(() => {
     const canvas = canvasRef.current;
@@ -132,24 +156,48 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
   const zoomMiddle = (factor: number) => zoomRef.current(width / 2, factor);
 
   return (
-    <section className={styles.ruler} aria-label="Address ruler">
+    <section className={styles.ruler} aria-label="Address ruler" data-open={open}>
       <div className={styles.head}>
-        <span>
-          Address ruler ·{' '}
+        <button type="button" className={styles.fold} aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? <IconChevronDown size={16} /> : <IconChevronUp size={16} />}
+          Ruler
+        </button>
+        <span className={styles.words} title={totalsWords(plan)}>
+          <span className={styles.title}>Address ruler · </span>
           <button
             type="button"
             className={styles.names}
             onClick={() => setNames(names === 'e131' ? 'artNet' : 'e131')}
-            title="How universes are named here"
+            title={
+              names === 'e131'
+                ? 'Universes by their E1.31 number; press for Art-Net names'
+                : 'Universes by their Art-Net net, sub-net and universe; press for E1.31 numbers'
+            }
           >
             {names === 'e131' ? 'U' : 'Art-Net net.sub-net.universe'}
           </button>{' '}
-          · <span className={styles.totals}>{totalsWords(plan)}</span>
+          <span className={styles.title}>· </span>
+          <span className={styles.totals}>{totalsWords(plan)}</span>
+          {crowded && (
+            <button
+              type="button"
+              className={styles.names}
+              aria-pressed={shorter}
+              title={
+                shorter
+                  ? 'Long props are drawn shorter than they are, with a cut in the middle, so that short ones can be seen. Press for true lengths.'
+                  : 'Every channel is as wide as any other. Press to draw long props shorter.'
+              }
+              onClick={() => setWanted(!shorter)}
+            >
+              {shorter ? 'long props drawn shorter' : 'true lengths'}
+            </button>
+          )}
         </span>
-        <span>
+        <span className={styles.chosen}>
           {selectionWords && (
             <>
-              selected{' '}
+              <span className={styles.title}>selected </span>
               <span className={styles.selected} data-testid="ruler-selection">
                 {selectionWords}
               </span>
@@ -197,9 +245,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
             const { block, grabbed } = drag.current;
             if (block) setMove(moveTo(block, channelAt(scale, event.nativeEvent.offsetX) - grabbed!));
             else
-              setZoomed(
-                clampScale({ ...scale, first: scale.first - moved * scale.channelsPerPx }, last, width),
-              );
+              setZoomed(clampScale({ ...scale, first: scale.first - moved * scale.unitsPerPx }, last, width));
           }}
           onPointerUp={(event) => {
             const still = drag.current && drag.current.travelled <= 4;

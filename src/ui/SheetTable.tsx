@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { cellWords, fileRows, isExplained, type Cell, type Column, type Table } from '@/core/papers/table';
 import { groupDigits } from '@/core/units/number';
 import { Why } from './explain/Why';
+import { useHandOut } from './handingOut';
 import styles from './SheetTable.module.css';
 
 /** What is on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
@@ -40,6 +41,7 @@ export function SheetTable<Row>({
   mostRows = 600,
   testId,
 }: SheetTableProps<Row>) {
+  const handOut = useHandOut();
   const { columns, rows } = table;
   return (
     <div>
@@ -79,7 +81,12 @@ export function SheetTable<Row>({
       </div>
       {rows.length > 0 && (
         <div className={styles.foot}>
-          <CopyRows text={() => [...fileRows(table)].map((cells) => cells.join('\t')).join('\n')} />
+          <CopyRows
+            text={() => [...fileRows(table)].map((cells) => cells.join('\t')).join('\n')}
+            onCopied={() => {
+              if (table.forDevices) handOut('copied', table.name);
+            }}
+          />
           {rows.length > mostRows && (
             <span>
               The first {groupDigits(mostRows)} of {groupDigits(rows.length)}; the copy holds all.
@@ -108,14 +115,17 @@ function CellWords({ cell }: { cell: Cell }) {
 }
 
 /** The text is made when it is asked for: it may be long. */
-function CopyRows({ text }: { text: () => string }) {
+function CopyRows({ text, onCopied }: { text: () => string; onCopied: () => void }) {
   const clipboard = useClipboard({ timeout: 1500 });
   return (
     <Button
       size="compact-sm"
       variant="default"
       leftSection={clipboard.copied ? <IconCheck size={14} /> : <IconCopy size={14} />}
-      onClick={() => clipboard.copy(text())}
+      onClick={() => {
+        clipboard.copy(text());
+        onCopied();
+      }}
     >
       {clipboard.copied ? 'Copied' : 'Copy the table'}
     </Button>

@@ -11,6 +11,7 @@ import {
   type UniverseNames,
 } from './drawRuler';
 import { wholeScale, xOf, type RulerScale } from './rulerScale';
+import { TRUE_LENGTHS } from './rulerWarp';
 
 const WIDTH = 1000;
 const UNCHOSEN: RulerSelection = { prop: undefined, run: undefined, channels: null };
@@ -138,7 +139,7 @@ it('hatches channels that two runs use', () => {
 });
 
 it('comes down to single channels, each with the colour that is sent', () => {
-  const near = draw(show, { scale: { first: 296, channelsPerPx: 1 / 20 } });
+  const near = draw(show, { scale: { first: 296, unitsPerPx: 1 / 20, warp: TRUE_LENGTHS } });
   const letters = near.texts.filter(({ text }) => /^[RGBW]$/.test(text));
   // Channel 296 is the second of pixel 99: green. 50 channels are on screen.
   expect(
@@ -156,7 +157,7 @@ it('shows where a run on its way would go', () => {
   const made = draw(show, { move: { run: 0, first: 1021, count: 300, words: 'U7 ch 1' } });
   const [outline] = made.of('strokeRect');
   expect(outline!.args[0]).toBeCloseTo(xOf(made.at, 1021), 6);
-  expect(outline!.args[2]).toBeCloseTo(300 / made.at.channelsPerPx, 6);
+  expect(outline!.args[2]).toBeCloseTo(300 / made.at.unitsPerPx, 6);
   expect(outline!.dash).toEqual([5, 3]);
   expect(made.words()).toContain('U7 ch 1');
 });

@@ -2,7 +2,8 @@ import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '@/core/addressing
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
-import { xOf, type RulerScale } from './rulerScale';
+import { channelPx, xOf, type RulerScale } from './rulerScale';
+import { TRUE_LENGTHS, isShortened } from './rulerWarp';
 
 const SANS = "600 12px 'Atkinson Hyperlegible Next Variable', sans-serif";
 const MONO = "12px 'Atkinson Hyperlegible Mono Variable', monospace";
@@ -94,6 +95,8 @@ export function drawRuler(
     context.fillStyle = chosen ? palette.lamp : palette.runs[block.prop % palette.runs.length]!;
     context.fillRect(left, BLOCKS.top, Math.max(right - left - 1, 0.75), BLOCKS.height);
     context.globalAlpha = 1;
+    if (scale.warp !== TRUE_LENGTHS && isShortened(block.last - block.first + 1) && right - left > 60)
+      drawBreak(context, right - 18, palette);
     if (pinned.has(block.run) && right - left > 8) drawPin(context, left, palette);
     if (shared > 0) hatch(context, left, Math.max(xOf(scale, block.first + shared) - left, 2), palette.bad);
     if (right - left > 34) {
@@ -120,11 +123,11 @@ export function drawRuler(
       labelEnds.numbers = at + width;
     }
   }
-  if (1 / scale.channelsPerPx > 7) drawChannels(context, plan, blocks, scale, widthPx, palette);
+  drawChannels(context, plan, blocks, scale, widthPx, palette);
   if (move) drawMove(context, move, scale, palette);
   if (selection.channels) {
     const left = xOf(scale, selection.channels.first);
-    const width = Math.max(selection.channels.count / scale.channelsPerPx, 2);
+    const width = Math.max(xOf(scale, selection.channels.first + selection.channels.count) - left, 2);
     context.fillStyle = palette.text;
     context.fillRect(left, BLOCKS.top - 3, width, BLOCKS.height + 6);
   }
@@ -230,6 +233,18 @@ function drawGaps(
   context.setLineDash([]);
 }
 
+/** Two slanting cuts through a block that is drawn shorter than it is. */
+function drawBreak(context: CanvasRenderingContext2D, x: number, palette: Palette): void {
+  context.strokeStyle = palette.ground;
+  context.lineWidth = 3;
+  context.beginPath();
+  for (const at of [x - 4, x + 4]) {
+    context.moveTo(at - 4, BLOCKS.top + BLOCKS.height);
+    context.lineTo(at + 4, BLOCKS.top);
+  }
+  context.stroke();
+}
+
 /** A pin at the left end of a block that stays where it is. */
 function drawPin(context: CanvasRenderingContext2D, left: number, palette: Palette): void {
   context.fillStyle = palette.text;
@@ -256,6 +271,8 @@ function drawChannels(
   context.textBaseline = 'middle';
   for (const block of blocks) {
     if (xOf(scale, block.last + 1) < 0 || xOf(scale, block.first) > widthPx) continue;
+    const wide = channelPx(scale, block.first);
+    if (wide <= 7) continue;
     const { channelsPerPixel } = plan.runs[block.run]!;
     for (let channel = block.first; channel <= block.last; channel += 1) {
       const x = xOf(scale, channel);
@@ -265,11 +282,11 @@ function drawChannels(
       context.globalAlpha = at === 0 ? 0.8 : 0.35;
       context.fillRect(x, BLOCKS.top, at === 0 ? 1.5 : 1, BLOCKS.height);
       context.globalAlpha = 1;
-      if (1 / scale.channelsPerPx < 11) continue;
+      if (wide < 11) continue;
       context.fillStyle = palette.text;
       context.fillText(
         channelsPerPixel === 1 ? '·' : letters[at]!,
-        x + 0.5 / scale.channelsPerPx,
+        x + 0.5 * wide,
         BLOCKS.top + BLOCKS.height - 7,
       );
     }
@@ -283,7 +300,7 @@ function drawMove(
   palette: Palette,
 ): void {
   const left = xOf(scale, move.first);
-  const width = Math.max(move.count / scale.channelsPerPx, 3);
+  const width = Math.max(xOf(scale, move.first + move.count) - left, 3);
   context.strokeStyle = palette.lamp;
   context.lineWidth = 2;
   context.setLineDash([5, 3]);

@@ -1,4 +1,4 @@
-import { DEMO, demoShow, expect, keptShow, openAt, saving, test } from './lantern';
+import { DEMO, demoShow, expect, keptShow, openAt, saving, test, otherShows } from './lantern';
 
 test('a field says what is allowed, keeps what was typed, and changes nothing', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -56,7 +56,7 @@ for (const [what, content, sentence] of [
   ],
 ] as const)
   test(`a show file with ${what} is refused by name`, async ({ page, request }) => {
-    const before = await (await request.get('/api/shows')).json();
+    const before = await otherShows(request, '');
     await page.goto('/');
     await page
       .locator('input[type=file]')
@@ -64,7 +64,7 @@ for (const [what, content, sentence] of [
     await expect(
       page.locator('[role=alert]', { hasText: 'old.json was not imported; nothing is changed.' }),
     ).toContainText(sentence);
-    expect(await (await request.get('/api/shows')).json()).toEqual(before);
+    expect(await otherShows(request, '')).toEqual(before);
   });
 
 test('a file of junk is refused however large it is', async ({ page }) => {

@@ -46,7 +46,7 @@ test('a figure that is measured is said to be, and so are the numbers that stand
   await page.getByRole('combobox', { name: 'Latch pause stands on' }).click();
   await page.getByRole('option', { name: 'Measured' }).click();
   await fill(page, 'Latch pause: by', 'Ada');
-  await page.getByRole('button', { name: /^Note something on 12 V bullet string/ }).click();
+  await page.getByRole('button', { name: /^Note what was found with it: 12 V bullet string/ }).click();
   await page.getByLabel('A note on 12 V bullet string').fill('two of fifty flickered');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog').getByText('two of fifty flickered')).toBeVisible();

@@ -64,3 +64,19 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
   await field.fill(text);
   await field.press('Enter');
 }
+
+/** Adds a prop by its small picture. */
+export async function addProp(page: Page, name: RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'Add a prop' }).click();
+  const kinds = page.getByRole('list', { name: 'Kinds of props' });
+  await kinds.getByRole('button', { name }).click();
+  await kinds.waitFor({ state: 'hidden' });
+}
+
+/** The shows but for those that other tests make at the same time, which are copies of the demo under another name. */
+export async function otherShows(request: APIRequestContext, but: string): Promise<unknown[]> {
+  const { shows } = (await (await request.get('/api/shows')).json()) as {
+    shows: { id: string; name: string }[];
+  };
+  return shows.filter(({ id, name }) => id === but || name === DEMO.name || name === 'x');
+}

@@ -1,11 +1,6 @@
 import zlib from 'node:zlib';
 import type { Page } from '@playwright/test';
-import { demoShow, expect, fill, openAt, saving, test } from './lantern';
-
-async function add(page: Page, name: RegExp): Promise<void> {
-  await page.getByRole('button', { name: 'Add a prop' }).click();
-  await page.getByRole('menuitem', { name }).click();
-}
+import { addProp, demoShow, expect, fill, openAt, saving, test } from './lantern';
 
 /** A grey picture of any size, as a PNG file. */
 function grey(width: number, height: number): Buffer {
@@ -43,7 +38,7 @@ test('a tree: from its measures to every stake, and a tree that cannot be is men
 }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
-  await add(page, /^Tree/);
+  await addProp(page, /^Tree/);
   await fill(page, 'Strands', '12');
   await fill(page, 'Pixels a strand', '42');
   await fill(page, 'Hole to hole', '100 mm');
@@ -83,7 +78,7 @@ test('schemes are compared, and the one that is chosen is threaded', async ({ pa
 test('ranges: what is odd is said while typing, and kept only when it is left', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
-  await add(page, /^Strip in pieces/);
+  await addProp(page, /^Strip in pieces/);
   await page.getByRole('button', { name: 'Ranges' }).click();
   await page.getByRole('button', { name: 'One range a leg' }).click();
   await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
@@ -143,7 +138,7 @@ test('the site: a prop is put on the drawing, moved, turned and taken off by key
 test('a craft is numbered by clicking and dragging', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
-  await add(page, /^Craft/);
+  await addProp(page, /^Craft/);
   const board = page.getByTestId('craft-board');
   await board.focus();
   await page.keyboard.press('Enter');
@@ -169,7 +164,7 @@ test.describe('free-form points', () => {
   ): Promise<void> {
     const id = await demoShow(request);
     await openAt(page, id, 'build');
-    await add(page, /^Free-form/);
+    await addProp(page, /^Free-form/);
     await page.getByRole('button', { name: source }).click();
   }
   async function choose(page: Page, name: string, mimeType: string, buffer: Buffer): Promise<void> {

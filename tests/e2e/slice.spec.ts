@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { DEMO, demoShow, expect, fill, openAt, saving, test } from './lantern';
+import { DEMO, demoShow, expect, fill, openAt, saving, test, addProp } from './lantern';
 
 test('from a changed count to the addresses, on screen and as a file', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -81,9 +81,8 @@ test('a builder starts from nothing', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Name of the new show').fill('Test of the boathouse');
   await page.getByRole('button', { name: 'Start the show' }).click();
-  await expect(page.getByRole('heading', { name: 'Start with one prop' })).toBeVisible();
-  await page.getByRole('button', { name: 'Add a prop' }).click();
-  await page.getByRole('menuitem', { name: /Measured line/ }).click();
+  await expect(page.getByRole('heading', { name: 'What do you want to light?' })).toBeVisible();
+  await addProp(page, /^Measured line/);
   await fill(page, 'Name', 'Roof edge');
   await fill(page, 'Length', '3 ft 6 in');
   await expect(page.getByLabel('Length', { exact: true })).toHaveValue('1.067 m');
@@ -95,7 +94,7 @@ test('a builder starts from nothing', async ({ page }) => {
   await expect(page.locator('[data-testid^=prop-measured-line-]')).toContainText('2 × 42 px');
 
   await page.getByRole('button', { name: /Patch/ }).click();
-  await page.getByRole('button', { name: 'Add a controller' }).click();
+  await page.getByRole('button', { name: 'Add a controller', exact: true }).click();
   await page.getByRole('menuitem', { name: /^4 ports, Ethernet/ }).click();
   await fill(page, 'First universe', '40');
   await page.locator('[data-testid^=prop-measured-line-]').click();

@@ -1,13 +1,12 @@
 import fs from 'node:fs';
-import { DEMO, demoShow, expect, fill, openAt, saving, test } from './lantern';
+import { addProp, DEMO, demoShow, expect, fill, openAt, saving, test } from './lantern';
 
 const wall = DEMO.props.find((prop) => prop.id === 'score-wall')!;
 
 test('a wall from panels to what is typed and wired', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
-  await page.getByRole('button', { name: 'Add a prop' }).click();
-  await page.getByRole('menuitem', { name: /^Panel wall/ }).click();
+  await addProp(page, /^Panel wall/);
   await fill(page, 'Panels across', '4');
   await fill(page, 'Panels down', '6');
   await expect(page.locator('[data-testid^=prop-panel-wall-]')).toContainText('4 × 6 panels');

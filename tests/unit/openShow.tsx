@@ -8,6 +8,7 @@ import type { Show } from '@/core/show/schema';
 import type { ShowClient } from '@/features/show/client';
 import { OpenedShowProvider } from '@/features/show/ShowProvider';
 import { createShowStore } from '@/features/show/store';
+import { theme } from '@/ui/theme/theme';
 import { plannerHere } from './plannerHere';
 import { SmallServer } from './smallServer';
 
@@ -37,11 +38,11 @@ export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClien
   });
   const opened = { store, planner: plannerHere() };
   const around = (inner: ReactNode) => (
-    <MantineProvider env="test">
+    <MantineProvider theme={theme} env="test">
       <OpenedShowProvider value={opened}>{inner}</OpenedShowProvider>
       <Notifications />
     </MantineProvider>
   );
   const { rerender } = render(around(part));
-  return { store, again: (inner: ReactNode) => rerender(around(inner)) };
+  return { ...opened, again: (inner: ReactNode) => rerender(around(inner)) };
 }

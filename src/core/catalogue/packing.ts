@@ -56,7 +56,7 @@ export const addressingSchema = z.strictObject({
   wantedRateHz: z.int().min(1).max(200).optional(),
   /** The end at which colours are put into the order of the chips; the controller where nobody said it. */
   coloursAt: z.enum(CORRECTED_AT).optional(),
-  /** True once addresses are typed into devices: what would move them is shown first. */
+  /** Whether a change that moves addresses is shown first. Where nobody said it: once values of the show are out. */
   askBeforeMoving: z.boolean().optional(),
 });
 export type Addressing = z.infer<typeof addressingSchema>;

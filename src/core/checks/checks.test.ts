@@ -39,7 +39,9 @@ it('finds a run on no port and puts it on one with room', () => {
   });
   expect(of(show)[0]!.mends[0]!.label).toBe('Put on B1');
   expect(mended(show)).toEqual([]);
-  expect(of({ ...one, controllers: [] })[0]!.mends).toEqual([]);
+  expect(of({ ...one, controllers: [] })[0]!.mends.map(({ label }) => label)).toEqual([
+    'Add a controller: 4 ports, Ethernet',
+  ]);
 });
 
 it('finds a port with too many pixels: one run is split, one of several moves', () => {

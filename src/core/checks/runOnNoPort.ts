@@ -2,10 +2,15 @@ import { portName } from '../catalogue/controller';
 import { homesFor } from '../answers/ports/freePorts';
 import { countOf } from '../units/number';
 import { portsWords } from './moveElsewhere';
+import { homesElsewhere, whyHomeless } from './noPort';
 import { defineCheck } from './check';
 
-export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) =>
-  plan.show.props.flatMap((prop, index) => {
+/** Where hundreds have no port, a new controller for the first ones comes before any other mend. */
+const MOST_WITH_MENDS = 40;
+
+export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) => {
+  let homelessSoFar = 0;
+  return plan.show.props.flatMap((prop, index) => {
     const { firstRun, runCount } = plan.props[index]!;
     const loose = Array.from({ length: runCount }, (_, i) => firstRun + i).filter(
       (run) => !plan.runs[run]!.wire,
@@ -17,6 +22,7 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
         : runCount === 1
           ? 'its run is'
           : `its ${runCount} runs are`;
+    const homeless = { plan, prop: index, loose };
     const homes = homesFor(plan, loose);
     const names = homes?.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
     return [
@@ -24,7 +30,7 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
         severity: 'wrong' as const,
         stage: 'patch' as const,
         propId: prop.id,
-        message: `${prop.name}: ${which} on no port, so ${loose.length === 1 ? 'it has' : 'they have'} no address.`,
+        message: `${prop.name}: ${which} on no port, so ${loose.length === 1 ? 'it has' : 'they have'} no address${homes ? '' : `: ${whyHomeless(homeless)}`}.`,
         mends: homes
           ? [
               {
@@ -40,8 +46,10 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
                 },
               },
             ]
-          : [],
+          : (homelessSoFar += 1) <= MOST_WITH_MENDS
+            ? homesElsewhere(homeless)
+            : [],
       },
     ];
-  }),
-);
+  });
+});

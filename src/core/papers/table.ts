@@ -29,6 +29,8 @@ export interface Column<Row> {
 export interface Table<Row> {
   /** What it lists, for one who cannot see it. */
   name: string;
+  /** It holds values that are typed into a device or a sender: who copies it has them. */
+  forDevices?: true;
   columns: readonly Column<Row>[];
   rows: readonly Row[];
   keyOf: (row: Row, index: number) => string | number;

@@ -10,6 +10,16 @@ export const CRAFT_LIMITS = { cells: 60, pixels: 1000, roles: 24 };
 export const FACINGS = ['up', 'down', 'north', 'east', 'south', 'west'] as const;
 export type Facing = (typeof FACINGS)[number];
 
+/** Where a pixel faces in the words of the craft: its nose is at the top of the board. */
+export const FACING_WORDS: Readonly<Record<Facing, string>> = {
+  up: 'up',
+  down: 'down',
+  north: 'nose',
+  east: 'right',
+  south: 'tail',
+  west: 'left',
+};
+
 const roleSchema = z
   .string()
   .min(1)
@@ -119,7 +129,7 @@ export const craft = definePropKind({
       : []),
     ...FACINGS.flatMap((facing) => {
       const count = pixels.filter((pixel) => pixel.facing === facing).length;
-      return count === 0 ? [] : [{ name: `Facing ${facing}`, value: String(count) }];
+      return count === 0 ? [] : [{ name: `Facing ${FACING_WORDS[facing]}`, value: String(count) }];
     }),
   ],
   threadingWords: (threading) => `in the order of its numbers, ${runsWords(threading.runs)}`,

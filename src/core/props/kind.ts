@@ -72,6 +72,8 @@ export interface PropKind<
   alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
   /** The same prop with its pixels at least so far apart, where that can be had by changing its measures. */
   withLeastSpacing?: (shape: z.infer<Shape>, leastMm: number) => z.infer<Shape>;
+  /** The shape without what belonged to the type of pixel that it had, and what that was; null where there is nothing of the sort. */
+  onOtherPixels?: (shape: z.infer<Shape>) => { shape: z.infer<Shape>; words: string } | null;
   /** Bare holes at the two ends of each strand, where it has such. */
   emptyHoles?: (shape: z.infer<Shape>) => { top: number; bottom: number };
   /** Other examples to start from. */

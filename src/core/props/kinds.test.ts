@@ -3,7 +3,7 @@ import { aShow } from '../../../tests/unit/shows';
 import { cellsBetween, craft, withPixel, type CraftShape } from './craft';
 import { freeform } from './freeform';
 import { partsOf } from './grid';
-import { frameLegs, line, type Leg } from './line';
+import type { Leg } from './leg';
 import { PROP_KINDS, kindOf, pixelCountOf, threadProp, type Prop, type PropGeometry } from './registry';
 import { tile } from './tile';
 
@@ -71,16 +71,6 @@ describe('corners of a line', () => {
     ]);
     const bare: Leg = { lengthMm: 500, headingDeg: 0, pixels: { by: 'count', count: 0 } };
     expect(threadProp(aLine(leg(0), bare, leg(0))).jumpers).toMatchObject([{ lengthMm: 600 }]);
-  });
-
-  it('makes a window of four legs and a door of three', () => {
-    const like = leg(0, 'eatsPixel');
-    const window = frameLegs(like, 4, 900, 1200);
-    expect(window.map(({ lengthMm }) => lengthMm)).toEqual([1200, 900, 1200, 900]);
-    // Spacing 100: 12 + 9 + 12 + 9, and a pixel in each of the three corners on the way.
-    expect(pixelCountOf(aLine(...window))).toBe(45);
-    expect(frameLegs(like, 3, 900, 2000)).toHaveLength(3);
-    expect(line.presets!.map(({ label }) => label)).toContain('Window frame');
   });
 });
 

@@ -13,31 +13,9 @@ import { orderStrands, type Strand } from '../threading/strands';
 import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
 import { runsSchema, runsWords } from '../threading/runs';
+import { FRAME_PRESETS } from './framePresets';
+import { MOST_LEGS, MOST_PIXELS_PER_LEG, legSchema, legSpacingMm, type Leg } from './leg';
 import { definePropKind, type MeasureFact } from './kind';
-
-export const MOST_LEGS = 200;
-export const MOST_PIXELS_PER_LEG = 10_000;
-export const MOST_LEG_MM = 1_000_000;
-
-const legPixelsSchema = z.discriminatedUnion('by', [
-  /** A count of 0 is a bare stretch: the line goes on, without pixels. */
-  z.strictObject({ by: z.literal('count'), count: z.int().min(0).max(MOST_PIXELS_PER_LEG) }),
-  z.strictObject({ by: z.literal('spacing'), spacingMm: z.number().min(1).max(5000) }),
-]);
-
-const legSchema = z.strictObject({
-  lengthMm: z.number().min(1).max(MOST_LEG_MM),
-  /** Where the leg points, front view: 0 to the right, 90 up, 180 to the left, 270 down. */
-  headingDeg: z.number().min(-360).max(360),
-  pixels: legPixelsSchema,
-  /**
-   * What happens between this leg and the next. Absent: the strip runs on. A bend that eats a pixel has one folded into the
-   * corner: it is on the wire and has its channels, and is not seen.
-   */
-  corner: z.enum(['eatsPixel', 'jumper']).optional(),
-});
-
-export type Leg = z.infer<typeof legSchema>;
 
 const lineShapeSchema = z.strictObject({
   legs: z.array(legSchema).min(1).max(MOST_LEGS),
@@ -48,16 +26,6 @@ const lineThreadingSchema = z.strictObject({
   firstPixel: z.enum(['start', 'end']),
   runs: runsSchema,
 });
-
-/**
- * Distance between neighbouring pixels of a leg.
- *
- * A leg of n pixels gives each n-th part of its length to one pixel, which sits in the middle of its part. So the spacing
- * carries on round a corner between two legs of the same pitch.
- */
-export function legSpacingMm(leg: Leg): number {
-  return leg.pixels.by === 'count' ? leg.lengthMm / Math.max(1, leg.pixels.count) : leg.pixels.spacingMm;
-}
 
 /** Pixels on a leg; by spacing, as many whole spacings as the leg holds, at most the limit per leg. */
 export function legPixelCount(leg: Leg): number {
@@ -114,42 +82,6 @@ function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
   return eaten === 0
     ? []
     : [{ name: 'In corners', value: countOf(eaten, 'pixel'), note: 'on the wire, not seen' }];
-}
-
-/** Legs around a window (4) or a door (3), from the lower left, with pixels and corners as `like` has them. */
-export function frameLegs(like: Leg, sides: 3 | 4, widthMm: number, heightMm: number): Leg[] {
-  const spacingMm = legSpacingMm(like);
-  return [
-    [heightMm, 90],
-    [widthMm, 0],
-    [heightMm, -90],
-    [widthMm, 180],
-  ]
-    .slice(0, sides)
-    .map(([lengthMm, headingDeg], i): Leg => ({
-      lengthMm: lengthMm!,
-      headingDeg: headingDeg!,
-      pixels: { by: 'spacing', spacingMm },
-      ...(like.corner && i < sides - 1 ? { corner: like.corner } : {}),
-    }));
-}
-
-/** A frame of 30 pixels a metre whose corners eat a pixel each. */
-function aFrame(
-  sides: 3 | 4,
-  widthMm: number,
-  heightMm: number,
-): { shape: z.infer<typeof lineShapeSchema>; threading: z.infer<typeof lineThreadingSchema> } {
-  const like: Leg = {
-    lengthMm: heightMm,
-    headingDeg: 90,
-    pixels: { by: 'spacing', spacingMm: 33.3 },
-    corner: 'eatsPixel',
-  };
-  return {
-    shape: { legs: frameLegs(like, sides, widthMm, heightMm) },
-    threading: { firstPixel: 'start', runs: 1 },
-  };
 }
 
 /** A measured line: straight legs one after another, each with its length, direction and pixels. */
@@ -223,17 +155,20 @@ export const line = definePropKind({
     legStrands(legs).flatMap(({ firstPoint, count }, i) =>
       count > legPixelCount(legs[i]!) ? [firstPoint + count - 1] : [],
     ),
+  onOtherPixels: ({ legs }) =>
+    legs.some((leg) => leg.corner === 'eatsPixel')
+      ? {
+          shape: {
+            legs: legs.map((leg): Leg => {
+              const { corner, ...rest } = leg;
+              return corner === 'eatsPixel' ? rest : leg;
+            }),
+          },
+          words: 'bends that ate a pixel run on',
+        }
+      : null,
   presets: [
-    {
-      label: 'Window frame',
-      hint: 'Four legs around a window, from the lower left.',
-      starter: () => aFrame(4, 900, 1200),
-    },
-    {
-      label: 'Door frame',
-      hint: 'Up, over and down: three legs around a door.',
-      starter: () => aFrame(3, 950, 2050),
-    },
+    ...FRAME_PRESETS,
     {
       label: 'Strip in pieces',
       hint: 'A strip that is cut and joined by wires, numbered as one line, with named ranges.',

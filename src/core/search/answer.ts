@@ -26,6 +26,10 @@ function hitAnswer(plan: Plan, hit: SearchHit) {
       const { id, name } = plan.show.controllers[hit.controller]!;
       return { kind: hit.kind, controllerId: id, controllerName: name };
     }
+    case 'place': {
+      const { id, name } = plan.show.places[hit.place]!;
+      return { kind: hit.kind, placeId: id, placeName: name };
+    }
     case 'skipped': {
       const run = plan.runs[hit.run]!;
       const controller = plan.show.controllers[run.wire!.controller]!;

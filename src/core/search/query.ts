@@ -19,6 +19,7 @@ export type SearchHit =
   | { kind: 'prop'; prop: number }
   | { kind: 'port'; controller: number; port: number }
   | { kind: 'controller'; controller: number }
+  | { kind: 'place'; place: number }
   | { kind: 'pixel'; pixel: number; /** From 0. */ channelOfPixel: number }
   | { kind: 'skipped'; run: number; skippedPixel: number };
 
@@ -120,8 +121,8 @@ const FORMS: readonly Form[] = [
       panelAnswer(plan, before ?? behind, Number(row), Number(column)),
   },
   {
-    // A3 17: port, place on its wire
-    pattern: /^([a-z]{1,3})\s*(\d+)(?:\s*[.,:/]\s*|\s+)(?:px\s*|pixel\s*)?(\d+)$/,
+    // A3 17, port A3 17: port, place on its wire
+    pattern: /^(?:port\s+)?([a-z]{1,3})\s*(\d+)(?:\s*[.,:/]\s*|\s+)(?:px\s*|pixel\s*)?(\d+)$/,
     answer: (plan, [label, port, place]) => {
       const index = controllerLabelled(plan, label!);
       if (index === -1) return undefined;
@@ -134,7 +135,7 @@ const FORMS: readonly Form[] = [
     },
   },
   {
-    pattern: /^([a-z]{1,3})\s*(\d+)$/,
+    pattern: /^(?:port\s+)?([a-z]{1,3})\s*(\d+)$/,
     answer: (plan, [label, port]) => {
       const index = controllerLabelled(plan, label!);
       if (index === -1) return undefined;
@@ -147,13 +148,13 @@ const FORMS: readonly Form[] = [
 /**
  * Finds what a builder asks for in one line: a port and place (`A3 17`), a port (`A3`), a universe and channel
  * (`U5 430`), a show channel (`ch 2182`), an Art-Net address (`art 0.1.4 17`), a DDP byte (`ddp A 300`), a LED index of a
- * device (`led A 12`), a panel of a wall (`panel 2.3`, or `score wall panel 2.3`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop or controller by
- * part of its name. Letter case does not matter.
+ * device (`led A 12`), a panel of a wall (`panel 2.3`, or `score wall panel 2.3`), a pixel of a prop (`net curtain 17`, or `net curtain 2.17` for run 2), or a prop, a
+ * controller or a place by part of its name. Letter case does not matter.
  */
 export function search(plan: Plan, text: string): SearchAnswer {
   const query = text.trim().toLowerCase().replace(/\s+/g, ' ');
   if (query === '') return { hits: [] };
-  const named = [...propsNamed(plan, query), ...controllersNamed(plan, query)];
+  const named = [...propsNamed(plan, query), ...controllersNamed(plan, query), ...placesNamed(plan, query)];
   for (const { pattern, answer } of FORMS) {
     const match = pattern.exec(query);
     const found = match && answer(plan, match.slice(1));
@@ -209,6 +210,12 @@ function propsNamed(plan: Plan, query: string): SearchHit[] {
 function controllersNamed(plan: Plan, query: string): SearchHit[] {
   return plan.show.controllers.flatMap(({ name }, controller) =>
     name.toLowerCase().includes(query) ? [{ kind: 'controller' as const, controller }] : [],
+  );
+}
+
+function placesNamed(plan: Plan, query: string): SearchHit[] {
+  return plan.show.places.flatMap(({ name }, place) =>
+    name.toLowerCase().includes(query) ? [{ kind: 'place' as const, place }] : [],
   );
 }
 

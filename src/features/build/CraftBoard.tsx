@@ -1,8 +1,9 @@
 'use client';
 
+import { SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import {
-  FACINGS,
+  FACING_WORDS,
   boardNumber,
   cellsBetween,
   withPixel,
@@ -11,7 +12,7 @@ import {
 } from '@/core/props/craft';
 import type { PropOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
-import { cellBeside, isDelete } from '@/ui/picture/boardKeys';
+import { arrowOf, cellBeside, isDelete } from '@/ui/picture/boardKeys';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import stage from '../picture/picture.module.css';
 import { useEdit } from '../show/ShowProvider';
@@ -25,7 +26,11 @@ interface Cell {
   row: number;
 }
 
-const FACING_KEYS: Record<string, Facing> = Object.fromEntries(FACINGS.map((facing) => [facing[0]!, facing]));
+/** Which way a drag or an arrow on the drawing points, to the right and up; `below` has left and right exchanged. */
+function facingAlong(right: number, up: number, below: boolean): Facing {
+  if (Math.abs(up) >= Math.abs(right)) return up > 0 ? 'north' : 'south';
+  return right > 0 !== below ? 'east' : 'west';
+}
 
 /** The top view of a craft: cells that are numbered by clicking them in the order of the wire. */
 export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
@@ -35,6 +40,7 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
   const [selected, select] = useCraftPixel(prop.id);
   const [cursor, setCursor] = useState<Cell | null>(null);
   const [line, setLine] = useState<Cell[]>([]);
+  const [drawing, setDrawing] = useState<'numbers' | 'directions'>('numbers');
   const below = side === 'back';
   const bounds = useMemo(
     () => ({
@@ -68,8 +74,20 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
     }
     if (set(next) && selected >= 0) select(at - 1);
   };
+  const turn = (which: number, facing: Facing) =>
+    set({
+      ...shape,
+      pixels: shape.pixels.map((pixel, i) => (i === which ? { ...pixel, facing } : pixel)),
+    });
   const touch = (cell: Cell) => {
     const pixel = pixelAt(cell);
+    if (drawing === 'directions') {
+      if (pixel < 0) return;
+      select(pixel);
+      // A tap has no direction of its own: it turns the light over.
+      if (pixel === selected) turn(pixel, shape.pixels[pixel]!.facing === 'up' ? 'down' : 'up');
+      return;
+    }
     if (pixel >= 0) select(pixel === selected ? -1 : pixel);
     else number([cell]);
   };
@@ -79,8 +97,10 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
     if (!from) return undefined;
     const held = pixelAt(from);
     setCursor(from);
+    if (drawing === 'directions' && held < 0) return undefined;
     return {
       move: (toX: number, toY: number) => {
+        if (drawing === 'directions') return;
         const to = cellAt(toX, toY);
         if (to) setLine(held >= 0 ? [to] : cellsBetween(from, to));
       },
@@ -88,6 +108,10 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
         setLine([]);
         const to = cellAt(toX, toY);
         if (!moved) return touch(from);
+        if (drawing === 'directions') {
+          select(held);
+          return turn(held, facingAlong(toX - xMm, toY - yMm, below));
+        }
         if (!to) return;
         if (held < 0) return number(cellsBetween(from, to));
         // A pixel that is dragged goes to the free cell where it is let go.
@@ -101,20 +125,21 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
     };
   };
 
-  const onKey = (key: string) => {
+  const onKey = (key: string, shift: boolean) => {
+    const arrow = arrowOf(key);
+    if (shift && arrow && selected >= 0) {
+      turn(selected, facingAlong(arrow.right, arrow.up, below));
+      return true;
+    }
     const at = cursor ?? { column: 0, row: 0 };
     const next = cellBeside(at, key, shape, below);
     if (next) setCursor(next);
     else if (key === 'Enter' || key === ' ') touch(at);
     else if (isDelete(key) && selected >= 0) {
       if (set({ ...shape, pixels: shape.pixels.filter((_, i) => i !== selected) })) select(selected - 1);
-    } else if (FACING_KEYS[key] && selected >= 0) {
-      const facing = FACING_KEYS[key];
-      set({
-        ...shape,
-        pixels: shape.pixels.map((pixel, i) => (i === selected ? { ...pixel, facing } : pixel)),
-      });
-    } else return false;
+    } else if ((key === 'PageUp' || key === 'PageDown') && selected >= 0)
+      turn(selected, key === 'PageUp' ? 'up' : 'down');
+    else return false;
     return true;
   };
 
@@ -122,17 +147,29 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
     <section className={stage.stage} aria-label={`Board of ${prop.name}`}>
       <div className={stage.tools}>
         <SideControl sides={{ front: 'seen from above', back: 'from below' }} />
+        <SegmentedControl
+          size="xs"
+          aria-label="What is drawn"
+          value={drawing}
+          onChange={(value) => setDrawing(value === 'directions' ? 'directions' : 'numbers')}
+          data={[
+            { value: 'numbers', label: 'Numbers' },
+            { value: 'directions', label: 'Directions' },
+          ]}
+        />
         <span className={styles.next}>
-          {selected >= 0
-            ? `The next click is number ${boardNumber(shape, selected + 1)}, after the selected pixel`
-            : `The next click is number ${boardNumber(shape, shape.pixels.length)}`}
+          {drawing === 'directions'
+            ? directionWords(shape, selected)
+            : selected >= 0
+              ? `The next click is number ${boardNumber(shape, selected + 1)}, after the selected pixel`
+              : `The next click is number ${boardNumber(shape, shape.pixels.length)}`}
         </span>
       </div>
       <div className={stage.canvas}>
         <Board
           bounds={bounds}
           fitKey={`${prop.id} ${shape.columns} ${shape.rows} ${shape.cellMm}`}
-          label={`Board of ${shape.columns} by ${shape.rows} cells with ${countOf(shape.pixels.length, 'pixel')}, seen from ${below ? 'below' : 'above'}. Arrows go from cell to cell, Enter numbers one.`}
+          label={`Board of ${shape.columns} by ${shape.rows} cells with ${countOf(shape.pixels.length, 'pixel')}, seen from ${below ? 'below' : 'above'}. Arrows go from cell to cell, Enter numbers one; Shift with an arrow turns the selected pixel, Page Up and Page Down turn it up and down.`}
           testId="craft-board"
           onDrag={drag}
           onKey={onKey}
@@ -150,12 +187,21 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
         </Board>
       </div>
       <div className={stage.caption}>
-        <span className={stage.side}>{below ? 'seen from below' : 'seen from above'}</span> · click a cell:
-        the next number · drag along a row: all of it · drag a pixel: move it · U D N E S W: where the
-        selected one faces
+        <span className={stage.side}>{below ? 'seen from below' : 'seen from above'}</span> ·{' '}
+        {drawing === 'directions'
+          ? 'drag from a pixel the way it shines · click a selected one: up or down · Shift and an arrow do the same'
+          : 'click a cell: the next number · drag along a row: all of it · drag a pixel: move it'}
       </div>
     </section>
   );
+}
+
+function directionWords(shape: CraftShape, selected: number): string {
+  const pixel = shape.pixels[selected];
+  if (!pixel) return 'Drag from a pixel to where it shines';
+  const facing = FACING_WORDS[pixel.facing];
+  const way = pixel.facing === 'up' || pixel.facing === 'down' ? facing : `to the ${facing}`;
+  return `Pixel ${boardNumber(shape, selected)} shines ${way}`;
 }
 
 interface BoardDrawingProps {
@@ -167,7 +213,7 @@ interface BoardDrawingProps {
   line: readonly Cell[];
 }
 
-/** Where a facing points on a drawing with north up; up and down have a sign of their own. */
+/** Where a facing points on a drawing with the nose at the top; up and down have a sign of their own. */
 const WAY: Partial<Record<Facing, readonly [number, number]>> = {
   north: [0, -1],
   east: [1, 0],
@@ -196,7 +242,16 @@ function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDra
         ].join('')}
       />
       <text className={styles.compass} x={x0 + width / 2} y={y0 - 10}>
-        north
+        nose
+      </text>
+      <text className={styles.compass} x={x0 + width / 2} y={y0 + height + 18}>
+        tail
+      </text>
+      <text className={styles.compass} x={x0 - 22} y={y0 + height / 2}>
+        {below ? 'right' : 'left'}
+      </text>
+      <text className={styles.compass} x={x0 + width + 24} y={y0 + height / 2}>
+        {below ? 'left' : 'right'}
       </text>
       {line.map((cell) => (
         <rect

@@ -2,7 +2,15 @@
 
 import { ActionIcon, Button, Chip, Group, Switch, Tooltip } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
-import { CRAFT_LIMITS, FACINGS, boardNumber, type CraftPixel, type CraftShape } from '@/core/props/craft';
+import {
+  CRAFT_LIMITS,
+  FACINGS,
+  FACING_WORDS,
+  boardNumber,
+  type CraftPixel,
+  type CraftShape,
+} from '@/core/props/craft';
+import { capitalised } from '@/core/units/words';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Choice } from '@/ui/fields/Choice';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -22,14 +30,14 @@ export function CraftShapeEditor({ propId, shape }: { propId: string; shape: Cra
       <Row>
         <WholeField
           {...board}
-          label="Cells west to east"
+          label="Cells, left to right"
           what="The number of cells"
           value={shape.columns}
           onCommit={(columns) => set({ columns })}
         />
         <WholeField
           {...board}
-          label="Cells north to south"
+          label="Cells, nose to tail"
           what="The number of cells"
           value={shape.rows}
           onCommit={(rows) => set({ rows })}
@@ -110,7 +118,7 @@ function SelectedPixel({ propId, shape, onChange }: SelectedPixelProps) {
         onChange={(facing) => change({ facing: FACINGS.find((each) => each === facing)! })}
         data={FACINGS.map((facing) => ({
           value: facing,
-          label: facing[0]!.toUpperCase() + facing.slice(1, facing.length > 4 ? 1 : undefined),
+          label: capitalised(FACING_WORDS[facing]),
         }))}
       />
       {shape.roles.length > 0 && (

@@ -1,27 +1,26 @@
-'use client';
-
-import { Button, Popover } from '@mantine/core';
+import { Button, Popover, Select } from '@mantine/core';
 import { IconFrame } from '@tabler/icons-react';
 import { useState } from 'react';
-import { frameLegs, type Leg } from '@/core/props/line';
+import { MEASURES, OUTLINES, START_SIDES, frameLegs, type FrameWishes } from '@/core/props/frames';
+import { MOST_LEG_MM, MOST_PIXELS_PER_LEG, legSpacingMm, type Leg } from '@/core/props/leg';
+import { line } from '@/core/props/line';
+import { capitalised } from '@/core/units/words';
 import { Choice } from '@/ui/fields/Choice';
-import { LengthField } from '@/ui/fields/fields';
+import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 
-/** Sets the legs of a line to those of a window or a door, from its width and height. */
-export function FrameFields({
-  legs,
-  onChange,
-}: {
+interface FrameFieldsProps {
   legs: readonly Leg[];
   onChange: (legs: Leg[]) => boolean;
-}) {
+}
+
+const CORNER_WORDS = { runsOn: 'Runs on', eatsPixel: 'Eats a pixel', jumper: 'Jumper' };
+
+/** Sets the legs of a line to those of a window, a door, a gable…, from its measures and one string or a spacing. */
+export function FrameFields({ legs, onChange }: FrameFieldsProps) {
   const [open, setOpen] = useState(false);
-  const [sides, setSides] = useState<'4' | '3'>(legs.length === 3 ? '3' : '4');
-  const [widthMm, setWidthMm] = useState(1000);
-  const [heightMm, setHeightMm] = useState(1200);
   return (
-    <Popover opened={open} onChange={setOpen} position="left-start" width={290} withArrow>
+    <Popover opened={open} onChange={setOpen} position="left-start" width={320} withArrow trapFocus>
       <Popover.Target>
         <Button
           variant="default"
@@ -33,44 +32,148 @@ export function FrameFields({
         </Button>
       </Popover.Target>
       <Popover.Dropdown>
-        <Stack>
-          <Choice
-            label="Sides"
-            value={sides}
-            onChange={(value) => setSides(value === '3' ? '3' : '4')}
-            data={[
-              { value: '4', label: 'Window, 4' },
-              { value: '3', label: 'Door, 3' },
-            ]}
-          />
-          <Row>
-            <LengthField
-              label="Width"
-              what="The width"
-              leastMm={1}
-              mostMm={100_000}
-              value={widthMm}
-              onCommit={setWidthMm}
-            />
-            <LengthField
-              label="Height"
-              what="The height"
-              leastMm={1}
-              mostMm={100_000}
-              value={heightMm}
-              onCommit={setHeightMm}
-            />
-          </Row>
-          <Hint>From the lower left up, over and down. Pixels and corners stay as leg 1 has them.</Hint>
-          <Button
-            onClick={() => {
-              if (onChange(frameLegs(legs[0]!, sides === '4' ? 4 : 3, widthMm, heightMm))) setOpen(false);
+        {/* What is offered starts from the legs as they are when it is opened. */}
+        {open && (
+          <FrameForm
+            legs={legs}
+            onChange={(next) => {
+              const made = onChange(next);
+              if (made) setOpen(false);
+              return made;
             }}
-          >
-            Replace the legs
-          </Button>
-        </Stack>
+          />
+        )}
       </Popover.Dropdown>
     </Popover>
   );
+}
+
+function FrameForm({ legs, onChange }: FrameFieldsProps) {
+  const [wishes, setWishes] = useState<FrameWishes>({
+    outline: legs.length === 3 ? 'door' : 'window',
+    widthMm: 900,
+    heightMm: 1200,
+    pixels: { by: 'total', count: Math.max(1, line.pixels({ legs: [...legs] }).value) },
+    corner: legs[0]!.corner ?? 'runsOn',
+    start: 'left',
+    turn: 'clockwise',
+  });
+  const set = (part: Partial<FrameWishes>) => setWishes({ ...wishes, ...part });
+  const { outline, pixels } = wishes;
+  const made = frameLegs(wishes);
+  return (
+    <Stack>
+      <Select
+        label="Outline"
+        allowDeselect={false}
+        comboboxProps={{ withinPortal: false }}
+        value={outline}
+        data={OUTLINES.map((name) => ({ value: name, label: capitalised(name) }))}
+        onChange={(value) => {
+          const next = OUTLINES.find((name) => name === value)!;
+          set({ outline: next, start: START_SIDES[next][0]! });
+        }}
+      />
+      <Row>
+        {MEASURES[outline].includes('width') && (
+          <LengthField
+            label="Width"
+            what="The width"
+            leastMm={1}
+            mostMm={MOST_LEG_MM}
+            value={wishes.widthMm}
+            onCommit={(widthMm) => set({ widthMm })}
+          />
+        )}
+        {MEASURES[outline].includes('height') && (
+          <LengthField
+            label="Height"
+            what="The height"
+            leastMm={1}
+            mostMm={MOST_LEG_MM}
+            value={wishes.heightMm}
+            onCommit={(heightMm) => set({ heightMm })}
+          />
+        )}
+      </Row>
+      <Choice
+        label="Pixels"
+        value={pixels.by}
+        onChange={(by) =>
+          set({
+            pixels:
+              by === 'spacing'
+                ? { by, spacingMm: Math.min(5000, Math.max(1, legSpacingMm(legs[0]!))) }
+                : { by: 'total', count: Math.max(1, line.pixels({ legs: [...legs] }).value) },
+          })
+        }
+        data={[
+          { value: 'total', label: 'One string' },
+          { value: 'spacing', label: 'By spacing' },
+        ]}
+      />
+      {pixels.by === 'total' ? (
+        <WholeField
+          label="Pixels of the string"
+          what="The number of pixels of the string"
+          least={1}
+          most={MOST_PIXELS_PER_LEG}
+          value={pixels.count}
+          onCommit={(count) => set({ pixels: { by: 'total', count } })}
+        />
+      ) : (
+        <LengthField
+          isSpacing
+          label="Spacing on every side"
+          what="The pixel spacing"
+          leastMm={1}
+          mostMm={5000}
+          value={pixels.spacingMm}
+          onCommit={(spacingMm) => set({ pixels: { by: 'spacing', spacingMm } })}
+        />
+      )}
+      {outline !== 'arch' && outline !== 'eave' && outline !== 'post' && (
+        <Choice
+          label="At its corners the strip"
+          value={wishes.corner}
+          onChange={(corner) => set({ corner: corner as FrameWishes['corner'] })}
+          data={Object.entries(CORNER_WORDS).map(([value, label]) => ({ value, label }))}
+        />
+      )}
+      <Choice
+        label="Starts on the side"
+        value={wishes.start}
+        onChange={(side) => set({ start: START_SIDES[outline].find((each) => each === side)! })}
+        data={START_SIDES[outline].map((side) => ({ value: side, label: capitalised(side) }))}
+      />
+      {outline === 'window' && (
+        <Choice
+          label="And goes round"
+          value={wishes.turn}
+          onChange={(turn) => set({ turn: turn === 'counterClockwise' ? turn : 'clockwise' })}
+          data={[
+            { value: 'clockwise', label: 'Clockwise' },
+            { value: 'counterClockwise', label: 'Counter-clockwise' },
+          ]}
+        />
+      )}
+      <Hint>
+        {made === null
+          ? 'That leaves no pixel for the sides: the corners eat them all. Take more pixels, or let the strip run on.'
+          : `Seen from the front: ${sidesWords(made)}.`}
+      </Hint>
+      <Button disabled={made === null} onClick={() => made && onChange(made)}>
+        Replace the legs
+      </Button>
+    </Stack>
+  );
+}
+
+/** `14 + 11 + 14 + 11 = 50 pixels`. */
+function sidesWords(legs: readonly Leg[]): string {
+  const total = line.pixels({ legs: [...legs] }).value;
+  const each = legs.map((leg) => line.pixels({ legs: [leg] }).value);
+  const inCorners = total - each.reduce((sum, count) => sum + count, 0);
+  const sides = legs.length > 5 ? `${legs.length} pieces` : each.join(' + ');
+  return `${sides}${inCorners > 0 ? ` + ${inCorners} in corners` : ''} = ${total} pixels`;
 }

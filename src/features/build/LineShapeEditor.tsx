@@ -2,14 +2,8 @@
 
 import { Button, SegmentedControl, Select } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
-import {
-  MOST_LEGS,
-  MOST_LEG_MM,
-  MOST_PIXELS_PER_LEG,
-  legPixelCount,
-  legSpacingMm,
-  type Leg,
-} from '@/core/props/line';
+import { MOST_LEGS, MOST_LEG_MM, MOST_PIXELS_PER_LEG, legSpacingMm, type Leg } from '@/core/props/leg';
+import { legPixelCount } from '@/core/props/line';
 import { formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';

@@ -109,12 +109,14 @@ export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) 
               shape.roles.map((role, index) => [
                 roleColumn(index),
                 (pixel: CraftShape['pixels'][number], i: number) => (
-                  <Checkbox
-                    size="xs"
-                    aria-label={`Pixel ${boardNumber(shape, i)} is ${role}`}
-                    checked={pixel.roles.includes(role)}
-                    onChange={(event) => toggle(i, role, event.currentTarget.checked)}
-                  />
+                  <label className={sheets.tick}>
+                    <Checkbox
+                      size="xs"
+                      aria-label={`Pixel ${boardNumber(shape, i)} is ${role}`}
+                      checked={pixel.roles.includes(role)}
+                      onChange={(event) => toggle(i, role, event.currentTarget.checked)}
+                    />
+                  </label>
                 ),
               ]),
             )}

@@ -58,15 +58,28 @@ it('takes a pixel in between, and numbers the rest anew', async () => {
   expect(cells()).toEqual(['0,0', '1,0', '2,0']);
 });
 
-it('turns the selected pixel, and removes it', async () => {
+it('turns the selected pixel by arrow keys, and removes it', async () => {
   const { shape, cells } = openBoard([
     [0, 0],
     [1, 0],
   ]);
-  await userEvent.keyboard('{ArrowLeft}{Enter}w');
-  expect(shape().pixels.map(({ facing }) => facing)).toEqual(['west', 'up']);
+  const facings = () => shape().pixels.map(({ facing }) => facing);
+  await userEvent.keyboard('{ArrowLeft}{Enter}{Shift>}{ArrowLeft}{/Shift}');
+  expect(facings()).toEqual(['west', 'up']);
+  await userEvent.keyboard('{Shift>}{ArrowUp}{/Shift}');
+  expect(facings()).toEqual(['north', 'up']);
+  await userEvent.keyboard('{PageDown}');
+  expect(facings()).toEqual(['down', 'up']);
   await userEvent.keyboard('{Delete}');
   expect(cells()).toEqual(['1,0']);
+});
+
+it('says directions in the words of the craft', async () => {
+  openBoard([[0, 0]]);
+  await userEvent.click(screen.getByRole('radio', { name: 'Directions' }));
+  act(() => screen.getByTestId('craft-board').focus());
+  await userEvent.keyboard('{ArrowLeft}{Enter}{Shift>}{ArrowDown}{/Shift}');
+  expect(screen.getByText('Pixel 1 shines to the tail')).toBeInTheDocument();
 });
 
 it('leaves a cell alone that has its number', async () => {

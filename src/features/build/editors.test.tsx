@@ -120,7 +120,7 @@ describe('tiles', () => {
 describe('a craft', () => {
   it('has a board of cells and a limit', async () => {
     const shape = openKind('craft');
-    await typeInto('Cells west to east', '12');
+    await typeInto('Cells, left to right', '12');
     await typeInto('Board drives', '16');
     expect(shape()).toMatchObject({ columns: 12, mostPixels: 16 });
   });
@@ -129,7 +129,7 @@ describe('a craft', () => {
       columns: 5,
       pixels: [{ column: 4, row: 0, facing: 'up', roles: [] }],
     });
-    await typeInto('Cells west to east', '3');
+    await typeInto('Cells, left to right', '3');
     expect(shape().columns).toBe(5);
   });
 });

@@ -102,7 +102,11 @@ export function PartNotesEditor({
         </Stack>
       ) : (
         <div className={styles.standing}>
-          <button type="button" aria-label={`Note something on ${part}`} onClick={() => setOpen(true)}>
+          <button
+            type="button"
+            aria-label={`Note what was found with it: ${part}`}
+            onClick={() => setOpen(true)}
+          >
             <IconPlus size={13} /> Note what was found with it
           </button>
         </div>

@@ -55,7 +55,7 @@ it('tells what was found with a part wherever it is used', async () => {
   const { name } = type();
   act(() => useDialog.getState().show('pixelTypes'));
   await userEvent.click(await screen.findByRole('button', { name: `Timing and notes of ${name}` }));
-  await userEvent.click(screen.getByRole('button', { name: `Note something on ${name}` }));
+  await userEvent.click(screen.getByRole('button', { name: `Note what was found with it: ${name}` }));
   await userEvent.click(screen.getByRole('combobox', { name: `What became of it, with ${name}` }));
   await userEvent.click(await screen.findByRole('option', { name: 'Failed' }));
   await userEvent.type(screen.getByLabelText(`A note on ${name}`), 'water in the first batch{Enter}');

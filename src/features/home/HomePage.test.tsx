@@ -15,12 +15,17 @@ jest.mock('next/navigation', () => ({ useRouter: () => router }));
 
 const summary = { id: 'quay', name: 'Quay night', sequence: 4, changedAt: '2026-11-24T18:30:00.000Z' };
 const server = jest.fn();
+const GLANCE = { words: '2 props · 150 pixels', next: 'Next: put 1 run on ports.', pictures: [[50, 50]] };
 
 beforeEach(() => {
   jest.clearAllMocks();
   checkShowFile.mockResolvedValue(null);
   server.mockResolvedValue({ ok: true, json: () => Promise.resolve({ id: 'new-show' }) });
-  globalThis.fetch = server;
+  // What is seen of a show on its card comes by itself, and is no part of what is pressed.
+  globalThis.fetch = ((address: string, request?: RequestInit) =>
+    address.endsWith('/glance')
+      ? Promise.resolve({ ok: true, json: () => Promise.resolve(GLANCE) })
+      : server(address, request)) as typeof fetch;
 });
 
 function open(shows = [summary]) {
@@ -40,6 +45,40 @@ it('lists the shows, and leads to them', () => {
   const list = within(screen.getByRole('list', { name: 'Shows' }));
   expect(list.getByRole('link', { name: 'Quay night' })).toHaveAttribute('href', '/shows/quay/build');
   expect(list.getByText('rev 4 · 2026-11-24 18:30 UTC')).toBeInTheDocument();
+});
+
+it('says where a show stands', async () => {
+  open();
+  expect(await screen.findByText('Next: put 1 run on ports.')).toBeInTheDocument();
+});
+
+it('begins with an answer: a show whose first prop can be undone', async () => {
+  server.mockImplementation((address: string) =>
+    Promise.resolve({
+      ok: true,
+      clone: () => ({}),
+      json: () =>
+        Promise.resolve(
+          address.endsWith('/edits')
+            ? { sequence: 1, steps: { undo: [], redo: [] }, changes: [] }
+            : { id: 'new-show' },
+        ),
+    }),
+  );
+  open([]);
+  await userEvent.click(screen.getByRole('button', { name: /^A window or a door/ }));
+  await waitFor(() =>
+    expect(router.push).toHaveBeenCalledWith(
+      expect.stringMatching(/^.shows.new-show.build.prop.window-frame/),
+    ),
+  );
+  const [made, begun] = server.mock.calls;
+  expect(JSON.parse(made![1].body)).toMatchObject({ name: 'A window or a door', props: [] });
+  expect(begun![0]).toBe('/api/shows/new-show/edits');
+  expect(JSON.parse(begun![1].body)).toMatchObject({
+    baseSequence: 0,
+    edit: { type: 'batch', label: 'Begin with a window or a door' },
+  });
 });
 
 it('says nothing of shows while there is none', () => {

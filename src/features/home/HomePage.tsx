@@ -1,18 +1,22 @@
 'use client';
 
-import { ActionIcon, Button, FileButton, Menu, TextInput } from '@mantine/core';
+import { Button, FileButton, TextInput } from '@mantine/core';
 import { modals } from '@mantine/modals';
-import { IconDots, IconFileImport, IconTrash } from '@tabler/icons-react';
-import Link from 'next/link';
+import { IconFileImport } from '@tabler/icons-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { MOST_FILE_BYTES } from '@/core/show/read';
 import type { ShowSummary } from '@/core/show/revision';
 import type { Problem } from '@/core/fields/problem';
+import { newId } from '@/core/fields/fields';
+import { firstStep, type FirstStep } from '@/core/show/firstSteps';
 import { emptyShow } from '@/core/show/schema';
 import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';
-import { Refused, importShow, removeShow } from '../show/client';
+import { FirstSteps } from '../build/FirstSteps';
+import { Refused, httpClient, importShow, removeShow } from '../show/client';
+import { windowId } from '../show/windowId';
+import { ShowCard } from './ShowCard';
 import styles from './home.module.css';
 
 function tooLarge({ name, size }: File): string {
@@ -27,11 +31,13 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   const [problems, setProblems] = useState<{ title: string; list: readonly Problem[] } | null>(null);
   const [busy, setBusy] = useState<AbortController | null>(null);
   const [part, setPart] = useState<number | null>(null);
+  const [over, setOver] = useState(false);
 
   const keep = async (
     title: string,
     file: Blob | string,
     problemsOf?: (signal: AbortSignal) => Promise<readonly Problem[] | null>,
+    then?: (id: string) => Promise<string>,
   ) => {
     const abort = new AbortController();
     setBusy(abort);
@@ -43,7 +49,9 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
         setBusy(null);
         return setProblems({ title, list });
       }
-      router.push(`/shows/${await importShow(file, abort.signal, setPart)}/build`);
+      const id = await importShow(file, abort.signal, setPart);
+      const view = await then?.(id);
+      router.push(`/shows/${id}/build${view ? `/${view}` : ''}`);
     } catch (error) {
       setBusy(null);
       if (abort.signal.aborted) return;
@@ -55,6 +63,27 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
     }
   };
   const create = () => keep('This show could not be made.', JSON.stringify(emptyShow(name.trim())));
+  /** A show that begins with an answer: the prop is an edit of it, so that it can be undone. */
+  const begin = (step: FirstStep) => {
+    const show = emptyShow(name.trim() || step.label);
+    const { edit, propId } = firstStep(show, step);
+    return keep('This show could not be made.', JSON.stringify(show), undefined, async (id) => {
+      await httpClient(windowId()).change(id, newId('change'), 0, { kind: 'edit', edit });
+      return `prop/${propId}`;
+    });
+  };
+  const copyDemo = async () => {
+    try {
+      const response = await fetch('/api/demo');
+      if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+      await keep('The demo could not be copied.', await response.text());
+    } catch (error) {
+      setProblems({
+        title: 'The demo could not be fetched.',
+        list: [{ path: '', message: (error as Error).message }],
+      });
+    }
+  };
   const importFile = (file: File | null) =>
     file &&
     keep(`${file.name} was not imported; nothing is changed.`, file, async (signal) =>
@@ -74,7 +103,20 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
     });
 
   return (
-    <main className={styles.page}>
+    <main
+      className={styles.page}
+      data-over={over || undefined}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        if (!busy) void importFile(event.dataTransfer.files[0] ?? null);
+      }}
+    >
       <h1 className={styles.brand}>
         <span className={styles.mark}>
           <LanternMark size={34} />
@@ -87,36 +129,15 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
       {shows.length > 0 && (
         <ul className={styles.shows} aria-label="Shows">
           {shows.map((show) => (
-            <li key={show.id} className={styles.show}>
-              <Link className={styles.open} href={`/shows/${show.id}/build`}>
-                {show.name}
-              </Link>
-              <span className={`${styles.changed} mono`}>
-                rev {show.sequence} · {show.changedAt.slice(0, 16).replace('T', ' ')} UTC
-              </span>
-              <Menu position="bottom-end">
-                <Menu.Target>
-                  <ActionIcon variant="subtle" color="gray" aria-label={`More for ${show.name}`}>
-                    <IconDots size={16} />
-                  </ActionIcon>
-                </Menu.Target>
-                <Menu.Dropdown>
-                  <Menu.Item component="a" href={`/api/shows/${show.id}/show.json`} download>
-                    Download the show file
-                  </Menu.Item>
-                  <Menu.Item leftSection={<IconTrash size={15} />} onClick={() => remove(show)}>
-                    Remove…
-                  </Menu.Item>
-                </Menu.Dropdown>
-              </Menu>
-            </li>
+            <ShowCard key={show.id} show={show} onRemove={() => remove(show)} />
           ))}
         </ul>
       )}
       <div className={styles.start}>
-        <section className={styles.box}>
-          <h2>A new show</h2>
+        <section className={styles.new}>
+          <h2>{shows.length > 0 ? 'A new show' : 'Your first show'}</h2>
           <form
+            className={styles.name}
             onSubmit={(event) => {
               event.preventDefault();
               void create();
@@ -127,18 +148,35 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
               placeholder="Name it after the evening or the house"
               value={name}
               maxLength={80}
-              required
-              mb="sm"
               onChange={(event) => setName(event.currentTarget.value)}
             />
             <Button type="submit" loading={busy !== null} disabled={name.trim() === ''}>
               Start the show
             </Button>
           </form>
+          <h3>Or begin with an answer: what do you want to light?</h3>
+          <FirstSteps disabled={busy !== null} onChoose={(step) => void begin(step)} />
+          <p className={styles.how}>
+            You measure it once. Threading, ports, universes and channels follow, and every number says how it
+            came about.
+          </p>
+        </section>
+        <section className={styles.box}>
+          <h2>Look around first</h2>
+          <p>
+            Marrow Quay lantern night, a made-up harbour evening with every kind of prop. Each copy is fresh
+            and yours.
+          </p>
+          <Button variant="default" disabled={busy !== null} onClick={() => void copyDemo()}>
+            Open a copy of the demo
+          </Button>
         </section>
         <section className={styles.box}>
           <h2>From a file</h2>
-          <p>A show file that was downloaded here or on another machine. It becomes a show of its own.</p>
+          <p>
+            A show file that was downloaded here or on another machine becomes a show of its own. It can be
+            dropped anywhere on this page.
+          </p>
           <FileButton accept="application/json,.json" onChange={importFile}>
             {(props) => (
               <Button

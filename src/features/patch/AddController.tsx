@@ -2,11 +2,8 @@
 
 import { Button, Menu } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
-import { newLabel, type Controller } from '@/core/catalogue/controller';
 import { limitsOfType, SHIPPED_CONTROLLER_TYPES, type ControllerType } from '@/core/catalogue/controllerType';
-import { classOf } from '@/core/catalogue/controllers/registry';
-import { newId, newName } from '@/core/fields/fields';
-import type { SingleEdit } from '@/core/show/edits/registry';
+import { newController } from '@/core/show/newController';
 import { countOf, groupDigits } from '@/core/units/number';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
@@ -20,32 +17,8 @@ export function AddController() {
     (each) => !controllerTypes.some(({ id }) => id === each.id),
   );
   const add = (type: ControllerType | null) => {
-    const label = newLabel(controllers.map((each) => each.label));
-    const name = newName(
-      `Controller ${label}`,
-      controllers.map((each) => each.name),
-    );
-    const controller: Controller = {
-      id: newId(name),
-      name,
-      label,
-      protocol: (type && classOf(type).protocol) ?? 'e131',
-      ports: 4,
-      mostPixelsPerPort: 800,
-      firstUniverse: null,
-      packing: null,
-      artNetOffset: -1,
-      firstLedIndex: 0,
-      skippedPixelsTakeChannels: false,
-      ...(type && { ...limitsOfType(type), typeId: type.id }),
-    };
-    const edits: SingleEdit[] = [
-      ...(type && !controllerTypes.includes(type)
-        ? [{ type: 'setControllerType' as const, controllerType: type }]
-        : []),
-      { type: 'addController', controller },
-    ];
-    edit({ type: 'batch', label: `Add the controller ${name}`, edits }, () =>
+    const { controller, edits } = newController({ controllers, controllerTypes }, type);
+    edit({ type: 'batch', label: `Add the controller ${controller.name}`, edits }, () =>
       goTo({ stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } }),
     );
   };

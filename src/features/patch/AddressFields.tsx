@@ -4,6 +4,7 @@ import { numberingsTable } from '@/core/papers/tables/addresses';
 import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { spansOfRun } from '@/core/plan/planIndex';
+import { latestOut, outWords } from '@/core/show/handedOut';
 import { CORRECTED_AT, type CorrectedAt } from '@/core/colours/order';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
@@ -12,6 +13,7 @@ import type { Prop } from '@/core/props/registry';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
+import { useHandOut } from '@/ui/handingOut';
 import { Hint, Stack } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import { useEdit, useShow } from '../show/ShowProvider';
@@ -137,13 +139,23 @@ export function SideBySide({ plan, run: index }: { plan: Plan; run: number }) {
 }
 
 function Copied({ value }: { value: string }) {
+  const handOut = useHandOut();
   return (
     <Group gap={4} wrap="nowrap">
       <span className={`${styles.address} mono`}>{value}</span>
       <CopyButton value={value}>
         {({ copied, copy }) => (
           <Tooltip label={copied ? 'Copied' : 'Copy'}>
-            <ActionIcon size="xs" variant="subtle" color="gray" aria-label={`Copy ${value}`} onClick={copy}>
+            <ActionIcon
+              size="xs"
+              variant="subtle"
+              color="gray"
+              aria-label={`Copy ${value}`}
+              onClick={() => {
+                copy();
+                handOut('copied', value);
+              }}
+            >
               {copied ? <IconCheck size={12} /> : <IconCopy size={12} />}
             </ActionIcon>
           </Tooltip>
@@ -213,6 +225,7 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
 /** What a show asks for besides its packing. */
 export function ShowAddressFields() {
   const edit = useEdit();
+  const out = latestOut(useShow((state) => state.facts));
   const addressing = useShow((state) => state.show.addressing);
   return (
     <Stack>
@@ -261,14 +274,28 @@ export function ShowAddressFields() {
         onChange={(at) => at && edit({ type: 'setAddressing', change: { coloursAt: at as CorrectedAt } })}
       />
       <Hint>At one end only. Corrected at both, two colours are exchanged.</Hint>
-      <Switch
-        label="Ask before addresses move"
-        description="Once they are typed into devices: each change first says what moves, and notes the values to type again"
-        checked={addressing.askBeforeMoving === true}
-        onChange={(event) =>
-          edit({ type: 'setAddressing', change: { askBeforeMoving: event.currentTarget.checked } })
+      <Select
+        label="Before addresses move"
+        allowDeselect={false}
+        value={String(addressing.askBeforeMoving ?? 'onceOut')}
+        data={[
+          { value: 'onceOut', label: 'ask, once values are out' },
+          { value: 'true', label: 'always ask' },
+          { value: 'false', label: 'never ask' },
+        ]}
+        onChange={(asks) =>
+          edit({
+            type: 'setAddressing',
+            change: { askBeforeMoving: asks === 'onceOut' ? null : asks === 'true' },
+          })
         }
       />
+      <Hint>
+        {out
+          ? `Values are out: ${outWords(out)}. `
+          : 'Values are out once they are copied, downloaded, printed, sent or ticked. '}
+        Asking says what moves and notes what has to be typed again; without it, a notice says what moved.
+      </Hint>
     </Stack>
   );
 }

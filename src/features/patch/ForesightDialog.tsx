@@ -1,10 +1,11 @@
 'use client';
 
 import { movedTable, valuesTable } from '@/core/papers/tables/addresses';
-import { Button, Group, Modal, SegmentedControl } from '@mantine/core';
+import { Button, Checkbox, Group, Modal, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { Choices } from '@/core/devices/foresight';
 import type { Edit } from '@/core/show/edits/registry';
+import { latestOut, outWords } from '@/core/show/handedOut';
 import { countOf } from '@/core/units/number';
 import { listOf } from '@/core/units/words';
 import { Hint } from '@/ui/Panel';
@@ -43,10 +44,18 @@ function Foresight({
   // With few props, laying all anew can be less typing than making way for one.
   const lessWalking = choices.least.foresight.values.length <= choices.tidy.foresight.values.length;
   const [way, setWay] = useState<'least' | 'tidy'>(differ && lessWalking ? 'least' : 'tidy');
+  const [notAgain, setNotAgain] = useState(false);
+  const out = latestOut(facts);
   const { foresight } = choices[way];
   const nameOf = (id: string) => show.controllers.find((each) => each.id === id)?.name ?? id;
   return (
     <div data-testid="foresight">
+      <p className={sheets.lead}>
+        {show.addressing.askBeforeMoving
+          ? 'This show asks before any address moves.'
+          : `It asks since ${out ? outWords(out) : 'values are out'}.`}{' '}
+        The setting is in Patch, with no prop chosen: “Before addresses move”.
+      </p>
       {differ && (
         <SegmentedControl
           fullWidth
@@ -102,13 +111,31 @@ function Foresight({
         <SheetTable testId="values" mostRows={200} table={valuesTable({ show }, foresight.values)} />
       </div>
       <Group mt="md" justify="flex-end">
+        <Checkbox
+          mr="auto"
+          label="Not again for this show: only say what moved"
+          checked={notAgain}
+          onChange={(event) => setNotAgain(event.currentTarget.checked)}
+        />
         <Button variant="default" onClick={() => onAnswer(null)}>
           Leave it as it is
         </Button>
-        <Button data-autofocus onClick={() => onAnswer(withTasks(show, facts, choices[way]))}>
+        <Button
+          data-autofocus
+          onClick={() => onAnswer(answerOf(withTasks(show, facts, choices[way]), notAgain))}
+        >
           Do it, and note the values
         </Button>
       </Group>
     </div>
   );
+}
+
+/** The change, with the wish not to be asked again as part of it, so that one undo takes back both. */
+function answerOf(edit: Edit, notAgain: boolean): Edit {
+  if (!notAgain) return edit;
+  const never = { type: 'setAddressing' as const, change: { askBeforeMoving: false } };
+  return edit.type === 'batch'
+    ? { ...edit, edits: [...edit.edits, never] }
+    : { type: 'batch', label: 'Change, and do not ask again', edits: [edit, never] };
 }

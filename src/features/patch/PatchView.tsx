@@ -380,7 +380,7 @@ function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen:
       title={`${name}, ${countOf(pixelCount, 'pixel')}`}
       onClick={() => goTo({ subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } })}
     >
-      {name}
+      <span className={styles.chipName}>{name}</span>
     </button>
   );
 }

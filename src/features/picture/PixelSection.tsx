@@ -9,6 +9,7 @@ import { xSeenFrom } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
+import { useHandOut } from '@/ui/handingOut';
 import { Section } from '@/ui/Panel';
 import { useGoTo, useView } from '../view/useView';
 import { numberingsOf, strandWords } from '@/core/answers/numberings';
@@ -17,6 +18,7 @@ import { numberingsOf, strandWords } from '@/core/answers/numberings';
 export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
   const { side } = useView();
   const goTo = useGoTo();
+  const handOut = useHandOut();
   const address = addressOf(plan, pixel);
   const prop = plan.show.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!;
   const numberings = numberingsOf(address);
@@ -37,7 +39,15 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
             <CopyButton value={text}>
               {({ copied, copy }) => (
                 <Tooltip label={copied ? 'Copied' : 'Copy all its numbers'}>
-                  <ActionIcon size="sm" variant="default" aria-label="Copy all its numbers" onClick={copy}>
+                  <ActionIcon
+                    size="sm"
+                    variant="default"
+                    aria-label="Copy all its numbers"
+                    onClick={() => {
+                      copy();
+                      handOut('copied', title);
+                    }}
+                  >
                     {copied ? <IconCheck size={14} /> : <IconCopy size={14} />}
                   </ActionIcon>
                 </Tooltip>

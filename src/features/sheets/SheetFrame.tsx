@@ -45,7 +45,14 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
   };
   return (
     <div className={styles.frame}>
-      <div ref={tabs} className={styles.tabs} role="group" aria-label={label} onKeyDown={keys}>
+      <div
+        ref={tabs}
+        className={styles.tabs}
+        role="group"
+        data-testid="sheet-tabs"
+        aria-label={label}
+        onKeyDown={keys}
+      >
         {sheets.map((each, i) => (
           <button
             key={each.id}

@@ -23,18 +23,10 @@ function stageKeys(): readonly [keys: readonly string[], does: string] {
   return [STAGES.map(keyOf), STAGES.map((stage) => stage.label).join(', ')];
 }
 
-export const openKeyHelp = () => useDialog.getState().show('keys');
-
 export function KeyHelp() {
   const { open, show } = useDialog();
   return (
-    <Modal
-      opened={open === 'keys'}
-      onClose={() => show(null)}
-      title="Keys"
-      size="lg"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Modal opened={open === 'keys'} onClose={() => show(null)} title="Keys" size="lg">
       <Table verticalSpacing={7}>
         <Table.Tbody>
           {[stageKeys(), ...KEYS].map(([keys, does]) => (

@@ -1,14 +1,14 @@
 'use client';
 
-import { ActionIcon, Button, Menu, Tooltip } from '@mantine/core';
-import { IconMapPin, IconPlus } from '@tabler/icons-react';
-import { memo, useDeferredValue, useEffect, useMemo, useRef } from 'react';
+import { ActionIcon, Button, Tooltip } from '@mantine/core';
+import { IconChevronDown, IconChevronUp, IconMapPin, IconPlus } from '@tabler/icons-react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
-import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '@/core/props/registry';
+import { kindOf, type Prop } from '@/core/props/registry';
 import type { Show } from '@/core/show/schema';
+import { countOf } from '@/core/units/number';
 import { KindGlyph } from '../kinds/KindGlyph';
-import { useAddProp } from '../build/useAddProp';
 import { useShow } from '../show/ShowProvider';
 import { useSelection, useView, useGoTo } from '../view/useView';
 import { useDialog } from './dialogs';
@@ -21,7 +21,16 @@ export function PropList() {
   const plan = useDeferredValue(useShow((state) => state.plan));
   const { subject } = useView();
   const selection = useSelection();
-  const addProp = useAddProp();
+  const goTo = useGoTo();
+  /** On a narrow screen, where the list is a line until it is opened. */
+  const [open, setOpen] = useState(false);
+  const choose = useCallback<typeof goTo>(
+    (...to) => {
+      setOpen(false);
+      goTo(...to);
+    },
+    [goTo],
+  );
   const chosen =
     subject?.kind === 'prop'
       ? subject.propId
@@ -29,31 +38,25 @@ export function PropList() {
         ? undefined
         : plan?.show.props[selection.prop]?.id;
 
+  const chosenName = show.props.find((prop) => prop.id === chosen)?.name;
   return (
-    <>
-      <PropsByPlace places={show.places} props={show.props} plan={plan} chosen={chosen} />
+    <div className={styles.frame} data-open={open}>
+      <button type="button" className={styles.fold} aria-expanded={open} onClick={() => setOpen(!open)}>
+        <span>{chosenName ?? 'All props'}</span>
+        <span className={styles.place}>{countOf(show.props.length, 'prop')}</span>
+        {open ? <IconChevronUp size={16} /> : <IconChevronDown size={16} />}
+      </button>
+      <PropsByPlace places={show.places} props={show.props} plan={plan} chosen={chosen} onChoose={choose} />
       <div className={styles.foot}>
-        <Menu position="top-start" width={360}>
-          <Menu.Target>
-            <Button variant="default" size="compact-md" fullWidth leftSection={<IconPlus size={15} />}>
-              Add a prop
-            </Button>
-          </Menu.Target>
-          <Menu.Dropdown className={styles.menu}>
-            {PROP_KINDS.flatMap((kind) =>
-              [kind, ...(kind.presets ?? [])].map(({ label, hint }) => (
-                <Menu.Item
-                  key={label}
-                  leftSection={<KindGlyph kind={kind.kind as PropKindName} size={20} />}
-                  onClick={() => addProp(kind.kind as PropKindName, label)}
-                >
-                  {label}
-                  <div className={styles.hint}>{hint}</div>
-                </Menu.Item>
-              )),
-            )}
-          </Menu.Dropdown>
-        </Menu>
+        <Button
+          variant="default"
+          size="compact-md"
+          fullWidth
+          leftSection={<IconPlus size={15} />}
+          onClick={() => useDialog.getState().show('addProp')}
+        >
+          Add a prop
+        </Button>
         <Tooltip label="Places on site">
           <ActionIcon
             variant="default"
@@ -65,7 +68,7 @@ export function PropList() {
           </ActionIcon>
         </Tooltip>
       </div>
-    </>
+    </div>
   );
 }
 
@@ -75,10 +78,16 @@ interface PropsByPlaceProps {
   plan: Plan | null;
   /** Id of the prop that is worked on. */
   chosen: string | undefined;
+  onChoose: ReturnType<typeof useGoTo>;
 }
 
-const PropsByPlace = memo(function PropsByPlace({ places, props, plan, chosen }: PropsByPlaceProps) {
-  const goTo = useGoTo();
+const PropsByPlace = memo(function PropsByPlace({
+  places,
+  props,
+  plan,
+  chosen,
+  onChoose,
+}: PropsByPlaceProps) {
   const portsByProp = useMemo(() => portsOfAll(plan), [plan]);
   return (
     <nav className={styles.list} aria-label="Props">
@@ -96,7 +105,7 @@ const PropsByPlace = memo(function PropsByPlace({ places, props, plan, chosen }:
                 prop={prop}
                 ports={portsByProp.get(prop.id)}
                 chosen={prop.id === chosen}
-                onChoose={goTo}
+                onChoose={onChoose}
               />
             ))}
           </section>
@@ -120,14 +129,14 @@ interface PropEntryProps {
 const PropEntry = memo(function PropEntry({ prop, ports, chosen, onChoose }: PropEntryProps) {
   const entry = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    // On a narrow screen the list lies below the picture, and scrolling to it would hide what was opened.
-    if (chosen && window.innerWidth > 900) entry.current?.scrollIntoView({ block: 'nearest' });
+    if (chosen) entry.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
     <button
       ref={entry}
       type="button"
       className={styles.prop}
+      title={prop.name}
       aria-current={chosen}
       data-testid={`prop-${prop.id}`}
       onClick={() => onChoose({ subject: { kind: 'prop', propId: prop.id } })}

@@ -2,20 +2,12 @@
 
 import { Button, Group, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { useEdit } from '../show/ShowProvider';
+import { useEdit, useShow } from '../show/ShowProvider';
 import { useDialog } from './dialogs';
-import { create } from 'zustand';
-
-const useName = create<{ name: string }>(() => ({ name: '' }));
-
-export function openRename(name: string) {
-  useName.setState({ name });
-  useDialog.getState().show('rename');
-}
 
 export function RenameShow() {
   const { open, show } = useDialog();
-  const { name } = useName();
+  const name = useShow((state) => state.show.name);
   return (
     <Modal opened={open === 'rename'} onClose={() => show(null)} title="Rename the show">
       <RenameForm key={name} name={name} done={() => show(null)} />

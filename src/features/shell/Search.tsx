@@ -1,33 +1,26 @@
 'use client';
 
-import { useMantineColorScheme } from '@mantine/core';
 import { Spotlight, spotlight } from '@mantine/spotlight';
-import { IconCommand, IconPlug, IconSearch } from '@tabler/icons-react';
-import { useState, type ReactNode } from 'react';
+import { IconMapPin, IconPlug, IconSearch } from '@tabler/icons-react';
+import { useState } from 'react';
 import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { search, type SearchHit } from '@/core/search/query';
-import { otherSide } from '@/core/threading/view';
 import { countOf, groupDigits } from '@/core/units/number';
 import { KindGlyph } from '../kinds/KindGlyph';
 import { controllerWords } from '../patch/words';
 import { e131Words } from '@/core/answers/numberings';
-import { useShow, useShowStore } from '../show/ShowProvider';
+import { useShow } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
-import { STAGES } from '../stages/registry';
-import { keyOf } from '../stages/stages';
+import { stageOf } from '../stages/stages';
 import { useGoTo, useView } from '../view/useView';
-import { useDialog } from './dialogs';
-
-interface Item {
-  key: string;
-  label: string;
-  description: string;
-  icon: ReactNode;
-  run: () => void;
-}
+import { giveFocusBack } from './openSearch';
+import { fittingItems, type SearchItem } from './searchItem';
+import { useCommands } from './useCommands';
+import { useSettingItems } from './useSettingItems';
+import { useSheetItems } from './useSheetItems';
 
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
 export function Search() {
@@ -36,18 +29,18 @@ export function Search() {
   const { stage } = useView();
   const goTo = useGoTo();
   const commands = useCommands();
+  const sheets = useSheetItems();
+  const settings = useSettingItems();
 
   const answer = plan ? search(plan, query) : { hits: [] };
   const found = plan
-    ? answer.hits.map((hit, i): Item => ({
+    ? answer.hits.map((hit, i): SearchItem => ({
         key: `hit ${i}`,
-        ...hitWords(plan, hit),
+        ...withWay(plan, hit, stage),
         run: () => goTo(viewOfHit(plan, hit, stage)),
       }))
     : [];
-  const words = query.trim().toLowerCase();
-  const fitting = commands.filter((command) => words === '' || command.label.toLowerCase().includes(words));
-  const items = [...found, ...fitting];
+  const items = [...found, ...fittingItems([...commands, ...sheets, ...settings], query)];
 
   return (
     <Spotlight.Root
@@ -55,9 +48,11 @@ export function Search() {
       query={query}
       onQueryChange={setQuery}
       clearQueryOnClose
+      onSpotlightClose={giveFocusBack}
       // It is there at once, so that what is typed right after the key lands in it.
       transitionProps={{ duration: 0 }}
       scrollable
+      attributes={{ content: { 'aria-label': 'Find anything, or run a command' } }}
       maxHeight={380}
     >
       <Spotlight.Search
@@ -91,7 +86,14 @@ function focusAtOnce(input: HTMLInputElement | null): void {
   input?.focus();
 }
 
-function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
+/** The words of a hit, with the stage that it leads to. */
+function withWay(plan: Plan, hit: SearchHit, current: string): Omit<SearchItem, 'key' | 'run'> {
+  const words = hitWords(plan, hit);
+  const { stage } = viewOfHit(plan, hit, current);
+  return { ...words, description: `${words.description} · leads to ${stageOf(stage).label}` };
+}
+
+function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
   switch (hit.kind) {
     case 'prop': {
       const prop = plan.show.props[hit.prop]!;
@@ -116,6 +118,15 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
         label: controller.name,
         description: controllerWords(controller),
         icon: <IconPlug size={20} />,
+      };
+    }
+    case 'place': {
+      const { id, name } = plan.show.places[hit.place]!;
+      const here = plan.show.props.filter((prop) => prop.placeId === id).length;
+      return {
+        label: name,
+        description: `place on site, ${countOf(here, 'prop')}`,
+        icon: <IconMapPin size={20} />,
       };
     }
     case 'skipped': {
@@ -144,41 +155,4 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<Item, 'key' | 'run'> {
       };
     }
   }
-}
-
-function useCommands(): Item[] {
-  const store = useShowStore();
-  const id = useShow((state) => state.id);
-  const { side } = useView();
-  const goTo = useGoTo();
-  const { toggleColorScheme } = useMantineColorScheme();
-  const { show } = useDialog();
-  const icon = <IconCommand size={20} />;
-  const command = (label: string, description: string, run: () => void): Item => ({
-    key: label,
-    label,
-    description,
-    icon,
-    run,
-  });
-  const download = (file: string) => () => window.location.assign(`/api/shows/${id}/${file}`);
-  return [
-    ...STAGES.map((stage) =>
-      command(`Go to ${stage.label}`, `${stage.purpose}, key ${keyOf(stage)}`, () =>
-        goTo({ stage: stage.id }),
-      ),
-    ),
-    command('Undo', 'Ctrl Z', () => store.getState().undo()),
-    command('Redo', 'Ctrl Shift Z', () => store.getState().redo()),
-    command('See it from the other side', 'Key F', () => goTo({ side: otherSide(side) }, 'replace')),
-    command('Show all of it', 'Key Z', () => window.dispatchEvent(new Event('rapid-lantern:fit'))),
-    command('Change between dark and light', 'Theme', () => toggleColorScheme()),
-    command('Download the channel map', 'CSV, one line a pixel', download('channel-map.csv')),
-    command('Download the spans', 'CSV, one line a span', download('spans.csv')),
-    command('Download the show file', 'JSON', download('show.json')),
-    command('Sheets as files', 'CSV, JSON', () => show('sheets')),
-    command('Pixel types', 'Of this show', () => show('pixelTypes')),
-    command('Places on site', 'Of this show', () => show('places')),
-    command('Keys', '?', () => show('keys')),
-  ];
 }

@@ -5,15 +5,17 @@ import { useState } from 'react';
 import { sheetsOf } from '@/core/papers/sheets';
 import type { Plan } from '@/core/plan/planned';
 import { useShow } from '../show/ShowProvider';
+import { useHandOut } from '@/ui/handingOut';
 import sheets from '../sheets/sheets.module.css';
 import { useDialog } from './dialogs';
 
 /** Every table of the show as a file. */
-export function SheetsDialog({ plan }: { plan: Plan }) {
+export function SheetsDialog() {
+  const plan = useShow((state) => state.plan);
   const { open, show } = useDialog();
   return (
     <Modal opened={open === 'sheets'} onClose={() => show(null)} title="Sheets as files" size="lg">
-      {open === 'sheets' && <SheetList plan={plan} />}
+      {open === 'sheets' && plan && <SheetList plan={plan} />}
     </Modal>
   );
 }
@@ -22,6 +24,7 @@ function SheetList({ plan }: { plan: Plan }) {
   const id = useShow((state) => state.id);
   const facts = useShow((state) => state.facts);
   const [words, setWords] = useState('');
+  const handOut = useHandOut();
   const wanted = words.trim().toLowerCase();
   const found = sheetsOf(plan, facts).filter((sheet) => sheet.name.toLowerCase().includes(wanted));
   return (
@@ -39,7 +42,13 @@ function SheetList({ plan }: { plan: Plan }) {
           <li key={sheet.id}>
             <span>{sheet.name}</span>
             {['csv', 'json'].map((as) => (
-              <Anchor key={as} size="sm" href={`/api/shows/${id}/sheets/${sheet.id}.${as}`} download>
+              <Anchor
+                key={as}
+                size="sm"
+                href={`/api/shows/${id}/sheets/${sheet.id}.${as}`}
+                download
+                onClick={() => handOut('downloaded', sheet.name)}
+              >
                 {as.toUpperCase()}
               </Anchor>
             ))}

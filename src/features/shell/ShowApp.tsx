@@ -1,7 +1,7 @@
 'use client';
 
-import { Button } from '@mantine/core';
-import { useMemo } from 'react';
+import { Button, VisuallyHidden } from '@mantine/core';
+import { useEffect, useMemo, useRef } from 'react';
 import { addressOf, findShowChannel } from '@/core/answers/lookup';
 import { spansOfRun } from '@/core/plan/planIndex';
 import type { Finding } from '@/core/checks/check';
@@ -10,10 +10,6 @@ import { countOf } from '@/core/units/number';
 import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';
 import { Section } from '@/ui/Panel';
-import { ImportPointsDialog } from '../build/ImportPointsDialog';
-import { PixelTypesDialog } from '../build/PixelTypesDialog';
-import { PlacesDialog } from '../build/PlacesDialog';
-import { ForesightDialog } from '../patch/ForesightDialog';
 import { endsOf } from '../patch/words';
 import { PixelSection } from '../picture/PixelSection';
 import { e131Words } from '@/core/answers/numberings';
@@ -24,14 +20,10 @@ import { useStageParts } from '../stages/useStageParts';
 import { ShowProvider, notify, useEdit, useShow } from '../show/ShowProvider';
 import { subjectOfPixel, type Selection } from '../view/selection';
 import { useGoTo, useSelection, useView } from '../view/useView';
-import { ConflictDialog } from './ConflictDialog';
+import { missingWords, subjectWords } from '../view/viewWords';
+import { Dialogs } from './Dialogs';
 import { Findings } from './Findings';
-import { KeyHelp } from './KeyHelp';
-import { Explanation } from '../explain/Explanation';
 import { PropList } from './PropList';
-import { RenameShow } from './RenameShow';
-import { SheetsDialog } from './SheetsDialog';
-import { Search } from './Search';
 import styles from './shell.module.css';
 import { StageTabs } from './StageTabs';
 import { TopBar } from './TopBar';
@@ -49,37 +41,47 @@ export function ShowApp({ id }: { id: string }) {
 export function ShowFrame() {
   useKeys();
   const plan = useShow((state) => state.plan);
-  const stage = stageOf(useView().stage);
+  const view = useView();
+  const stage = stageOf(view.stage);
   const planError = useShow((state) => state.planError);
   const findings = useShow((state) => state.findings);
   return (
     <div className={styles.frame}>
+      <a className={styles.skip} href="#work">
+        Skip to the work
+      </a>
       <TopBar />
       <StageTabs findings={findings} />
-      <div className={styles.body}>
+      <div className={styles.body} data-facts-first={(stage.wholeShow && view.subject !== null) || undefined}>
         <div className={styles.left}>
           <PropList />
         </div>
-        <main className={styles.middle} data-stage={stage.id} data-whole-show={stage.wholeShow}>
+        <main id="work" tabIndex={-1} className={styles.middle} data-stage={stage.id}>
+          {plan && <Title plan={plan} stage={stage} />}
           {planError && <p role="alert">{planError}</p>}
           {plan && <Middle plan={plan} stage={stage} />}
         </main>
-        <aside className={styles.right} aria-label="Settings and facts">
-          {plan && <Right plan={plan} findings={findings} stage={stage} />}
-        </aside>
+        {plan && <Right plan={plan} findings={findings} stage={stage} />}
       </div>
       {plan && <Ruler plan={plan} />}
-      {plan && <SheetsDialog plan={plan} />}
-      <Search />
-      <KeyHelp />
-      <RenameShow />
-      <PixelTypesDialog />
-      <PlacesDialog />
-      <ImportPointsDialog />
-      <ConflictDialog />
-      <ForesightDialog />
-      <Explanation />
+      <Dialogs />
     </div>
+  );
+}
+
+/** The title of the window, and the heading that a screen reader goes by: the picture says the same to the eye. */
+function Title({ plan, stage }: { plan: Plan; stage: Stage }) {
+  const { subject } = useView();
+  const selection = useSelection();
+  const name = useShow((state) => state.show.name);
+  const words = `${stage.label}: ${subjectWords(plan, selection, subject)}`;
+  useEffect(() => {
+    document.title = `${words} · ${name} · Rapid Lantern`;
+  }, [words, name]);
+  return (
+    <VisuallyHidden>
+      <h1>{words}</h1>
+    </VisuallyHidden>
   );
 }
 
@@ -103,7 +105,15 @@ function Middle({ plan, stage }: { plan: Plan; stage: Stage }) {
 
 function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Finding[]; stage: Stage }) {
   const selection = useSelection();
+  const { subject } = useView();
   const { parts } = useStageParts(stage);
+  const side = useRef<HTMLElement>(null);
+  const about = `${stage.id} ${selection.prop} ${selection.controller} ${selection.port}`;
+  useEffect(() => {
+    // What is said of another thing is read from its top.
+    if (side.current) side.current.scrollTop = 0;
+  }, [about]);
+  const missing = missingWords(plan, selection, subject);
   const propId = selection.prop === undefined ? undefined : plan.show.props[selection.prop]!.id;
   const ofThis = findings.filter((finding) => propId !== undefined && finding.propId === propId);
   const here = findings.filter(
@@ -111,21 +121,30 @@ function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Findi
       finding.stage === stage.id && (stage.wholeShow || propId === undefined || ofThis.includes(finding)),
   );
   const elsewhere = ofThis.filter((finding) => !here.includes(finding));
+  // Of a port or a controller its figures are asked first; the findings are those of the whole show.
+  const figuresFirst = selection.controller !== undefined;
+  const found = here.length > 0 && (
+    <Section title={countOf(here.length, 'finding')}>
+      <Findings findings={here} />
+    </Section>
+  );
   return (
-    <>
-      {selection.pixel !== undefined && <PixelSection plan={plan} pixel={selection.pixel} />}
-      {here.length > 0 && (
-        <Section title={countOf(here.length, 'finding')}>
-          <Findings findings={here} />
-        </Section>
+    <aside ref={side} className={styles.right} aria-label="Settings and facts">
+      {missing !== null && (
+        <p role="alert" className={styles.absent}>
+          {missing}
+        </p>
       )}
+      {selection.pixel !== undefined && <PixelSection plan={plan} pixel={selection.pixel} />}
+      {!figuresFirst && found}
       {elsewhere.length > 0 && (
         <Section title="On another stage">
           <Findings findings={elsewhere} />
         </Section>
       )}
       {parts && <parts.Panel plan={plan} selection={selection} />}
-    </>
+      {figuresFirst && found}
+    </aside>
   );
 }
 

@@ -1,14 +1,18 @@
 'use client';
 
-import { useComputedColorScheme } from '@mantine/core';
+import { Button, useComputedColorScheme } from '@mantine/core';
 import { useEffect, useMemo, useRef } from 'react';
 import type { Plan } from '@/core/plan/planned';
+import { firstStep } from '@/core/show/firstSteps';
 import { countOf } from '@/core/units/number';
 import { fit } from '@/ui/picture/camera';
 import { drawScene } from '@/ui/picture/draw';
 import { readPalette } from '@/ui/picture/palette';
 import { sceneOf } from '@/ui/picture/scene';
 import { useGoTo, useView } from '../view/useView';
+import { FirstSteps } from '../build/FirstSteps';
+import { useEdit, useShow } from '../show/ShowProvider';
+import { useDialog } from './dialogs';
 import { portsOf } from './PropList';
 import styles from './SitePicture.module.css';
 import { faceOf } from '../kinds/registry';
@@ -18,17 +22,7 @@ const MOST_CARDS = 60;
 /** All props side by side, each as a small picture: what is seen while none is chosen. */
 export function SitePicture({ plan }: { plan: Plan }) {
   const goTo = useGoTo();
-  if (plan.show.props.length === 0)
-    return (
-      <div className={styles.empty}>
-        <h1>Start with one prop</h1>
-        <p>
-          Take a tape measure to it, then choose <b>Add a prop</b> on the left: a measured line for railings
-          and edges, a pixel grid for nets and string matrices. Counts, channels and addresses follow from
-          what you measure.
-        </p>
-      </div>
-    );
+  if (plan.show.props.length === 0) return <Beginning />;
   return (
     <div className={styles.site}>
       <div className={styles.cards}>
@@ -50,6 +44,36 @@ export function SitePicture({ plan }: { plan: Plan }) {
       {plan.show.props.length > MOST_CARDS && (
         <p>And {countOf(plan.show.props.length - MOST_CARDS, 'more prop')} in the list on the left.</p>
       )}
+    </div>
+  );
+}
+
+/** What is seen of a show without props: the five usual beginnings. */
+function Beginning() {
+  const show = useShow((state) => state.show);
+  const edit = useEdit();
+  const goTo = useGoTo();
+  return (
+    <div className={styles.beginning}>
+      <h2>What do you want to light?</h2>
+      <p>
+        Each answer makes a first prop at usual measures, puts it on a controller and threads it. Take a tape
+        measure to yours and correct the figures: counts, channels and addresses follow. One undo takes it all
+        back.
+      </p>
+      <FirstSteps
+        onChoose={(step) => {
+          const { edit: begin, propId } = firstStep(show, step);
+          edit(begin, () => goTo({ stage: 'build', subject: { kind: 'prop', propId } }));
+        }}
+      />
+      <p>
+        Something else? <b>Add a prop</b> has every kind: rings, tiles, arches, crafts, points from a file or
+        a photo.
+      </p>
+      <Button variant="default" onClick={() => useDialog.getState().show('addProp')}>
+        Every kind of prop
+      </Button>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { ActionIcon, Button, Kbd, Menu, Tooltip, useMantineColorScheme } from '@mantine/core';
-import { spotlight } from '@mantine/spotlight';
+import type { ReactNode } from 'react';
 import {
   IconArrowBackUp,
   IconArrowForwardUp,
@@ -13,12 +13,12 @@ import {
   IconSun,
 } from '@tabler/icons-react';
 import Link from 'next/link';
+import { useHandOut } from '@/ui/handingOut';
 import { LanternMark } from '@/ui/LanternMark';
 import type { Saving } from '../show/store';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
-import { openKeyHelp } from './KeyHelp';
 import { useDialog } from './dialogs';
-import { openRename } from './RenameShow';
+import { openSearch } from './openSearch';
 import styles from './shell.module.css';
 
 const SAVING_WORDS: Record<Saving, string> = {
@@ -42,10 +42,12 @@ export function TopBar() {
   const lengths = useShow((state) => state.show.lengths ?? 'metric');
   const edit = useEdit();
   const { undo, redo } = useShowStore().getState();
+  const { show } = useDialog();
+  const { toggleColorScheme } = useMantineColorScheme();
 
   return (
     <header className={styles.top}>
-      <Link href="/" className={styles.brand} aria-label="All shows">
+      <Link href="/" className={styles.brand} aria-label="Rapid Lantern: all shows">
         <span className={styles.mark}>
           <LanternMark />
         </span>
@@ -55,12 +57,18 @@ export function TopBar() {
       </Link>
       <Menu position="bottom-start">
         <Menu.Target>
-          <Button variant="default" size="compact-sm" rightSection={<IconChevronDown size={14} />}>
+          <Button
+            variant="default"
+            size="compact-sm"
+            className={styles.showName}
+            title={name}
+            rightSection={<IconChevronDown size={14} />}
+          >
             {name}
           </Button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => openRename(name)}>Rename this show…</Menu.Item>
+          <Menu.Item onClick={() => show('rename')}>Rename this show…</Menu.Item>
           <Menu.Item
             onClick={() =>
               edit({ type: 'setLengths', lengths: lengths === 'imperial' ? 'metric' : 'imperial' })
@@ -71,24 +79,36 @@ export function TopBar() {
           <Menu.Item component={Link} href="/">
             All shows
           </Menu.Item>
+          <Menu.Divider className={styles.narrowOnly} />
+          <FileItems id={id} className={styles.narrowOnly} />
+          <Menu.Divider className={styles.narrowOnly} />
+          <Menu.Item className={styles.narrowOnly} onClick={() => toggleColorScheme()}>
+            Change between dark and light
+          </Menu.Item>
+          <Menu.Item className={styles.narrowOnly} onClick={() => show('keys')}>
+            Keys
+          </Menu.Item>
         </Menu.Dropdown>
       </Menu>
       <div className={styles.spacer} />
-      <button type="button" className={styles.search} onClick={() => spotlight.open()}>
+      <button type="button" className={styles.search} onClick={openSearch}>
         <IconSearch size={15} />
         <span>Find a prop, pixel, channel or port</span>
-        <Kbd size="xs">Ctrl K</Kbd>
+        <Kbd size="xs" aria-hidden>
+          Ctrl K
+        </Kbd>
       </button>
       <Planning />
       <span className={styles.saved} data-state={saving} data-testid="saving" role="status">
         rev {sequence} ·{' '}
         {saving === 'unreachable' && trouble !== null ? `not saved: ${trouble}` : SAVING_WORDS[saving]}
       </span>
-      <ActionIcon.Group>
+      <ActionIcon.Group className={styles.steps}>
         <Tooltip label={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
           <ActionIcon
             variant="default"
             aria-label="Undo"
+            aria-disabled={undoLabel === null && waiting === 0}
             data-disabled={(undoLabel === null && waiting === 0) || undefined}
             onClick={undo}
           >
@@ -99,6 +119,7 @@ export function TopBar() {
           <ActionIcon
             variant="default"
             aria-label="Redo"
+            aria-disabled={redoLabel === null}
             data-disabled={redoLabel === null || undefined}
             onClick={redo}
           >
@@ -106,13 +127,15 @@ export function TopBar() {
           </ActionIcon>
         </Tooltip>
       </ActionIcon.Group>
-      <FilesMenu id={id} />
-      <SchemeSwitch />
-      <Tooltip label="Keys (?)">
-        <ActionIcon variant="default" aria-label="Keys" onClick={openKeyHelp}>
-          <IconHelp size={16} />
-        </ActionIcon>
-      </Tooltip>
+      <WideOnly>
+        <FilesMenu id={id} />
+        <SchemeSwitch />
+        <Tooltip label="Keys (?)">
+          <ActionIcon variant="default" aria-label="Keys" onClick={() => show('keys')}>
+            <IconHelp size={16} />
+          </ActionIcon>
+        </Tooltip>
+      </WideOnly>
     </header>
   );
 }
@@ -133,12 +156,33 @@ function Planning() {
   );
 }
 
-function FilesMenu({ id }: { id: string }) {
-  const file = (name: string) => ({
+/** What is in the menu of the show where the screen has no room for it. */
+function WideOnly({ children }: { children: ReactNode }) {
+  return <div className={`${styles.tools} ${styles.wideOnly}`}>{children}</div>;
+}
+
+function FileItems({ id, className }: { id: string; className?: string }) {
+  const handOut = useHandOut();
+  const file = (name: string, what?: string) => ({
+    onClick: () => what && handOut('downloaded', what),
     component: 'a' as const,
     href: `/api/shows/${id}/${name}`,
     download: true,
+    className,
   });
+  return (
+    <>
+      <Menu.Item {...file('channel-map.csv', 'Channel map')}>Channel map, one line a pixel (CSV)</Menu.Item>
+      <Menu.Item {...file('spans.csv', 'Spans')}>Channel map, one line a span (CSV)</Menu.Item>
+      <Menu.Item className={className} onClick={() => useDialog.getState().show('sheets')}>
+        Every other sheet (CSV, JSON)…
+      </Menu.Item>
+      <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
+    </>
+  );
+}
+
+function FilesMenu({ id }: { id: string }) {
   return (
     <Menu position="bottom-end" width={300}>
       <Menu.Target>
@@ -149,12 +193,7 @@ function FilesMenu({ id }: { id: string }) {
         </Tooltip>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Item {...file('channel-map.csv')}>Channel map, one line a pixel (CSV)</Menu.Item>
-        <Menu.Item {...file('spans.csv')}>Channel map, one line a span (CSV)</Menu.Item>
-        <Menu.Item onClick={() => useDialog.getState().show('sheets')}>
-          Every other sheet (CSV, JSON)…
-        </Menu.Item>
-        <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
+        <FileItems id={id} />
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,17 +1,19 @@
 'use client';
 
 import { useHotkeys } from '@mantine/hooks';
-import { spotlight } from '@mantine/spotlight';
 import { otherSide } from '@/core/threading/view';
 import { useShowStore } from '../show/ShowProvider';
 import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
 import { selectionOf, subjectOfPixel } from '../view/selection';
 import { currentView, useGoTo } from '../view/useView';
-import { openKeyHelp } from './KeyHelp';
+import { useDialog } from './dialogs';
+import { openSearch } from './openSearch';
 import { explainNext, letGoOfExplanation } from '@/ui/explain/explaining';
 
 type Hotkey = [keys: string, act: (event: KeyboardEvent) => void, options: { preventDefault: boolean }];
+
+const openKeys = () => useDialog.getState().show('keys');
 
 function hotkey(keys: string, act: () => void): Hotkey {
   return [
@@ -77,11 +79,11 @@ export function useKeys(): void {
       hotkey('mod+Z', () => store.getState().undo()),
       hotkey('mod+shift+Z', () => store.getState().redo()),
       hotkey('mod+Y', () => store.getState().redo()),
-      hotkey('/', spotlight.open),
+      hotkey('/', openSearch),
       // From inside a field as well: the keys of the search write nothing.
-      ['mod+K', () => spotlight.open()],
-      hotkey('shift+?', openKeyHelp),
-      hotkey('?', openKeyHelp),
+      ['mod+K', openSearch],
+      hotkey('shift+?', openKeys),
+      hotkey('?', openKeys),
       hotkey('Escape', letGo),
     ],
     [],

@@ -1,7 +1,7 @@
 'use client';
 
 import { notifications } from '@mantine/notifications';
-import { Fragment, createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { Fragment, createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
@@ -9,6 +9,8 @@ import { writeLengthsIn } from '@/core/units/length';
 import { ShowError } from '@/core/fields/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Note } from '@/core/show/facts';
+import { handedOut } from '@/core/show/handedOut';
+import { HandingOut, type HandOut } from '@/ui/handingOut';
 import { watchShow } from '@/workers/events/watch';
 import { startPlanner, type Planner } from '@/workers/plan/planner';
 import type { Answer, Asked, Question } from '@/workers/plan/questions';
@@ -72,12 +74,22 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
     };
   }, [store, planner]);
 
+  const handOut = useCallback<HandOut>(
+    (way, what) => {
+      const { id, facts, note } = store.getState();
+      // Once is enough to know that values are out.
+      if (!facts.find('told', 'show', id, way)) note([handedOut(id, way, what)]);
+    },
+    [store],
+  );
   const lengths = useStore(store, (state) => state.show.lengths ?? 'metric');
   // Everything below writes lengths, so it is made anew when they are to be written otherwise.
   writeLengthsIn(lengths);
   return (
     <ShowContext value={opened}>
-      <Fragment key={lengths}>{children}</Fragment>
+      <HandingOut value={handOut}>
+        <Fragment key={lengths}>{children}</Fragment>
+      </HandingOut>
     </ShowContext>
   );
 }

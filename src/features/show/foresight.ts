@@ -2,9 +2,11 @@ import { create } from 'zustand';
 import type { Choices } from '@/core/devices/foresight';
 import type { Edit, SingleEdit } from '@/core/show/edits/registry';
 import type { Facts } from '@/core/show/facts';
+import { asksBeforeMoving } from '@/core/show/handedOut';
 import { newId } from '@/core/fields/fields';
 import type { Show } from '@/core/show/schema';
 import type { Planner } from '@/workers/plan/planner';
+import { tellWhatMoves } from './movedNotice';
 import type { ShowStore } from './store';
 
 interface Asking {
@@ -52,8 +54,8 @@ const MOVING: ReadonlySet<SingleEdit['type']> = new Set([
   'setAddressing',
 ] as const);
 
-function mayMove(show: Show, edit: Edit): boolean {
-  if (!show.addressing.askBeforeMoving) return false;
+/** Whether an edit is one of those that may move addresses. */
+function mayMove(edit: Edit): boolean {
   const edits = edit.type === 'batch' ? edit.edits : [edit];
   return edits.some((each) => MOVING.has(each.type));
 }
@@ -69,9 +71,11 @@ const underWay = new WeakMap<ShowStore, Promise<void>>();
  * @throws ShowError when the edit does not fit the show
  */
 export function editOrAsk(store: ShowStore, planner: Planner, edit: Edit, made?: () => void): void {
-  const { show } = store.getState();
-  const held = mayMove(show, edit) ? store.getState().hold(edit) : null;
+  const { show, facts } = store.getState();
+  const moves = mayMove(edit);
+  const held = moves && asksBeforeMoving(show.addressing, facts) ? store.getState().hold(edit) : null;
   if (!held) {
+    if (moves) tellWhatMoves(store, edit);
     store.getState().edit(edit);
     made?.();
     return;

@@ -57,7 +57,11 @@ export function subjectOfPixel(plan: Plan, pixel: number): Subject {
 }
 
 /** Where a search hit leads: to the stage where one is, if that can show it, else to one that can. */
-export function viewOfHit(plan: Plan, hit: SearchHit, current: string): { stage: string; subject: Subject } {
+export function viewOfHit(
+  plan: Plan,
+  hit: SearchHit,
+  current: string,
+): { stage: string; subject: Subject | null } {
   switch (hit.kind) {
     case 'prop':
       return {
@@ -76,6 +80,15 @@ export function viewOfHit(plan: Plan, hit: SearchHit, current: string): { stage:
         stage: stageShowing('controller', current).id,
         subject: { kind: 'controller', controllerId: plan.show.controllers[hit.controller]!.id },
       };
+    case 'place': {
+      // What stands there is seen at its first prop.
+      const { id } = plan.show.places[hit.place]!;
+      const prop = plan.show.props.find((each) => each.placeId === id);
+      return {
+        stage: stageShowing('prop', current).id,
+        subject: prop ? { kind: 'prop', propId: prop.id } : null,
+      };
+    }
     case 'skipped': {
       const { prop, number } = plan.runs[hit.run]!;
       // A pixel before the run is seen where its port is.

@@ -86,7 +86,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
   const fresh = laid.cards.map((_, card) => ({ card, output: firstFree(card) }));
   const wide = columns * panel.columns > 1.4 * rows * panel.rows;
   return (
-    <div className={styles.pair} data-stacked={wide} data-tall-sheet>
+    <div className={styles.pair} data-stacked={wide}>
       <div className={styles.tools}>
         <span>Drag over panels to string them onto the output</span>
         <button

@@ -1,6 +1,7 @@
 import type Database from 'better-sqlite3';
 import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/channelMap';
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
+import { glanceOf } from '@/core/papers/glance';
 import { planReport } from '@/core/papers/planReport';
 import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
@@ -24,6 +25,7 @@ export type Job =
   | { is: 'showFile'; showId: string; at: number | null }
   | { is: 'report'; showId: string }
   | { is: 'lookUp'; showId: string; query: string }
+  | { is: 'glance'; showId: string }
   | { is: 'sheets'; showId: string }
   | { is: 'sheet'; showId: string; sheet: string; as: 'csv' | 'json' }
   | { is: 'reportOfFile'; input: Uint8Array }
@@ -71,6 +73,8 @@ export class Worker {
         return inWords(this.planOf(job.showId, progress), planReport);
       case 'lookUp':
         return inWords(this.planOf(job.showId, progress), (plan) => lookUp(plan, job.query));
+      case 'glance':
+        return inWords(this.planOf(job.showId, progress), (plan) => glanceOf(plan, this.factsOf(job.showId)));
       case 'sheets':
         return inWords(this.planOf(job.showId, progress), (plan) => ({
           sheets: sheetsOf(plan, this.factsOf(job.showId)).map(({ id, name }) => ({ id, name })),

@@ -20,6 +20,7 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   showFile: 'exports',
   report: 'questions',
   lookUp: 'questions',
+  glance: 'questions',
   sheets: 'questions',
   sheet: 'questions',
   reportOfFile: 'checks',

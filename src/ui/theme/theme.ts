@@ -49,6 +49,9 @@ export const theme = createTheme({
   components: {
     Tooltip: { defaultProps: { openDelay: 350, withArrow: true } },
     Button: { defaultProps: { size: 'sm' } },
+    // The first item takes the focus: the placeholder before it is no child that a menu may have.
+    Menu: { defaultProps: { withInitialFocusPlaceholder: false } },
+    Modal: { defaultProps: { closeButtonProps: { 'aria-label': 'Close' } } },
     // A closed list of some thousand ports would otherwise be made again, unseen, with every change.
     Select: { defaultProps: { comboboxProps: { keepMounted: false } } },
   },

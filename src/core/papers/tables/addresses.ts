@@ -34,6 +34,7 @@ export function numberingsTable(plan: Plan, index: number): Table<NumberingRow> 
   const last = new Map(of(firstPixel + pixelCount - 1).map((each) => [each.name, each.value]));
   return {
     name: 'The run in every numbering',
+    forDevices: true,
     rows: of(firstPixel).map(({ name, note, value }) => ({
       name,
       note,
@@ -97,6 +98,7 @@ export function valuesTable(plan: Pick<Plan, 'show'>, values: readonly ValueToTy
   const nameOf = new Map(plan.show.controllers.map(({ id, name }) => [id, name]));
   return {
     name: 'Values to type again',
+    forDevices: true,
     rows: values,
     keyOf: (value) => `${value.controllerId} ${value.field}`,
     columns: [
@@ -136,6 +138,7 @@ export function deviceValuesTable(
   };
   return {
     name: `All of ${controller.name}`,
+    forDevices: true,
     rows: [
       {
         field: 'ip',
@@ -206,6 +209,7 @@ export function portSettingsTable(
   const hasHidden = ports.some((port) => port.onWire !== port.pixels || port.hiddenPixels > 0);
   return {
     name: `Ports of ${controller.name}`,
+    forDevices: true,
     rows: ports,
     keyOf: (port) => port.port,
     columns: [

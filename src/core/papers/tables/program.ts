@@ -36,6 +36,7 @@ export function programRows(plan: Plan): ProgramRow[] {
     return {
       run: index,
       name: runName(plan, index),
+      forDevices: true,
       pixels: run.pixelCount,
       strandWord: kind.strandWord(prop.threading),
       strands: lengths.length,

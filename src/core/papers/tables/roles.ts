@@ -1,4 +1,4 @@
-import { boardNumber, type CraftShape } from '../../props/craft';
+import { FACING_WORDS, boardNumber, type CraftShape } from '../../props/craft';
 import type { Table } from '../table';
 
 type CraftPixel = CraftShape['pixels'][number];
@@ -20,7 +20,12 @@ export function rolesTable(propName: string, { pixels, roles, countsFrom }: Craf
         as: 'figure',
         of: (_, index) => boardNumber({ countsFrom }, index),
       },
-      { id: 'faces', head: 'Faces', meaning: 'in the words of the craft', of: (pixel) => pixel.facing },
+      {
+        id: 'faces',
+        head: 'Faces',
+        meaning: 'in the words of the craft',
+        of: (pixel) => FACING_WORDS[pixel.facing],
+      },
       ...roles.map((role, index) => ({
         id: roleColumn(index),
         head: role,

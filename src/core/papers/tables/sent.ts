@@ -7,6 +7,7 @@ import type { Table } from '../table';
 export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent> {
   return {
     name: 'What the sender sends',
+    forDevices: true,
     rows: sent,
     keyOf: (each) => `${each.controller} ${each.showUniverse ?? 'flat'}`,
     columns: [

@@ -107,6 +107,7 @@ export function chainSchemesTable(propName: string, schemes: readonly ChainSchem
 export function wallValuesTable({ title, values }: WallSheet['groups'][number]): Table<WallValue> {
   return {
     name: title,
+    forDevices: true,
     rows: values,
     keyOf: (value) => value.name,
     columns: [

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { packingWords } from '../../catalogue/packing';
 import { propExtrasSchema, type PixelRange } from '../../props/extras';
-import { kindOf, propSchema } from '../../props/registry';
+import { kindOf, propSchema, type Prop } from '../../props/registry';
 import { formatLength } from '../../units/length';
 import { idSchema, nameSchema } from '../../fields/fields';
 import { ShowError } from '../../fields/problem';
@@ -64,13 +64,26 @@ export const changeProp = defineEdit({
       change.site !== undefined &&
         (change.site === null ? 'off the site drawing' : 'place on the site drawing'),
       change.pixelTypeId !== undefined && `pixel type ${nameOf(show.pixelTypes, change.pixelTypeId)}`,
+      clearedBy(
+        show.props.find((prop) => prop.id === propId),
+        change.pixelTypeId,
+      )?.words,
     ];
     return `${nameOf(show.props, propId)}: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { propId, change }) =>
+  apply: (draft, { propId, change }) => {
+    const cleared = clearedBy(draft.need('props', propId), change.pixelTypeId);
     // What is null in the change is gone from the prop.
-    draft.change('props', propId, saidOf(change) as { [Field in keyof typeof change]: never }),
+    draft.change('props', propId, saidOf(change) as { [Field in keyof typeof change]: never });
+    if (cleared) replacePart(draft, propId, 'shape', cleared.shape);
+  },
 });
+
+/** What of a prop's shape belonged to its type of pixel and goes with it. */
+function clearedBy(prop: Prop | undefined, pixelTypeId: string | undefined) {
+  if (!prop || pixelTypeId === undefined || pixelTypeId === prop.pixelTypeId) return null;
+  return kindOf(prop).onOtherPixels?.(prop.shape as never) ?? null;
+}
 
 function listWords(ranges: readonly PixelRange[] | null): string {
   return ranges === null || ranges.length === 0

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { addressingSchema, packingWords } from '../../catalogue/packing';
+import { addressingSchema, packingWords, type Addressing } from '../../catalogue/packing';
 import { LENGTH_SYSTEMS } from '../../units/length';
 import { siteSchema } from '../siteSchema';
 import { nameSchema } from '../../fields/fields';
@@ -16,8 +16,11 @@ export const setAddressing = defineEdit({
     type: z.literal('setAddressing'),
     change: addressingSchema
       .partial()
-      // Null goes back to what its packing holds.
-      .extend({ showChannelsPerUniverse: addressingSchema.shape.showChannelsPerUniverse.nullable() }),
+      // Null goes back to what stands where nobody said it.
+      .extend({
+        showChannelsPerUniverse: addressingSchema.shape.showChannelsPerUniverse.nullable(),
+        askBeforeMoving: addressingSchema.shape.askBeforeMoving.nullable(),
+      }),
   }),
   label: (_show, { change }) => {
     const words = [
@@ -34,17 +37,24 @@ export const setAddressing = defineEdit({
           : `a universe counts ${change.showChannelsPerUniverse} show channels`),
       change.wantedRateHz !== undefined && `${change.wantedRateHz} pictures a second`,
       change.coloursAt && `colours corrected at the ${change.coloursAt}`,
-      change.askBeforeMoving !== undefined &&
-        (change.askBeforeMoving ? 'ask before addresses move' : 'addresses may move'),
+      change.askBeforeMoving !== undefined && ASKING_WORDS[String(change.askBeforeMoving)],
     ];
     return `Addresses: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { change: { showChannelsPerUniverse: counted, ...change } }) => {
-    const { showChannelsPerUniverse: was, ...rest } = draft.show.addressing;
-    const now = counted === undefined ? was : (counted ?? undefined);
-    draft.set('addressing', { ...rest, ...change, ...(now && { showChannelsPerUniverse: now }) });
-  },
+  apply: (draft, { change }) =>
+    draft.set(
+      'addressing',
+      Object.fromEntries(
+        Object.entries({ ...draft.show.addressing, ...change }).filter(([, value]) => value !== null),
+      ) as Addressing,
+    ),
 });
+
+const ASKING_WORDS: Record<string, string> = {
+  true: 'always ask before addresses move',
+  false: 'never ask before addresses move',
+  null: 'ask before addresses move once values are out',
+};
 
 export const setLengths = defineEdit({
   schema: z.strictObject({ type: z.literal('setLengths'), lengths: z.enum(LENGTH_SYSTEMS) }),

@@ -241,7 +241,8 @@ describe('the channels of a prop', () => {
   it('follow what the show says', async () => {
     const { store } = openSheet(show, () => <ShowAddressFields />);
     await typeInto('The first show channel is', '1001{Enter}');
-    await userEvent.click(screen.getByRole('switch', { name: /Ask before addresses move/ }));
+    await userEvent.click(screen.getByRole('combobox', { name: 'Before addresses move' }));
+    await userEvent.click(await screen.findByRole('option', { name: 'always ask' }));
     expect(store.getState().show.addressing).toMatchObject({ firstShowChannel: 1001, askBeforeMoving: true });
     expect(store.getState().plan!.spans[0]!.startShowChannel).toBe(1001);
   });

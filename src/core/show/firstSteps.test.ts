@@ -1,0 +1,21 @@
+import { planShow } from '../plan/plan';
+import { findingsOf } from '../checks/registry';
+import { applyEdit } from './edits/registry';
+import { FIRST_STEPS, firstStep } from './firstSteps';
+import { readShow, writeShowText } from './read';
+import { emptyShow } from './schema';
+
+it.each(FIRST_STEPS.map((step) => [step.label, step] as const))(
+  '%s is a prop that is fed and has nothing to mend',
+  (_, step) => {
+    const show = emptyShow('Harbour');
+    const { edit, propId } = firstStep(show, step);
+    const next = applyEdit(show, edit);
+    readShow(JSON.parse(writeShowText(next)));
+    expect(next.props.map(({ id }) => id)).toEqual([propId]);
+    const plan = planShow(next);
+    expect(plan.pixelCount).toBeGreaterThan(0);
+    expect(plan.runs.every((run) => run.wire)).toBe(true);
+    expect(findingsOf(plan).filter(({ severity }) => severity === 'wrong')).toEqual([]);
+  },
+);

@@ -1,0 +1,79 @@
+import { SHIPPED_CONTROLLER_TYPES, limitsOfType } from '../catalogue/controllerType';
+import { kindOf, type PropKindName } from '../props/registry';
+import { fewestRuns } from '../threading/split';
+import type { Edit } from './edits/registry';
+import { newController } from './newController';
+import { newProp } from './newProp';
+import type { Show } from './schema';
+
+/** An answer to “what do you want to light?”. */
+export interface FirstStep {
+  id: string;
+  label: string;
+  hint: string;
+  kind: PropKindName;
+  preset?: string;
+}
+
+export const FIRST_STEPS: readonly FirstStep[] = [
+  {
+    id: 'edge',
+    label: 'The edge of a roof',
+    hint: 'An eave or a railing, measured along its length.',
+    kind: 'line',
+    preset: 'Eave',
+  },
+  {
+    id: 'window',
+    label: 'A window or a door',
+    hint: 'A frame of one string or strip.',
+    kind: 'line',
+    preset: 'Window frame',
+  },
+  { id: 'tree', label: 'A tree', hint: 'Strands from a top ring down to the ground.', kind: 'tree' },
+  { id: 'net', label: 'A net or a string matrix', hint: 'Pixels in columns and rows.', kind: 'grid' },
+  { id: 'wall', label: 'A wall of panels', hint: 'LED panels side by side on a card.', kind: 'wall' },
+];
+
+/** The usual controller for strings, and the usual card for panels. */
+const USUAL_TYPES = { strings: 'ethernet-4', panels: 'panel-card' };
+
+/**
+ * A first prop that is threaded and fed: split into the fewest runs that a usual controller takes, each on a port of its own.
+ *
+ * @returns one edit, and the id of the prop
+ */
+export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edit: Edit; propId: string } {
+  const { prop, edits } = newProp(show, kind, preset);
+  const of = kindOf(prop);
+  const usual = of.panelled ? USUAL_TYPES.panels : USUAL_TYPES.strings;
+  const type = SHIPPED_CONTROLLER_TYPES.find(({ id }) => id === usual)!;
+  const device = newController(show, type);
+  const { mostPixelsPerPort, ports } = limitsOfType(type);
+  const lengths = of.strands(prop.shape as never, prop.threading as never).map((strand) => strand.count);
+  const runs = of.panelled ? 1 : (fewestRuns(lengths, mostPixelsPerPort) ?? 1);
+  // A wall is one run: its outputs are those of its card.
+  const threading = of.panelled ? prop.threading : { ...prop.threading, runs };
+  return {
+    propId: prop.id,
+    edit: {
+      type: 'batch',
+      label: `Begin with ${label.toLowerCase()}`,
+      edits: [
+        ...edits.map((each) =>
+          each.type === 'addProp' ? { ...each, prop: { ...prop, threading } as typeof prop } : each,
+        ),
+        ...device.edits,
+        {
+          type: 'putRuns',
+          runs: Array.from({ length: Math.min(runs, ports) }, (_, i) => ({
+            propId: prop.id,
+            run: i + 1,
+            controllerId: device.controller.id,
+            port: i + 1,
+          })),
+        },
+      ],
+    },
+  };
+}

@@ -1,0 +1,46 @@
+import { Suspense, lazy, useEffect, useState, type ComponentType } from 'react';
+import { useDialog, type DialogName } from './dialogs';
+
+type Named = Exclude<DialogName, null>;
+
+/** Each is fetched when it is first opened. */
+const NAMED: Readonly<Record<Named, ComponentType>> = {
+  addProp: lazy(async () => ({ default: (await import('../build/AddPropDialog')).AddPropDialog })),
+  keys: lazy(async () => ({ default: (await import('./KeyHelp')).KeyHelp })),
+  rename: lazy(async () => ({ default: (await import('./RenameShow')).RenameShow })),
+  pixelTypes: lazy(async () => ({ default: (await import('../build/PixelTypesDialog')).PixelTypesDialog })),
+  places: lazy(async () => ({ default: (await import('../build/PlacesDialog')).PlacesDialog })),
+  sheets: lazy(async () => ({ default: (await import('./SheetsDialog')).SheetsDialog })),
+};
+
+/** What opens by itself or by a key: fetched when the first screen stands, so that it is there at once when it is wanted. */
+const LATER = lazy(() => import('./later'));
+
+export function Dialogs() {
+  const { open } = useDialog();
+  // One that was open stays, so that it gives the focus back when it closes.
+  const [opened, setOpened] = useState<readonly Named[]>([]);
+  if (open !== null && !opened.includes(open)) setOpened([...opened, open]);
+  const [stands, setStands] = useState(false);
+  useEffect(() => {
+    const idle = setTimeout(() => setStands(true), 200);
+    return () => clearTimeout(idle);
+  }, []);
+  return (
+    <>
+      {opened.map((name) => {
+        const Dialog = NAMED[name];
+        return (
+          <Suspense key={name} fallback={null}>
+            <Dialog />
+          </Suspense>
+        );
+      })}
+      {stands && (
+        <Suspense fallback={null}>
+          <LATER />
+        </Suspense>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,18 @@
+import { ImportPointsDialog } from '../build/ImportPointsDialog';
+import { Explanation } from '../explain/Explanation';
+import { ForesightDialog } from '../patch/ForesightDialog';
+import { ConflictDialog } from './ConflictDialog';
+import { Search } from './Search';
+
+/** The parts of the frame that are not seen until something happens. */
+export default function Later() {
+  return (
+    <>
+      <Search />
+      <ImportPointsDialog />
+      <ConflictDialog />
+      <ForesightDialog />
+      <Explanation />
+    </>
+  );
+}

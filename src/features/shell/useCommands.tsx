@@ -1,0 +1,93 @@
+import { useMantineColorScheme } from '@mantine/core';
+import { IconCommand } from '@tabler/icons-react';
+import { otherSide } from '@/core/threading/view';
+import { useHandOut } from '@/ui/handingOut';
+import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
+import { STAGES } from '../stages/registry';
+import { keyOf } from '../stages/stages';
+import { useGoTo, useView } from '../view/useView';
+import { useDialog } from './dialogs';
+import type { SearchItem } from './searchItem';
+
+/** What can be done from anywhere. */
+export function useCommands(): SearchItem[] {
+  const store = useShowStore();
+  const id = useShow((state) => state.id);
+  const lengths = useShow((state) => state.show.lengths ?? 'metric');
+  const { side } = useView();
+  const goTo = useGoTo();
+  const edit = useEdit();
+  const { toggleColorScheme } = useMantineColorScheme();
+  const { show } = useDialog();
+  const handOut = useHandOut();
+  const command = (label: string, description: string, run: () => void, also?: string): SearchItem => ({
+    key: label,
+    label,
+    description,
+    icon: <IconCommand size={20} />,
+    run,
+    ...(also ? { also } : {}),
+  });
+  const download = (file: string, what?: string) => () => {
+    if (what) handOut('downloaded', what);
+    window.location.assign(`/api/shows/${id}/${file}`);
+  };
+  const print = () => {
+    handOut('printed', document.title.split(' · ')[0]!);
+    // The search has to be gone from the page by then.
+    setTimeout(() => window.print(), 100);
+  };
+  const files = 'export csv json file save';
+  return [
+    ...STAGES.map((stage) =>
+      command(
+        `Go to ${stage.label}`,
+        `${stage.purpose}, key ${keyOf(stage)}`,
+        () => goTo({ stage: stage.id }),
+        `stage ${stage.purpose}`,
+      ),
+    ),
+    command('All props', 'Nothing chosen: the whole show', () => goTo({ subject: null }), 'whole show'),
+    command('Undo', 'Ctrl Z', () => store.getState().undo(), 'back'),
+    command('Redo', 'Ctrl Shift Z', () => store.getState().redo(), 'again'),
+    command(
+      'See it from the other side',
+      'Key F',
+      () => goTo({ side: otherSide(side) }, 'replace'),
+      'front back flip mirror',
+    ),
+    command(
+      'Show all of it',
+      'Key Z',
+      () => window.dispatchEvent(new Event('rapid-lantern:fit')),
+      'fit zoom',
+    ),
+    command('Add a prop', 'Of any kind', () => show('addProp'), 'new'),
+    command('Print what is shown', 'The sheet in the middle, black on white', print, 'paper pdf'),
+    command(
+      'Download the channel map',
+      'CSV, one line a pixel',
+      download('channel-map.csv', 'Channel map'),
+      files,
+    ),
+    command('Download the spans', 'CSV, one line a span', download('spans.csv', 'Spans'), files),
+    command('Download the show file', 'JSON', download('show.json'), `${files} backup copy`),
+    command('Sheets as files', 'CSV, JSON', () => show('sheets'), `${files} tables`),
+    command('Rename this show', 'Of this show', () => show('rename'), 'name title'),
+    command('Pixel types', 'Of this show', () => show('pixelTypes'), 'chip colour order volts'),
+    command('Places on site', 'Of this show', () => show('places')),
+    command(
+      'Change between dark and light',
+      'For daylight, or for the night',
+      () => toggleColorScheme(),
+      'theme colour scheme',
+    ),
+    command(
+      lengths === 'imperial' ? 'Lengths in metres' : 'Lengths in feet and inches',
+      'Of this show',
+      () => edit({ type: 'setLengths', lengths: lengths === 'imperial' ? 'metric' : 'imperial' }),
+      'units imperial metric',
+    ),
+    command('Keys', '?', () => show('keys'), 'shortcuts help keyboard'),
+  ];
+}

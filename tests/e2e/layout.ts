@@ -1,0 +1,97 @@
+import type { Page } from '@playwright/test';
+
+/** What is wrong with the layout of a page as it stands, one line each. */
+export function layoutProblems(page: Page, smallestTargetPx: number): Promise<string[]> {
+  return page.evaluate((smallest) => {
+    const problems = new Set<string>();
+    const words = (element: Element) => {
+      const name =
+        element.getAttribute('aria-label') ??
+        (element as HTMLInputElement).labels?.[0]?.textContent ??
+        element.textContent ??
+        '';
+      return `${element.tagName.toLowerCase()} “${name.trim().replace(/\s+/g, ' ').slice(0, 50)}”`;
+    };
+
+    const root = document.documentElement;
+    if (root.scrollWidth > root.clientWidth + 1)
+      problems.add(`the page is ${root.scrollWidth} px wide on a screen of ${root.clientWidth}`);
+
+    /** What takes the press: a choice is pressed by its label. */
+    const targetOf = (element: Element): Element => {
+      if (!element.matches('input[type="radio"], input[type="checkbox"], input[type="file"]')) return element;
+      const label = (element as HTMLInputElement).labels?.[0];
+      return label && label.getBoundingClientRect().width > 0 ? label : element;
+    };
+    const INTERACTIVE =
+      'button, a[href], input:not([type="hidden"]), select, textarea, [role="button"], [role="application"], [role="slider"], [tabindex="0"]';
+    for (const element of document.querySelectorAll(INTERACTIVE)) {
+      const target = targetOf(element);
+      if (!target.checkVisibility({ visibilityProperty: true, opacityProperty: false })) continue;
+      if (element.closest('[aria-hidden="true"], [inert]') || (element as HTMLButtonElement).disabled)
+        continue;
+      const { pointerEvents, display } = getComputedStyle(target);
+      if (pointerEvents === 'none') continue;
+      target.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
+      const rect = target.getBoundingClientRect();
+      if (rect.width <= 1 || rect.height <= 1) continue;
+      // A link within a line of text has the height of the line.
+      const inText = display === 'inline';
+      const box = element === target ? rect : unionOf(rect, element.getBoundingClientRect());
+      if (!inText && (box.width < smallest - 0.5 || box.height < smallest - 0.5))
+        problems.add(
+          `${words(element)} is ${Math.round(box.width)} x ${Math.round(box.height)} px, less than ${smallest}`,
+        );
+      const seen = seenOf(target, rect);
+      if (seen.right - seen.left < Math.min(rect.width, innerWidth) - 2) {
+        problems.add(`${words(element)} is cut at a side`);
+        continue;
+      }
+      if (seen.bottom - seen.top < Math.min(rect.height, smallest) - 2) {
+        problems.add(`${words(element)} is cut above or below`);
+        continue;
+      }
+      const part = inText ? target.getClientRects()[0]! : seen;
+      const at = document.elementFromPoint((part.left + part.right) / 2, (part.top + part.bottom) / 2);
+      if (!at || !(target.contains(at) || at.contains(target) || targetOf(element).contains(at)))
+        problems.add(`${words(element)} is covered by ${at ? words(at) : 'nothing'}`);
+    }
+
+    // Text that is cut tells the whole of itself elsewhere.
+    for (const element of document.querySelectorAll('body *')) {
+      const style = getComputedStyle(element);
+      if (style.textOverflow !== 'ellipsis' || element.scrollWidth <= element.clientWidth + 1) continue;
+      if (element.getBoundingClientRect().width <= 1) continue;
+      if (!element.checkVisibility() || element.closest('[title], input, [aria-hidden="true"]')) continue;
+      problems.add(`the words “${element.textContent!.trim().slice(0, 60)}” are cut`);
+    }
+    return [...problems];
+
+    function unionOf(a: DOMRect, b: DOMRect) {
+      const left = Math.min(a.left, b.left);
+      const top = Math.min(a.top, b.top);
+      return {
+        width: Math.max(a.right, b.right) - left,
+        height: Math.max(a.bottom, b.bottom) - top,
+      };
+    }
+    function seenOf(element: Element, rect: DOMRect) {
+      let { left, top, right, bottom } = rect;
+      for (let each = element.parentElement; each; each = each.parentElement) {
+        const style = getComputedStyle(each);
+        if (style.overflowX === 'visible' && style.overflowY === 'visible') continue;
+        const clip = each.getBoundingClientRect();
+        left = Math.max(left, clip.left);
+        right = Math.min(right, clip.right);
+        top = Math.max(top, clip.top);
+        bottom = Math.min(bottom, clip.bottom);
+      }
+      return {
+        left: Math.max(left, 0),
+        right: Math.min(right, innerWidth),
+        top: Math.max(top, 0),
+        bottom: Math.min(bottom, innerHeight),
+      };
+    }
+  }, smallestTargetPx);
+}

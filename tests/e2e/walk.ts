@@ -1,0 +1,99 @@
+import fs from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { STAGES } from '@/features/stages/registry';
+import type { SubjectKind } from '@/features/stages/stage';
+import { DEMO } from './lantern';
+
+/** An address of a show, below its id, without a sheet. */
+export interface Spot {
+  stage: string;
+  address: string;
+}
+
+const first = <Item>(list: readonly Item[]): Item => {
+  const [item] = list;
+  if (!item) throw new Error('The demo show has none.');
+  return item;
+};
+
+/** What of the demo show each kind of subject is looked at with: of props one of each kind. */
+const SUBJECTS: Record<SubjectKind, readonly string[]> = {
+  prop: [...new Map(DEMO.props.map((prop) => [prop.kind, `/prop/${prop.id}`])).values()],
+  pixel: [`/prop/${first(DEMO.props.filter(({ kind }) => kind === 'grid')).id}/run/1/pixel/7`],
+  port: [`/port/${first(DEMO.controllers).label}1`],
+  controller: [`/controller/${first(DEMO.controllers).id}`],
+};
+
+/** Every stage, without a subject and with each that it can show. A stage that is added is walked by itself. */
+export const SPOTS: readonly Spot[] = STAGES.flatMap((stage) => [
+  { stage: stage.id, address: '' },
+  ...stage.subjects.flatMap((subject) =>
+    // A stage that looks at the whole show has the same sheets whatever is chosen.
+    (stage.wholeShow ? SUBJECTS[subject].slice(0, 1) : SUBJECTS[subject]).map((address) => ({
+      stage: stage.id,
+      address,
+    })),
+  ),
+]);
+
+/** Goes to a spot and through its sheets, the first of them always. `wholeShow` stages have theirs looked at once. */
+export async function eachSheet(
+  page: Page,
+  id: string,
+  { stage, address }: Spot,
+  look: (name: string) => Promise<void>,
+): Promise<void> {
+  await page.goto(`/shows/${id}/${stage}${address}`);
+  await page.getByTestId('saving').waitFor({ state: 'attached' });
+  const tabs = page.getByTestId('sheet-tabs').getByRole('button');
+  await tabs.first().waitFor();
+  const once = STAGES.find((each) => each.id === stage)!.wholeShow && address !== '';
+  const count = once ? 1 : await tabs.count();
+  for (let i = 0; i < count; i += 1) {
+    if (i > 0) await tabs.nth(i).click();
+    const label = (await tabs.nth(i).textContent()) ?? '';
+    await settled(page);
+    await look(`${stage}${address}, ${label}`);
+  }
+}
+
+/** Until what was fetched or worked out is drawn. */
+async function settled(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        let last = '';
+        let same = 0;
+        const look = () => {
+          const now = document.body.innerHTML.length.toString();
+          same = now === last ? same + 1 : 0;
+          last = now;
+          if (same >= 3) resolve();
+          else setTimeout(look, 40);
+        };
+        look();
+      }),
+  );
+}
+
+const AXE = fs.readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe finds critical or serious on a page as it stands, one line each. */
+export async function reachProblems(page: Page, only?: 'color-contrast'): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async (rule) => {
+    const { axe } = window as unknown as { axe: typeof import('axe-core') };
+    const { violations } = await axe.run(document, {
+      resultTypes: ['violations'],
+      preload: false,
+      iframes: false,
+      ...(rule ? { runOnly: [rule] } : {}),
+    });
+    return violations
+      .filter(({ impact }) => impact === 'critical' || impact === 'serious')
+      .map(({ id, nodes }) =>
+        `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`.slice(0, 600),
+      );
+  }, only);
+}
