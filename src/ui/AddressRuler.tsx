@@ -194,6 +194,11 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
             </button>
           )}
         </span>
+        {plan.show.patch.some((entry) => entry.pin) && (
+          <span className={styles.title} title="It keeps its universe and channel, whatever moves around it">
+            ◤ pinned
+          </span>
+        )}
         <span className={styles.chosen}>
           {selectionWords && (
             <>

@@ -201,6 +201,50 @@ export function keptValues({
   ];
 }
 
+/** A value that a device keeps, as it is typed and ticked. */
+export interface ValueToTick {
+  /** Id of the setting. */
+  field: string;
+  /** Port it is of, `A3`; null for the whole device. */
+  port: string | null;
+  words: string;
+  value: string;
+}
+
+/** All that is typed into a device, setting after setting, the device first and then port by port. What has no meaning for it is left out. */
+export function valuesToTick(settings: DeviceSettings, protocol: string): ValueToTick[] {
+  const kept = <Field extends string>(list: readonly Setting<Field>[]) => list.filter((each) => each.isKept);
+  const device = kept(DEVICE_SETTINGS).flatMap((setting) => {
+    const value = settings[setting.field];
+    return value === null
+      ? []
+      : [
+          {
+            field: settingId(setting.field),
+            port: null,
+            words: settingWords(setting, protocol),
+            value: String(value),
+          },
+        ];
+  });
+  const ports = settings.ports.flatMap((port) =>
+    kept(PORT_SETTINGS).flatMap((setting) => {
+      const value = port[setting.field];
+      // None hidden is what a device holds that was never told of any.
+      if (value === null || (setting.field === 'hiddenPixels' && value === 0)) return [];
+      return [
+        {
+          field: settingId(setting.field, port.port),
+          port: port.name,
+          words: settingWords(setting, protocol),
+          value: String(value),
+        },
+      ];
+    }),
+  );
+  return [...device, ...ports];
+}
+
 /** `firstUniverse`, or `port.3.pixels`: the id of a setting, which never changes. */
 export function settingId(field: DeviceField): string;
 export function settingId(field: PortField, port: number): string;

@@ -37,6 +37,17 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
     (place, i) => i % step === 0 || [out.referenceA, out.referenceB, chosen].includes(place.number),
   );
   const target = chosen !== null && chosen <= places.length ? at(chosen) : null;
+  // As many numbers as have room: every one, every second, every fifth…
+  const nearest = drawn.slice(1).reduce((least, place, i) => {
+    const [x, y] = at(place.number);
+    const [x0, y0] = at(drawn[i]!.number);
+    return Math.min(least, Math.hypot(x - x0, y - y0));
+  }, Infinity);
+  const every = [1, 2, 5, 10, 25, 50, 100].find((each) => each * nearest >= 20) ?? 100;
+  const numbered = drawn.filter(
+    ({ number }) =>
+      (number === 1 || number % every === 0) && ![out.referenceA, out.referenceB, chosen].includes(number),
+  );
   const radius = Math.max(2, Math.min(6, 160 / Math.sqrt(drawn.length * 4)));
   return (
     <>
@@ -71,6 +82,22 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
               r={isReference ? Math.max(4, radius) : radius}
               onClick={() => onChoose(place.number === chosen ? null : place.number)}
             />
+          );
+        })}
+        {numbered.map((place) => {
+          // Outwards from the middle, where no place is.
+          const [x, y] = at(place.number);
+          const [outX, outY] = [x - toScreenX(camera, SIZE, 0), y - toScreenY(camera, SIZE, 0)];
+          const far = Math.hypot(outX, outY) || 1;
+          return (
+            <text
+              key={place.number}
+              className={styles.number}
+              x={x + (outX / far) * 14}
+              y={y + (outY / far) * 14 + 4}
+            >
+              {place.number}
+            </text>
           );
         })}
         <text className={styles.label} x={ax} y={ay - 9}>

@@ -76,6 +76,9 @@ export function TopBar() {
           >
             {lengths === 'imperial' ? 'Lengths in metres' : 'Lengths in feet and inches'}
           </Menu.Item>
+          <Menu.Item component={Link} href={`/bench/${id}`}>
+            Bench pages, for the phone
+          </Menu.Item>
           <Menu.Item component={Link} href="/">
             All shows
           </Menu.Item>

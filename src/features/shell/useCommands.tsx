@@ -72,6 +72,12 @@ export function useCommands(): SearchItem[] {
     ),
     command('Download the spans', 'CSV, one line a span', download('spans.csv', 'Spans'), files),
     command('Download the show file', 'JSON', download('show.json'), `${files} backup copy`),
+    command(
+      'Bench pages, for the phone',
+      'Ports and values to type, with large targets',
+      () => window.location.assign(`/bench/${id}`),
+      'phone ladder tick',
+    ),
     command('Sheets as files', 'CSV, JSON', () => show('sheets'), `${files} tables`),
     command('Rename this show', 'Of this show', () => show('rename'), 'name title'),
     command('Pixel types', 'Of this show', () => show('pixelTypes'), 'chip colour order volts'),

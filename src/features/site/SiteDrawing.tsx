@@ -151,6 +151,7 @@ export function SiteDrawing({
         const half = (item.sizeMm / 2) * screen.pxPerMm;
         return (
           <g key={item.key} className={styles.prop} data-chosen={item.key === chosenKey}>
+            <title>{item.name}</title>
             <circle className={styles.outline} cx={x} cy={y} r={Math.max(10, half + 6)} />
             {samples.get(item.key)?.map((spot, i) => (
               <circle
@@ -207,6 +208,8 @@ interface Label {
   y: number;
 }
 
+const STEPS_UP_PX = [0, 17, -17, 34, -34];
+
 /** Labels that cover neither one another nor a controller; that of the chosen thing always. More appear when zoomed in. */
 function placeLabels(
   labels: readonly Label[],
@@ -217,13 +220,17 @@ function placeLabels(
   const kept: Label[] = [];
   for (const label of [...labels].sort((a, b) => Number(b.key === chosenKey) - Number(a.key === chosenKey))) {
     const half = label.words.length * 3.4 + 4;
-    const box = [label.x - half, label.y - 14, label.x + half, label.y + 4] as const;
-    const free = boxes.every(
-      ([left, top, right, bottom]) => box[2] < left || box[0] > right || box[3] < top || box[1] > bottom,
-    );
-    if (!free && label.key !== chosenKey) continue;
-    boxes.push(box);
-    kept.push(label);
+    const boxAt = (up: number) =>
+      [label.x - half, label.y - 14 - up, label.x + half, label.y + 4 - up] as const;
+    const isFree = (box: ReturnType<typeof boxAt>) =>
+      boxes.every(
+        ([left, top, right, bottom]) => box[2] < left || box[0] > right || box[3] < top || box[1] > bottom,
+      );
+    // Where its own place is taken, a line or two further up or down.
+    const up = STEPS_UP_PX.find((step) => isFree(boxAt(step)));
+    if (up === undefined && label.key !== chosenKey) continue;
+    boxes.push(boxAt(up ?? 0));
+    kept.push({ ...label, y: label.y - (up ?? 0) });
   }
   return kept;
 }

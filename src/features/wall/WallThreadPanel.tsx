@@ -406,7 +406,7 @@ function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
                 })),
                 ...next.map((place) => ({
                   value: key(place),
-                  label: `${outputName(place, laid.cards.length)}, new`,
+                  label: `${outputName(place, laid.cards.length)}, not used yet`,
                 })),
               ]}
               onChange={(value) => {

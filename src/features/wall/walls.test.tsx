@@ -112,7 +112,7 @@ describe('the chains of a wall', () => {
       [1, 0],
     ]);
     await userEvent.click(screen.getByRole('combobox', { name: 'Output' }));
-    await userEvent.click(screen.getByRole('option', { name: '4, new' }));
+    await userEvent.click(screen.getByRole('option', { name: '4, not used yet' }));
     expect(
       layWall(wallIn(store.getState().show.props)).chains.map((chain) => [chain.output, chain.panels.length]),
     ).toEqual([

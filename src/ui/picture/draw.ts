@@ -232,7 +232,8 @@ function drawChevrons(frame: Frame): void {
     const at = firstPixel + Math.floor(pixelCount * (index % 2 === 0 ? 0.44 : 0.56));
     const [ux, uy] = directionAt(frame, at, 1);
     const [cx, cy] = [(x[at]! + x[Math.min(at + 1, last)]!) / 2, (y[at]! + y[Math.min(at + 1, last)]!) / 2];
-    if (!taken.take(cx - arm - 2, cy - arm, cx + arm + 2, cy + arm)) return;
+    // Of a dense grid only some strands have one: side by side they would read as a zigzag.
+    if (!taken.take(cx - 2 * arm - 4, cy - 2 * arm - 4, cx + 2 * arm + 4, cy + 2 * arm + 4)) return;
     context.moveTo(cx - (ux + uy) * arm, cy - (uy - ux) * arm);
     context.lineTo(cx, cy);
     context.lineTo(cx - (ux - uy) * arm, cy - (uy + ux) * arm);

@@ -6,6 +6,7 @@ import { deviceSettings } from '@/core/devices/deviceSettings';
 import { keptValues } from '@/core/devices/settings';
 import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
+import { STEP_WORDS } from '@/core/show/stepWords';
 import { countOf } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
@@ -30,7 +31,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
       <Group justify="space-between" mb="md">
         <p className={sheets.lead} data-tight>
           {tasks.length === 0
-            ? 'Nothing has to be typed again. Switch on “Ask before addresses move” once these values are in the devices, and every change notes here what it moves.'
+            ? 'Nothing has to be typed again. Once values are out, a change that moves some asks first and notes here what it moves: see “Before addresses move” beside the ports.'
             : `${countOf(tasks.length - done.length, 'value')} to type, ${done.length} typed. Tick them off on site.`}
         </p>
         {done.length > 0 && (
@@ -43,6 +44,7 @@ export function TasksSheet({ plan }: { plan: Plan }) {
           </Button>
         )}
       </Group>
+      <p className={sheets.lead}>{DEVICE_STEPS.map((step) => `${step}: ${STEP_WORDS[step]}`).join(' · ')}</p>
       {devices.map(({ controller, settings, kept, tasks: own }) => (
         <section key={controller.id} aria-label={controller.name}>
           <Group justify="space-between" mt="lg" mb={6}>
@@ -60,7 +62,13 @@ export function TasksSheet({ plan }: { plan: Plan }) {
             >
               <Group gap={6}>
                 {DEVICE_STEPS.map((step) => (
-                  <Chip key={step} value={step} size="xs" variant="outline">
+                  <Chip
+                    key={step}
+                    value={step}
+                    size="xs"
+                    variant="outline"
+                    title={`${step}: ${STEP_WORDS[step]}`}
+                  >
                     {step}
                   </Chip>
                 ))}

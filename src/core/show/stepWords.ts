@@ -1,0 +1,9 @@
+import type { DeviceStep } from './facts';
+
+/** What each step of bringing a device up means: four different things. */
+export const STEP_WORDS: Readonly<Record<DeviceStep, string>> = {
+  set: 'typed into its page',
+  saved: 'stored, so that it keeps them without power',
+  restarted: 'started anew with them, as many devices ask for',
+  seen: 'the right lights came on',
+};

@@ -1,0 +1,9 @@
+import type { BenchPage } from './page';
+import { PortsPage } from './PortsPage';
+import { TicksPage } from './TicksPage';
+
+/** The pages in the order of the work at a device. A page that is added is one line here. */
+export const BENCH_PAGES: readonly BenchPage[] = [
+  { id: 'ports', label: 'Ports', Page: PortsPage },
+  { id: 'ticks', label: 'Type in', Page: TicksPage },
+];

@@ -1,0 +1,52 @@
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+
+/** What is looked at on the bench: kept in the address, so that a phone that slept comes back to it. */
+export interface BenchView {
+  page: string;
+  /** Id of a controller; null for the first. */
+  device: string | null;
+  /** Number of a port of it; null for the list. */
+  port: number | null;
+}
+
+const MOVED = 'rapid-lantern:bench-moved';
+
+function subscribe(listener: () => void): () => void {
+  window.addEventListener('popstate', listener);
+  window.addEventListener(MOVED, listener);
+  return () => {
+    window.removeEventListener('popstate', listener);
+    window.removeEventListener(MOVED, listener);
+  };
+}
+
+function viewOf(search: string): BenchView {
+  const query = new URLSearchParams(search);
+  const port = Number(query.get('port'));
+  return {
+    page: query.get('page') ?? '',
+    device: query.get('device'),
+    port: Number.isSafeInteger(port) && port > 0 ? port : null,
+  };
+}
+
+/** The view, and the way to another one. Moving asks no server. */
+export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void] {
+  const search = useSyncExternalStore(
+    subscribe,
+    () => window.location.search,
+    () => '',
+  );
+  const view = useMemo(() => viewOf(search), [search]);
+  const goTo = useCallback((change: Partial<BenchView>) => {
+    const next = { ...viewOf(window.location.search), ...change };
+    const query = new URLSearchParams();
+    if (next.page) query.set('page', next.page);
+    if (next.device !== null) query.set('device', next.device);
+    if (next.port !== null) query.set('port', String(next.port));
+    window.history.pushState(null, '', `${window.location.pathname}?${query}`);
+    window.dispatchEvent(new Event(MOVED));
+    window.scrollTo(0, 0);
+  }, []);
+  return [view, goTo];
+}
