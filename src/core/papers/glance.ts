@@ -2,7 +2,7 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import type { Facts } from '../show/facts';
 import { countOf, groupDigits } from '../units/number';
-import { totalsOf } from './planReport';
+import { totalsOf } from './totals';
 
 /** Props whose pixels are drawn, and how many dots each has at most. */
 const MOST_PROPS = 6;

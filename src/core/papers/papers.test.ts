@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
-import { planReport, totalsWords } from './planReport';
+import { planReport } from './planReport';
+import { totalsWords } from './totals';
 import { planShow } from '../plan/plan';
 import { CHANNEL_MAP_COLUMNS, channelMapRows } from './channelMap';
 import { SPAN_COLUMNS, spanRows } from './spanList';

@@ -1,4 +1,5 @@
 import { Suspense, lazy, useEffect, useState, type ComponentType } from 'react';
+import { useShow } from '../show/ShowProvider';
 import { useDialog, type DialogName } from './dialogs';
 
 type Named = Exclude<DialogName, null>;
@@ -21,11 +22,13 @@ export function Dialogs() {
   // One that was open stays, so that it gives the focus back when it closes.
   const [opened, setOpened] = useState<readonly Named[]>([]);
   if (open !== null && !opened.includes(open)) setOpened([...opened, open]);
+  const planned = useShow((state) => state.plan !== null);
   const [stands, setStands] = useState(false);
   useEffect(() => {
-    const idle = setTimeout(() => setStands(true), 200);
-    return () => clearTimeout(idle);
-  }, []);
+    if (!planned) return;
+    const soon = setTimeout(() => setStands(true), 150);
+    return () => clearTimeout(soon);
+  }, [planned]);
   return (
     <>
       {opened.map((name) => {

@@ -29,7 +29,8 @@ export function Search() {
   const { stage } = useView();
   const goTo = useGoTo();
   const commands = useCommands();
-  const sheets = useSheetItems();
+  const [opened, setOpened] = useState(false);
+  const sheets = useSheetItems(opened);
   const settings = useSettingItems();
 
   const answer = plan ? search(plan, query) : { hits: [] };
@@ -48,6 +49,7 @@ export function Search() {
       query={query}
       onQueryChange={setQuery}
       clearQueryOnClose
+      onSpotlightOpen={() => setOpened(true)}
       onSpotlightClose={giveFocusBack}
       // It is there at once, so that what is typed right after the key lands in it.
       transitionProps={{ duration: 0 }}

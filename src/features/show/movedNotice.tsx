@@ -1,6 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { comparePlans, type Moved } from '@/core/devices/foresight';
+import type { Moved } from '@/core/devices/foresight';
 import type { Plan } from '@/core/plan/planned';
 import type { Edit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
@@ -28,11 +28,17 @@ export function tellWhatMoves(store: ShowStore, edit: Edit): void {
     if (!plan || plan === before || plan.show !== show) return;
     stop();
     awaited.delete(store);
-    const moved = comparePlans(before, plan).moved.filter(
-      (each) => each.old !== null && each.new !== null && !mine.own.has(each.propId),
-    );
-    if (moved.length > 0) showNotice(store, moved);
+    void tell(store, before, plan, mine.own);
   });
+}
+
+/** What compares plans is fetched when there is something to compare. */
+async function tell(store: ShowStore, before: Plan, after: Plan, own: ReadonlySet<string>): Promise<void> {
+  const { comparePlans } = await import('@/core/devices/foresight');
+  const moved = comparePlans(before, after).moved.filter(
+    (each) => each.old !== null && each.new !== null && !own.has(each.propId),
+  );
+  if (moved.length > 0) showNotice(store, moved);
 }
 
 function propsOf(edit: Edit): string[] {
