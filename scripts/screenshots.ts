@@ -23,6 +23,18 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][
   ['network', 'patch?sheet=network', 'dark'],
 ];
 
+/** Pages beside the stages: file name, address with the show’s id, width and height, what stands there when all of it is drawn. */
+const PAGES: readonly [
+  file: string,
+  address: (id: string) => string,
+  width: number,
+  height: number,
+  there: string,
+][] = [
+  ['start', () => '/', 1280, 800, 'text=runs on ports'],
+  ['bench-port', (id) => `/bench/${id}?port=1`, 390, 844, 'text=On the wire'],
+];
+
 async function main() {
   const server = await startDemoServer();
   const browser = await startBrowser();
@@ -34,6 +46,14 @@ async function main() {
       await page.goto(`${server.address}/shows/${id}/${view}`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       // Fonts and the first frames of the canvases.
+      await page.waitForTimeout(800);
+      await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
+      await page.close();
+    }
+    for (const [file, address, width, height, there] of PAGES) {
+      const page = await browser.newPage({ viewport: { width, height } });
+      await page.goto(server.address + address(id));
+      await page.locator(there).first().waitFor();
       await page.waitForTimeout(800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
       await page.close();

@@ -1,3 +1,4 @@
+import { SETTINGS } from '@/features/shell/settings';
 import { demoShow, expect, keptShow, openAt, test } from './lantern';
 
 for (const [query, title, port] of [
@@ -142,4 +143,50 @@ test('the picture is pointed at, panned and zoomed; the ruler leads to its chann
   await expect(page).toHaveURL(/pier-railing\/run\/1\/pixel\/\d+$/);
   await ruler.press('ArrowRight');
   await expect(page).toHaveURL(/pier-railing\/run\/2\/pixel\/1$/);
+});
+
+test('settings, sheets, places and commands are found by their words, and the focus comes back', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'build/prop/net-curtain');
+  const find = async (words: string) => {
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder(/A3 17/).fill(words);
+  };
+  for (const { label } of SETTINGS) {
+    await find(label);
+    await page.getByRole('dialog').getByText(label, { exact: true }).first().click();
+    // Of a choice one of its parts has the focus.
+    const field = page.getByLabel(label, { exact: true }).first();
+    await expect.poll(() => field.evaluate((node) => node.contains(document.activeElement))).toBe(true);
+  }
+  await find('values to type');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/patch.*sheet=values/);
+  await find('boathouse');
+  await expect(page.getByRole('dialog').getByText(/place on site/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText(/leads to/)
+      .first(),
+  ).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto(`/shows/${id}/build/prop/net-curtain`);
+  const rows = page.getByLabel('Rows', { exact: true });
+  await rows.focus();
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder(/A3 17/).waitFor();
+  await page.keyboard.press('Escape');
+  await expect(rows).toBeFocused();
+});
+
+test('a link to what is not there says so', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'thread/prop/net-curtain/run/1/pixel/9999');
+  await expect(page.getByText('Run 1 of Net curtain has no pixel 9,999: it ends with 280.')).toBeVisible();
+  await openAt(page, id, 'patch/port/Z9');
+  await expect(page.getByText('There is no port Z9 in this show.')).toBeVisible();
 });

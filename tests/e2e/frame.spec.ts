@@ -1,5 +1,5 @@
 import type { Browser } from '@playwright/test';
-import { DEMO, demoShow, expect, test } from './lantern';
+import { demoShow, expect, test } from './lantern';
 import { layoutProblems } from './layout';
 import { SPOTS, eachSheet, reachProblems } from './walk';
 
@@ -73,73 +73,37 @@ async function aPhone(browser: Browser, baseURL: string | undefined) {
   return context.newPage();
 }
 
-test('axe finds nothing critical or serious on any stage and sheet, in either theme', async ({
-  page,
+test('the bench pages ask no server on the way, and are ticked with a thumb', async ({
+  browser,
   request,
-}) => {
-  // A colour on its way to another is neither.
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  const id = await demoShow(request);
-  const problems: string[] = [];
-  const seen = new Set<string>();
-  for (const spot of SPOTS)
-    await eachSheet(page, id, spot, async (name) => {
-      // A sheet is made of the same parts for any prop; the settings beside it are those of its kind.
-      const label = name.slice(name.lastIndexOf(', '));
-      const parts = `${spot.stage}${label}`;
-      const isFirst = !seen.has(parts);
-      seen.add(parts);
-      if (!isFirst && !/Picture|Chains/.test(label)) return;
-      for (const problem of await reachProblems(page)) problems.push(`${name}: ${problem}`);
-      if (!isFirst) return;
-      await page.evaluate(() => document.documentElement.setAttribute('data-mantine-color-scheme', 'light'));
-      for (const problem of await reachProblems(page, 'color-contrast'))
-        problems.push(`${name}, light: ${problem}`);
-      await page.evaluate(() => document.documentElement.setAttribute('data-mantine-color-scheme', 'dark'));
-    });
-  expect(problems).toEqual([]);
-});
-
-test('axe finds nothing critical or serious in the dialogs and menus, and on the start page', async ({
-  page,
-  request,
+  baseURL,
 }) => {
   const id = await demoShow(request);
-  const problems: string[] = [];
-  const look = async (name: string) => {
-    for (const problem of await reachProblems(page)) problems.push(`${name}: ${problem}`);
-  };
-  await page.goto('/');
-  await page.getByRole('heading', { level: 1 }).waitFor();
-  await look('start page');
-  await page.goto(`/shows/${id}/build/prop/${DEMO.props[0]!.id}`);
-  await page.getByRole('button', { name: DEMO.name.length > 0 ? 'A copy of the night' : '' }).click();
-  await page.getByRole('menuitem', { name: 'All shows' }).waitFor();
-  await look('menu of the show');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Files' }).click();
-  await page.getByRole('menuitem').first().waitFor();
-  await look('files');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Control+k');
-  await page.getByPlaceholder(/A3 17/).fill('net');
-  await look('search');
-  await page.keyboard.press('Escape');
-  for (const command of [
-    'Add a prop',
-    'Pixel types',
-    'Places on site',
-    'Keys',
-    'Sheets as files',
-    'Rename this show',
-  ]) {
-    await page.keyboard.press('Control+k');
-    await page.getByPlaceholder(/A3 17/).fill(command);
-    await page.keyboard.press('Enter');
-    await page.getByRole('dialog').getByRole('heading').first().waitFor();
-    await look(command);
-    await page.keyboard.press('Escape');
-    await page.getByRole('dialog').waitFor({ state: 'hidden' });
-  }
-  expect(problems).toEqual([]);
+  const page = await aPhone(browser, baseURL);
+  await page.goto(`/bench/${id}`);
+  await page.getByRole('button', { name: /^A1/ }).waitFor();
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  expect(await reachProblems(page)).toEqual([]);
+  const asked: string[] = [];
+  // The browser looks for the icon of the page by itself.
+  page.on('request', (each) => each.url().includes('/icon.') || asked.push(each.url()));
+  await page.getByRole('button', { name: /^A1/ }).tap();
+  await expect(page.getByRole('heading', { name: 'A1' })).toBeVisible();
+  await expect(page.getByText('U1 ch 333')).toBeVisible();
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  await page.getByRole('button', { name: 'A2 →' }).tap();
+  await expect(page.getByRole('heading', { name: 'A2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Type in' }).tap();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'A2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Type in' }).tap();
+  await expect(page.getByText('0 of 19 typed')).toBeVisible();
+  expect(asked).toEqual([]);
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  expect(await reachProblems(page)).toEqual([]);
+  await page.getByText('First universe').tap();
+  await expect(page.getByText('1 of 19 typed')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('1 of 19 typed')).toBeVisible();
+  await page.context().close();
 });

@@ -51,6 +51,14 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
         problems.add(`${words(element)} is cut above or below`);
         continue;
       }
+      // Words that reach beyond what they stand on lie over what is beside it.
+      if (
+        !inText &&
+        element.matches('button, a') &&
+        element.scrollWidth > element.clientWidth + 2 &&
+        getComputedStyle(element).overflowX === 'visible'
+      )
+        problems.add(`the words of ${words(element)} reach beyond it`);
       const part = inText ? target.getClientRects()[0]! : seen;
       const at = document.elementFromPoint((part.left + part.right) / 2, (part.top + part.bottom) / 2);
       if (!at || !(target.contains(at) || at.contains(target) || targetOf(element).contains(at)))

@@ -53,7 +53,7 @@ test('panels are chosen on both sides at once, and moved by hand and by keyboard
   await expect(saving(page)).toHaveText('rev 2 · saved');
   // A panel onto a new output: the spread is uneven now, and the mend lays all anew.
   await page.getByRole('combobox', { name: 'Output', exact: true }).click();
-  await page.getByRole('option', { name: '4, new' }).click();
+  await page.getByRole('option', { name: '4, not used yet' }).click();
   await expect(page.getByText(/needs output 4, but the hat has 3 outputs/)).toBeVisible();
   await page.getByRole('button', { name: 'Take a hat with 4 outputs' }).click();
   await expect(page.getByText(/needs output 4/)).toBeHidden();

@@ -135,6 +135,24 @@ export function parseSpacing(text: string, bareUnit: LengthUnit = 'mm'): Parsed<
   return { ok: true, value: MM_PER_UNIT[unit] / count };
 }
 
+/** Pixels a metre in which strips are sold. */
+const SOLD_PER_METRE: ReadonlySet<number> = new Set([30, 48, 60, 72, 96, 120, 144]);
+
+export interface Reading<Value> {
+  words: string;
+  value: Value;
+}
+
+/** Both readings of a bare number that may be millimetres or pixels a metre; none where it can be meant in one way only. */
+export function spacingReadings(text: string, bareUnit: LengthUnit = 'mm'): Reading<number>[] {
+  const number = Number(text.trim());
+  if (bareUnit !== 'mm' || !SOLD_PER_METRE.has(number)) return [];
+  return [
+    { words: `${formatLength(number)} apart`, value: number },
+    { words: `${number} a metre: ${formatLength(1000 / number)} apart`, value: 1000 / number },
+  ];
+}
+
 export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;
 export type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
 

@@ -14,6 +14,9 @@ import {
   type CollisionDetection,
   type DragEndEvent,
   type KeyboardCoordinateGetter,
+  type Announcements,
+  type Over,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import { Button, Group } from '@mantine/core';
 import { IconSettings } from '@tabler/icons-react';
@@ -124,7 +127,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   return (
     <DndContext
       id="patch"
-      accessibility={{ screenReaderInstructions: INSTRUCTIONS }}
+      accessibility={{ screenReaderInstructions: INSTRUCTIONS, announcements: announcementsOf(plan) }}
       sensors={sensors}
       collisionDetection={underPointerOrRow}
       onDragStart={({ active }) => setDragged(Number(active.id))}
@@ -198,7 +201,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
           <div className={`${styles.chip} ${styles.overlay}`} style={chipColour(plan.runs[dragged].prop)}>
             {runName(plan, dragged)}
             {heldOver && (
-              <div className={styles.effect}>
+              <div className={styles.effect} aria-live="polite">
                 <EffectPreview key={JSON.stringify(heldOver)} edit={heldOver} />
               </div>
             )}
@@ -207,6 +210,26 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
       </DragOverlay>
     </DndContext>
   );
+}
+
+/** What is said of a run that is carried; the address that it would get is read out behind it. */
+function announcementsOf(plan: Plan): Announcements {
+  const run = ({ id }: { id: UniqueIdentifier }) => runName(plan, Number(id));
+  const place = (over: Over | null) => {
+    const target = over?.data.current as DropTarget | undefined;
+    if (!target) return 'over nothing';
+    if (target.kind === 'tray') return 'over the runs on no port';
+    const port = portName(plan.show.controllers[target.controller]!, target.port);
+    return target.position === undefined
+      ? `over port ${port}`
+      : `over port ${port}, as number ${target.position} on it`;
+  };
+  return {
+    onDragStart: ({ active }) => `${run(active)} is picked up.`,
+    onDragOver: ({ active, over }) => `${run(active)}, ${place(over)}.`,
+    onDragEnd: ({ active, over }) => `${run(active)} is let go ${place(over)}.`,
+    onDragCancel: ({ active }) => `${run(active)} stays where it was.`,
+  };
 }
 
 /** What was chosen elsewhere, by search or in the address, is in sight. */
@@ -312,6 +335,7 @@ function PortRow({ plan, controller: index, port, planned, selection }: PortRowP
               {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
             </div>
             <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>
+            <div className={styles.runNames}>{planned.runs.map((run) => runName(plan, run)).join(', ')}</div>
           </>
         ) : (
           <span className={styles.free}>free</span>

@@ -136,7 +136,7 @@ const PropEntry = memo(function PropEntry({ prop, ports, chosen, onChoose }: Pro
       ref={entry}
       type="button"
       className={styles.prop}
-      title={prop.name}
+      title={`${prop.name}: ${kindOf(prop).summary(prop.shape)}`}
       aria-current={chosen}
       data-testid={`prop-${prop.id}`}
       onClick={() => onChoose({ subject: { kind: 'prop', propId: prop.id } })}

@@ -2,7 +2,7 @@
 
 import { Spotlight, spotlight } from '@mantine/spotlight';
 import { IconMapPin, IconPlug, IconSearch } from '@tabler/icons-react';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
@@ -16,7 +16,7 @@ import { useShow } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
 import { stageOf } from '../stages/stages';
 import { useGoTo, useView } from '../view/useView';
-import { giveFocusBack } from './openSearch';
+import { fieldHasCome, fieldHasGone, giveFocusBack } from './openSearch';
 import { fittingItems, type SearchItem } from './searchItem';
 import { useCommands } from './useCommands';
 import { useSettingItems } from './useSettingItems';
@@ -25,6 +25,15 @@ import { useSheetItems } from './useSheetItems';
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
 export function Search() {
   const [query, setQuery] = useState('');
+  /** Before the dialog's own focus trap, which waits a moment: a builder types on. */
+  const takeKeys = useCallback((input: HTMLInputElement | null) => {
+    if (!input) return fieldHasGone();
+    const { text, entered } = fieldHasCome();
+    input.focus();
+    if (text !== '') setQuery(text);
+    // The list has to be drawn before its first line can be taken.
+    if (entered) setTimeout(() => document.querySelector<HTMLElement>('[data-action]')?.click(), 60);
+  }, []);
   const plan = useShow((state) => state.plan);
   const { stage } = useView();
   const goTo = useGoTo();
@@ -58,7 +67,7 @@ export function Search() {
       maxHeight={380}
     >
       <Spotlight.Search
-        ref={focusAtOnce}
+        ref={takeKeys}
         placeholder="A3 17, U5 430, ch 2182, panel 2.3, net curtain…"
         leftSection={<IconSearch size={18} />}
       />
@@ -81,11 +90,6 @@ export function Search() {
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );
-}
-
-/** Before the dialog's own focus trap, which waits a moment: a builder types on. */
-function focusAtOnce(input: HTMLInputElement | null): void {
-  input?.focus();
 }
 
 /** The words of a hit, with the stage that it leads to. */

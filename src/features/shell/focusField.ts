@@ -1,11 +1,17 @@
 const TRIES = 40;
 const BETWEEN_MS = 50;
+const AFTER_DIALOG_MS = 120;
 
 /** Puts the focus into the field with a label, as soon as it is there; gives up quietly where it does not come. */
-export function focusField(label: string, left = TRIES): void {
+export function focusField(label: string): void {
+  // The dialog from which this is asked gives the focus back as it closes, and must have done so.
+  setTimeout(() => tryToFocus(label, TRIES), AFTER_DIALOG_MS);
+}
+
+function tryToFocus(label: string, left: number): void {
   const field = fieldLabelled(label);
   if (!field) {
-    if (left > 0) setTimeout(() => focusField(label, left - 1), BETWEEN_MS);
+    if (left > 0) setTimeout(() => tryToFocus(label, left - 1), BETWEEN_MS);
     return;
   }
   field.scrollIntoView({ block: 'center' });

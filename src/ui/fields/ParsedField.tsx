@@ -1,8 +1,8 @@
 'use client';
 
-import { TextInput, type TextInputProps } from '@mantine/core';
+import { Button, TextInput, type TextInputProps } from '@mantine/core';
 import { useState } from 'react';
-import type { Parsed } from '@/core/units/length';
+import type { Parsed, Reading } from '@/core/units/length';
 
 interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChange' | 'error'> {
   value: Value;
@@ -11,6 +11,8 @@ interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChan
   parse: (text: string) => Parsed<Value>;
   /** Called with a value that is new and allowed. Answering false puts the old one back. */
   onCommit: (value: Value) => boolean | void;
+  /** Readings of a text that may be meant in more than one way: they are asked about, and nothing is taken until one is chosen. */
+  readings?: (text: string) => readonly Reading<Value>[];
   /** What arrow up (1) and arrow down (-1) make of the value; without it they do nothing. */
   stepBy?: (value: Value, by: 1 | -1) => Value;
 }
@@ -25,33 +27,63 @@ export function ParsedField<Value>({
   parse,
   onCommit,
   stepBy,
+  readings,
   ...rest
 }: ParsedFieldProps<Value>) {
   const [draft, setDraft] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
+  const [asked, setAsked] = useState<readonly Reading<Value>[]>([]);
   const shown = draft ?? format(value);
 
   const drop = () => {
     setDraft(null);
     setMessage(null);
+    setAsked([]);
+  };
+  const take = (next: Value) => {
+    if (next !== value && onCommit(next) === false) return setMessage('This is not possible here.');
+    drop();
   };
   const commit = () => {
     if (draft === null || draft === format(value)) return drop();
     const parsed = parse(draft);
     if (!parsed.ok) return setMessage(parsed.message);
-    if (parsed.value !== value && onCommit(parsed.value) === false)
-      return setMessage('This is not possible here.');
-    drop();
+    const meant = readings?.(draft) ?? [];
+    if (meant.length > 1 && parsed.value !== value) return setAsked(meant);
+    take(parsed.value);
   };
 
   return (
     <TextInput
       {...rest}
       value={shown}
-      error={message}
+      error={
+        asked.length > 0 ? (
+          <span role="group" aria-label="How it is meant">
+            {shown.trim()} what?{' '}
+            {asked.map((reading) => (
+              <Button
+                key={reading.words}
+                size="compact-sm"
+                variant="default"
+                mr={6}
+                mt={4}
+                // The field must not be left before the press.
+                onMouseDown={(event) => event.preventDefault()}
+                onClick={() => take(reading.value)}
+              >
+                {reading.words}
+              </Button>
+            ))}
+          </span>
+        ) : (
+          message
+        )
+      }
       onChange={(event) => {
         setDraft(event.currentTarget.value);
         setMessage(null);
+        setAsked([]);
       }}
       onBlur={commit}
       onKeyDown={(event) => {

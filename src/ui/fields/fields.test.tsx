@@ -137,3 +137,33 @@ describe('a length', () => {
     expect(onCommit).toHaveBeenCalledWith(40);
   });
 });
+
+it('asks what a bare number means that may be millimetres or pixels a metre', async () => {
+  const onCommit = jest.fn();
+  show(
+    <LengthField
+      isSpacing
+      label="Pixel spacing"
+      what="The pixel spacing"
+      leastMm={1}
+      mostMm={5000}
+      value={100}
+      onCommit={onCommit}
+    />,
+  );
+  const field = screen.getByLabelText('Pixel spacing');
+  await userEvent.clear(field);
+  await userEvent.type(field, '30{Enter}');
+  expect(onCommit).not.toHaveBeenCalled();
+  await userEvent.click(screen.getByRole('button', { name: /^30 a metre/ }));
+  expect(onCommit).toHaveBeenCalledWith(1000 / 30);
+  // Said with its unit there is nothing to ask; nor of a number in which no strip is sold.
+  for (const [text, mm] of [
+    ['30 mm', 30],
+    ['25', 25],
+  ] as const) {
+    await userEvent.clear(field);
+    await userEvent.type(field, `${text}{Enter}`);
+    expect(onCommit).toHaveBeenLastCalledWith(mm);
+  }
+});

@@ -1,7 +1,14 @@
 'use client';
 
 import type { TextInputProps } from '@mantine/core';
-import { formatLength, lengthSystem, parseLength, parseSpacing, type LengthUnit } from '@/core/units/length';
+import {
+  formatLength,
+  lengthSystem,
+  parseLength,
+  parseSpacing,
+  spacingReadings,
+  type LengthUnit,
+} from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
 
@@ -117,6 +124,13 @@ export function LengthField({
   return (
     <ParsedField
       format={(lengthMm) => formatLength(lengthMm)}
+      readings={(text) =>
+        isSpacing
+          ? spacingReadings(text, bareUnit ?? bareUnitBeside(rest.value, text.trim())).filter(
+              (reading) => reading.value >= leastMm && reading.value <= mostMm,
+            )
+          : []
+      }
       parse={(text) => {
         const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim());
         const parsed = isSpacing ? parseSpacing(text, bare) : parseLength(text, bare);

@@ -1,0 +1,124 @@
+import type { Locator, Page } from '@playwright/test';
+import { addProp, demoShow, expect, fill, openAt, test } from './lantern';
+
+/** Presses of the mouse; what is typed is not counted. */
+class Mouse {
+  clicks = 0;
+  async on(target: Locator): Promise<void> {
+    await target.click();
+    this.clicks += 1;
+  }
+}
+
+/** Said by the test run, so that a figure is read and not guessed. */
+function tell(what: string, count: number, goal: number, unit: string): void {
+  console.log(`${what}: ${count} ${unit}, at most ${goal} wanted`);
+  expect(count).toBeLessThanOrEqual(goal);
+}
+
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+
+test('a porch of one eave and two windows, from the start page to its channel map', async ({ page }) => {
+  const mouse = new Mouse();
+  await page.goto('/');
+  await page.getByLabel('Name of the new show').fill('Porch');
+  await mouse.on(button(page, /^The edge of a roof/));
+  await fill(page, 'Length', '7 m');
+  const kinds = page.getByRole('list', { name: 'Kinds of props' });
+  for (const width of ['90 cm', '1.1 m']) {
+    await mouse.on(button(page, 'Add a prop'));
+    await mouse.on(kinds.getByRole('button', { name: /^Window frame/ }));
+    await kinds.waitFor({ state: 'hidden' });
+    await mouse.on(button(page, 'Make it a frame…'));
+    await fill(page, 'Pixels of the string', '50');
+    await fill(page, 'Width', width);
+    await mouse.on(button(page, 'Replace the legs'));
+  }
+  await mouse.on(button(page, /^3 Patch/));
+  for (const port of ['A2', 'A3']) await mouse.on(button(page, `Put on ${port}`).first());
+  await mouse.on(button(page, 'Files'));
+  const [map] = await Promise.all([
+    page.waitForEvent('download'),
+    mouse.on(page.getByRole('menuitem', { name: /one line a pixel/ })),
+  ]);
+  const lines = (await (await map.createReadStream()).toArray()).join('').trim().split(/\r?\n/);
+  // 7 m at 33.3 mm hold 210 pixels, and each window is a string of 50.
+  expect(lines).toHaveLength(1 + 210 + 50 + 50);
+  tell('porch to its channel map', mouse.clicks, 20, 'clicks');
+});
+
+test('a wall, from the start page to the drawing that it is wired by', async ({ page }) => {
+  const mouse = new Mouse();
+  await page.goto('/');
+  await mouse.on(button(page, /^A wall of panels/));
+  await fill(page, 'Panels across', '6');
+  await fill(page, 'Panels down', '5');
+  await expect(page.getByText('1.92 m × 800 mm').first()).toBeVisible();
+  await mouse.on(page.getByRole('radio', { name: /IN at the right/ }));
+  await mouse.on(button(page, 'Thread it'));
+  await expect(page.getByTestId('wall-back')).toBeVisible();
+  tell('wall to its drawing', mouse.clicks, 5, 'clicks');
+  // 384 by 160 pixels of 3 channels are 360 full universes.
+  await expect(page.locator('[data-testid^=prop-panel-wall]')).toContainText('6 × 5 panels');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder(/A3 17/).fill('ch 184320');
+  await expect(page.getByRole('dialog')).toContainText('Panel wall');
+});
+
+test('a pixel by its universe and channel, by keys alone', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'build');
+  const keys = ['Control+k', ...'u11 7', 'Enter'];
+  for (const key of keys) await page.keyboard.press(key === ' ' ? 'Space' : key);
+  await expect(page.getByTestId('pixel-title')).toHaveText('Pixel 1 of run 1');
+  tell('a pixel by universe and channel', keys.length, 10, 'keys');
+});
+
+test('the beacon tree: from its strip to stakes, ports and addresses', async ({ page }) => {
+  await page.goto('/');
+  await button(page, /^A tree/).click();
+  await page.getByText('Full 360°', { exact: true }).click();
+  await fill(page, 'Strands', '20');
+  await fill(page, 'Pixels a strand', '45');
+  await fill(page, 'Hole to hole', '1 in');
+  await fill(page, 'A pixel in every', '3');
+  await fill(page, 'Bare holes, top', '4');
+  await fill(page, 'Bare holes, foot', '2');
+  await fill(page, 'Base diameter', '2.4 m');
+  await fill(page, 'Top diameter', '300 mm');
+  await page.getByText('By the strip', { exact: true }).click();
+  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+  // 44 * 3 gaps between the pixels and 6 bare ones: 138 * 25.4 mm, and a height of sqrt(3.505^2 - 1.05^2).
+  await expect(facts).toContainText('3.505 m');
+  await expect(facts).toContainText('3.344 m');
+  await button(page, 'Setting out').click();
+  const stakes = page.getByTestId('setting-out');
+  await expect(stakes.getByRole('row')).toHaveCount(21);
+  await expect(stakes.getByRole('row').nth(1)).toContainText('375');
+  await expect(stakes.getByRole('row').nth(1)).toContainText('377');
+  await button(page, /^3 Patch/).click();
+  // Two chains of ten strands; the usual controller of a first step takes 900 on one port.
+  await page
+    .getByRole('region', { name: 'Controller A' })
+    .getByRole('button', { name: /^Controller A/ })
+    .click();
+  await fill(page, 'Most pixels a port', '512');
+  await button(page, 'Split Tree into 2 runs').click();
+  await button(page, /^Put on A2/).click();
+  await expect(page.getByTestId('port-A1')).toContainText('450 px');
+  await expect(page.getByTestId('port-A2')).toContainText('450 px');
+});
+
+test('a half tree with a universe for each strand', async ({ page, request }) => {
+  const id = await demoShow(request, { props: [], patch: [], controllers: [], tasks: [], site: undefined });
+  await openAt(page, id, 'build');
+  await addProp(page, /^Tree/);
+  await fill(page, 'Strands', '13');
+  await fill(page, 'Pixels a strand', '40');
+  await fill(page, 'Base diameter', '3.6 m');
+  await button(page, 'Setting out').click();
+  const first = page.getByTestId('setting-out').getByRole('row').nth(1);
+  // 12 gaps of 15 degrees on a radius of 1.8 m: 2 * 1.8 * sin(7.5 degrees), and 1.8 * pi / 12.
+  await expect(first).toContainText('470');
+  await expect(first).toContainText('471');
+});
