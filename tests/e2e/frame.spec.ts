@@ -1,4 +1,4 @@
-import type { Browser } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { demoShow, expect, test } from './lantern';
 import { layoutProblems } from './layout';
 import { SPOTS, eachSheet, reachProblems } from './walk';
@@ -18,50 +18,49 @@ const PHONES = [
 const MOUSE_PX = 24;
 const THUMB_PX = 44;
 
-for (const stage of [...new Set(SPOTS.map((spot) => spot.stage))])
+const STAGE_IDS = [...new Set(SPOTS.map((spot) => spot.stage))];
+
+/** What is wrong on the sheets of a stage, at each of some sizes of screen. */
+async function problemsOf(
+  page: Page,
+  id: string,
+  stage: string,
+  screens: readonly { width: number; height: number }[],
+  smallestPx: number,
+): Promise<string[]> {
+  const problems: string[] = [];
+  for (const spot of SPOTS.filter((each) => each.stage === stage)) {
+    await page.setViewportSize(screens[0]!);
+    await eachSheet(page, id, spot, async (name) => {
+      for (const screen of screens) {
+        await page.setViewportSize(screen);
+        for (const problem of await layoutProblems(page, smallestPx))
+          problems.push(`${screen.width} x ${screen.height}, ${name}: ${problem}`);
+      }
+      await page.setViewportSize(screens[0]!);
+    });
+  }
+  return problems;
+}
+
+for (const stage of STAGE_IDS) {
   test(`on ${stage} nothing is covered, cut or too small at any size of screen`, async ({
     page,
     request,
   }) => {
-    const id = await demoShow(request);
-    const problems: string[] = [];
-    for (const spot of SPOTS.filter((each) => each.stage === stage)) {
-      await page.setViewportSize(SCREENS[0]!);
-      await eachSheet(page, id, spot, async (name) => {
-        for (const screen of SCREENS) {
-          await page.setViewportSize(screen);
-          for (const problem of await layoutProblems(page, MOUSE_PX))
-            problems.push(`${screen.width} x ${screen.height}, ${name}: ${problem}`);
-        }
-        await page.setViewportSize(SCREENS[0]!);
-      });
-    }
-    expect(problems).toEqual([]);
+    expect(await problemsOf(page, await demoShow(request), stage, SCREENS, MOUSE_PX)).toEqual([]);
   });
 
-for (const stage of [...new Set(SPOTS.map((spot) => spot.stage))])
   test(`on ${stage} nothing is covered, cut or too small on a phone`, async ({
     browser,
     request,
     baseURL,
   }) => {
-    const id = await demoShow(request);
     const page = await aPhone(browser, baseURL);
-    const problems: string[] = [];
-    for (const spot of SPOTS.filter((each) => each.stage === stage)) {
-      await page.setViewportSize(PHONES[0]!);
-      await eachSheet(page, id, spot, async (name) => {
-        for (const screen of PHONES) {
-          await page.setViewportSize(screen);
-          for (const problem of await layoutProblems(page, THUMB_PX))
-            problems.push(`${screen.width} x ${screen.height}, ${name}: ${problem}`);
-        }
-        await page.setViewportSize(PHONES[0]!);
-      });
-    }
+    expect(await problemsOf(page, await demoShow(request), stage, PHONES, THUMB_PX)).toEqual([]);
     await page.context().close();
-    expect(problems).toEqual([]);
   });
+}
 
 async function aPhone(browser: Browser, baseURL: string | undefined) {
   const context = await browser.newContext({

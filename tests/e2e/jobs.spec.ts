@@ -122,3 +122,66 @@ test('a half tree with a universe for each strand', async ({ page, request }) =>
   await expect(first).toContainText('470');
   await expect(first).toContainText('471');
 });
+
+/** A show without anything, opened at its first screen. */
+async function startShow(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Name of the new show').fill(name);
+  await page.getByLabel('Name of the new show').press('Enter');
+  await expect(page.getByRole('heading', { name: 'What do you want to light?' })).toBeVisible();
+}
+
+async function addController(page: Page, kind: RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'Add a controller', exact: true }).click();
+  await page.getByRole('menuitem', { name: kind }).click();
+}
+
+test('an awning with white on a Wi-Fi node, its first pixel hidden', async ({ page }) => {
+  await startShow(page, 'Awning');
+  await addProp(page, /^Measured line/);
+  await fill(page, 'Name', 'Awning');
+  await fill(page, 'Pixels', '180');
+  await page.getByRole('combobox', { name: 'Pixel type' }).click();
+  await page.getByRole('option', { name: /^5 V strip with white/ }).click();
+  await button(page, /^3 Patch/).click();
+  await addController(page, /^Wi-Fi microcontroller, 2 pins/);
+  await page.locator('[data-testid^=prop-measured-line]').click();
+  await button(page, 'Put on A1').click();
+  await fill(page, 'Skipped before it', '1');
+  await expect(page.getByTestId('port-A1')).toContainText('181 px');
+  await expect(page.getByTestId('port-A1')).toContainText('U1–U2');
+  await button(page, 'Values to type').click();
+  const device = page.getByRole('region', { name: 'Controller A' });
+  // 128 pixels of four channels fill a universe of 512.
+  await expect(device.getByRole('row', { name: /^Channels a universe/ })).toContainText('512');
+  const port = device.getByRole('row', { name: /^A1/ });
+  for (const value of ['180', '181']) await expect(port).toContainText(value);
+});
+
+test('two shelves on one node by DDP: where the second one begins', async ({ page }) => {
+  await startShow(page, 'Shelves');
+  for (const name of ['Upper shelf', 'Lower shelf']) {
+    await addProp(page, /^Measured line/);
+    await fill(page, 'Name', name);
+    await fill(page, 'Pixels', '350');
+  }
+  await button(page, /^3 Patch/).click();
+  await addController(page, /^4 ports, Ethernet/);
+  await page.getByRole('combobox', { name: 'Protocol' }).click();
+  await page.getByRole('option', { name: 'DDP' }).click();
+  for (const [name, port] of [
+    ['Upper shelf', 'A1'],
+    ['Lower shelf', 'A2'],
+  ] as const) {
+    await page.getByRole('navigation', { name: 'Props' }).getByRole('button', { name }).click();
+    // Findings are those of the whole show, in the order of its props.
+    await button(page, `Put on ${port}`).first().click();
+    await expect(page.getByTestId(`port-${port}`)).toContainText('350 px');
+  }
+  await button(page, 'Values to type').click();
+  const device = page.getByRole('region', { name: 'Controller A' });
+  await expect(device.getByRole('row', { name: /^Bytes/ })).toContainText('2100');
+  // 350 pixels of three bytes are before it.
+  const second = device.getByRole('row', { name: /^A2/ });
+  for (const value of ['1,050', '350', '699']) await expect(second).toContainText(value);
+});

@@ -6,7 +6,7 @@ import { totalsOf } from './totals';
 
 /** Props whose pixels are drawn, and how many dots each has at most. */
 const MOST_PROPS = 6;
-const MOST_DOTS = 70;
+const MOST_DOTS = 150;
 
 /** A show in a few words and a small picture, for a list of shows. */
 export interface Glance {
@@ -36,7 +36,10 @@ function nextStep(plan: Plan, facts: Facts): string {
   const { runs, runsOnPorts } = totalsOf(plan);
   if (show.props.length === 0) return 'Next: measure the first prop.';
   if (show.controllers.length === 0) return 'Next: add the controller that feeds it.';
-  if (runsOnPorts < runs) return `Next: put ${countOf(runs - runsOnPorts, 'run')} on ports.`;
+  if (runsOnPorts < runs)
+    return runs - runsOnPorts === 1
+      ? 'Next: put 1 run on a port.'
+      : `Next: put ${countOf(runs - runsOnPorts, 'run')} on ports.`;
   const typed = show.controllers.filter(({ id }) =>
     facts.all.some(({ kind, recordId }) => kind === 'deviceStep' && recordId === id),
   );

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useEffect } from 'react';
 import { LanternMark } from '@/ui/LanternMark';
+import { SAVING_WORDS } from '../show/savingWords';
 import { ShowProvider, useShow } from '../show/ShowProvider';
 import styles from './bench.module.css';
 import { BENCH_PAGES } from './registry';
@@ -53,7 +54,7 @@ export function Bench() {
           ))}
         </select>
         <span className={styles.saving} role="status" data-state={saving}>
-          {saving === 'saved' ? 'saved' : saving === 'saving' ? 'saving…' : 'kept here, not saved yet'}
+          {SAVING_WORDS[saving]}
         </span>
       </header>
       <main className={styles.page}>

@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { moveTo, onMove } from '../view/browserAddress';
 
 /** What is looked at on the bench: kept in the address, so that a phone that slept comes back to it. */
 export interface BenchView {
@@ -7,17 +8,6 @@ export interface BenchView {
   device: string | null;
   /** Number of a port of it; null for the list. */
   port: number | null;
-}
-
-const MOVED = 'rapid-lantern:bench-moved';
-
-function subscribe(listener: () => void): () => void {
-  window.addEventListener('popstate', listener);
-  window.addEventListener(MOVED, listener);
-  return () => {
-    window.removeEventListener('popstate', listener);
-    window.removeEventListener(MOVED, listener);
-  };
 }
 
 function viewOf(search: string): BenchView {
@@ -33,7 +23,7 @@ function viewOf(search: string): BenchView {
 /** The view, and the way to another one. Moving asks no server. */
 export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void] {
   const search = useSyncExternalStore(
-    subscribe,
+    onMove,
     () => window.location.search,
     () => '',
   );
@@ -44,8 +34,7 @@ export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void
     if (next.page) query.set('page', next.page);
     if (next.device !== null) query.set('device', next.device);
     if (next.port !== null) query.set('port', String(next.port));
-    window.history.pushState(null, '', `${window.location.pathname}?${query}`);
-    window.dispatchEvent(new Event(MOVED));
+    moveTo(`${window.location.pathname}?${query}`);
     window.scrollTo(0, 0);
   }, []);
   return [view, goTo];

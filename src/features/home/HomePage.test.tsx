@@ -155,7 +155,7 @@ it('stops when it is told to, and says nothing more of it', async () => {
   );
   open();
   await userEvent.upload(fileField(), jsonFile('{}'));
-  await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+  await userEvent.click(await screen.findByText('Stop'));
   await waitFor(() => expect(screen.queryByText('Checking and sending…')).toBeNull());
   expect(screen.queryByRole('alert')).toBeNull();
   expect(router.push).not.toHaveBeenCalled();

@@ -15,19 +15,11 @@ import {
 import Link from 'next/link';
 import { useHandOut } from '@/ui/handingOut';
 import { LanternMark } from '@/ui/LanternMark';
-import type { Saving } from '../show/store';
+import { SAVING_WORDS } from '../show/savingWords';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
 import { useDialog } from './dialogs';
 import { openSearch } from './openSearch';
 import styles from './shell.module.css';
-
-const SAVING_WORDS: Record<Saving, string> = {
-  saved: 'saved',
-  saving: 'saving…',
-  unreachable: 'not saved: the server cannot be reached, trying again',
-  clash: 'not saved: changed elsewhere',
-  removed: 'this show was removed',
-};
 
 /** The product, the show, the one field that finds everything, what is saved, undo and redo. */
 export function TopBar() {

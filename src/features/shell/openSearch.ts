@@ -7,10 +7,15 @@ let isThere = false;
 /** What was typed between the key that opens it and its field, which is fetched and drawn meanwhile; null while nobody waits for it. */
 let typed: { text: string; entered: boolean } | null = null;
 
+const MOST_WAIT_MS = 5000;
+let givingUp: ReturnType<typeof setTimeout> | undefined;
+
 function keep(event: KeyboardEvent): void {
   if (!typed || event.ctrlKey || event.metaKey || event.altKey) return;
-  if (event.key === 'Escape') stopKeeping();
-  else if (event.key === 'Enter') typed.entered = true;
+  if (event.key === 'Escape') {
+    stopKeeping();
+    spotlight.close();
+  } else if (event.key === 'Enter') typed.entered = true;
   else if (event.key === 'Backspace') typed.text = typed.text.slice(0, -1);
   else if (event.key.length === 1) typed.text += event.key;
   else return;
@@ -29,6 +34,9 @@ export function openSearch(): void {
   if (!isThere && !typed) {
     typed = { text: '', entered: false };
     window.addEventListener('keydown', keep, true);
+    // Where it cannot be fetched, the keys are given back.
+    clearTimeout(givingUp);
+    givingUp = setTimeout(stopKeeping, MOST_WAIT_MS);
   }
   spotlight.open();
 }

@@ -5,18 +5,8 @@ import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { useShow, useShowStore } from '../show/ShowProvider';
 import { stageOf } from '../stages/stages';
 import { addressOfView, viewOfAddress, type View } from './address';
+import { moveTo, onMove } from './browserAddress';
 import { selectionOf, type Selection } from './selection';
-
-const MOVED = 'rapid-lantern:moved';
-
-function subscribe(listener: () => void): () => void {
-  window.addEventListener('popstate', listener);
-  window.addEventListener(MOVED, listener);
-  return () => {
-    window.removeEventListener('popstate', listener);
-    window.removeEventListener(MOVED, listener);
-  };
-}
 
 /** The view in the browser's address at this very moment, also before anything was drawn anew. */
 export function currentView(): View {
@@ -28,7 +18,7 @@ export function useView(): View {
   // The router tells the address while the page is rendered on the server, the browser from then on: it is never late.
   const rendered = `${usePathname()}?${useSearchParams().toString()}`;
   const address = useSyncExternalStore(
-    subscribe,
+    onMove,
     () => `${window.location.pathname}?${window.location.search.slice(1)}`,
     () => rendered,
   );
@@ -53,10 +43,7 @@ export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => 
           change.subject !== undefined &&
           change.subject?.kind !== now.subject?.kind);
       const next = { ...now, ...(leaves ? { sheet: null } : {}), ...change };
-      const address = addressOfView(store.getState().id, next);
-      if (how === 'push') window.history.pushState(null, '', address);
-      else window.history.replaceState(null, '', address);
-      window.dispatchEvent(new Event(MOVED));
+      moveTo(addressOfView(store.getState().id, next), how);
     },
     [store],
   );
