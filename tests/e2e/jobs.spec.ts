@@ -180,7 +180,7 @@ test('two shelves on one node by DDP: where the second one begins', async ({ pag
   }
   await button(page, 'Values to type').click();
   const device = page.getByRole('region', { name: 'Controller A' });
-  await expect(device.getByRole('row', { name: /^Bytes/ })).toContainText('2100');
+  await expect(device.getByRole('row', { name: /^Bytes/ })).toContainText('2,100');
   // 350 pixels of three bytes are before it.
   const second = device.getByRole('row', { name: /^A2/ });
   for (const value of ['1,050', '350', '699']) await expect(second).toContainText(value);
