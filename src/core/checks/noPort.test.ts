@@ -41,7 +41,7 @@ it('says that all ports hold something, and puts it behind one with room', () =>
     }),
     ['rail', 1, 1],
   );
-  expect(found(show)[0]!.message).toContain('all 1 port of the controllers hold something');
+  expect(found(show)[0]!.message).toContain('all 1 port of the controllers hold something or are reserved');
   expect(press(show, /^Put behind rail on A1$/).patch).toHaveLength(2);
 });
 

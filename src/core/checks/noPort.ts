@@ -2,7 +2,7 @@ import { portName } from '../catalogue/controller';
 import { SHIPPED_CONTROLLER_TYPES, limitsOfType, type ControllerType } from '../catalogue/controllerType';
 import { classOf } from '../catalogue/controllers/registry';
 import { drivenPixels } from '../devices/drivenPixels';
-import { freePorts } from '../answers/ports/freePorts';
+import { drives, freePorts } from '../answers/ports/freePorts';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import { kindOf } from '../props/registry';
@@ -21,13 +21,6 @@ export interface Homeless {
   loose: readonly number[];
 }
 
-/** Whether a controller is of a kind that drives what a prop is made of; one of no kind may drive anything. */
-function suits(plan: Plan, controller: number, panelled: boolean): boolean {
-  const { typeId } = plan.show.controllers[controller]!;
-  const type = plan.show.controllerTypes.find((each) => each.id === typeId);
-  return !type || (classOf(type).drivesPanels ?? false) === panelled;
-}
-
 const isPanelled = ({ plan, prop }: Homeless) => kindOf(plan.show.props[prop]!).panelled ?? false;
 
 function largestOf({ plan, loose }: Homeless): number {
@@ -41,7 +34,8 @@ export function whyHomeless(homeless: Homeless): string {
   if (controllers.length === 0) return 'there is no controller yet';
   const panelled = isPanelled(homeless);
   const free = freePorts(plan);
-  if (free.length === 0) return `all ${countOf(ports(plan), 'port')} of the controllers hold something`;
+  if (free.length === 0)
+    return `all ${countOf(ports(plan), 'port')} of the controllers hold something or are reserved`;
   const suited = suitedPorts(plan, panelled);
   if (suited.length === 0)
     return panelled
@@ -72,7 +66,7 @@ function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
   const pixels = drivenPixels(plan, run!);
   const home = plan.ports.find(
     ({ controller, port, places, runs }) =>
-      suits(plan, controller, false) &&
+      drives(plan, controller, false) &&
       !isReserved(plan, controller, port) &&
       places + pixels <= plan.show.controllers[controller]!.mostPixelsPerPort &&
       runs.every((each) => {
@@ -144,7 +138,7 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
   for (const place of freePorts(plan)) {
     const device = plan.show.controllers[place.controller]!;
     const type = plan.show.controllerTypes.find((each) => each.id === device.typeId);
-    if (!type || !suits(plan, place.controller, isPanelled(homeless))) continue;
+    if (!type || !drives(plan, place.controller, isPanelled(homeless))) continue;
     const most = mostAt(type, device.ports);
     if (most < pixels || most <= device.mostPixelsPerPort) continue;
     const source = type.pixelsPerPort.source ?? type.pixelsPerPort.basis;
@@ -233,7 +227,7 @@ function suitedPorts(plan: Plan, panelled: boolean): readonly Place[] {
   let suited = ofPlan.get(panelled);
   if (!suited) {
     suited = freePorts(plan)
-      .filter(({ controller }) => suits(plan, controller, panelled))
+      .filter(({ controller }) => drives(plan, controller, panelled))
       .sort((a, b) => limitAt(plan, b) - limitAt(plan, a));
     ofPlan.set(panelled, suited);
   }

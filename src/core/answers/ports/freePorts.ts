@@ -12,16 +12,24 @@ export interface PortPlace {
 /** Checks ask for the free ports of one plan once for every run that wants another place. */
 const known = new WeakMap<Plan, readonly PortPlace[]>();
 
-/** Ports that hold no run, in the order of controllers and numbers. */
+/** Whether a controller is of a kind that drives what a prop is made of; one of no kind may drive anything. */
+export function drives(plan: Plan, controller: number, panelled: boolean): boolean {
+  const { typeId } = plan.show.controllers[controller]!;
+  const type = plan.show.controllerTypes.find((each) => each.id === typeId);
+  return !type || (classOf(type).drivesPanels ?? false) === panelled;
+}
+
+/** Ports that hold no run, in the order of controllers and numbers. One that is reserved is not offered. */
 export function freePorts(plan: Plan): readonly PortPlace[] {
   const before = known.get(plan);
   if (before) return before;
   const used = new Set(plan.ports.map(({ controller, port }) => `${controller} ${port}`));
-  const free = plan.show.controllers.flatMap(({ ports }, controller) =>
-    Array.from({ length: ports }, (_, i) => ({ controller, port: i + 1 })).filter(
-      ({ port }) => !used.has(`${controller} ${port}`),
-    ),
-  );
+  const free = plan.show.controllers.flatMap(({ ports, portOptions = [] }, controller) => {
+    const reserved = new Set(portOptions.flatMap((each) => (each.reserved ? each.port : [])));
+    return Array.from({ length: ports }, (_, i) => ({ controller, port: i + 1 })).filter(
+      ({ port }) => !used.has(`${controller} ${port}`) && !reserved.has(port),
+    );
+  });
   known.set(plan, free);
   return free;
 }
@@ -39,10 +47,8 @@ export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): P
     const pixels = drivenPixels(plan, run) + (plan.runs[run]!.wire?.skippedPixels ?? 0);
     const panels = kindOf(plan.show.props[plan.runs[run]!.prop]!).panelled ?? false;
     const at = free.findIndex(({ controller }) => {
-      const { mostPixelsPerPort, typeId } = plan.show.controllers[controller]!;
-      const type = plan.show.controllerTypes.find((each) => each.id === typeId);
-      // Without a kind that says otherwise, any port may drive panels.
-      return mostPixelsPerPort >= pixels && (!type || (classOf(type).drivesPanels ?? false) === panels);
+      const { mostPixelsPerPort } = plan.show.controllers[controller]!;
+      return mostPixelsPerPort >= pixels && drives(plan, controller, panels);
     });
     if (at === -1) return undefined;
     homes.push(...free.splice(at, 1));
