@@ -65,6 +65,27 @@ test('a wall, from the start page to the drawing that it is wired by', async ({ 
   await expect(page.getByRole('dialog')).toContainText('Panel wall');
 });
 
+test('the score board: its chains, its universes by either packing', async ({ page }) => {
+  await page.goto('/');
+  await button(page, /^A wall of panels/).click();
+  await fill(page, 'Panels across', '6');
+  await fill(page, 'Panels down', '5');
+  // At the left seen from the back is at the right seen from the front.
+  await page.getByRole('radio', { name: /IN at the left/ }).click();
+  await button(page, 'Thread it').click();
+  await button(page, 'Put several lines on an output, zigzag').click();
+  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+  await expect(facts).toContainText('Longest chain12 panels');
+  for (const chain of ['1 · 12', '2 · 12', '3 · 6']) await expect(button(page, chain)).toBeVisible();
+  // Rows run 12, 12, 6: every other one is turned.
+  await expect(facts).toContainText('Turned panels12');
+  await button(page, /^3 Patch/).click();
+  await expect(page.getByTestId('port-A1')).toContainText('U1–U362');
+  await page.getByRole('combobox', { name: 'Channels per universe' }).first().click();
+  await page.getByRole('option', { name: /^Full 512/ }).click();
+  await expect(page.getByTestId('port-A1')).toContainText('U1–U360');
+});
+
 test('a pixel by its universe and channel, by keys alone', async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
@@ -74,7 +95,8 @@ test('a pixel by its universe and channel, by keys alone', async ({ page, reques
   tell('a pixel by universe and channel', keys.length, 10, 'keys');
 });
 
-test('the beacon tree: from its strip to stakes, ports and addresses', async ({ page }) => {
+/** The beacon tree of 20 strands of 45, from the start page to two chains of ten strands on a 16-port controller of 512 pixels a port. */
+async function beaconTree(page: Page): Promise<void> {
   await page.goto('/');
   await button(page, /^A tree/).click();
   await page.getByText('Full 360°', { exact: true }).click();
@@ -87,6 +109,23 @@ test('the beacon tree: from its strip to stakes, ports and addresses', async ({ 
   await fill(page, 'Base diameter', '2.4 m');
   await fill(page, 'Top diameter', '300 mm');
   await page.getByText('By the strip', { exact: true }).click();
+}
+
+/** The usual controller of a first step takes 900 on one port; one of 512 does not. */
+async function onTwoPorts(page: Page): Promise<void> {
+  await button(page, /^3 Patch/).click();
+  await page
+    .getByRole('region', { name: 'Controller A' })
+    .getByRole('button', { name: /^Controller A/ })
+    .click();
+  await fill(page, 'Most pixels a port', '512');
+  await button(page, 'Split Tree into 2 runs').click();
+  await button(page, /^Put on A2/).click();
+  for (const port of ['A1', 'A2']) await expect(page.getByTestId(`port-${port}`)).toContainText('450 px');
+}
+
+test('the beacon tree: from its strip to stakes, ports and addresses', async ({ page }) => {
+  await beaconTree(page);
   const facts = page.getByRole('complementary', { name: 'Settings and facts' });
   // 44 * 3 gaps between the pixels and 6 bare ones: 138 * 25.4 mm, and a height of sqrt(3.505^2 - 1.05^2).
   await expect(facts).toContainText('3.505 m');
@@ -96,17 +135,21 @@ test('the beacon tree: from its strip to stakes, ports and addresses', async ({ 
   await expect(stakes.getByRole('row')).toHaveCount(21);
   await expect(stakes.getByRole('row').nth(1)).toContainText('375');
   await expect(stakes.getByRole('row').nth(1)).toContainText('377');
-  await button(page, /^3 Patch/).click();
-  // Two chains of ten strands; the usual controller of a first step takes 900 on one port.
-  await page
-    .getByRole('region', { name: 'Controller A' })
-    .getByRole('button', { name: /^Controller A/ })
-    .click();
-  await fill(page, 'Most pixels a port', '512');
-  await button(page, 'Split Tree into 2 runs').click();
-  await button(page, /^Put on A2/).click();
-  await expect(page.getByTestId('port-A1')).toContainText('450 px');
-  await expect(page.getByTestId('port-A2')).toContainText('450 px');
+  await onTwoPorts(page);
+});
+
+test('the beacon tree found wrong: a count, a packing, a colour order', async ({ page }) => {
+  await beaconTree(page);
+  await onTwoPorts(page);
+  await button(page, 'Compare with devices').click();
+  const found = page.getByTestId('differences');
+  await page.getByLabel('A2 pixels').fill('440');
+  await page.getByLabel('A2 colour order').fill('GRB');
+  await fill(page, 'Channels in each', '512');
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(found).toContainText('the last 10 pixels stay dark');
+  await expect(found).toContainText('colours rotate from the second');
+  await expect(found).toContainText('red shows as green and green shows as red');
 });
 
 test('a half tree with a universe for each strand', async ({ page, request }) => {
@@ -121,6 +164,31 @@ test('a half tree with a universe for each strand', async ({ page, request }) =>
   // 12 gaps of 15 degrees on a radius of 1.8 m: 2 * 1.8 * sin(7.5 degrees), and 1.8 * pi / 12.
   await expect(first).toContainText('470');
   await expect(first).toContainText('471');
+  await button(page, /^2 Thread/).click();
+  await fill(page, 'Runs', '13');
+  await button(page, /^3 Patch/).click();
+  await addController(page, /^16 ports, Ethernet/);
+  await button(page, 'Propose').click();
+  await page.getByText('Even load', { exact: true }).click();
+  await button(page, 'Propose ports').click();
+  await button(page, 'Put them there').click();
+  await expect(page.getByText('Every run is on a port')).toBeVisible();
+  await page.getByRole('button', { name: 'Ports', exact: true }).click();
+  await page.getByRole('navigation', { name: 'Props' }).getByRole('button', { name: 'Tree' }).click();
+  await page.getByRole('combobox', { name: 'Channels per universe' }).click();
+  await page.getByRole('option', { name: 'A size of your own' }).click();
+  await fill(page, 'Channels in each', '120');
+  await page.getByRole('combobox', { name: /^A new universe/ }).click();
+  await page.getByRole('option', { name: 'with each strand' }).click();
+  await button(page, /^Values to type/).click();
+  const device = page.getByRole('region', { name: 'Controller A' });
+  await expect(device.getByRole('row', { name: /^Channels a universe/ })).toContainText('120');
+  for (const [port, start] of [
+    ['A2', '121'],
+    ['A3', '241'],
+    ['A13', '1,441'],
+  ] as const)
+    await expect(device.getByRole('row', { name: new RegExp(`^${port} `) })).toContainText(start);
 });
 
 /** A show without anything, opened at its first screen. */

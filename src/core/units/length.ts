@@ -153,6 +153,20 @@ export function spacingReadings(text: string, bareUnit: LengthUnit = 'mm'): Read
   ];
 }
 
+/** From here on a count that is sold as so many a metre is more likely that than the number of pixels on a length. */
+const LEAST_DOUBTFUL_MM = 2000;
+
+/** Both readings of a number of pixels on a length that may be meant as so many a metre; none where it can be meant in one way only. */
+export function countReadings(text: string, lengthMm: number): Reading<number>[] {
+  const number = Number(text.trim());
+  if (!SOLD_PER_METRE.has(number) || lengthMm < LEAST_DOUBTFUL_MM) return [];
+  const onLength = Math.round((number * lengthMm) / 1000);
+  return [
+    { words: `${number} on ${formatLength(lengthMm)}`, value: number },
+    { words: `${number} a metre: ${onLength} on it`, value: onLength },
+  ];
+}
+
 export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;
 export type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
 

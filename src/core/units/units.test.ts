@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { formatLength, parseLength, parseSpacing, withLengthsIn } from './length';
+import {
+  formatLength,
+  parseLength,
+  parseSpacing,
+  withLengthsIn,
+  countReadings,
+  spacingReadings,
+} from './length';
 import { countOf, groupDigits, parseWhole } from './number';
 
 describe('parseLength', () => {
@@ -117,5 +124,21 @@ describe('whole numbers', () => {
     expect(groupDigits(1234567)).toBe('1,234,567');
     expect(countOf(1, 'pixel')).toBe('1 pixel');
     expect(countOf(1008, 'pixel')).toBe('1,008 pixels');
+  });
+});
+
+describe('a number that may be meant in two ways', () => {
+  it('is asked about where strips are sold by it', () => {
+    expect(spacingReadings('30').map((each) => each.value)).toEqual([30, 1000 / 30]);
+    expect(spacingReadings('31')).toEqual([]);
+    expect(spacingReadings('30 mm')).toEqual([]);
+    expect(countReadings('60', 7000)).toEqual([
+      { words: '60 on 7 m', value: 60 },
+      { words: '60 a metre: 420 on it', value: 420 },
+    ]);
+  });
+  it('is taken as it stands where it is no such number, or on a short piece', () => {
+    expect(countReadings('50', 7000)).toEqual([]);
+    expect(countReadings('30', 900)).toEqual([]);
   });
 });

@@ -4,7 +4,7 @@ import { Button, SegmentedControl, Select } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
 import { MOST_LEGS, MOST_LEG_MM, MOST_PIXELS_PER_LEG, legSpacingMm, type Leg } from '@/core/props/leg';
 import { legPixelCount } from '@/core/props/line';
-import { formatLength } from '@/core/units/length';
+import { countReadings, formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -128,6 +128,7 @@ function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
             least={0}
             most={MOST_PIXELS_PER_LEG}
             value={pixels.count}
+            readings={(text) => countReadings(text, leg.lengthMm)}
             onCommit={(count) => onChange({ pixels: { by: 'count', count } })}
           />
         ) : (

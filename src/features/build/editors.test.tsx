@@ -12,10 +12,11 @@ jest.mock('next/navigation', () => ({
 }));
 
 /** Opens the measures of a prop of a kind as it starts, and gives what they are after each change. */
-function openKind<Kind extends PropKindName>(kind: Kind, shape: object = {}) {
+async function openKind<Kind extends PropKindName>(kind: Kind, shape: object = {}) {
   const starter = kindOf({ kind }).starter() as { shape: object; threading: object };
   const prop = aLine('p', 1, { kind, ...starter, shape: { ...starter.shape, ...shape } } as never);
   const { store } = openSheet(aShow({ props: [prop] }), (plan) => <ShapeEditor prop={plan.show.props[0]!} />);
+  await screen.findAllByRole('textbox');
   return (): PropOf<Kind>['shape'] => store.getState().show.props[0]!.shape as PropOf<Kind>['shape'];
 }
 
@@ -32,7 +33,7 @@ async function choose(label: string, option: string) {
 
 describe('a tree', () => {
   it('is measured in builders’ words and units', async () => {
-    const shape = openKind('tree');
+    const shape = await openKind('tree');
     await typeInto('Strands', '12');
     await typeInto('Hole to hole', '1"');
     await typeInto('A pixel in every', '3');
@@ -47,7 +48,7 @@ describe('a tree', () => {
   });
 
   it('keeps its size when it is measured along a strand instead', async () => {
-    const shape = openKind('tree', {
+    const shape = await openKind('tree', {
       height: { by: 'height', heightMm: 4000 },
       baseDiameterMm: 6000,
       topDiameterMm: 0,
@@ -60,7 +61,7 @@ describe('a tree', () => {
   });
 
   it('changes its form, and says where strand 1 is', async () => {
-    const shape = openKind('tree');
+    const shape = await openKind('tree');
     await userEvent.click(screen.getByText('Full 360°'));
     await choose('Strand 1 is at the', 'back');
     await choose('Numbered, from above', 'Clockwise');
@@ -70,7 +71,7 @@ describe('a tree', () => {
   });
 
   it('refuses what no tree can be, and says what is allowed', async () => {
-    const shape = openKind('tree');
+    const shape = await openKind('tree');
     await typeInto('Strands', '0');
     expect(
       screen.getByText('The number of strands is a whole number from 1 to 500; “0” is not.'),
@@ -83,7 +84,7 @@ describe('a tree', () => {
 
 describe('a grid', () => {
   it('has seams where it comes apart', async () => {
-    const shape = openKind('grid');
+    const shape = await openKind('grid');
     await typeInto('Columns', '20');
     await typeInto('Seams after columns', '7, 14');
     expect(shape()).toMatchObject({ columns: 20, seamsAfterColumns: [7, 14] });
@@ -95,7 +96,7 @@ describe('a grid', () => {
 
 describe('a ring', () => {
   it('gets further rings about its middle', async () => {
-    const shape = openKind('ring');
+    const shape = await openKind('ring');
     await typeInto('Pixels', '40');
     await userEvent.click(screen.getByRole('button', { name: /Add a ring/ }));
     expect(shape().rings).toHaveLength(2);
@@ -110,7 +111,7 @@ describe('a ring', () => {
 
 describe('tiles', () => {
   it('are so many, of so many pixels, at a pitch', async () => {
-    const shape = openKind('tile');
+    const shape = await openKind('tile');
     await typeInto('Tiles across', '4');
     await typeInto('Pixels across', '5');
     expect(shape()).toMatchObject({ columns: 4, tile: { columns: 5 } });
@@ -119,13 +120,13 @@ describe('tiles', () => {
 
 describe('a craft', () => {
   it('has a board of cells and a limit', async () => {
-    const shape = openKind('craft');
+    const shape = await openKind('craft');
     await typeInto('Cells, left to right', '12');
     await typeInto('Board drives', '16');
     expect(shape()).toMatchObject({ columns: 12, mostPixels: 16 });
   });
   it('refuses a board that is smaller than its pixels', async () => {
-    const shape = openKind('craft', {
+    const shape = await openKind('craft', {
       columns: 5,
       pixels: [{ column: 4, row: 0, facing: 'up', roles: [] }],
     });
@@ -136,14 +137,14 @@ describe('a craft', () => {
 
 describe('a line', () => {
   it('becomes a window frame', async () => {
-    const shape = openKind('line');
+    const shape = await openKind('line');
     await userEvent.click(screen.getByRole('button', { name: 'Make it a frame…' }));
     await userEvent.click(await screen.findByRole('button', { name: 'Replace the legs' }));
     expect(shape().legs).toHaveLength(4);
   });
   it('has corners that eat a pixel or want a jumper', async () => {
     const leg = { lengthMm: 500, headingDeg: 0, pixels: { by: 'count', count: 10 } };
-    const shape = openKind('line', { legs: [leg, leg] });
+    const shape = await openKind('line', { legs: [leg, leg] });
     await choose('At its end', 'The bend eats a pixel');
     expect(shape().legs[0]!.corner).toBe('eatsPixel');
     await choose('At its end', 'The strip runs on');

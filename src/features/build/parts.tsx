@@ -10,9 +10,11 @@ import type { StageParts } from '../stages/stage';
 import type { Selection } from '../view/selection';
 import { useGoTo } from '../view/useView';
 import { BuildPanel } from './BuildPanel';
-import { RangesSheet } from './RangesSheet';
-import { SettingOutSheet } from './SettingOutSheet';
-import { StockSheet } from './StockSheet';
+import { fetched } from '@/ui/fetched';
+
+const RangesSheet = fetched(async () => (await import('./RangesSheet')).RangesSheet);
+const SettingOutSheet = fetched(async () => (await import('./SettingOutSheet')).SettingOutSheet);
+const StockSheet = fetched(async () => (await import('./StockSheet')).StockSheet);
 
 export const parts: StageParts = {
   sheets: ({ plan, selection }) => {

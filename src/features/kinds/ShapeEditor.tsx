@@ -1,8 +1,13 @@
 import type { Prop } from '@/core/props/registry';
+import { Fetched } from '@/ui/fetched';
 import { faceOf } from './registry';
 
 /** What is measured of a prop. */
 export function ShapeEditor({ prop }: { prop: Prop }) {
   const Editor = faceOf(prop).ShapeEditor;
-  return <Editor propId={prop.id} shape={prop.shape} />;
+  return (
+    <Fetched>
+      <Editor propId={prop.id} shape={prop.shape} />
+    </Fetched>
+  );
 }

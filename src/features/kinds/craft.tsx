@@ -1,12 +1,13 @@
-import { CraftBoard } from '../build/CraftBoard';
-import { CraftShapeEditor } from '../build/CraftShapeEditor';
-import { RolesSheet } from '../build/RolesSheet';
+import { fetched } from '@/ui/fetched';
 import { useShow } from '../show/ShowProvider';
 import { CraftThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
+const CraftBoard = fetched(async () => (await import('../build/CraftBoard')).CraftBoard);
+const RolesSheet = fetched(async () => (await import('../build/RolesSheet')).RolesSheet);
+
 export const craft: KindFace<'craft'> = {
-  ShapeEditor: CraftShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/CraftShapeEditor')).CraftShapeEditor),
   ThreadingEditor: CraftThreading,
   Board: LatestBoard,
   moreBuildSheets: (plan, index) => [

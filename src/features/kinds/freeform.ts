@@ -1,8 +1,8 @@
-import { FreeformShapeEditor } from '../build/FreeformShapeEditor';
+import { fetched } from '@/ui/fetched';
 import { EndsThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const freeform: KindFace<'freeform'> = {
-  ShapeEditor: FreeformShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/FreeformShapeEditor')).FreeformShapeEditor),
   ThreadingEditor: EndsThreading,
 };

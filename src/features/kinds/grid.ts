@@ -1,8 +1,8 @@
-import { GridShapeEditor } from '../build/GridShapeEditor';
+import { fetched } from '@/ui/fetched';
 import { GridThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const grid: KindFace<'grid'> = {
-  ShapeEditor: GridShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/GridShapeEditor')).GridShapeEditor),
   ThreadingEditor: GridThreading,
 };

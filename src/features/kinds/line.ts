@@ -1,8 +1,8 @@
-import { LineShapeEditor } from '../build/LineShapeEditor';
+import { fetched } from '@/ui/fetched';
 import { EndsThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const line: KindFace<'line'> = {
-  ShapeEditor: LineShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/LineShapeEditor')).LineShapeEditor),
   ThreadingEditor: EndsThreading,
 };

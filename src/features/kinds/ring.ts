@@ -1,8 +1,8 @@
-import { RingShapeEditor } from '../build/RingShapeEditor';
+import { fetched } from '@/ui/fetched';
 import { RingThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const ring: KindFace<'ring'> = {
-  ShapeEditor: RingShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/RingShapeEditor')).RingShapeEditor),
   ThreadingEditor: RingThreading,
 };

@@ -1,11 +1,12 @@
-import { TileShapeEditor } from '../build/TileShapeEditor';
-import { TilesSheet } from '../build/TilesSheet';
+import { fetched } from '@/ui/fetched';
 import { TileThreading } from '../thread/threadingEditors';
 import type { PropOf } from '@/core/props/registry';
 import type { KindFace } from './face';
 
+const TilesSheet = fetched(async () => (await import('../build/TilesSheet')).TilesSheet);
+
 export const tile: KindFace<'tile'> = {
-  ShapeEditor: TileShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/TileShapeEditor')).TileShapeEditor),
   ThreadingEditor: TileThreading,
   moreBuildSheets: (plan, index) => [
     {

@@ -1,8 +1,8 @@
-import { TreeShapeEditor } from '../build/TreeShapeEditor';
+import { fetched } from '@/ui/fetched';
 import { TreeThreading } from '../thread/threadingEditors';
 import type { KindFace } from './face';
 
 export const tree: KindFace<'tree'> = {
-  ShapeEditor: TreeShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../build/TreeShapeEditor')).TreeShapeEditor),
   ThreadingEditor: TreeThreading,
 };

@@ -1,13 +1,12 @@
 import { drawSmallWall } from '../wall/drawSmallWall';
-import { WallShapeEditor } from '../wall/WallShapeEditor';
-import { WallThreadPanel } from '../wall/WallThreadPanel';
+import { fetched } from '@/ui/fetched';
 import { wallBuildSheets, wallThreadSheets } from '../wall/wallSheets';
 import type { KindFace } from './face';
 
 export const wall: KindFace<'wall'> = {
-  ShapeEditor: WallShapeEditor,
+  ShapeEditor: fetched(async () => (await import('../wall/WallShapeEditor')).WallShapeEditor),
   drawSmall: drawSmallWall,
-  ThreadPanel: WallThreadPanel,
+  ThreadPanel: fetched(async () => (await import('../wall/WallThreadPanel')).WallThreadPanel),
   buildSheets: wallBuildSheets,
   threadSheets: wallThreadSheets,
 };

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Fetched } from '@/ui/fetched';
 import { useGoTo, useView } from '../view/useView';
 import styles from './sheets.module.css';
 
@@ -66,7 +67,7 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
         ))}
       </div>
       <div className={styles.content} data-wide-sheet={sheets[at]!.wide}>
-        {sheets[at]!.content()}
+        <Fetched key={sheets[at]!.id}>{sheets[at]!.content()}</Fetched>
       </div>
     </div>
   );

@@ -162,7 +162,7 @@ describe('patch', () => {
 describe('what is saved', () => {
   it('is said, and undone', async () => {
     openAt('build/prop/net');
-    await userEvent.clear(screen.getByLabelText('Rows'));
+    await userEvent.clear(await screen.findByLabelText('Rows'));
     await userEvent.type(screen.getByLabelText('Rows'), '7{Enter}');
     await waitFor(() => expect(screen.getByTestId('saving')).toHaveTextContent('rev 1 · saved'));
     expect(screen.getByTestId('prop-net')).toHaveTextContent('4 × 7 px');
@@ -183,7 +183,7 @@ describe('what is saved', () => {
     openAt('build/prop/net', {
       change: () => Promise.reject(new Clashed('net was changed elsewhere in the meantime.', clash)),
     });
-    await userEvent.clear(screen.getByLabelText('Rows'));
+    await userEvent.clear(await screen.findByLabelText('Rows'));
     await userEvent.type(screen.getByLabelText('Rows'), '7{Enter}');
     const dialog = within(await screen.findByRole('dialog'));
     expect(dialog.getByText('net was changed elsewhere')).toBeInTheDocument();

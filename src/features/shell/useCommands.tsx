@@ -33,7 +33,6 @@ export function useCommands(): SearchItem[] {
     window.location.assign(`/api/shows/${id}/${file}`);
   };
   const print = () => {
-    handOut('printed', document.title.split(' · ')[0]!);
     // The search has to be gone from the page by then.
     setTimeout(() => window.print(), 100);
   };

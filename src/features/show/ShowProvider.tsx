@@ -56,6 +56,14 @@ export function ShowProvider({ id, children }: { id: string; children: ReactNode
 
 function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNode }) {
   const { store, planner } = opened;
+  const handOut = useCallback<HandOut>(
+    (way, what) => {
+      const { id, facts, note } = store.getState();
+      // Once is enough to know that values are out.
+      if (!facts.find('told', 'show', id, way)) note([handedOut(id, way, what)]);
+    },
+    [store],
+  );
   useEffect(() => {
     const stopPlanning = keepPlanned(store, planner);
     const stopWatching = watchShow(
@@ -67,21 +75,17 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
       if (store.getState().waiting.length > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', beforeUnload);
+    // Also of the browser's own command.
+    const beforePrint = () => handOut('printed', document.title.split(' · ')[0]!);
+    window.addEventListener('beforeprint', beforePrint);
     return () => {
+      window.removeEventListener('beforeprint', beforePrint);
       window.removeEventListener('beforeunload', beforeUnload);
       stopWatching();
       stopPlanning();
     };
-  }, [store, planner]);
+  }, [store, planner, handOut]);
 
-  const handOut = useCallback<HandOut>(
-    (way, what) => {
-      const { id, facts, note } = store.getState();
-      // Once is enough to know that values are out.
-      if (!facts.find('told', 'show', id, way)) note([handedOut(id, way, what)]);
-    },
-    [store],
-  );
   const lengths = useStore(store, (state) => state.show.lengths ?? 'metric');
   // Everything below writes lengths, so it is made anew when they are to be written otherwise.
   writeLengthsIn(lengths);

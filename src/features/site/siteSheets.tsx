@@ -1,7 +1,9 @@
 import type { Plan } from '@/core/plan/planned';
 import type { Sheet } from '../sheets/SheetFrame';
 import { SitePicture } from '../shell/SitePicture';
-import { SitePlan } from './SitePlan';
+import { fetched } from '@/ui/fetched';
+
+const SitePlan = fetched(async () => (await import('./SitePlan')).SitePlan);
 
 /** What can be looked at where no prop is chosen. */
 export function siteSheets(plan: Plan): { label: string; sheets: readonly Sheet[] } {

@@ -7,6 +7,7 @@ import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section, Stack } from '@/ui/Panel';
+import { Fetched } from '@/ui/fetched';
 import { faceOf } from '../kinds/registry';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
@@ -19,7 +20,12 @@ export const ThreadPanel = memo(function ThreadPanel({ prop }: { prop: Prop }) {
     edit({ type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } });
 
   const { ThreadPanel: Own, ThreadingEditor } = faceOf(prop);
-  if (Own) return <Own prop={prop} />;
+  if (Own)
+    return (
+      <Fetched>
+        <Own prop={prop} />
+      </Fetched>
+    );
   return (
     <>
       <Section title={`Threading · ${prop.name}`}>

@@ -9,9 +9,11 @@ import { useShow } from '../show/ShowProvider';
 import type { StageParts } from '../stages/stage';
 import type { Selection } from '../view/selection';
 import { useGoTo } from '../view/useView';
-import { BuildSheetView } from './BuildSheetView';
-import { CompareSheet } from './CompareSheet';
 import { ThreadPanel } from './ThreadPanel';
+import { fetched } from '@/ui/fetched';
+
+const BuildSheetView = fetched(async () => (await import('./BuildSheetView')).BuildSheetView);
+const CompareSheet = fetched(async () => (await import('./CompareSheet')).CompareSheet);
 
 export const parts: StageParts = {
   sheets: ({ plan, selection }) => {

@@ -2,12 +2,14 @@ import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
 import type { Sheet } from '../sheets/SheetFrame';
 import { useShow } from '../show/ShowProvider';
-import { ChainsDesigner } from './ChainsDesigner';
-import { CompareChainsSheet } from './CompareChainsSheet';
-import { FieldSheet } from './FieldSheet';
-import { PictureMapSheet } from './PictureMapSheet';
-import { TestPictureSheet } from './TestPictureSheet';
-import { WallPicture } from './WallPicture';
+import { fetched } from '@/ui/fetched';
+
+const ChainsDesigner = fetched(async () => (await import('./ChainsDesigner')).ChainsDesigner);
+const CompareChainsSheet = fetched(async () => (await import('./CompareChainsSheet')).CompareChainsSheet);
+const FieldSheet = fetched(async () => (await import('./FieldSheet')).FieldSheet);
+const PictureMapSheet = fetched(async () => (await import('./PictureMapSheet')).PictureMapSheet);
+const TestPictureSheet = fetched(async () => (await import('./TestPictureSheet')).TestPictureSheet);
+const WallPicture = fetched(async () => (await import('./WallPicture')).WallPicture);
 
 /** What can be looked at of a panel wall on Build. Panels are drawn as edited, ahead of the plan. */
 export function wallBuildSheets(plan: Plan, index: number): Sheet[] {

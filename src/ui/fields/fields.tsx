@@ -8,6 +8,7 @@ import {
   parseSpacing,
   spacingReadings,
   type LengthUnit,
+  type Reading,
 } from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
@@ -24,12 +25,23 @@ export function WholeField({
   what,
   value,
   onCommit,
+  readings,
   ...rest
-}: Field<number> & { least: number; most: number; what: string }) {
+}: Field<number> & {
+  least: number;
+  most: number;
+  what: string;
+  /** What else a number may be meant as; it is asked about. */
+  readings?: (text: string) => readonly Reading<number>[];
+}) {
   return (
     <ParsedField
       inputMode="numeric"
       value={value}
+      {...(readings && {
+        readings: (text) =>
+          readings(text).filter((reading) => reading.value >= least && reading.value <= most),
+      })}
       format={groupDigits}
       parse={(text) => parseWhole(text, least, most, what)}
       stepBy={(number, by) => Math.min(Math.max(number + by, least), most)}

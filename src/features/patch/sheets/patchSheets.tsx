@@ -3,12 +3,14 @@ import type { Facts } from '@/core/show/facts';
 import type { Sheet } from '../../sheets/SheetFrame';
 import type { Selection } from '../../view/selection';
 import { PatchView } from '../PatchView';
-import { FoundSheet } from './FoundSheet';
-import { NetworkSheet } from './NetworkSheet';
-import { PoliciesSheet } from './PoliciesSheet';
-import { ProposeSheet } from './ProposeSheet';
-import { SenderSheet } from './SenderSheet';
-import { TasksSheet } from './TasksSheet';
+import { fetched } from '@/ui/fetched';
+
+const FoundSheet = fetched(async () => (await import('./FoundSheet')).FoundSheet);
+const NetworkSheet = fetched(async () => (await import('./NetworkSheet')).NetworkSheet);
+const PoliciesSheet = fetched(async () => (await import('./PoliciesSheet')).PoliciesSheet);
+const ProposeSheet = fetched(async () => (await import('./ProposeSheet')).ProposeSheet);
+const SenderSheet = fetched(async () => (await import('./SenderSheet')).SenderSheet);
+const TasksSheet = fetched(async () => (await import('./TasksSheet')).TasksSheet);
 
 /** What can be looked at of the patch. */
 export function patchSheets(plan: Plan, selection: Selection, facts: Facts): Sheet[] {
