@@ -35,6 +35,7 @@ export const CORE_ORDER = [
   ['plan'],
   ['devices'],
   ['patterns'],
+  ['power'],
   ['answers'],
   ['checks'],
   ['papers'],

@@ -12,6 +12,7 @@ const broken = [];
 
 await install();
 needChromium();
+wantNgspice();
 await step('types: routes', () => runNode('node_modules/next/dist/bin/next', ['typegen']));
 await step('types', () => runNode('node_modules/typescript/bin/tsc', ['--noEmit']));
 await step('lint', () => runNode('node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
@@ -61,6 +62,15 @@ function countJest(report) {
 
 function countPlaywright({ stats, errors }) {
   return { passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors ?? []).length };
+}
+
+/** Voltages are compared with those of a circuit simulator, where there is one. */
+function wantNgspice() {
+  const isThere = () => !spawnSync('ngspice', ['--version']).error;
+  if (isThere() || (aptInstall(['ngspice']) && isThere())) return;
+  console.log(
+    'ngspice is not here and could not be installed: the tests that compare voltages with it are skipped.',
+  );
 }
 
 function needChromium() {
