@@ -5,6 +5,7 @@ import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
 import { networkAddressSchema } from './network';
 import { controllerPlaceSchema } from '../geometry/sitePlace';
+import { boardPowerSchema } from './boardPower';
 
 export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
 export type Protocol = (typeof PROTOCOLS)[number];
@@ -53,6 +54,8 @@ export const controllerSchema = z.strictObject({
   portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
+  /** What feeds it and what it passes on; absent while nobody has said anything of it. */
+  power: boardPowerSchema.optional(),
   /** The end at which the colours of what is behind it are put in order; absent keeps to the show. */
   coloursAt: z.enum(CORRECTED_AT).optional(),
   /** The number this device's own screens give to its first LED. */

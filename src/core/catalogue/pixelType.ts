@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { figureSchema } from '../figures/figure';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import { electricSchema } from './electric';
 import { partNotesSchema } from './partNotes';
 
 const permute = (letters: string): string[] =>
@@ -40,6 +41,8 @@ export const pixelTypeSchema = z.strictObject({
   volts: z.number().min(3).max(48),
   /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
   bodyMm: z.number().min(0.5).max(500).optional(),
+  /** What is known of its current; absent while all of it is as usual. */
+  electric: electricSchema.optional(),
   /** Absent while the usual one of the chip stands. */
   timing: timingSchema.optional(),
   notes: partNotesSchema,

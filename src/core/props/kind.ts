@@ -5,6 +5,7 @@ import type { Runs } from '../threading/runs';
 import type { Points } from '../threading/thread';
 import type { ViewSide } from '../threading/view';
 import type { Strand } from '../threading/strands';
+import type { Figure } from '../figures/figure';
 
 /**
  * What the rest of the product needs to know of a kind of prop. A new kind is one file that exports one of these, plus
@@ -48,6 +49,8 @@ export interface PropKind<
   chipOrders?: (shape: z.infer<Shape>) => readonly string[];
   /** Made of panels: drawn, chained and set out by panel, not by pixel. */
   panelled?: boolean;
+  /** How its panels are fed, each on its own; columns and rows count from 1 at the top left of the front. */
+  panelPower?: (shape: z.infer<Shape>) => PanelPower;
   /** The points laid out flat where the true view hides some behind others. */
   unrolled?: (shape: z.infer<Shape>) => Points;
   /** What the two sides are called where they are not the front and the back. */
@@ -97,6 +100,15 @@ export interface PropKind<
   threadingFacts?: (threading: z.infer<Threading>, side: ViewSide) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
+}
+
+/** What the panels of a prop draw, and where they are. */
+export interface PanelPower {
+  columns: number;
+  rows: number;
+  volts: number;
+  ampsFullWhite: Figure<number>;
+  isMissing: (column: number, row: number) => boolean;
 }
 
 /** A line across the prop, front view: upright at `xMm`, or level at `yMm`. */

@@ -143,6 +143,16 @@ export const wall = definePropKind({
     return [...new Set([panel.colourOrder, ...others.map((other) => other.colourOrder!)])];
   },
   panelled: true,
+  panelPower: (shape) => {
+    const missing = missingCells(shape);
+    return {
+      columns: shape.columns,
+      rows: shape.rows,
+      volts: 5,
+      ampsFullWhite: shape.panel.ampsFullWhite,
+      isMissing: (column, row) => missing.has((row - 1) * shape.columns + column - 1),
+    };
+  },
   drivenPixels: (shape, { driver }) =>
     Math.max(...cardsOf(driver, shape.columns, shape.rows).map((card) => cardPixels(shape, card))),
   withDrivenPixels: (shape, threading, most) => {

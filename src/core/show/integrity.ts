@@ -19,12 +19,17 @@ export function problemsAcross(show: Show): Problem[] {
     ...repeated(show.controllers, 'controllers', 'id'),
     ...repeated(show.controllerTypes, 'controllerTypes', 'id'),
     ...repeated(show.tasks, 'tasks', 'id'),
+    ...repeated(show.supplies, 'supplies', 'id'),
+    ...repeated(show.feeds, 'feeds', 'id'),
+    ...repeated(show.cuts, 'cuts', 'id'),
     ...repeated(show.places, 'places', 'name'),
     ...repeated(show.props, 'props', 'name'),
     ...repeated(show.controllers, 'controllers', 'label'),
+    ...repeated(show.supplies, 'supplies', 'name'),
     ...propProblems(show),
     ...patchProblems(show),
     ...deviceProblems(show),
+    ...powerProblems(show),
   ];
 }
 
@@ -107,6 +112,50 @@ function deviceProblems(show: Show): Problem[] {
         });
       ports.add(port);
     });
+  });
+  return problems;
+}
+
+/** Leads come from something and go to something that the show has. */
+function powerProblems(show: Show): Problem[] {
+  const problems: Problem[] = [];
+  const places = new Set(show.places.map((place) => place.id));
+  const supplies = new Set(show.supplies.map((supply) => supply.id));
+  const props = new Set(show.props.map((prop) => prop.id));
+  const controllers = new Map(show.controllers.map((controller) => [controller.id, controller]));
+  const missing = (path: string, what: string, id: string, all: Iterable<string>) =>
+    problems.push({
+      path,
+      message: `${path} names the ${what} “${id}”, which the show does not have. ${listed('It has', all)}`,
+    });
+  show.supplies.forEach(({ placeId }, i) => {
+    if (placeId !== undefined && !places.has(placeId))
+      missing(`supplies[${i}].placeId`, 'place', placeId, places);
+  });
+  show.feeds.forEach(({ from, pieces }, i) => {
+    if (from.kind === 'supply') {
+      if (!supplies.has(from.supplyId))
+        missing(`feeds[${i}].from.supplyId`, 'supply', from.supplyId, supplies);
+    } else {
+      const controller = controllers.get(from.controllerId);
+      if (!controller)
+        missing(`feeds[${i}].from.controllerId`, 'controller', from.controllerId, controllers.keys());
+      else if (from.port > controller.ports)
+        problems.push({
+          path: `feeds[${i}].from.port`,
+          message: `feeds[${i}] comes from port ${portName(controller, from.port)}, but ${controller.name} has ${countOf(controller.ports, 'port')}.`,
+        });
+    }
+    pieces.forEach(({ to }, at) => {
+      const path = `feeds[${i}].pieces[${at}].to`;
+      if (to.kind === 'controller') {
+        if (!controllers.has(to.controllerId))
+          missing(`${path}.controllerId`, 'controller', to.controllerId, controllers.keys());
+      } else if (!props.has(to.propId)) missing(`${path}.propId`, 'prop', to.propId, props);
+    });
+  });
+  show.cuts.forEach(({ propId }, i) => {
+    if (!props.has(propId)) missing(`cuts[${i}].propId`, 'prop', propId, props);
   });
   return problems;
 }

@@ -1,4 +1,6 @@
 import type { Place, PatchEntry, Show, Task } from './schema';
+import type { Cut, Feed } from '../catalogue/feed';
+import type { Supply } from '../catalogue/supply';
 import type { Controller } from '../catalogue/controller';
 import type { ControllerType } from '../catalogue/controllerType';
 import type { PixelType } from '../catalogue/pixelType';
@@ -13,6 +15,9 @@ export interface RecordOf {
   controllerTypes: ControllerType;
   patch: PatchEntry;
   tasks: Task;
+  supplies: Supply;
+  feeds: Feed;
+  cuts: Cut;
 }
 export type ListName = keyof RecordOf;
 
@@ -24,12 +29,16 @@ export const LISTS = [
   'controllerTypes',
   'patch',
   'tasks',
+  'supplies',
+  'feeds',
+  'cuts',
 ] as const satisfies readonly ListName[];
 
 /** What the show says of itself, outside of its lists: a record of its own. */
 export const SHOW_FIELDS = [
   'name',
   'addressing',
+  'power',
   'lengths',
   'sender',
   'site',
@@ -56,6 +65,9 @@ const WORDS: Record<ListName, string> = {
   controllerTypes: 'kind of controller',
   patch: 'run on a port',
   tasks: 'value to type',
+  supplies: 'supply',
+  feeds: 'lead',
+  cuts: 'cut',
 };
 
 /** What a builder calls a record of a list. */

@@ -3,7 +3,9 @@ import { addressingSchema, packingSchema } from '../catalogue/packing';
 import { LAST_UNIVERSE, controllerSchema } from '../catalogue/controller';
 import { controllerTypeSchema } from '../catalogue/controllerType';
 import { senderSchema } from '../catalogue/network';
+import { cutSchema, feedSchema } from '../catalogue/feed';
 import { pixelTypeSchema } from '../catalogue/pixelType';
+import { supplySchema } from '../catalogue/supply';
 import { propSchema } from '../props/registry';
 import { siteSchema } from './siteSchema';
 import { idSchema, nameSchema } from '../fields/fields';
@@ -11,7 +13,7 @@ import { LENGTH_SYSTEMS } from '../units/length';
 import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
-export const SHOW_VERSION = 4;
+export const SHOW_VERSION = 5;
 
 export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema, order: orderSchema });
 export type Place = z.infer<typeof placeSchema>;
@@ -56,6 +58,18 @@ export const taskSchema = z.strictObject({
 });
 export type Task = z.infer<typeof taskSchema>;
 
+/** How white is made of four channels: by the white light, by the three colours, or by all. */
+export const WHITE_BY = ['white', 'colours', 'all'] as const;
+export type WhiteBy = (typeof WHITE_BY)[number];
+
+/** What the display is fed for. */
+export const powerPolicySchema = z.strictObject({
+  /** The brightest that is shown, as the byte at the chips in percent of its fullest. */
+  levelPercent: z.int().min(1).max(100),
+  whiteBy: z.enum(WHITE_BY),
+});
+export type PowerPolicy = z.infer<typeof powerPolicySchema>;
+
 /** How many records the lists of a show hold at most. */
 export const MOST_RECORDS = {
   places: 500,
@@ -66,6 +80,9 @@ export const MOST_RECORDS = {
   patch: 50_000,
   // More settings than all ports of all controllers that most sites have.
   tasks: 100_000,
+  supplies: 1000,
+  feeds: 20_000,
+  cuts: 20_000,
 };
 
 /** The show file without the rules that span several of its parts; those are in integrity.ts. */
@@ -83,6 +100,12 @@ export const showSchema = z.strictObject({
   controllerTypes: z.array(controllerTypeSchema).max(MOST_RECORDS.controllerTypes),
   /** Values to type again, one for each setting of a device. */
   tasks: z.array(taskSchema).max(MOST_RECORDS.tasks),
+  supplies: z.array(supplySchema).max(MOST_RECORDS.supplies),
+  /** Power leads, with their injections. */
+  feeds: z.array(feedSchema).max(MOST_RECORDS.feeds),
+  cuts: z.array(cutSchema).max(MOST_RECORDS.cuts),
+  /** What power is sized for; absent while the usual stands. */
+  power: powerPolicySchema.optional(),
   /** How lengths are written on screens and papers of this show; metric where nobody said it. */
   lengths: z.enum(LENGTH_SYSTEMS).optional(),
   sender: senderSchema.optional(),
@@ -104,6 +127,9 @@ export function emptyShow(name: string): Show {
     controllerTypes: [],
     patch: [],
     tasks: [],
+    supplies: [],
+    feeds: [],
+    cuts: [],
     addressing: { packing: { kind: 'wholePixels' }, newUniverse: 'controller' },
   };
 }

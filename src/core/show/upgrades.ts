@@ -8,6 +8,7 @@ export const UPGRADES: Record<number, (older: Older) => Older> = {
   1: notesBecomeFacts,
   2: limitsBecomeFigures,
   3: ordersAndHoles,
+  4: powerIsPlanned,
 };
 
 function listOf(holder: Older, name: string): Older[] {
@@ -188,4 +189,9 @@ function ordersAndHoles(older: Older): Older {
       )
     : older.controllers;
   return { ...older, version: 4, ...(Array.isArray(older.props) && { props }), controllers };
+}
+
+/** Version 4 said nothing of power. */
+function powerIsPlanned(older: Older): Older {
+  return { ...older, version: 5, supplies: [], feeds: [], cuts: [] };
 }

@@ -5,6 +5,7 @@ import { fieldWords } from '../fieldWords';
 import { idSchema } from '../../fields/fields';
 import { ShowError } from '../../fields/problem';
 import { defineEdit, nameOf, saidOf } from './definition';
+import { endLeads } from './power';
 
 export const addController = defineEdit({
   schema: z.strictObject({
@@ -25,6 +26,7 @@ const NULL_MEANS_GONE = new Set([
   'newUniverse',
   'portOptions',
   'coloursAt',
+  'power',
 ]);
 
 export const changeController = defineEdit({
@@ -43,11 +45,13 @@ export const changeController = defineEdit({
         newUniverse: controllerSchema.shape.newUniverse.nullable(),
         portOptions: controllerSchema.shape.portOptions.nullable(),
         coloursAt: controllerSchema.shape.coloursAt.nullable(),
+        power: controllerSchema.shape.power.nullable(),
       }),
   }),
   label: (show, { controllerId, change }) => {
     const words = Object.entries(change).map(([field, value]) => {
       if (field === 'network') return value === null ? 'no network address' : `address ${change.network!.ip}`;
+      if (field === 'power') return 'its power';
       if (field === 'portOptions') return 'options of its ports';
       if (field === 'site') return value === null ? 'off the site drawing' : 'place on the site drawing';
       if (field === 'packing') return change.packing ? packingWords(change.packing) : 'packing as the show';
@@ -102,5 +106,7 @@ export const removeController = defineEdit({
     draft.removeWhere('patch', (entry) => entry.controllerId === controllerId);
     // What was to be typed into it goes with it.
     draft.removeWhere('tasks', (task) => task.controllerId === controllerId);
+    draft.removeWhere('feeds', ({ from }) => from.kind === 'port' && from.controllerId === controllerId);
+    endLeads(draft, (end) => end.kind === 'controller' && end.controllerId === controllerId);
   },
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { electricSchema } from '../../catalogue/electric';
 import { partNotesSchema } from '../../catalogue/partNotes';
 import { pixelTypeSchema, timingSchema, type PixelType } from '../../catalogue/pixelType';
 import { formatLength } from '../../units/length';
@@ -27,6 +28,7 @@ export const changePixelType = defineEdit({
       .extend({
         // Null: nothing is said of it any more.
         timing: timingSchema.nullable(),
+        electric: electricSchema.nullable(),
         notes: partNotesSchema.unwrap().nullable(),
       })
       .partial(),
@@ -35,8 +37,15 @@ export const changePixelType = defineEdit({
     `${nameOf(show.pixelTypes, pixelTypeId)}: ${Object.entries(change)
       .map(([field, value]) => changeWords(field, value))
       .join(', ')}`,
-  apply: (draft, { pixelTypeId, change }) =>
-    draft.change('pixelTypes', pixelTypeId, saidOf(change) as Partial<PixelType>),
+  apply: (draft, { pixelTypeId, change }) => {
+    const { volts } = draft.need('pixelTypes', pixelTypeId);
+    // A current is that of a part for its voltage: it says nothing of one for another.
+    const isOther = change.volts !== undefined && change.volts !== volts && change.electric === undefined;
+    draft.change('pixelTypes', pixelTypeId, {
+      ...(saidOf(change) as Partial<PixelType>),
+      ...(isOther && { electric: undefined }),
+    });
+  },
 });
 
 export const removePixelType = defineEdit({

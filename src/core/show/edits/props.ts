@@ -8,6 +8,7 @@ import { ShowError } from '../../fields/problem';
 import { zodProblems } from '../read';
 import type { ShowDraft } from '../draft';
 import { defineEdit, nameOf, saidOf } from './definition';
+import { endLeads } from './power';
 
 export const addProp = defineEdit({
   schema: z.strictObject({ type: z.literal('addProp'), prop: propSchema, index: z.int().min(0).optional() }),
@@ -21,6 +22,8 @@ export const removeProp = defineEdit({
   apply: (draft, { propId }) => {
     draft.remove('props', propId);
     draft.removeWhere('patch', (entry) => entry.propId === propId);
+    draft.removeWhere('cuts', (cut) => cut.propId === propId);
+    endLeads(draft, (end) => end.kind !== 'controller' && end.propId === propId);
   },
 });
 

@@ -12,6 +12,7 @@ import type { EditDefinition } from './definition';
 import * as patch from './patch';
 import * as pixelTypes from './pixelTypes';
 import * as places from './places';
+import * as power from './power';
 import * as props from './props';
 import * as wholeShow from './show';
 
@@ -24,6 +25,7 @@ const definitions = {
   ...controllerTypes,
   ...devices,
   ...patch,
+  ...power.edits,
 };
 
 type Definitions = typeof definitions;

@@ -1,0 +1,49 @@
+import type { LaidShow } from '../plan/planned';
+
+/** What power ties together, by indices in the lists of the show. */
+export interface PowerGroup {
+  props: number[];
+  controllers: number[];
+  feeds: number[];
+}
+
+/**
+ * The parts of a show that power ties together: by a lead that is tapped at several things, by a controller that passes on what feeds
+ * it. What only shares a supply is apart, since a supply holds its voltage whatever hangs on it. What no lead goes to is in none.
+ */
+export function powerGroups({ show }: LaidShow): PowerGroup[] {
+  const parent = new Map<string, string>();
+  const rootOf = (key: string): string => {
+    let root = key;
+    while (parent.get(root) !== root) root = parent.get(root)!;
+    return root;
+  };
+  const join = (one: string, other: string) => {
+    for (const key of [one, other]) if (!parent.has(key)) parent.set(key, key);
+    parent.set(rootOf(other), rootOf(one));
+  };
+  const endsOf = show.feeds.map(({ from, pieces }) => [
+    ...pieces.map(({ to }) =>
+      to.kind === 'controller' ? `controller ${to.controllerId}` : `prop ${to.propId}`,
+    ),
+    ...(from.kind === 'port' ? [`controller ${from.controllerId}`] : []),
+  ]);
+  for (const ends of endsOf) for (const end of ends) join(ends[0]!, end);
+
+  const groups = new Map<string, PowerGroup>();
+  const groupOf = (key: string): PowerGroup => {
+    const root = rootOf(key);
+    let group = groups.get(root);
+    if (!group) groups.set(root, (group = { props: [], controllers: [], feeds: [] }));
+    return group;
+  };
+  endsOf.forEach((ends, feed) => groupOf(ends[0]!).feeds.push(feed));
+  const gather = (list: 'props' | 'controllers', word: string) =>
+    show[list].forEach(({ id }, index) => {
+      const key = `${word} ${id}`;
+      if (parent.has(key)) groupOf(key)[list].push(index);
+    });
+  gather('props', 'prop');
+  gather('controllers', 'controller');
+  return [...groups.values()];
+}

@@ -1,0 +1,233 @@
+import type { Feed, FeedPiece } from '../catalogue/feed';
+import { fuseFor } from '../catalogue/fuse';
+import { WIRE_SIZES } from '../catalogue/wire';
+import type { Plan } from '../plan/planned';
+import { reportOf, type FedRun, type PowerReport } from './report';
+import type { Shown } from './shown';
+import { NetworkSolver } from './solve';
+import { powerGroups, type PowerGroup } from './groups';
+import { rampsOfKinds, wirePower } from './wiring';
+
+/** Where on a prop a lead can be brought. */
+export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
+export type Reach = (typeof REACHES)[number];
+
+export interface FeedWish {
+  shown: Shown;
+  /** Every pixel is to have at least so much; null takes what its type needs. */
+  leastVolts: number | null;
+  reach: Reach;
+  /** The supply that new leads come from. */
+  supplyId: string;
+  /** One way, from the supply to the prop. */
+  leadMm: number;
+  /** The thinnest that is taken. */
+  wire: string;
+}
+
+export interface FeedProposal {
+  /** Leads to add; those that are there stay. Their ids are to be given. */
+  feeds: Omit<Feed, 'id'>[];
+  /** The prop with them; null where nothing has to be added. */
+  lowestVolts: number | null;
+  leastVolts: number;
+  isEnough: boolean;
+  /** No fewer would do: all smaller choices were tried. */
+  isFewest: boolean;
+}
+
+/** So many choices of one size are tried to the last before it is said that a smaller number does. */
+const MOST_CHOICES = 3000;
+/** Places along a run that are looked at, where any would do. */
+const MOST_PLACES = 48;
+
+/**
+ * The fewest leads that keep every pixel of a prop above a voltage, beside those that it has.
+ *
+ * A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none of fewer is: places are
+ * added one by one where each helps most, those that are not needed are taken away again, and then all choices of one place less are
+ * tried, where they are not too many.
+ */
+export function proposeFeeds(plan: Plan, prop: number, wish: FeedWish): FeedProposal {
+  const propId = plan.show.props[prop]!.id;
+  const { firstRun, runCount } = plan.props[prop]!;
+  const chosen: Place[] = [];
+  let isFewest = true;
+  for (let run = firstRun; run < firstRun + runCount; run += 1) {
+    const found = fewestPlaces(plan, prop, run, wish);
+    isFewest &&= found.isFewest;
+    chosen.push(...found.places.map((pixel) => ({ run: plan.runs[run]!.number, pixel })));
+  }
+  const feeds = sized(plan, prop, propId, chosen, wish);
+  const { runs } = tried(plan, prop, feeds, wish);
+  const lowest = runs.reduce<FedRun | null>(
+    (least, run) => ((run.lowestVolts ?? 0) < (least?.lowestVolts ?? Infinity) ? run : least),
+    null,
+  );
+  const leastVolts = wish.leastVolts ?? lowest?.leastVolts ?? 0;
+  return {
+    feeds,
+    lowestVolts: lowest?.lowestVolts ?? null,
+    leastVolts,
+    isEnough: runs.every((run) => run.unfed === 0 && (run.lowestVolts ?? 0) >= leastVolts - 1e-6),
+    isFewest,
+  };
+}
+
+interface Place {
+  run: number;
+  pixel: number;
+}
+
+/** Pixels of a run, from 1, to which a lead can be brought. */
+export function reachablePixels(plan: Plan, prop: number, run: number, reach: Reach): number[] {
+  const { firstPixel, pixelCount } = plan.runs[run]!;
+  if (pixelCount === 0) return [];
+  const { strand, yMm } = plan.pixels;
+  const ends = new Set([1, pixelCount]);
+  if (reach === 'loops' || reach === 'ground')
+    for (let i = 1; i < pixelCount; i += 1)
+      if (strand[firstPixel + i] !== strand[firstPixel + i - 1]) ends.add(i).add(i + 1);
+  if (reach === 'any') {
+    const step = Math.max(1, Math.ceil(pixelCount / MOST_PLACES));
+    for (let pixel = 1; pixel <= pixelCount; pixel += step) ends.add(pixel);
+  }
+  const all = [...ends].sort((a, b) => a - b);
+  if (reach !== 'ground') return all;
+  // Within reach of somebody who stands: the lowest fifth of the prop.
+  const { firstPixel: first, pixelCount: count } = plan.props[prop]!;
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = first; i < first + count; i += 1) {
+    low = Math.min(low, yMm[i]!);
+    high = Math.max(high, yMm[i]!);
+  }
+  return all.filter((pixel) => yMm[firstPixel + pixel - 1]! <= low + (high - low) / 5);
+}
+
+function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish) {
+  const places = reachablePixels(plan, prop, run, wish.reach);
+  const propId = plan.show.props[prop]!.id;
+  const { number } = plan.runs[run]!;
+  /** The lowest of the run with leads to some places; below 0 where something is not reached, the less the worse. */
+  const lowestWith = (pixels: readonly number[]): number => {
+    const feeds = pixels.map((pixel) => leadTo(propId, number, pixel, wish, wish.wire));
+    const fed = tried(plan, prop, feeds, wish).runs.find((each) => each.run === number);
+    return !fed || fed.lowestVolts === null ? -1 : fed.unfed > 0 ? -fed.unfed / fed.count : fed.lowestVolts;
+  };
+  const least =
+    wish.leastVolts ?? tried(plan, prop, [], wish).runs[0]?.leastVolts ?? leastOf(plan, prop, wish);
+  const isEnough = (volts: number) => volts >= least - 1e-9;
+  let chosen: number[] = [];
+  let volts = lowestWith(chosen);
+  while (!isEnough(volts) && chosen.length < places.length) {
+    let best: { pixel: number; volts: number } | null = null;
+    for (const pixel of places) {
+      if (chosen.includes(pixel)) continue;
+      const here = lowestWith([...chosen, pixel]);
+      if (!best || here > best.volts + 1e-9) best = { pixel, volts: here };
+    }
+    // Two stretches that are alike need two leads before the lowest rises: one that does not help yet is taken all the same.
+    if (!best) break;
+    chosen = [...chosen, best.pixel];
+    volts = best.volts;
+  }
+  for (const pixel of chosen.slice().reverse()) {
+    const without = chosen.filter((each) => each !== pixel);
+    if (isEnough(volts) && isEnough(lowestWith(without))) chosen = without;
+  }
+  let isFewest = chosen.length === 0;
+  while (isEnough(volts) && chosen.length > 0) {
+    if (choicesOf(places.length, chosen.length - 1) > MOST_CHOICES) break;
+    const smaller = firstChoice(places, chosen.length - 1, (pixels) => isEnough(lowestWith(pixels)));
+    if (!smaller) {
+      isFewest = true;
+      break;
+    }
+    chosen = smaller;
+    isFewest = chosen.length === 0;
+  }
+  return { places: chosen.sort((a, b) => a - b), isFewest };
+}
+
+function leastOf(plan: Plan, prop: number, wish: FeedWish): number {
+  // A prop that nothing feeds is in no group yet; with one lead it is.
+  const { number } = plan.runs[plan.props[prop]!.firstRun]!;
+  const feeds = [leadTo(plan.show.props[prop]!.id, number, 1, wish, wish.wire)];
+  return tried(plan, prop, feeds, wish).runs[0]?.leastVolts ?? 0;
+}
+
+const choicesOf = (of: number, count: number): number => {
+  let choices = 1;
+  for (let i = 0; i < count; i += 1) choices = (choices * (of - i)) / (i + 1);
+  return choices;
+};
+
+function firstChoice(
+  places: readonly number[],
+  count: number,
+  suits: (pixels: readonly number[]) => boolean,
+  from = 0,
+  taken: readonly number[] = [],
+): number[] | null {
+  if (taken.length === count) return suits(taken) ? [...taken] : null;
+  for (let i = from; i <= places.length - (count - taken.length); i += 1) {
+    const found = firstChoice(places, count, suits, i + 1, [...taken, places[i]!]);
+    if (found) return found;
+  }
+  return null;
+}
+
+function leadTo(
+  propId: string,
+  run: number,
+  pixel: number,
+  { supplyId, leadMm }: FeedWish,
+  wire: string,
+): Omit<Feed, 'id'> {
+  const piece: FeedPiece = { lengthMm: leadMm, wire, to: { kind: 'pixel', propId, run, pixel } };
+  return { from: { kind: 'supply', supplyId }, pieces: [piece] };
+}
+
+/** The group of a prop with leads added. */
+function tried(
+  plan: Plan,
+  prop: number,
+  feeds: readonly Omit<Feed, 'id'>[],
+  wish: FeedWish,
+): Pick<PowerReport, 'runs' | 'leads'> {
+  const added = feeds.map((feed, i): Feed => ({ ...feed, id: `proposed-${i}` }));
+  const show = { ...plan.show, feeds: [...plan.show.feeds, ...added] };
+  const changed = { ...plan, show };
+  const group: PowerGroup | undefined = powerGroups(changed).find((each) => each.props.includes(prop));
+  if (!group) return { runs: [], leads: [] };
+  const wiring = wirePower(changed, group);
+  const solver = new NetworkSolver({ ...wiring.network, kinds: rampsOfKinds(wiring.kinds, wish.shown) });
+  const report = reportOf(changed, wish.shown, [{ group, wiring, solution: solver.solve() }]);
+  return { runs: report.runs.filter((run) => run.prop === prop), leads: report.leads };
+}
+
+/** Leads of the size that their current asks for, each with its fuse. Thicker ones take more current, so their sizes are found in a few rounds. */
+function sized(plan: Plan, prop: number, propId: string, places: readonly Place[], wish: FeedWish) {
+  const wires = places.map(() => wish.wire);
+  const feedsNow = () => places.map(({ run, pixel }, i) => leadTo(propId, run, pixel, wish, wires[i]!));
+  for (let round = 0; round < WIRE_SIZES.length; round += 1) {
+    const feeds = feedsNow();
+    const leads = tried(plan, prop, feeds, wish).leads.slice(-places.length || Infinity);
+    let changed = false;
+    leads.forEach((lead, i) => {
+      if (lead.fuse !== null) return;
+      const next = WIRE_SIZES.slice(WIRE_SIZES.findIndex((size) => size.id === wires[i]) + 1).find(
+        (size) => !size.id.endsWith('solid') && fuseFor(Math.abs(lead.amps), size.amps) !== null,
+      );
+      if (!next) return;
+      wires[i] = next.id;
+      changed = true;
+    });
+    if (!changed)
+      return feeds.map((feed, i) => {
+        const fuseAmps = leads[i]!.fuse;
+        return fuseAmps === null ? feed : { ...feed, fuseAmps };
+      });
+  }
+  return feedsNow();
+}

@@ -1,0 +1,227 @@
+import { electricOf } from '../catalogue/electric';
+import { connectorKind } from '../catalogue/connector';
+import type { Feed } from '../catalogue/feed';
+import { FUSE_SHARE, fuseFor, type FuseAmps } from '../catalogue/fuse';
+import { LOADING } from '../catalogue/supply';
+import { ampacityOf, wireSize } from '../catalogue/wire';
+import { basesWords, type Figure } from '../figures/figure';
+import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
+import type { Shown } from './shown';
+import { litBy } from './shown';
+import { solvePower, type SolvedGroup } from './solvePower';
+
+/** How the pixels of a run, or the panels of a wall, are fed. */
+export interface FedRun {
+  prop: number;
+  /** From 1; null for the panels of a wall, which are fed each on its own. */
+  run: number | null;
+  /** The lowest of all that a supply reaches; null where none does. */
+  lowestVolts: number | null;
+  /** Where that is: a pixel of the run or a panel, counted from 1. */
+  lowestAt: number;
+  /** So many pixels or panels that no supply reaches, of all. */
+  unfed: number;
+  count: number;
+  /** So many get less than they should. */
+  below: number;
+  leastVolts: number;
+  amps: number;
+  standsOn: string;
+}
+
+/** A part of a lead that says how much goes through it. */
+export interface WeakestPart {
+  words: string;
+  amps: number;
+}
+
+export interface FedPiece {
+  amps: number;
+  /** Lost on both conductors. */
+  dropVolts: number;
+  carriesAmps: number;
+  /** What reaches the end of the piece. */
+  voltsAtEnd: number;
+}
+
+export interface FedLead {
+  /** Index in the show. */
+  feed: number;
+  /** What leaves its source. */
+  amps: number;
+  pieces: FedPiece[];
+  weakest: WeakestPart;
+  /** The fuse that fits its load and its parts; null where there is none. */
+  fuse: FuseAmps | null;
+  /** It leads nowhere: what it went to is not there any more. */
+  isLoose: boolean;
+}
+
+export interface LoadedSupply {
+  /** Index in the show. */
+  supply: number;
+  /** Of pixels, boards, wires and of what else hangs on it. */
+  amps: number;
+  othersAmps: number;
+  leads: number;
+  ratedAmps: number;
+  /** For hours. */
+  carriesAmps: number;
+}
+
+/** What flows in a show while everything shows the same. */
+export interface PowerReport {
+  shown: Shown;
+  runs: FedRun[];
+  leads: FedLead[];
+  supplies: LoadedSupply[];
+  /** Of props that are fed. */
+  amps: number;
+  heatWatts: number;
+  /** Props that no lead goes to. */
+  unfedProps: number[];
+}
+
+/** The parts of a lead by what they carry, and which of them is the least. */
+export function weakestPart(feed: Feed): WeakestPart {
+  const parts: WeakestPart[] = feed.pieces.map(({ wire, lengthMm }) => ({
+    words: `its wire, ${wireSize(wire).words}`,
+    amps: ampacityOf(wire, lengthMm),
+  }));
+  if (feed.connector !== undefined) {
+    const { words, amps } = connectorKind(feed.connector);
+    parts.push({ words: `its ${words}`, amps });
+  }
+  return parts.reduce((least, part) => (part.amps < least.amps ? part : least));
+}
+
+/** What a fuse is sized for: hours at its load leave a fifth of it. */
+export const fuseCarries = (fuseAmps: number): number => fuseAmps * FUSE_SHARE;
+
+/** Solves a whole show. */
+export function powerReport(plan: Plan, shown: Shown): PowerReport {
+  return reportOf(plan, shown, solvePower(plan, shown));
+}
+
+/** What some solved parts of a show come to. */
+export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[]): PowerReport {
+  const { show } = plan;
+  const runs = groups.flatMap((each) => [...runsOf(plan, each, shown), ...wallsOf(plan, each)]);
+  runs.sort((a, b) => a.prop - b.prop || (a.run ?? 0) - (b.run ?? 0));
+  const leads = groups.flatMap((each) => leadsOf(plan, each)).sort((a, b) => a.feed - b.feed);
+  const given = new Float64Array(show.supplies.length);
+  for (const { wiring, solution } of groups)
+    wiring.supplies.forEach((supply, i) => (given[supply]! += solution.supplyAmps[i]!));
+  const fed = new Set(groups.flatMap(({ group }) => group.props));
+  return {
+    shown,
+    runs,
+    leads,
+    supplies: show.supplies.map((supply, index) => {
+      const othersAmps = (supply.others ?? []).reduce((sum, other) => sum + other.amps.value, 0);
+      return {
+        supply: index,
+        amps: given[index]! + othersAmps,
+        othersAmps,
+        leads: show.feeds.filter(({ from }) => from.kind === 'supply' && from.supplyId === supply.id).length,
+        ratedAmps: supply.ratedAmps.value,
+        carriesAmps: supply.ratedAmps.value * LOADING,
+      };
+    }),
+    amps: runs.reduce((sum, run) => sum + run.amps, 0),
+    heatWatts: groups.reduce((sum, { wiring, solution }) => {
+      const { ohm } = wiring.network.wires;
+      let watts = 0;
+      for (let i = 0; i < ohm.length; i += 1) watts += solution.wireAmps[i]! ** 2 * ohm[i]!;
+      return sum + watts;
+    }, 0),
+    unfedProps: show.props.flatMap((_, index) =>
+      fed.has(index) || plan.props[index]!.pixelCount === 0 ? [] : [index],
+    ),
+  };
+}
+
+function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Shown): FedRun[] {
+  return group.props.flatMap((prop) => {
+    const type = plan.show.pixelTypes.find((each) => each.id === plan.show.props[prop]!.pixelTypeId)!;
+    const electric = electricOf(type);
+    const leastVolts = electric.leastVolts.value;
+    const figures = [
+      electric.draw.idle,
+      ...litBy(shown, type.colourOrder).map((each) => electric.draw[each]),
+    ];
+    const standsOn = basesWords(figures as Figure<number>[]);
+    const { firstRun, runCount } = plan.props[prop]!;
+    const fed: FedRun[] = [];
+    for (let run = firstRun; run < firstRun + runCount; run += 1) {
+      const first = wiring.firstLoadOfRun.get(run);
+      if (first === undefined) continue;
+      const { number, pixelCount } = plan.runs[run]!;
+      const loads = Array.from({ length: pixelCount }, (_, i) => first + i);
+      fed.push({ prop, run: number, leastVolts, standsOn, ...summed(loads, solution, leastVolts) });
+    }
+    return fed;
+  });
+}
+
+function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedRun[] {
+  return group.props.flatMap((prop) => {
+    const of = plan.show.props[prop]!;
+    const power = kindOf(of).panelPower?.(of.shape);
+    if (!power) return [];
+    const loads = wiring.panels.filter((panel) => panel.prop === prop).map((panel) => panel.load);
+    const leastVolts = 4.5;
+    const standsOn = basesWords([power.ampsFullWhite]);
+    return [{ prop, run: null, leastVolts, standsOn, ...summed(loads, solution, leastVolts) }];
+  });
+}
+
+function summed(
+  loads: readonly number[],
+  { loadVolts, loadAmps, unfed }: SolvedGroup['solution'],
+  least: number,
+) {
+  let lowestVolts: number | null = null;
+  let lowestAt = 1;
+  let [dark, below, amps] = [0, 0, 0];
+  loads.forEach((load, i) => {
+    if (unfed[load]) {
+      dark += 1;
+      return;
+    }
+    const volts = loadVolts[load]!;
+    amps += loadAmps[load]!;
+    if (volts < least - 1e-9) below += 1;
+    if (lowestVolts === null || volts < lowestVolts) [lowestVolts, lowestAt] = [volts, i + 1];
+  });
+  return { lowestVolts, lowestAt, unfed: dark, count: loads.length, below, amps };
+}
+
+function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[] {
+  return group.feeds.map((index) => {
+    const feed = plan.show.feeds[index]!;
+    const weakest = weakestPart(feed);
+    const wired = wiring.pieces.filter((piece) => piece.feed === index);
+    const pieces = wired.map(({ piece, plusWire, minusWire }): FedPiece => {
+      const { wire, lengthMm } = feed.pieces[piece]!;
+      const amps = solution.wireAmps[plusWire]!;
+      const { to, ohm } = wiring.network.wires;
+      return {
+        amps,
+        dropVolts: amps * ohm[plusWire]! - solution.wireAmps[minusWire]! * ohm[minusWire]!,
+        carriesAmps: ampacityOf(wire, lengthMm),
+        voltsAtEnd: solution.nodeVolts[to[plusWire]!]! - solution.nodeVolts[to[minusWire]!]!,
+      };
+    });
+    const amps = pieces[0]?.amps ?? 0;
+    return {
+      feed: index,
+      amps,
+      pieces,
+      weakest,
+      fuse: fuseFor(Math.abs(amps), weakest.amps),
+      isLoose: wired.length < feed.pieces.length,
+    };
+  });
+}

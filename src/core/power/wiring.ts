@@ -1,0 +1,244 @@
+import { electricOf, type Electric, type Rail } from '../catalogue/electric';
+import type { FeedEnd } from '../catalogue/feed';
+import { boardPowerOf } from '../catalogue/boardPower';
+import { ohmOf } from '../catalogue/wire';
+import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
+import type { PowerGroup } from './groups';
+import type { Network, Ramp } from './network';
+import { panelRamps, rampsOf, type Shown } from './shown';
+
+/** What loads of one kind are. */
+export type LoadKind =
+  | { kind: 'pixel'; electric: Electric; colourOrder: string; isHidden: boolean }
+  | { kind: 'panel'; ampsFullWhite: number }
+  | { kind: 'board'; amps: number };
+
+/** A piece of a lead in the network. */
+export interface WiredPiece {
+  /** Index of its lead in the show. */
+  feed: number;
+  piece: number;
+  plusWire: number;
+  minusWire: number;
+}
+
+/** A group of props with all that feeds it, as a network, and what stands where in it. */
+export interface PowerWiring {
+  network: Omit<Network, 'kinds'>;
+  kinds: readonly LoadKind[];
+  /** Index of the pixel of each load in the table of the plan; -1 for a panel or a board. */
+  pixelOfLoad: Int32Array;
+  /** Load of the first pixel of each run that is in the network, by the index of the run; its others follow. */
+  firstLoadOfRun: ReadonlyMap<number, number>;
+  /** Columns and rows from 1, from the top left of the front. */
+  panels: readonly { load: number; prop: number; column: number; row: number }[];
+  boards: readonly { load: number; controller: number }[];
+  pieces: readonly WiredPiece[];
+  /** Index in the show of each supply of the network. */
+  supplies: readonly number[];
+  /** Ends of leads that lead nowhere: a pixel or a panel that is not there any more. */
+  loose: readonly { feed: number; piece: number }[];
+}
+
+/** Less than a soldered joint has. */
+const LEAST_OHM = 1e-4;
+
+/**
+ * The network of a group of props: two rails along each run, panels, boards, leads and supplies. Nodes are numbered along the runs, the
+ * supplies last, so that a solver that goes by their order has little to carry along.
+ *
+ * @param group as `powerGroups` gives it.
+ */
+export function wirePower(plan: Plan, group: PowerGroup): PowerWiring {
+  const { show } = plan;
+  const wires = { from: [] as number[], to: [] as number[], ohm: [] as number[] };
+  const loads = { plus: [] as number[], minus: [] as number[], kind: [] as number[] };
+  const kinds: LoadKind[] = [];
+  const pixelOfLoad: number[] = [];
+  const firstLoadOfRun = new Map<number, number>();
+  const panels: { load: number; prop: number; column: number; row: number }[] = [];
+  const boards: { load: number; controller: number }[] = [];
+  let nodeCount = 0;
+  const wire = (from: number, to: number, ohm: number) => {
+    wires.from.push(from);
+    wires.to.push(to);
+    wires.ohm.push(Math.max(ohm, LEAST_OHM));
+    return wires.ohm.length - 1;
+  };
+  /** Plus is the even node, ground the next. */
+  const place = () => (nodeCount += 2) - 2;
+  const load = (at: number, kind: number, pixel = -1) => {
+    loads.plus.push(at);
+    loads.minus.push(at + 1);
+    loads.kind.push(kind);
+    pixelOfLoad.push(pixel);
+    return loads.kind.length - 1;
+  };
+  /** Where each thing that a lead can go to stands. */
+  const placeOf = new Map<string, number>();
+
+  for (const index of group.props) {
+    const prop = show.props[index]!;
+    const planned = plan.props[index]!;
+    const power = kindOf(prop).panelPower?.(prop.shape);
+    if (power) {
+      const kind = kinds.push({ kind: 'panel', ampsFullWhite: power.ampsFullWhite.value }) - 1;
+      for (let row = 1; row <= power.rows; row += 1)
+        for (let column = 1; column <= power.columns; column += 1) {
+          if (power.isMissing(column, row)) continue;
+          const at = place();
+          placeOf.set(endKey({ kind: 'panel', propId: prop.id, column, row }), at);
+          panels.push({ load: load(at, kind), prop: index, column, row });
+        }
+      continue;
+    }
+    const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+    const electric = electricOf(type);
+    const kind = kinds.length;
+    kinds.push({ kind: 'pixel', electric, colourOrder: type.colourOrder, isHidden: false });
+    kinds.push({ kind: 'pixel', electric, colourOrder: type.colourOrder, isHidden: true });
+    const hidden = new Set(planned.hiddenPixels);
+    const cuts = show.cuts.filter((cut) => cut.propId === prop.id);
+    for (let run = planned.firstRun; run < planned.firstRun + planned.runCount; run += 1) {
+      const { firstPixel, pixelCount, number } = plan.runs[run]!;
+      const cutAfter = new Set(cuts.filter((cut) => cut.run === number).map((cut) => cut.afterPixel));
+      for (let i = 0; i < pixelCount; i += 1) {
+        const pixel = firstPixel + i;
+        const at = place();
+        const made = load(at, kind + (hidden.has(pixel - planned.firstPixel) ? 1 : 0), pixel);
+        if (i === 0) {
+          firstLoadOfRun.set(run, made);
+          placeOf.set(`run ${prop.id} ${number}`, at);
+          continue;
+        }
+        const ohm = railOhm(electric.rail, distanceMm(plan, pixel - 1, pixel));
+        if (!cutAfter.has(i)) wire(at - 2, at, ohm);
+        wire(at - 1, at + 1, ohm);
+      }
+    }
+  }
+
+  for (const controller of group.controllers) {
+    const { id, ...board } = show.controllers[controller]!;
+    const kind = kinds.push({ kind: 'board', amps: boardPowerOf(board).ownAmps.value }) - 1;
+    const at = place();
+    placeOf.set(endKey({ kind: 'controller', controllerId: id }), at);
+    boards.push({ load: load(at, kind), controller });
+  }
+
+  /** Null where there is no such pixel or panel. */
+  const endPlace = (end: FeedEnd): number | null => {
+    if (end.kind === 'pixel') {
+      const first = placeOf.get(`run ${end.propId} ${end.run}`);
+      const prop = show.props.findIndex((each) => each.id === end.propId);
+      const run = plan.runs[plan.props[prop]!.firstRun + end.run - 1];
+      return first === undefined || end.pixel > (run?.pixelCount ?? 0) ? null : first + 2 * (end.pixel - 1);
+    }
+    return placeOf.get(endKey(end)) ?? null;
+  };
+
+  const pieces: WiredPiece[] = [];
+  const loose: { feed: number; piece: number }[] = [];
+  const sources = new Map<number, number>();
+  for (const index of group.feeds) {
+    const feed = show.feeds[index]!;
+    let before: number;
+    if (feed.from.kind === 'port') {
+      before = endPlace({ kind: 'controller', controllerId: feed.from.controllerId })!;
+    } else {
+      const { supplyId } = feed.from;
+      const supply = show.supplies.findIndex((each) => each.id === supplyId);
+      before = sources.get(supply) ?? place();
+      sources.set(supply, before);
+    }
+    let beforeOhm = 0;
+    feed.pieces.forEach((piece, at) => {
+      const ohm = beforeOhm + ohmOf(piece.wire, piece.lengthMm);
+      const end = endPlace(piece.to);
+      if (end === null || end === before) {
+        // It goes on from there all the same.
+        loose.push({ feed: index, piece: at });
+        beforeOhm = ohm;
+        return;
+      }
+      pieces.push({
+        feed: index,
+        piece: at,
+        plusWire: wire(before, end, ohm),
+        minusWire: wire(before + 1, end + 1, ohm),
+      });
+      before = end;
+      beforeOhm = 0;
+    });
+  }
+  const supplies = [...sources.keys()];
+  return {
+    network: {
+      nodeCount,
+      wires: {
+        from: Int32Array.from(wires.from),
+        to: Int32Array.from(wires.to),
+        ohm: Float64Array.from(wires.ohm),
+      },
+      supplies: supplies.map((supply) => ({
+        plus: sources.get(supply)!,
+        minus: sources.get(supply)! + 1,
+        volts: show.supplies[supply]!.volts,
+      })),
+      loads: {
+        plus: Int32Array.from(loads.plus),
+        minus: Int32Array.from(loads.minus),
+        kind: Uint16Array.from(loads.kind),
+      },
+    },
+    kinds,
+    pixelOfLoad: Int32Array.from(pixelOfLoad),
+    firstLoadOfRun,
+    panels,
+    boards,
+    pieces,
+    supplies,
+    loose,
+  };
+}
+
+/** What each kind of load draws of what is shown. Hidden pixels are dark, whatever is shown. */
+export function rampsOfKinds(kinds: readonly LoadKind[], shown: Shown): Ramp[][] {
+  return kinds.map((kind) => {
+    switch (kind.kind) {
+      case 'pixel':
+        return rampsOf(kind.electric, kind.colourOrder, kind.isHidden ? { ...shown, level: 0 } : shown);
+      case 'panel':
+        return panelRamps(kind.ampsFullWhite, shown);
+      case 'board':
+        return [{ cutoffV: 0, kneeV: 2, amps: kind.amps }];
+    }
+  });
+}
+
+/** One conductor from a pixel to the next, in ohm. Wire between bullets is at least as long as they are apart. */
+export function railOhm(rail: Rail, apartMm: number): number {
+  return rail.kind === 'copper'
+    ? (rail.ohmPerM.value * apartMm) / 1000
+    : ohmOf(rail.wire, Math.max(rail.pitchMm, apartMm));
+}
+
+function distanceMm({ pixels }: Plan, one: number, other: number): number {
+  return Math.hypot(
+    pixels.xMm[other]! - pixels.xMm[one]!,
+    pixels.yMm[other]! - pixels.yMm[one]!,
+    pixels.zMm[other]! - pixels.zMm[one]!,
+  );
+}
+
+function endKey(end: FeedEnd): string {
+  switch (end.kind) {
+    case 'pixel':
+      return `pixel ${end.propId} ${end.run} ${end.pixel}`;
+    case 'panel':
+      return `panel ${end.propId} ${end.column} ${end.row}`;
+    case 'controller':
+      return `controller ${end.controllerId}`;
+  }
+}
