@@ -21,6 +21,8 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][
   ['policies', 'patch?sheet=policies', 'dark'],
   ['found', 'patch?sheet=found', 'dark'],
   ['network', 'patch?sheet=network', 'dark'],
+  ['feed', 'feed/prop/net-curtain', 'dark'],
+  ['schedule', 'feed?sheet=schedule', 'light'],
 ];
 
 /** Pages beside the stages: file name, address with the show’s id, width and height, what stands there when all of it is drawn. */
@@ -46,7 +48,7 @@ async function main() {
       await page.goto(`${server.address}/shows/${id}/${view}`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       // Fonts and the first frames of the canvases.
-      await page.waitForTimeout(800);
+      await page.waitForTimeout(file === 'feed' ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
       await page.close();
     }

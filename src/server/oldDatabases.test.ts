@@ -30,7 +30,13 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
   'the database of an earlier version, %s',
   (file) => {
     // A database of a later version went through upgrades before.
-    const upgrades = { '0001.sqlite': 1, '0002.sqlite': 1, '0003.sqlite': 2, '0004.sqlite': 3, '0005.sqlite': 4 }[file]!;
+    const upgrades = {
+      '0001.sqlite': 1,
+      '0002.sqlite': 1,
+      '0003.sqlite': 2,
+      '0004.sqlite': 3,
+      '0005.sqlite': 4,
+    }[file]!;
     const open = () => {
       const copy = path.join(folder, 'rapid-lantern.sqlite');
       if (!fs.existsSync(copy)) fs.copyFileSync(path.join(FOLDER, file), copy);

@@ -1,7 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { demoShow, expect, test } from './lantern';
 import { layoutProblems } from './layout';
-import { SPOTS, eachSheet, reachProblems } from './walk';
+import { SPOTS, STAGE_IDS, eachSheet, reachProblems } from './walk';
 
 const SCREENS = [
   { width: 1280, height: 800 },
@@ -17,8 +17,6 @@ const PHONES = [
 /** The least side of what is pressed, with a mouse and with a thumb. */
 const MOUSE_PX = 24;
 const THUMB_PX = 44;
-
-const STAGE_IDS = [...new Set(SPOTS.map((spot) => spot.stage))];
 
 /** What is wrong on the sheets of a stage, at each of some sizes of screen. */
 async function problemsOf(

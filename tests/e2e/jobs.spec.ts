@@ -153,7 +153,13 @@ test('the beacon tree found wrong: a count, a packing, a colour order', async ({
 });
 
 test('a half tree with a universe for each strand', async ({ page, request }) => {
-  const id = await demoShow(request, { props: [], patch: [], controllers: [], tasks: [], site: undefined });
+  const id = await demoShow(request, {
+    props: [],
+    patch: [],
+    controllers: [],
+    tasks: [],
+    site: undefined,
+  });
   await openAt(page, id, 'build');
   await addProp(page, /^Tree/);
   await fill(page, 'Strands', '13');

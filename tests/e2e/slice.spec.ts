@@ -135,6 +135,7 @@ test('the demo show is sound and shows every kind of prop and controller', async
   const plan = await response.json();
   expect(plan.findings.map((finding: { check: string }) => finding.check)).toEqual([
     'run-on-no-port',
+    'starved-pixels',
     'network',
   ]);
   expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(

@@ -37,6 +37,8 @@ export const SPOTS: readonly Spot[] = STAGES.flatMap((stage) => [
   ),
 ]);
 
+export const STAGE_IDS = STAGES.map((stage) => stage.id);
+
 /** Goes to a spot and through its sheets, the first of them always. `wholeShow` stages have theirs looked at once. */
 export async function eachSheet(
   page: Page,
@@ -46,7 +48,9 @@ export async function eachSheet(
 ): Promise<void> {
   await page.goto(`/shows/${id}/${stage}${address}`);
   await page.getByTestId('saving').waitFor({ state: 'attached' });
-  const tabs = page.getByTestId('sheet-tabs').getByRole('button');
+  // What is the same whatever is chosen is looked at once.
+  const all = page.getByTestId('sheet-tabs').getByRole('button');
+  const tabs = address === '' ? all : all.and(page.locator(':not([data-whole-show])'));
   await tabs.first().waitFor();
   const once = STAGES.find((each) => each.id === stage)!.wholeShow && address !== '';
   const count = once ? 1 : await tabs.count();

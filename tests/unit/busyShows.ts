@@ -11,6 +11,11 @@ import { CORNERS } from '@/core/threading/view';
 import { withOrder } from '@/core/show/read';
 import type { Show } from '@/core/show/schema';
 import { anyShow } from './shows';
+import { CONNECTORS } from '@/core/catalogue/connector';
+import type { Feed } from '@/core/catalogue/feed';
+import { FUSE_AMPS } from '@/core/catalogue/fuse';
+import { usual } from '@/core/figures/figure';
+import { kindOf } from '@/core/props/registry';
 
 /** Shows in which much is said and much is wrong: kinds of controllers, addresses, walls on cards, stock, ranges, rates. */
 
@@ -131,6 +136,87 @@ const aboutProp = fc.record(
   { requiredKeys: [] },
 );
 
+/** Leads to any of the props and controllers: too thin, too long, fused too small or not at all, to places that are not there, from supplies of other volts. */
+const anyPower = fc
+  .record({
+    supplies: fc.array(fc.tuple(fc.constantFrom(5, 12, 24), fc.constantFrom(1, 8.3, 29, 60)), {
+      maxLength: 3,
+    }),
+    leads: fc.array(
+      fc.record({
+        from: fc.nat(),
+        port: fc.boolean(),
+        fuseAmps: fc.option(fc.constantFrom(...FUSE_AMPS), { nil: undefined }),
+        connector: fc.option(fc.constantFrom(...CONNECTORS.map(({ id }) => id)), { nil: undefined }),
+        pieces: fc.array(
+          fc.record({
+            lengthMm: fc.constantFrom(10, 1500, 20_000),
+            wire: fc.constantFrom('awg24', 'awg18', 'mm2-2.5', 'awg10'),
+            what: fc.nat(),
+            run: fc.integer({ min: 1, max: 3 }),
+            pixel: fc.integer({ min: 1, max: 40 }),
+            toController: fc.boolean(),
+          }),
+          { minLength: 1, maxLength: 3 },
+        ),
+      }),
+      { maxLength: 5 },
+    ),
+    cuts: fc.array(fc.tuple(fc.nat(), fc.integer({ min: 1, max: 20 })), { maxLength: 2 }),
+    levelPercent: fc.option(fc.integer({ min: 1, max: 100 }), { nil: undefined }),
+  })
+  .map(
+    ({ supplies, leads, cuts, levelPercent }) =>
+      (props: readonly Prop[], controllers: readonly Controller[]): Partial<Show> => ({
+        supplies: supplies.map(([volts, amps], i) => ({
+          id: `s${i}`,
+          name: `Supply ${i + 1}`,
+          volts,
+          ratedAmps: usual(amps),
+        })),
+        feeds: leads.flatMap(({ from, port, fuseAmps, connector, pieces }, i): Feed[] => {
+          const on = controllers[from % controllers.length];
+          if (supplies.length === 0 && !(port && on)) return [];
+          return [
+            {
+              id: `f${i}`,
+              name: `Lead ${i + 1}`,
+              from:
+                port && on
+                  ? { kind: 'port', controllerId: on.id, port: 1 }
+                  : { kind: 'supply', supplyId: `s${from % Math.max(1, supplies.length)}` },
+              ...(fuseAmps !== undefined && { fuseAmps }),
+              ...(connector !== undefined && { connector }),
+              pieces: pieces.map(({ lengthMm, wire, what, run, pixel, toController }) => {
+                const prop = props[what % props.length]!;
+                const device = controllers[what % controllers.length];
+                return {
+                  lengthMm,
+                  wire,
+                  to:
+                    toController && device
+                      ? { kind: 'controller', controllerId: device.id }
+                      : kindOf(prop).panelPower
+                        ? { kind: 'panel', propId: prop.id, column: 1 + (pixel % 3), row: run }
+                        : { kind: 'pixel', propId: prop.id, run, pixel },
+                };
+              }),
+            },
+          ].filter((feed) => feed.from.kind !== 'supply' || supplies.length > 0) as Feed[];
+        }),
+        cuts:
+          props.length === 0
+            ? []
+            : cuts.map(([what, afterPixel], i) => ({
+                id: `c${i}`,
+                propId: props[what % props.length]!.id,
+                run: 1,
+                afterPixel,
+              })),
+        ...(levelPercent !== undefined && { power: { levelPercent, whiteBy: 'all' as const } }),
+      }),
+  );
+
 export const anyBusyShow: fc.Arbitrary<Show> = fc
   .record({
     show: anyShow,
@@ -139,6 +225,7 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
     controllers: fc.array(aboutController, { minLength: 3, maxLength: 3 }),
     props: fc.array(aboutProp, { minLength: 4, maxLength: 4 }),
     loose: fc.integer({ min: 0, max: 3 }),
+    power: anyPower,
     bodyMm: fc.option(fc.constantFrom(5, 60), { nil: undefined }),
     volts: fc.constantFrom(5, 12),
     wantedRateHz: fc.option(fc.constantFrom(20, 60, 200), { nil: undefined }),
@@ -152,36 +239,51 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
       },
     ),
   })
-  .map(({ show, wall: extra, wallOn, controllers, props, loose, bodyMm, volts, wantedRateHz, sender }) => {
-    const all = [
-      ...show.props.map((prop, i): Prop => ({ ...prop, ...props[i] }) as Prop),
-      ...(extra ? [extra] : []),
-    ];
-    const devices = show.controllers.map((controller, i): Controller => ({
-      ...controller,
-      ...controllers[i],
-    }));
-    const on = devices[(wallOn ?? 0) % devices.length]!;
-    const patch = [
-      // Some runs are on no port, and one of the props may have lost runs that the patch still names.
-      ...show.patch.slice(loose),
-      ...(extra && wallOn !== undefined
-        ? [{ propId: extra.id, run: 1, controllerId: on.id, port: 1 + (wallOn % 8), skippedPixels: 0 }]
-        : []),
-    ].map(({ order: _, ...entry }) => entry);
-    const pixelTypes = show.pixelTypes.map((type, i) => ({
-      ...type,
-      ...(bodyMm !== undefined && { bodyMm }),
-      ...(i === 0 && { volts }),
-    }));
-    return withOrder({
-      ...show,
-      props: all,
-      controllers: devices.map(({ order: _, ...each }) => each),
-      controllerTypes: SHIPPED_CONTROLLER_TYPES.map((type) => ({ ...type })),
-      patch,
-      pixelTypes,
-      addressing: { ...show.addressing, ...(wantedRateHz !== undefined && { wantedRateHz }) },
-      ...(sender && { sender }),
-    });
-  });
+  .map(
+    ({
+      show,
+      wall: extra,
+      wallOn,
+      controllers,
+      props,
+      loose,
+      power,
+      bodyMm,
+      volts,
+      wantedRateHz,
+      sender,
+    }) => {
+      const all = [
+        ...show.props.map((prop, i): Prop => ({ ...prop, ...props[i] }) as Prop),
+        ...(extra ? [extra] : []),
+      ];
+      const devices = show.controllers.map((controller, i): Controller => ({
+        ...controller,
+        ...controllers[i],
+      }));
+      const on = devices[(wallOn ?? 0) % devices.length]!;
+      const patch = [
+        // Some runs are on no port, and one of the props may have lost runs that the patch still names.
+        ...show.patch.slice(loose),
+        ...(extra && wallOn !== undefined
+          ? [{ propId: extra.id, run: 1, controllerId: on.id, port: 1 + (wallOn % 8), skippedPixels: 0 }]
+          : []),
+      ].map(({ order: _, ...entry }) => entry);
+      const pixelTypes = show.pixelTypes.map((type, i) => ({
+        ...type,
+        ...(bodyMm !== undefined && { bodyMm }),
+        ...(i === 0 && { volts }),
+      }));
+      return withOrder({
+        ...show,
+        props: all,
+        controllers: devices.map(({ order: _, ...each }) => each),
+        controllerTypes: SHIPPED_CONTROLLER_TYPES.map((type) => ({ ...type })),
+        patch,
+        pixelTypes,
+        addressing: { ...show.addressing, ...(wantedRateHz !== undefined && { wantedRateHz }) },
+        ...(sender && { sender }),
+        ...power(all, devices),
+      });
+    },
+  );

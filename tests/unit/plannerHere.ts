@@ -14,7 +14,12 @@ export function plannerHere(): Planner {
     ask: async (name, show, asked, edited) =>
       answer(
         name,
-        { plan: planShow(show, cache), edited: edited ? planShow(edited, cache) : null, cache },
+        {
+          plan: planShow(show, cache),
+          edited: edited ? planShow(edited, cache) : null,
+          whole: () => planShow(show, cache),
+          cache,
+        },
         asked,
       ),
     stop: () => {},

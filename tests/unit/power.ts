@@ -23,7 +23,13 @@ let feeds = 0;
 /** A lead from the supply `s`. */
 export function aFeed(pieces: FeedPiece[], change: Partial<Feed> = {}): Feed {
   feeds += 1;
-  return { id: `f${feeds}`, from: { kind: 'supply', supplyId: 's' }, pieces, ...change };
+  return {
+    id: `f${feeds}`,
+    name: `Lead ${feeds}`,
+    from: { kind: 'supply', supplyId: 's' },
+    pieces,
+    ...change,
+  };
 }
 
 /** A type of three colours that share so much at full white, however low the volts, and take nothing while dark. */

@@ -9,6 +9,7 @@ export const PALETTE: Palette = {
   lamp: '#000006',
   iris: '#000007',
   bad: '#000008',
+  ember: '#00000a',
   onTab: '#000009',
   runs: ['#100000', '#200000', '#300000'],
 };

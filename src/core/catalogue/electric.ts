@@ -122,6 +122,16 @@ const USUAL: Readonly<Record<LightBuild, Usual>> = {
   },
 };
 
+/** What one colour of a pixel plausibly draws at its fullest, in amps. A measurement outside of it always wins, once it is asked about. */
+export const PLAUSIBLE_COLOUR_AMPS: Readonly<Record<LightBuild, { least: number; most: number }>> = {
+  strip5: { least: 0.004, most: 0.04 },
+  bullet5: { least: 0.004, most: 0.04 },
+  bullet12: { least: 0.004, most: 0.04 },
+  group12: { least: 0.008, most: 0.04 },
+  series12: { least: 0.004, most: 0.03 },
+};
+export const PLAUSIBLE_IDLE_AMPS = { least: 0, most: 0.005 };
+
 /** What a chip takes while it is dark, of 0.5 to 1 mA. */
 const IDLE_MA = 1;
 /** What the chip stops at below. */
@@ -155,11 +165,13 @@ export function electricOf(type: ElectricType): Electric {
   const { fullMa, words, knees, sharesCurrent, rail } = USUAL[build];
   const [red, green, blue] = knees;
   const colours = coloursOf(type);
-  // The usual figures are of three colours; a shared current is that of each.
-  const eachMa = sharesCurrent ? fullMa - IDLE_MA : (fullMa - IDLE_MA) / 3;
-  const source = `${fullMa} mA a pixel at full white, ${words}`;
+  // The usual figures are of three colours, what the chip takes included; a shared current is that of each.
+  const allMa = sharesCurrent ? fullMa : (fullMa / 3) * colours.length;
+  const eachMa = (allMa - IDLE_MA) / (sharesCurrent ? 1 : colours.length);
+  const source = `${allMa} mA a pixel with all at full, ${words}`;
   const draw: Electric['draw'] = { idle: said.draw?.idle ?? usual(IDLE_MA, '0.5 to 1 mA a chip') };
-  for (const colour of colours) draw[colour] = said.draw?.[colour] ?? usual(eachMa, source);
+  for (const colour of colours)
+    draw[colour] = said.draw?.[colour] ?? usual(Number(eachMa.toFixed(3)), source);
   const ofColour = {
     R: said.knees?.R ?? red,
     G: said.knees?.G ?? green,

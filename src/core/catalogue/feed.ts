@@ -31,7 +31,8 @@ export type FeedEnd = z.infer<typeof feedEndSchema>;
  */
 export const feedSchema = z.strictObject({
   id: idSchema,
-  name: nameSchema.optional(),
+  /** What is written on both of its ends, so that it stays when others go. */
+  name: nameSchema,
   from: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('supply'), supplyId: idSchema }),
     /** A controller that passes on what feeds it. */
@@ -60,6 +61,23 @@ export const feedSchema = z.strictObject({
 });
 export type Feed = z.infer<typeof feedSchema>;
 export type FeedPiece = Feed['pieces'][number];
+/** A lead that is not in the show yet: it has no name of its own. */
+export type NewFeed = Omit<Feed, 'id' | 'name'>;
+
+/** Leads with ids and with names that none of the show has: `Lead 7`. */
+export function namedLeads(
+  taken: readonly Pick<Feed, 'name'>[],
+  feeds: readonly NewFeed[],
+  idOf: (index: number) => string,
+): Feed[] {
+  const names = new Set(taken.map((feed) => feed.name.toLowerCase()));
+  let number = 0;
+  return feeds.map((feed, index) => {
+    do number += 1;
+    while (names.has(`lead ${number}`));
+    return { ...feed, id: idOf(index), name: `Lead ${number}` };
+  });
+}
 
 /** Plus is cut between a pixel and the next; ground and data go on. */
 export const cutSchema = z.strictObject({

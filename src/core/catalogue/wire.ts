@@ -12,13 +12,13 @@ export interface WireSize {
 
 const awg = (number: number, milliohmPerM: number, amps: number): WireSize => ({
   id: `awg${number}`,
-  words: `AWG ${number}`,
+  words: `AWG\u00a0${number}`,
   milliohmPerM,
   amps,
 });
 const square = (mm2: string, flexible: number, solid: number, amps: number): WireSize[] => [
-  { id: `mm2-${mm2}`, words: `${mm2} mm²`, milliohmPerM: flexible, amps },
-  { id: `mm2-${mm2}-solid`, words: `${mm2} mm² solid`, milliohmPerM: solid, amps },
+  { id: `mm2-${mm2}`, words: `${mm2}\u00a0mm²`, milliohmPerM: flexible, amps },
+  { id: `mm2-${mm2}-solid`, words: `${mm2}\u00a0mm² solid`, milliohmPerM: solid, amps },
 ];
 
 /** From the thinnest to the thickest. Copper by AWG and by IEC 60228, classes 5 (flexible, the usual one) and 1. */

@@ -7,7 +7,7 @@ import type { Finding } from './check';
 import { findingsOf } from './registry';
 
 /** What a finding says, whatever its figures: the ports, props and devices that it names stay. */
-const sense = ({ message }: Finding) => message.replace(/(?<![A-Z]|run |leg )\d[\d,.]*/g, 'N');
+const sense = ({ message }: Finding) => message.replace(/(?<![A-Z]|run |leg |Lead |Supply )\d[\d,.]*/g, 'N');
 
 const isSame = (a: Finding, b: Finding) =>
   a.check === b.check && a.propId === b.propId && a.controllerId === b.controllerId && sense(a) === sense(b);

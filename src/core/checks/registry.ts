@@ -25,6 +25,9 @@ import { runOnNoPort } from './runOnNoPort';
 import { sharedChannels } from './sharedChannels';
 import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
+import { leadFuses } from './leadFuses';
+import { starvedPixels } from './starvedPixels';
+import { boardVolts, fedByNothing, joinedPlus, looseLeads, supplyLoads, supplyVolts } from './supplies';
 import { staleEntry } from './staleEntry';
 import { stockTooShort } from './stockTooShort';
 import { artNetRange, universesRanOut } from './universeRange';
@@ -56,6 +59,14 @@ export const CHECKS: readonly Check[] = [
   fewerRuns,
   frameRate,
   foundDifferences,
+  supplyVolts,
+  joinedPlus,
+  starvedPixels,
+  leadFuses,
+  supplyLoads,
+  boardVolts,
+  fedByNothing,
+  looseLeads,
   staleEntry,
   emptyLeg,
 ];

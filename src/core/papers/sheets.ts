@@ -16,6 +16,8 @@ import type { Facts } from '../show/facts';
 import { buildSheet, buildSheetTable } from './buildSheet';
 import { cellValue, type Table } from './table';
 import { deviceValuesTable, differencesTable, portSettingsTable, valuesTable } from './tables/addresses';
+import { scheduleRows, scheduleTable } from './tables/feeds';
+import { standingReports } from '../power/report';
 import { leadsTable } from './tables/leads';
 import { addressBook } from './tables/network';
 import { programRows, programTable } from './tables/program';
@@ -56,6 +58,15 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
         show.tasks.filter((task) => !facts.isTyped(task.controllerId, task.field, task.new)),
       ),
     ),
+    ...(show.feeds.length > 0
+      ? [
+          sheet('feeds', 'Schedule of leads', () => {
+            const { planned, worst } = standingReports(plan);
+            const { levelPercent } = { levelPercent: 100, ...show.power };
+            return scheduleTable(plan, scheduleRows(plan, planned, worst), `at ${levelPercent} %`);
+          }),
+        ]
+      : []),
     ...show.controllers.flatMap((controller, index) => [
       sheet(`device.${controller.id}`, `${controller.name}: all of it`, () =>
         deviceValuesTable(show, controller, deviceSettings(plan, index)),

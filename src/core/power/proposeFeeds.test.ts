@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { aFeed, aSupply, drawing, toPixel, typed } from '../../../tests/unit/power';
 import { aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
+import { namedLeads } from '../catalogue/feed';
 import type { Prop } from '../props/registry';
 import type { Show } from '../show/schema';
 import { proposeFeeds, reachablePixels, type FeedWish } from './proposeFeeds';
@@ -33,7 +34,7 @@ const wish = (change: Partial<FeedWish> = {}): FeedWish => ({
 });
 const added = (show: Show, feeds: ReturnType<typeof proposeFeeds>['feeds']): Show => ({
   ...show,
-  feeds: [...show.feeds, ...feeds.map((feed, i) => ({ ...feed, id: `new-${i}` }))],
+  feeds: [...show.feeds, ...namedLeads(show.feeds, feeds, (i) => `new-${i}`)],
 });
 const lowestOf = (show: Show) =>
   Math.min(

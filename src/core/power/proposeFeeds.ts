@@ -1,12 +1,10 @@
-import type { Feed, FeedPiece } from '../catalogue/feed';
+import { namedLeads, type FeedPiece, type NewFeed } from '../catalogue/feed';
 import { fuseFor } from '../catalogue/fuse';
 import { WIRE_SIZES } from '../catalogue/wire';
 import type { Plan } from '../plan/planned';
 import { reportOf, type FedRun, type PowerReport } from './report';
 import type { Shown } from './shown';
-import { NetworkSolver } from './solve';
-import { powerGroups, type PowerGroup } from './groups';
-import { rampsOfKinds, wirePower } from './wiring';
+import { solveTried } from './solvePower';
 
 /** Where on a prop a lead can be brought. */
 export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
@@ -27,7 +25,7 @@ export interface FeedWish {
 
 export interface FeedProposal {
   /** Leads to add; those that are there stay. Their ids are to be given. */
-  feeds: Omit<Feed, 'id'>[];
+  feeds: NewFeed[];
   /** The prop with them; null where nothing has to be added. */
   lowestVolts: number | null;
   leastVolts: number;
@@ -47,14 +45,21 @@ const MOST_PLACES = 48;
  * A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none of fewer is: places are
  * added one by one where each helps most, those that are not needed are taken away again, and then all choices of one place less are
  * tried, where they are not too many.
+ *
+ * @param mostChoices so many choices of one size are tried to the last
  */
-export function proposeFeeds(plan: Plan, prop: number, wish: FeedWish): FeedProposal {
+export function proposeFeeds(
+  plan: Plan,
+  prop: number,
+  wish: FeedWish,
+  mostChoices = MOST_CHOICES,
+): FeedProposal {
   const propId = plan.show.props[prop]!.id;
   const { firstRun, runCount } = plan.props[prop]!;
   const chosen: Place[] = [];
   let isFewest = true;
   for (let run = firstRun; run < firstRun + runCount; run += 1) {
-    const found = fewestPlaces(plan, prop, run, wish);
+    const found = fewestPlaces(plan, prop, run, wish, mostChoices);
     isFewest &&= found.isFewest;
     chosen.push(...found.places.map((pixel) => ({ run: plan.runs[run]!.number, pixel })));
   }
@@ -104,7 +109,7 @@ export function reachablePixels(plan: Plan, prop: number, run: number, reach: Re
   return all.filter((pixel) => yMm[firstPixel + pixel - 1]! <= low + (high - low) / 5);
 }
 
-function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish) {
+function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mostChoices: number) {
   const places = reachablePixels(plan, prop, run, wish.reach);
   const propId = plan.show.props[prop]!.id;
   const { number } = plan.runs[run]!;
@@ -137,7 +142,7 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish) {
   }
   let isFewest = chosen.length === 0;
   while (isEnough(volts) && chosen.length > 0) {
-    if (choicesOf(places.length, chosen.length - 1) > MOST_CHOICES) break;
+    if (choicesOf(places.length, chosen.length - 1) > mostChoices) break;
     const smaller = firstChoice(places, chosen.length - 1, (pixels) => isEnough(lowestWith(pixels)));
     if (!smaller) {
       isFewest = true;
@@ -183,7 +188,7 @@ function leadTo(
   pixel: number,
   { supplyId, leadMm }: FeedWish,
   wire: string,
-): Omit<Feed, 'id'> {
+): NewFeed {
   const piece: FeedPiece = { lengthMm: leadMm, wire, to: { kind: 'pixel', propId, run, pixel } };
   return { from: { kind: 'supply', supplyId }, pieces: [piece] };
 }
@@ -192,17 +197,14 @@ function leadTo(
 function tried(
   plan: Plan,
   prop: number,
-  feeds: readonly Omit<Feed, 'id'>[],
+  feeds: readonly NewFeed[],
   wish: FeedWish,
 ): Pick<PowerReport, 'runs' | 'leads'> {
-  const added = feeds.map((feed, i): Feed => ({ ...feed, id: `proposed-${i}` }));
+  const added = namedLeads(plan.show.feeds, feeds, (i) => `proposed-${i}`);
   const show = { ...plan.show, feeds: [...plan.show.feeds, ...added] };
   const changed = { ...plan, show };
-  const group: PowerGroup | undefined = powerGroups(changed).find((each) => each.props.includes(prop));
-  if (!group) return { runs: [], leads: [] };
-  const wiring = wirePower(changed, group);
-  const solver = new NetworkSolver({ ...wiring.network, kinds: rampsOfKinds(wiring.kinds, wish.shown) });
-  const report = reportOf(changed, wish.shown, [{ group, wiring, solution: solver.solve() }]);
+  const solved = solveTried(changed, (group) => group.props.includes(prop), wish.shown);
+  const report = reportOf(changed, wish.shown, solved);
   return { runs: report.runs.filter((run) => run.prop === prop), leads: report.leads };
 }
 

@@ -41,27 +41,26 @@ export function settle({ nodeCount, wires, supplies, loads }: Network): Settled 
   const unknownOf = new Int32Array(nodeCount).fill(-1);
   const offset = new Float64Array(nodeCount);
   const isLive = new Uint8Array(nodeCount);
-  const ofGroup = new Map<number, number>();
+  const ofGroup = new Int32Array(nodeCount).fill(-1);
   let unknownCount = 0;
   for (let node = 0; node < nodeCount; node += 1) {
-    if (!isPowered[joined.rootOf(node)]) continue;
+    if (isPowered[joined.rootOf(node)] === 0) continue;
     isLive[node] = 1;
     const group = tied.rootOf(node);
     const at = fixed.get(group);
     offset[node] = tied.above(node) + (at ?? 0);
     if (at !== undefined) continue;
-    let unknown = ofGroup.get(group);
-    if (unknown === undefined) {
-      unknown = unknownCount;
+    if (ofGroup[group] === -1) {
+      ofGroup[group] = unknownCount;
       unknownCount += 1;
-      ofGroup.set(group, unknown);
     }
-    unknownOf[node] = unknown;
+    unknownOf[node] = ofGroup[group]!;
   }
-  const unfed = Uint8Array.from(loads.plus, (plus, i) => {
-    const [part, other] = [joined.rootOf(plus), joined.rootOf(loads.minus[i]!)];
-    return part === other && isPowered[part] ? 0 : 1;
-  });
+  const unfed = new Uint8Array(loads.plus.length);
+  for (let i = 0; i < unfed.length; i += 1) {
+    const part = joined.rootOf(loads.plus[i]!);
+    if (!isPowered[part] || part !== joined.rootOf(loads.minus[i]!)) unfed[i] = 1;
+  }
   return { unknownOf, unknownCount, offset, isLive, unfed };
 }
 
@@ -71,7 +70,8 @@ class Groups {
   private readonly aboveParent: Float64Array;
 
   constructor(count: number) {
-    this.parent = Int32Array.from({ length: count }, (_, i) => i);
+    this.parent = new Int32Array(count);
+    for (let i = 0; i < count; i += 1) this.parent[i] = i;
     this.aboveParent = new Float64Array(count);
   }
 
@@ -85,7 +85,8 @@ class Groups {
     }
     // All on the way hang on the root from now on.
     for (let at = member; parent[at] !== root && at !== root;) {
-      const [next, step] = [parent[at]!, aboveParent[at]!];
+      const next = parent[at]!;
+      const step = aboveParent[at]!;
       parent[at] = root;
       aboveParent[at] = total;
       total -= step;
@@ -101,7 +102,8 @@ class Groups {
 
   /** Makes one group of two, the first so far above the second. @returns false where they are one already and stand otherwise. */
   join(first: number, second: number, above: number): boolean {
-    const [one, other] = [this.rootOf(first), this.rootOf(second)];
+    const one = this.rootOf(first);
+    const other = this.rootOf(second);
     const difference = this.above(second) + above - this.above(first);
     if (one === other) return Math.abs(difference) < 1e-9;
     this.parent[one] = other;

@@ -7,9 +7,9 @@ import { ampacityOf, wireSize } from '../catalogue/wire';
 import { basesWords, type Figure } from '../figures/figure';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
-import type { Shown } from './shown';
-import { litBy } from './shown';
+import { FULL_WHITE, litBy, type Shown } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
+import { rampsOfKinds, type PowerWiring } from './wiring';
 
 /** How the pixels of a run, or the panels of a wall, are fed. */
 export interface FedRun {
@@ -27,6 +27,8 @@ export interface FedRun {
   below: number;
   leastVolts: number;
   amps: number;
+  /** What it would draw if all of it got enough volts: what starves draws less, and more once it is mended. */
+  wantedAmps: number;
   standsOn: string;
 }
 
@@ -61,13 +63,19 @@ export interface FedLead {
 export interface LoadedSupply {
   /** Index in the show. */
   supply: number;
-  /** Of pixels, boards, wires and of what else hangs on it. */
+  /** What it gives now, to pixels, boards, wires and what else hangs on it. */
   amps: number;
+  /** The same if nothing starved; sizes go by it. */
+  wantedAmps: number;
+  /** What of that no level changes: boards, and pixels while they are dark. */
+  darkAmps: number;
   othersAmps: number;
   leads: number;
   ratedAmps: number;
   /** For hours. */
   carriesAmps: number;
+  /** It is wanted more than that from it. */
+  isOver: boolean;
 }
 
 /** What flows in a show while everything shows the same. */
@@ -107,12 +115,21 @@ export function powerReport(plan: Plan, shown: Shown): PowerReport {
 /** What some solved parts of a show come to. */
 export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[]): PowerReport {
   const { show } = plan;
-  const runs = groups.flatMap((each) => [...runsOf(plan, each, shown), ...wallsOf(plan, each)]);
+  const runs = groups.flatMap((each) => [...runsOf(plan, each, shown), ...wallsOf(plan, each, shown)]);
   runs.sort((a, b) => a.prop - b.prop || (a.run ?? 0) - (b.run ?? 0));
   const leads = groups.flatMap((each) => leadsOf(plan, each)).sort((a, b) => a.feed - b.feed);
   const given = new Float64Array(show.supplies.length);
-  for (const { wiring, solution } of groups)
-    wiring.supplies.forEach((supply, i) => (given[supply]! += solution.supplyAmps[i]!));
+  const wanted = new Float64Array(show.supplies.length);
+  const dark = new Float64Array(show.supplies.length);
+  for (const { wiring, solution } of groups) {
+    const more = wantedShare(wiring, solution, shown);
+    const least = wantedShare(wiring, solution, { ...shown, level: 0 });
+    wiring.supplies.forEach((supply, i) => {
+      given[supply]! += solution.supplyAmps[i]!;
+      wanted[supply]! += solution.supplyAmps[i]! * more;
+      dark[supply]! += solution.supplyAmps[i]! * least;
+    });
+  }
   const fed = new Set(groups.flatMap(({ group }) => group.props));
   return {
     shown,
@@ -120,13 +137,19 @@ export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[
     leads,
     supplies: show.supplies.map((supply, index) => {
       const othersAmps = (supply.others ?? []).reduce((sum, other) => sum + other.amps.value, 0);
+      const wantedAmps = wanted[index]! + othersAmps;
+      const carriesAmps = supply.ratedAmps.value * LOADING;
       return {
         supply: index,
         amps: given[index]! + othersAmps,
+        wantedAmps,
+        darkAmps: dark[index]! + othersAmps,
         othersAmps,
         leads: show.feeds.filter(({ from }) => from.kind === 'supply' && from.supplyId === supply.id).length,
         ratedAmps: supply.ratedAmps.value,
-        carriesAmps: supply.ratedAmps.value * LOADING,
+        carriesAmps,
+        // Sums of many pixels are rounded.
+        isOver: wantedAmps > carriesAmps + 1e-6,
       };
     }),
     amps: runs.reduce((sum, run) => sum + run.amps, 0),
@@ -153,19 +176,26 @@ function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Sho
     ];
     const standsOn = basesWords(figures as Figure<number>[]);
     const { firstRun, runCount } = plan.props[prop]!;
+    const wanted = wantedOfKinds(wiring, shown);
     const fed: FedRun[] = [];
     for (let run = firstRun; run < firstRun + runCount; run += 1) {
       const first = wiring.firstLoadOfRun.get(run);
       if (first === undefined) continue;
       const { number, pixelCount } = plan.runs[run]!;
       const loads = Array.from({ length: pixelCount }, (_, i) => first + i);
-      fed.push({ prop, run: number, leastVolts, standsOn, ...summed(loads, solution, leastVolts) });
+      fed.push({
+        prop,
+        run: number,
+        leastVolts,
+        standsOn,
+        ...summed(loads, wiring, solution, wanted, leastVolts),
+      });
     }
     return fed;
   });
 }
 
-function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedRun[] {
+function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Shown): FedRun[] {
   return group.props.flatMap((prop) => {
     const of = plan.show.props[prop]!;
     const power = kindOf(of).panelPower?.(of.shape);
@@ -173,18 +203,23 @@ function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedRun[]
     const loads = wiring.panels.filter((panel) => panel.prop === prop).map((panel) => panel.load);
     const leastVolts = 4.5;
     const standsOn = basesWords([power.ampsFullWhite]);
-    return [{ prop, run: null, leastVolts, standsOn, ...summed(loads, solution, leastVolts) }];
+    const wanted = wantedOfKinds(wiring, shown);
+    return [
+      { prop, run: null, leastVolts, standsOn, ...summed(loads, wiring, solution, wanted, leastVolts) },
+    ];
   });
 }
 
 function summed(
   loads: readonly number[],
+  { network }: PowerWiring,
   { loadVolts, loadAmps, unfed }: SolvedGroup['solution'],
+  wanted: readonly number[],
   least: number,
 ) {
   let lowestVolts: number | null = null;
   let lowestAt = 1;
-  let [dark, below, amps] = [0, 0, 0];
+  let [dark, below, amps, wantedAmps] = [0, 0, 0, 0];
   loads.forEach((load, i) => {
     if (unfed[load]) {
       dark += 1;
@@ -192,10 +227,33 @@ function summed(
     }
     const volts = loadVolts[load]!;
     amps += loadAmps[load]!;
+    wantedAmps += wanted[network.loads.kind[load]!]!;
     if (volts < least - 1e-9) below += 1;
     if (lowestVolts === null || volts < lowestVolts) [lowestVolts, lowestAt] = [volts, i + 1];
   });
-  return { lowestVolts, lowestAt, unfed: dark, count: loads.length, below, amps };
+  return { lowestVolts, lowestAt, unfed: dark, count: loads.length, below, amps, wantedAmps };
+}
+
+/** What a load of each kind draws where its volts are enough. */
+function wantedOfKinds(wiring: PowerWiring, shown: Shown): number[] {
+  return rampsOfKinds(wiring.kinds, shown).map((ramps) => ramps.reduce((sum, ramp) => sum + ramp.amps, 0));
+}
+
+/** What a group would draw of what is shown if nothing in it starved, as a share of what it draws now. */
+function wantedShare(
+  wiring: PowerWiring,
+  { loadAmps, unfed }: SolvedGroup['solution'],
+  shown: Shown,
+): number {
+  const kinds = wantedOfKinds(wiring, shown);
+  const { kind } = wiring.network.loads;
+  let [drawn, wanted] = [0, 0];
+  for (let i = 0; i < kind.length; i += 1) {
+    if (unfed[i]) continue;
+    drawn += loadAmps[i]!;
+    wanted += kinds[kind[i]!]!;
+  }
+  return drawn > 0 ? wanted / drawn : 1;
 }
 
 function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[] {
@@ -224,4 +282,24 @@ function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[
       isLoose: wired.length < feed.pieces.length,
     };
   });
+}
+
+/** What is planned for: the level that the show says, in white. */
+export function plannedShown({ power }: Plan['show']): Shown {
+  return { light: 'white', level: (power?.levelPercent ?? 100) / 100, whiteBy: power?.whiteBy ?? 'all' };
+}
+
+const kept = new WeakMap<Plan, { planned: PowerReport; worst: PowerReport }>();
+
+/** The report at the level that is planned, and with everything at full white. Checks ask for both again and again. */
+export function standingReports(plan: Plan): { planned: PowerReport; worst: PowerReport } {
+  let reports = kept.get(plan);
+  if (!reports) {
+    reports = {
+      planned: powerReport(plan, plannedShown(plan.show)),
+      worst: powerReport(plan, FULL_WHITE),
+    };
+    kept.set(plan, reports);
+  }
+  return reports;
 }

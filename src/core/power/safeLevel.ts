@@ -22,8 +22,7 @@ export function tooMuch(plan: Plan, report: PowerReport): string | null {
     if (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE) return `a fuse of ${fuseAmps} A`;
     if (amps > lead.weakest.amps) return lead.weakest.words;
   }
-  for (const supply of report.supplies)
-    if (supply.amps > supply.carriesAmps + 1e-9) return show.supplies[supply.supply]!.name;
+  for (const supply of report.supplies) if (supply.isOver) return show.supplies[supply.supply]!.name;
   return null;
 }
 

@@ -49,19 +49,25 @@ export class NetworkSolver {
     checkNetwork(network);
     this.settled = settle(network);
     const { unknownOf, unknownCount, unfed } = this.settled;
-    const first: number[] = [];
-    const second: number[] = [];
-    const pair = (a: number, b: number): number => {
-      const [left, right] = [unknownOf[a]!, unknownOf[b]!];
-      if (left < 0 || right < 0 || left === right) return -1;
-      first.push(left);
-      second.push(right);
-      return first.length - 1;
-    };
     const { wires, loads } = network;
-    this.pairOfWire = Int32Array.from(wires.from, (from, i) => pair(from, wires.to[i]!));
-    this.pairOfLoad = Int32Array.from(loads.plus, (plus, i) => (unfed[i] ? -1 : pair(plus, loads.minus[i]!)));
-    this.matrix = new SparseLdl(unknownCount, Int32Array.from(first), Int32Array.from(second));
+    const first = new Int32Array(wires.from.length + loads.plus.length);
+    const second = new Int32Array(first.length);
+    let pairs = 0;
+    const pair = (a: number, b: number): number => {
+      const left = unknownOf[a]!;
+      const right = unknownOf[b]!;
+      if (left < 0 || right < 0 || left === right) return -1;
+      first[pairs] = left;
+      second[pairs] = right;
+      pairs += 1;
+      return pairs - 1;
+    };
+    this.pairOfWire = new Int32Array(wires.from.length);
+    for (let i = 0; i < wires.from.length; i += 1) this.pairOfWire[i] = pair(wires.from[i]!, wires.to[i]!);
+    this.pairOfLoad = new Int32Array(loads.plus.length).fill(-1);
+    for (let i = 0; i < loads.plus.length; i += 1)
+      if (!unfed[i]) this.pairOfLoad[i] = pair(loads.plus[i]!, loads.minus[i]!);
+    this.matrix = new SparseLdl(unknownCount, first.subarray(0, pairs), second.subarray(0, pairs));
     this.unknowns = new Float64Array(unknownCount);
     this.rest = new Float64Array(unknownCount);
     this.step = new Float64Array(unknownCount);
@@ -119,13 +125,15 @@ export class NetworkSolver {
 
   private between(a: number, b: number, unknowns: Float64Array): number {
     const { unknownOf, offset } = this.settled;
-    const [left, right] = [unknownOf[a]!, unknownOf[b]!];
+    const left = unknownOf[a]!;
+    const right = unknownOf[b]!;
     return (left < 0 ? 0 : unknowns[left]!) + offset[a]! - (right < 0 ? 0 : unknowns[right]!) - offset[b]!;
   }
 
   private flow(from: number, to: number, amps: number, rest: Float64Array): void {
     const { unknownOf } = this.settled;
-    const [left, right] = [unknownOf[from]!, unknownOf[to]!];
+    const left = unknownOf[from]!;
+    const right = unknownOf[to]!;
     if (left >= 0) rest[left]! -= amps;
     if (right >= 0) rest[right]! += amps;
   }
@@ -136,13 +144,15 @@ export class NetworkSolver {
     const { unfed } = this.settled;
     rest.fill(0);
     for (let i = 0; i < wires.ohm.length; i += 1) {
-      const [from, to] = [wires.from[i]!, wires.to[i]!];
+      const from = wires.from[i]!;
+      const to = wires.to[i]!;
       this.flow(from, to, this.between(from, to, unknowns) / wires.ohm[i]!, rest);
     }
     if (kinds.length > 0)
       for (let i = 0; i < loads.plus.length; i += 1) {
         if (unfed[i]) continue;
-        const [plus, minus] = [loads.plus[i]!, loads.minus[i]!];
+        const plus = loads.plus[i]!;
+        const minus = loads.minus[i]!;
         this.flow(plus, minus, ampsAt(kinds[loads.kind[i]!]!, this.between(plus, minus, unknowns)), rest);
       }
     let most = 0;
@@ -156,7 +166,8 @@ export class NetworkSolver {
     const { matrix, settled } = this;
     const { unknownOf, unfed } = settled;
     const add = (a: number, b: number, pair: number, siemens: number) => {
-      const [left, right] = [unknownOf[a]!, unknownOf[b]!];
+      const left = unknownOf[a]!;
+      const right = unknownOf[b]!;
       if (left === right) return;
       if (left >= 0) matrix.addDiagonal(left, siemens);
       if (right >= 0) matrix.addDiagonal(right, siemens);
@@ -167,7 +178,8 @@ export class NetworkSolver {
       add(wires.from[i]!, wires.to[i]!, this.pairOfWire[i]!, 1 / wires.ohm[i]!);
     for (let i = 0; i < loads.plus.length; i += 1) {
       if (unfed[i]) continue;
-      const [plus, minus] = [loads.plus[i]!, loads.minus[i]!];
+      const plus = loads.plus[i]!;
+      const minus = loads.minus[i]!;
       const siemens = siemensOf(i, this.between(plus, minus, this.unknowns));
       if (siemens > 0) add(plus, minus, this.pairOfLoad[i]!, siemens);
     }
@@ -218,7 +230,8 @@ export class NetworkSolver {
     const out = new Float64Array(nodeCount);
     const wireAmps = new Float64Array(wires.ohm.length);
     for (let i = 0; i < wireAmps.length; i += 1) {
-      const [from, to] = [wires.from[i]!, wires.to[i]!];
+      const from = wires.from[i]!;
+      const to = wires.to[i]!;
       wireAmps[i] = (nodeVolts[from]! - nodeVolts[to]!) / wires.ohm[i]!;
       out[from]! += wireAmps[i]!;
       out[to]! -= wireAmps[i]!;
@@ -227,7 +240,8 @@ export class NetworkSolver {
     const loadAmps = new Float64Array(loads.plus.length);
     for (let i = 0; i < loadVolts.length; i += 1) {
       if (unfed[i]) continue;
-      const [plus, minus] = [loads.plus[i]!, loads.minus[i]!];
+      const plus = loads.plus[i]!;
+      const minus = loads.minus[i]!;
       loadVolts[i] = nodeVolts[plus]! - nodeVolts[minus]!;
       loadAmps[i] = ampsAt(kinds[loads.kind[i]!]!, loadVolts[i]!);
       out[plus]! += loadAmps[i]!;

@@ -54,10 +54,21 @@ export function solvePropPower(plan: Plan, prop: number, shown: Shown): SolvedGr
   return index === -1 ? null : solveGroup(plan, index, shown);
 }
 
+/** A part once, without keeping anything for the next level. */
+function solveOnce(plan: Plan, group: PowerGroup, shown: Shown): SolvedGroup {
+  const wiring = wirePower(plan, group);
+  const solver = new NetworkSolver({ ...wiring.network, kinds: rampsOfKinds(wiring.kinds, shown) });
+  return { group, wiring, solution: solver.solve() };
+}
+
+/** Of a plan that is only tried: the parts that suit. */
+export function solveTried(plan: Plan, suits: (group: PowerGroup) => boolean, shown: Shown): SolvedGroup[] {
+  return powerGroups(plan)
+    .filter(suits)
+    .map((group) => solveOnce(plan, group, shown));
+}
+
 /** The same part with one lead not there, as when its fuse is open. */
 export function solveWithout(plan: Plan, group: PowerGroup, feed: number, shown: Shown): SolvedGroup {
-  const rest = { ...group, feeds: group.feeds.filter((each) => each !== feed) };
-  const wiring = wirePower(plan, rest);
-  const solver = new NetworkSolver({ ...wiring.network, kinds: rampsOfKinds(wiring.kinds, shown) });
-  return { group: rest, wiring, solution: solver.solve() };
+  return solveOnce(plan, { ...group, feeds: group.feeds.filter((each) => each !== feed) }, shown);
 }

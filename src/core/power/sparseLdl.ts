@@ -45,7 +45,8 @@ export class SparseLdl {
     this.diagonalAt = new Int32Array(size);
     const next = count.slice(0, size);
     for (let pair = 0; pair < pairs; pair += 1) {
-      const [low, high] = [Math.min(first[pair]!, second[pair]!), Math.max(first[pair]!, second[pair]!)];
+      const low = Math.min(first[pair]!, second[pair]!);
+      const high = Math.max(first[pair]!, second[pair]!);
       const at = next[high]!;
       next[high] = at + 1;
       this.rowOf[at] = low;

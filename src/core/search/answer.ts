@@ -30,6 +30,14 @@ function hitAnswer(plan: Plan, hit: SearchHit) {
       const { id, name } = plan.show.places[hit.place]!;
       return { kind: hit.kind, placeId: id, placeName: name };
     }
+    case 'supply': {
+      const { id, name } = plan.show.supplies[hit.supply]!;
+      return { kind: hit.kind, supplyId: id, supplyName: name };
+    }
+    case 'lead': {
+      const { id, name } = plan.show.feeds[hit.feed]!;
+      return { kind: hit.kind, feedId: id, feedName: name };
+    }
     case 'skipped': {
       const run = plan.runs[hit.run]!;
       const controller = plan.show.controllers[run.wire!.controller]!;

@@ -20,6 +20,8 @@ export type SearchHit =
   | { kind: 'port'; controller: number; port: number }
   | { kind: 'controller'; controller: number }
   | { kind: 'place'; place: number }
+  | { kind: 'supply'; supply: number }
+  | { kind: 'lead'; feed: number }
   | { kind: 'pixel'; pixel: number; /** From 0. */ channelOfPixel: number }
   | { kind: 'skipped'; run: number; skippedPixel: number };
 
@@ -154,7 +156,12 @@ const FORMS: readonly Form[] = [
 export function search(plan: Plan, text: string): SearchAnswer {
   const query = text.trim().toLowerCase().replace(/\s+/g, ' ');
   if (query === '') return { hits: [] };
-  const named = [...propsNamed(plan, query), ...controllersNamed(plan, query), ...placesNamed(plan, query)];
+  const named = [
+    ...propsNamed(plan, query),
+    ...controllersNamed(plan, query),
+    ...placesNamed(plan, query),
+    ...feedsNamed(plan, query),
+  ];
   for (const { pattern, answer } of FORMS) {
     const match = pattern.exec(query);
     const found = match && answer(plan, match.slice(1));
@@ -217,6 +224,18 @@ function placesNamed(plan: Plan, query: string): SearchHit[] {
   return plan.show.places.flatMap(({ name }, place) =>
     name.toLowerCase().includes(query) ? [{ kind: 'place' as const, place }] : [],
   );
+}
+
+/** Supplies by a part of their name, leads by the whole of it: `lead 1` is not `lead 12`. */
+function feedsNamed({ show }: Plan, query: string): SearchHit[] {
+  return [
+    ...show.supplies.flatMap(({ name }, supply): SearchHit[] =>
+      name.toLowerCase().includes(query) ? [{ kind: 'supply', supply }] : [],
+    ),
+    ...show.feeds.flatMap(({ name }, feed): SearchHit[] =>
+      name.toLowerCase() === query ? [{ kind: 'lead', feed }] : [],
+    ),
+  ];
 }
 
 /** `net curtain 17`: a prop's pixel in data order; `net curtain 2.17`: pixel 17 of run 2. */

@@ -26,6 +26,7 @@ export function problemsAcross(show: Show): Problem[] {
     ...repeated(show.props, 'props', 'name'),
     ...repeated(show.controllers, 'controllers', 'label'),
     ...repeated(show.supplies, 'supplies', 'name'),
+    ...repeated(show.feeds, 'feeds', 'name'),
     ...propProblems(show),
     ...patchProblems(show),
     ...deviceProblems(show),

@@ -11,6 +11,8 @@ export interface Sheet {
   label: string;
   /** It takes the room of the settings on the right as well. */
   wide?: boolean;
+  /** It is the same whatever is chosen. */
+  wholeShow?: boolean;
   content: () => ReactNode;
 }
 
@@ -59,6 +61,7 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
             key={each.id}
             type="button"
             className={styles.tab}
+            data-whole-show={each.wholeShow}
             aria-current={i === at ? 'page' : undefined}
             onClick={() => show(i)}
           >

@@ -1,11 +1,13 @@
 'use client';
 
 import { Spotlight, spotlight } from '@mantine/spotlight';
-import { IconMapPin, IconPlug, IconSearch } from '@tabler/icons-react';
-import { useCallback, useState } from 'react';
+import { IconMapPin, IconPlug, IconSearch, IconBolt } from '@tabler/icons-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
+import { endWords, sourceWords } from '@/core/power/leadWords';
+import { formatAmps } from '@/core/units/electric';
 import { kindOf } from '@/core/props/registry';
 import { search, type SearchHit } from '@/core/search/query';
 import { countOf, groupDigits } from '@/core/units/number';
@@ -25,14 +27,15 @@ import { useSheetItems } from './useSheetItems';
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
 export function Search() {
   const [query, setQuery] = useState('');
+  /** Enter came before there was anything to take: the first line is taken once there is one. */
+  const isEntered = useRef(false);
   /** Before the dialog's own focus trap, which waits a moment: a builder types on. */
   const takeKeys = useCallback((input: HTMLInputElement | null) => {
     if (!input) return fieldHasGone();
     const { text, entered } = fieldHasCome();
     input.focus();
     if (text !== '') setQuery(text);
-    // The list has to be drawn before its first line can be taken.
-    if (entered) setTimeout(() => document.querySelector<HTMLElement>('[data-action]')?.click(), 60);
+    isEntered.current = entered;
   }, []);
   const plan = useShow((state) => state.plan);
   const { stage } = useView();
@@ -51,6 +54,15 @@ export function Search() {
       }))
     : [];
   const items = [...found, ...fittingItems([...commands, ...sheets, ...settings], query)];
+  const take = (item: SearchItem) => {
+    spotlight.close();
+    item.run();
+  };
+  useEffect(() => {
+    if (!isEntered.current || !plan || query === '') return;
+    isEntered.current = false;
+    if (items[0]) take(items[0]);
+  });
 
   return (
     <Spotlight.Root
@@ -70,6 +82,11 @@ export function Search() {
         ref={takeKeys}
         placeholder="A3 17, U5 430, ch 2182, panel 2.3, net curtain…"
         leftSection={<IconSearch size={18} />}
+        onKeyDown={(event) => {
+          // Where the list has not marked a line yet, the first is meant.
+          if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
+          if (items[0] && !document.querySelector('[data-action][data-selected]')) take(items[0]);
+        }}
       />
       <Spotlight.ActionsList>
         {items.map((item) => (
@@ -78,10 +95,7 @@ export function Search() {
             label={item.label}
             description={item.description}
             leftSection={item.icon}
-            onClick={() => {
-              spotlight.close();
-              item.run();
-            }}
+            onClick={() => take(item)}
           />
         ))}
         {items.length === 0 && (
@@ -133,6 +147,23 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
         label: name,
         description: `place on site, ${countOf(here, 'prop')}`,
         icon: <IconMapPin size={20} />,
+      };
+    }
+    case 'supply': {
+      const { name, volts, ratedAmps } = plan.show.supplies[hit.supply]!;
+      return {
+        label: name,
+        description: `supply, ${volts} V, ${formatAmps(ratedAmps.value)}`,
+        icon: <IconBolt size={20} />,
+      };
+    }
+    case 'lead': {
+      const { show } = plan;
+      const feed = show.feeds[hit.feed]!;
+      return {
+        label: feed.name,
+        description: `from ${sourceWords(show, feed)} to ${endWords(show, feed.pieces[0]!.to)}`,
+        icon: <IconBolt size={20} />,
       };
     }
     case 'skipped': {

@@ -11,6 +11,7 @@ export interface SettingPlace {
 }
 
 const show = { stage: 'patch', whole: true } as const;
+const fed = { stage: 'feed', whole: true } as const;
 const patched = { stage: 'patch' } as const;
 const built = { stage: 'build' } as const;
 const threaded = { stage: 'thread' } as const;
@@ -23,6 +24,8 @@ export const SETTINGS: readonly SettingPlace[] = [
   { label: 'The first show channel is', also: 'start channel offset', at: show },
   { label: 'A universe counts, in show channels', also: '510 512 universe size packing', at: show },
   { label: 'Colours are put in order', also: 'colour order rgb grb sender controller', at: show },
+  { label: 'Brightest level, in percent', also: 'power cap level', at: fed },
+  { label: 'White of four channels is made by', also: 'rgbw white', at: fed },
   { label: 'Pixel type', also: 'chip colour order volts', at: built },
   { label: 'Place on site', also: 'where', at: built },
   { label: 'Split into runs', also: 'ports strings', at: threaded },

@@ -101,7 +101,8 @@ function isTakenElsewhere(event: KeyboardEvent): boolean {
   if (target.closest('[role="menu"], [role="listbox"], textarea, [contenteditable="true"]')) return true;
   const choice = target.matches('input[type="radio"], input[type="checkbox"]');
   if (target.matches('input') && !choice) return true;
-  // Arrows move within a group of choices or along the ruler; letters and digits still work there.
-  const ownsArrows = choice || target.closest('[role="radiogroup"], [role="application"]') !== null;
+  // Arrows move within a group of choices, a slider or along the ruler; letters and digits still work there.
+  const ownsArrows =
+    choice || target.closest('[role="radiogroup"], [role="slider"], [role="application"]') !== null;
   return ownsArrows && event.key.startsWith('Arrow');
 }

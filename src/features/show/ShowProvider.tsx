@@ -1,7 +1,16 @@
 'use client';
 
 import { notifications } from '@mantine/notifications';
-import { Fragment, createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
+import {
+  Fragment,
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useStore } from 'zustand';
 import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
@@ -165,13 +174,30 @@ export function useAnswer<Name extends Question>(
   const { planner } = useOpened();
   const show = useShow((state) => state.show);
   const [answered, setAnswered] = useState<Answer<Name> | null>(null);
+  /** What is to be asked once the question under way is answered: of those that came meanwhile only the last. */
+  const underWay = useRef<{ next: (() => void) | null } | null>(null);
   useEffect(() => {
     let left = false;
-    const ask = () =>
-      planner.ask(name, show, asked).then(
-        (answer) => left || setAnswered(() => answer),
-        (error: Error) => left || notify(`That could not be worked out: ${error.message}`),
-      );
+    const ask = () => {
+      if (left) return;
+      if (underWay.current) {
+        underWay.current.next = ask;
+        return;
+      }
+      const mine = { next: null as (() => void) | null };
+      underWay.current = mine;
+      planner
+        .ask(name, show, asked)
+        .then(
+          // What was asked before is better than nothing while the latest is worked out.
+          (answer) => setAnswered(() => answer),
+          (error: Error) => left || notify(`That could not be worked out: ${error.message}`),
+        )
+        .finally(() => {
+          underWay.current = null;
+          mine.next?.();
+        });
+    };
     const timer = setTimeout(ask, afterMs);
     return () => {
       left = true;
@@ -179,6 +205,19 @@ export function useAnswer<Name extends Question>(
     };
   }, [planner, name, show, asked, afterMs]);
   return answered;
+}
+
+/** Asks a question once, about the show as it is. Null where it could not be answered, which is told. */
+export function useAsk() {
+  const { planner, store } = useOpened();
+  return async <Name extends Question>(name: Name, asked: Asked<Name>): Promise<Answer<Name> | null> => {
+    try {
+      return await planner.ask(name, store.getState().show, asked);
+    } catch (error) {
+      notify(`That could not be worked out: ${(error as Error).message}`);
+      return null;
+    }
+  };
 }
 
 /** Notes what was seen or done on site. */

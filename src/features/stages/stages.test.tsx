@@ -46,8 +46,9 @@ it('a new stage is one descriptor and one line: it has its tab, key, help, addre
   const { store } = openShow(show, <ShowFrame />);
   // What nobody has gone to is not fetched.
   expect(load).not.toHaveBeenCalled();
-  const tab = screen.getByRole('button', { name: '4 Hoist' });
-  fireEvent.keyDown(document.body, { key: '4', code: 'Digit4' });
+  const key = String(stages.length);
+  const tab = screen.getByRole('button', { name: `${key} Hoist` });
+  fireEvent.keyDown(document.body, { key, code: `Digit${key}` });
   expect(window.location.pathname).toBe('/shows/quay/hoist');
   expect(screen.getByText('Opening Hoist…')).toBeInTheDocument();
   expect(await screen.findByText('The rope')).toBeInTheDocument();
@@ -61,7 +62,7 @@ it('a new stage is one descriptor and one line: it has its tab, key, help, addre
   });
   await userEvent.click(screen.getByRole('button', { name: 'Keys' }));
   const help = within(await screen.findByRole('dialog'));
-  expect(help.getByText('Build, Thread, Patch, Hoist')).toBeInTheDocument();
+  expect(help.getByText(stages.map((stage) => stage.label).join(', '))).toBeInTheDocument();
   await userEvent.click(help.getByRole('button', { name: 'Close' }));
   expect(load).toHaveBeenCalledTimes(1);
   // Findings that name it are counted on its tab.
@@ -71,7 +72,7 @@ it('a new stage is one descriptor and one line: it has its tab, key, help, addre
 });
 
 it('leads to a stage that can show what is looked for, the nearest before the one at hand', () => {
-  expect(stageShowing('pixel', 'hoist').id).toBe('thread');
+  expect(stageShowing('pixel', 'hoist').id).toBe('feed');
   expect(stageShowing('pixel', 'patch').id).toBe('thread');
   expect(stageShowing('pixel', 'build').id).toBe('build');
   expect(stageShowing('port', 'build').id).toBe('patch');

@@ -89,6 +89,15 @@ export function viewOfHit(
         subject: prop ? { kind: 'prop', propId: prop.id } : null,
       };
     }
+    case 'supply':
+      return { stage: 'feed', subject: null };
+    case 'lead': {
+      const { to } = plan.show.feeds[hit.feed]!.pieces[0]!;
+      return {
+        stage: 'feed',
+        subject: to.kind === 'controller' ? null : { kind: 'prop', propId: to.propId },
+      };
+    }
     case 'skipped': {
       const { prop, number } = plan.runs[hit.run]!;
       // A pixel before the run is seen where its port is.

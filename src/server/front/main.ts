@@ -19,9 +19,15 @@ const port = Number(values.port);
 
 /** A client that is slower than this to say what it wants is not served (RFC 9110, 408). */
 const HEADERS_WITHIN_MS = 20_000;
+/** Longer than clients keep an idle connection: one that is closed just as a request is on its way loses that request. */
+const KEEP_ALIVE_MS = 75_000;
 
 async function main(): Promise<void> {
-  const server = http.createServer({ headersTimeout: HEADERS_WITHIN_MS, requestTimeout: 0 });
+  const server = http.createServer({
+    headersTimeout: HEADERS_WITHIN_MS,
+    requestTimeout: 0,
+    keepAliveTimeout: KEEP_ALIVE_MS,
+  });
   const app = next({ dev, hostname, port, httpServer: server });
   await app.prepare();
   const handle = app.getRequestHandler();

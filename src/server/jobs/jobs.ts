@@ -2,6 +2,9 @@ import type Database from 'better-sqlite3';
 import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/channelMap';
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
 import { glanceOf } from '@/core/papers/glance';
+import { powerAnswer } from '@/core/papers/powerAnswer';
+import { VOLTAGE_COLUMNS, voltageRows } from '@/core/papers/voltages';
+import { plannedShown } from '@/core/power/report';
 import { planReport } from '@/core/papers/planReport';
 import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
@@ -22,6 +25,8 @@ import { ShowRepository } from '../shows';
 export type Job =
   | { is: 'channelMap'; showId: string }
   | { is: 'spans'; showId: string }
+  /** `level` from 0 to 1; null for the one that the show is planned for. */
+  | { is: 'voltages'; showId: string; level: number | null }
   | { is: 'showFile'; showId: string; at: number | null }
   | { is: 'report'; showId: string }
   | { is: 'lookUp'; showId: string; query: string }
@@ -29,6 +34,7 @@ export type Job =
   | { is: 'sheets'; showId: string }
   | { is: 'sheet'; showId: string; sheet: string; as: 'csv' | 'json' }
   | { is: 'reportOfFile'; input: Uint8Array }
+  | { is: 'powerOfFile'; input: Uint8Array }
   | { is: 'check'; input: Uint8Array };
 
 /** What a job gives: pieces of the answer, made as fast as they are taken. */
@@ -69,6 +75,14 @@ export class Worker {
         return csvChunks(headsOf(CHANNEL_MAP_COLUMNS), channelMapRows(this.planOf(job.showId, progress)));
       case 'spans':
         return csvChunks(headsOf(SPAN_COLUMNS), spanRows(this.planOf(job.showId, progress)));
+      case 'voltages': {
+        const plan = this.planOf(job.showId, progress);
+        const shown = plannedShown(plan.show);
+        return csvChunks(
+          headsOf(VOLTAGE_COLUMNS),
+          voltageRows(plan, { ...shown, level: job.level ?? shown.level }),
+        );
+      }
       case 'report':
         return inWords(this.planOf(job.showId, progress), planReport);
       case 'lookUp':
@@ -99,6 +113,8 @@ export class Worker {
         );
       case 'reportOfFile':
         return inWords(planShow(readShowText(textOf(job.input))), planReport);
+      case 'powerOfFile':
+        return once(JSON.stringify(powerAnswer(textOf(job.input))));
       case 'check': {
         const text = textOf(job.input);
         progress(0.1);

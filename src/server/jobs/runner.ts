@@ -17,6 +17,7 @@ const LANES: Record<LaneName, LaneRules> = {
 const LANE_OF: Record<Job['is'], LaneName> = {
   channelMap: 'exports',
   spans: 'exports',
+  voltages: 'exports',
   showFile: 'exports',
   report: 'questions',
   lookUp: 'questions',
@@ -24,6 +25,7 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   sheets: 'questions',
   sheet: 'questions',
   reportOfFile: 'checks',
+  powerOfFile: 'checks',
   check: 'checks',
 };
 

@@ -13,7 +13,7 @@ import {
 } from 'react';
 import type { ViewSide } from '@/core/threading/view';
 import { fit, mirrored, panBy, toMm, toScreenX, toScreenY, zoomAt, type Camera } from './camera';
-import { drawScene, type Layers } from './draw';
+import { drawScene, type Layers, type Lit } from './draw';
 import { readPalette, type Palette } from './palette';
 import styles from './PixelCanvas.module.css';
 import type { Scene } from './scene';
@@ -27,6 +27,8 @@ interface PixelCanvasProps {
   scene: Scene;
   side: ViewSide;
   layers: Layers;
+  /** What the pixels give, in the place of the colours of their runs. */
+  lit?: Lit | null;
   /** Pixels of the scene; -1 for none. */
   selected: number;
   selectedRun: number;
@@ -47,6 +49,7 @@ export function PixelCanvas({
   scene,
   side,
   layers,
+  lit = null,
   selected,
   selectedRun,
   onSelect,
@@ -103,10 +106,11 @@ export function PixelCanvas({
       const context = canvas.getContext('2d')!;
       context.setTransform(ratio, 0, 0, ratio, 0, 0);
       const marks = { selected, hovered, run: selectedRun };
-      drawScene(context, scene, camera, { widthPx: width, heightPx: height }, mirror, layers, marks, palette);
+      const drawn = { widthPx: width, heightPx: height };
+      drawScene(context, scene, camera, drawn, mirror, layers, marks, palette, lit);
     });
     return () => cancelAnimationFrame(frame);
-  }, [camera, palette, scene, mirror, layers, selected, hovered, selectedRun, width, height]);
+  }, [camera, palette, scene, mirror, layers, lit, selected, hovered, selectedRun, width, height]);
 
   const pixelAt = (xPx: number, yPx: number): number => {
     if (!camera || !scene.nearest) return -1;

@@ -21,6 +21,16 @@ export interface Marks {
   run: number;
 }
 
+/** What pixels give, in the place of the colours of their runs. */
+export interface Lit {
+  /** Of each pixel of the scene: red, green, blue and white, 0 to 255 of their light, one after another. */
+  light: Uint8Array;
+  /** 1 where no supply reaches. */
+  unfed: Uint8Array;
+  /** Pixels that a lead goes to. */
+  feeds: readonly number[];
+}
+
 /** Lines, chevrons and jumpers are left out while dots are smaller than this. */
 const LEGIBLE_FROM_PX = 1.1;
 const MONO = "'Atkinson Hyperlegible Mono Variable', monospace";
@@ -39,6 +49,7 @@ export function drawScene(
   layers: Layers,
   marks: Marks,
   palette: Palette,
+  lit: Lit | null = null,
 ): void {
   const count = scene.pixelCount;
   if (scratchX.length < count) {
@@ -56,8 +67,9 @@ export function drawScene(
   const frame = { context, scene, x, y, size, palette, marks, dotPx, spacingPx, taken: new TakenPlaces() };
 
   const legible = dotPx >= LEGIBLE_FROM_PX;
-  drawDots(frame);
-  if (legible) {
+  if (lit) drawLight(frame, lit);
+  else drawDots(frame);
+  if (legible && !lit) {
     // The dots come first, since they replace what is on the canvas; lines go behind them.
     context.globalCompositeOperation = 'destination-over';
     drawDataLines(frame);
@@ -68,6 +80,7 @@ export function drawScene(
   }
   if (legible) drawHidden(frame);
   if (layers.ports) drawEnds(frame, camera, mirror);
+  if (lit) drawFeeds(frame, lit);
   drawMarks(frame);
   if (layers.numbers) drawNumbers(frame, camera, mirror);
   if (layers.scaleBar) drawScaleBar(frame, camera);
@@ -213,6 +226,45 @@ function drawDots(frame: Frame): void {
       );
   });
   dots.end(context);
+}
+
+/** Light adds up, and the eye sees less light as less than a screen does: its values go by the power of 1/2.2. */
+const ON_SCREEN = Uint8Array.from({ length: 256 }, (_, i) => Math.round(255 * (i / 255) ** (1 / 2.2)));
+
+/** Each pixel in the colour that it really has; one that nothing feeds is a faint speck. */
+function drawLight({ context, scene, x, y, size, dotPx, palette }: Frame, { light, unfed }: Lit): void {
+  const { width, height } = context.canvas;
+  const ratio = width / size.widthPx;
+  const [red, green, blue] = rgbOf(palette.textDim);
+  const dark = (blue << 16) | (green << 8) | red;
+  dots.begin(context, width, height);
+  for (let i = 0; i < scene.pixelCount; i += 1) {
+    const at = 4 * i;
+    const white = light[at + 3]!;
+    const share = (part: number) => ON_SCREEN[Math.min(255, light[at + part]! + white)]!;
+    const colour = (share(2) << 16) | (share(1) << 8) | share(0);
+    const isDark = unfed[i] === 1 || colour === 0;
+    dots.dot(
+      x[i]! * ratio,
+      y[i]! * ratio,
+      dotPx * ratio * (isDark ? 0.6 : 1),
+      isDark ? dark : colour,
+      isDark ? 110 : 255,
+    );
+  }
+  dots.end(context);
+}
+
+/** A ring about each pixel that a lead goes to. */
+function drawFeeds({ context, x, y, dotPx, palette }: Frame, { feeds }: Lit): void {
+  context.strokeStyle = palette.ember;
+  context.lineWidth = 2;
+  context.setLineDash([]);
+  for (const pixel of feeds) {
+    if (x[pixel] === undefined) continue;
+    const reach = Math.max(5, dotPx + 3);
+    context.strokeRect(x[pixel] - reach, y[pixel]! - reach, 2 * reach, 2 * reach);
+  }
 }
 
 /** One chevron a strand, in its middle, in the direction of the data. */

@@ -8,6 +8,7 @@ export interface Palette {
   lamp: string;
   iris: string;
   bad: string;
+  ember: string;
   onTab: string;
   runs: readonly string[];
 }
@@ -24,6 +25,7 @@ export function readPalette(element: Element): Palette {
     lamp: token('lamp'),
     iris: token('iris'),
     bad: token('bad'),
+    ember: token('ember'),
     onTab: token('ground'),
     runs: [1, 2, 3, 4, 5, 6].map((n) => token(`run-${n}`)),
   };

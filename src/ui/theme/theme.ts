@@ -49,6 +49,8 @@ export const theme = createTheme({
   components: {
     Tooltip: { defaultProps: { openDelay: 350, withArrow: true } },
     Button: { defaultProps: { size: 'sm' } },
+    // Its thumb is what is taken hold of.
+    Slider: { defaultProps: { thumbSize: 'var(--target)' } },
     // The first item takes the focus: the placeholder before it is no child that a menu may have.
     Menu: { defaultProps: { withInitialFocusPlaceholder: false } },
     Modal: { defaultProps: { closeButtonProps: { 'aria-label': 'Close' } } },

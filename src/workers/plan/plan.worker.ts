@@ -62,7 +62,11 @@ const planner = {
     edited: SentShow | null,
   ): Answer<Name> {
     const [show, after] = [shows.receive(sent), edited && shows.receive(edited)];
-    return answer(name, { plan: laidOf(show), edited: after && laidOf(after), cache }, asked);
+    return answer(
+      name,
+      { plan: laidOf(show), edited: after && laidOf(after), whole: () => planOf(show), cache },
+      asked,
+    );
   },
 };
 

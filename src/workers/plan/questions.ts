@@ -3,7 +3,15 @@ import { effectOf } from '@/core/devices/effect';
 import { foresee } from '@/core/devices/foresight';
 import type { PlanCache } from '@/core/plan/cache';
 import { layShow } from '@/core/plan/plan';
-import type { LaidShow } from '@/core/plan/planned';
+import type { LaidShow, Plan } from '@/core/plan/planned';
+import { propPower } from '@/core/power/propPower';
+import { compareFeeds, type CompareWish } from '@/core/power/compareFeeds';
+import { openFuses } from '@/core/power/openFuse';
+import { proposeFeeds, type FeedWish } from '@/core/power/proposeFeeds';
+import { powerReport } from '@/core/power/report';
+import { safeLevel } from '@/core/power/safeLevel';
+import type { Shown } from '@/core/power/shown';
+import { withMoved, type MovedEnd } from '@/core/power/movedEnd';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 
 /** With what a question is answered. */
@@ -12,6 +20,8 @@ export interface Known {
   plan: LaidShow;
   /** The plan of the show as edited, where that is shown already. */
   edited: LaidShow | null;
+  /** The same with the table of its pixels. */
+  whole: () => Plan;
   /** Geometry that is threaded already. */
   cache: PlanCache;
 }
@@ -25,7 +35,33 @@ export const QUESTIONS = {
     foresee(plan, edit, edited ?? layShow(applyEdit(plan.show, edit), cache), cache),
   /** What the whole show takes under each policy. */
   policies: ({ plan, cache }: Known, rateHz: number) => comparePolicies(plan.show, rateHz, cache),
+  /** What flows while all show the same; and of one prop what each of its pixels gets. */
+  power: ({ whole }: Known, { shown, prop, moved }: PowerAsked) => {
+    const plan = withMoved(whole(), moved);
+    return {
+      report: powerReport(plan, shown),
+      pixels: prop === null ? null : propPower(plan, prop, shown),
+    };
+  },
+  /** The fewest leads that a prop wants. */
+  feeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: FeedWish }) =>
+    proposeFeeds(whole(), prop, wish),
+  /** Usual ways to feed a prop, side by side. */
+  compareFeeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: CompareWish }) =>
+    compareFeeds(whole(), prop, wish),
+  /** What becomes of the show when the fuse of one lead is open, for each. */
+  openFuses: ({ whole }: Known, shown: Shown) => openFuses(whole(), shown),
+  /** How bright the show may be as it is fed. */
+  safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
+
+export interface PowerAsked {
+  shown: Shown;
+  /** Index of the prop whose pixels are asked for. */
+  prop: number | null;
+  /** As if the end of a lead were elsewhere. */
+  moved: MovedEnd | null;
+}
 
 type Questions = typeof QUESTIONS;
 export type Question = keyof Questions;

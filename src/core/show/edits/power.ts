@@ -59,7 +59,6 @@ const changeFeed = defineEdit({
     change: feedSchema
       .omit({ id: true, order: true })
       .extend({
-        name: feedSchema.shape.name.unwrap().nullable(),
         fuseAmps: feedSchema.shape.fuseAmps.unwrap().nullable(),
         connector: feedSchema.shape.connector.unwrap().nullable(),
       })

@@ -1,0 +1,94 @@
+import { FUSE_SHARE, fuseFor } from '../catalogue/fuse';
+import { WIRE_SIZES } from '../catalogue/wire';
+import { connectorKind } from '../catalogue/connector';
+import type { Plan } from '../plan/planned';
+import { endWords, sourceWords } from '../power/leadWords';
+import { reportOf, standingReports, type FedLead } from '../power/report';
+import { FULL_WHITE } from '../power/shown';
+import { solveTried } from '../power/solvePower';
+import { formatAmps } from '../units/electric';
+import { defineCheck, type Finding, type Mend } from './check';
+
+export const leadFuses = defineCheck(
+  'lead-fuses',
+  'Every lead has a fuse at its source that carries its load at full white and protects its weakest part.',
+  (plan) => standingReports(plan).worst.leads.flatMap((lead) => ofLead(plan, lead)),
+);
+
+function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
+  const { show } = plan;
+  const feed = show.feeds[lead.feed]!;
+  const { to } = feed.pieces[0]!;
+  const name = `${feed.name} from ${sourceWords(show, feed)} to ${endWords(show, to)}`;
+  const amps = Math.abs(lead.amps);
+  const { weakest, fuse } = lead;
+  const about = {
+    severity: 'wrong' as const,
+    stage: 'feed',
+    ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
+  };
+  const carries = `${weakest.words} carries ${weakest.amps} A`;
+  if (amps > weakest.amps || fuse === null)
+    return [
+      {
+        ...about,
+        message: `${name}: ${formatAmps(amps)} flow in it at full white, and ${carries}${amps > weakest.amps ? '. It gets hot' : `: no usual fuse is large enough for the one and small enough for the other`}. A thicker lead, a second one, or a limiter in the device. Local codes decide.`,
+        mends: thicker(plan, lead),
+      },
+    ];
+  const fit: Mend = {
+    label: `Take ${fuse} A`,
+    edit: { type: 'changeFeed', feedId: feed.id, change: { fuseAmps: fuse } },
+  };
+  if (feed.fuseAmps === undefined)
+    return [
+      {
+        ...about,
+        message: `${name} has no fuse. A short in it starts a fire; ${fuse} A fits, at its source.`,
+        mends: [fit],
+      },
+    ];
+  if (feed.fuseAmps > weakest.amps)
+    return [
+      {
+        ...about,
+        message: `${name}: its fuse of ${feed.fuseAmps} A does not protect it, since ${carries}. ${fuse} A fits.`,
+        mends: [fit],
+      },
+    ];
+  if (amps > feed.fuseAmps * FUSE_SHARE + 1e-9)
+    return [
+      {
+        ...about,
+        severity: amps > feed.fuseAmps ? 'wrong' : 'look',
+        message: `${name}: ${formatAmps(amps)} flow in it at full white, and a fuse of ${feed.fuseAmps} A carries ${formatAmps(feed.fuseAmps * FUSE_SHARE)} for hours. ${fuse} A fits.`,
+        mends: [fit],
+      },
+    ];
+  return [];
+}
+
+/** The next size of wire that takes the load, and a fuse for it, where the wire is what is weakest. A thicker one takes more current, so each is tried. */
+function thicker(plan: Plan, lead: FedLead): Mend[] {
+  const { show } = plan;
+  const feed = show.feeds[lead.feed]!;
+  const most = feed.connector === undefined ? Infinity : connectorKind(feed.connector).amps;
+  const suited = WIRE_SIZES.filter(
+    ({ id, amps }) => !id.endsWith('solid') && fuseFor(Math.abs(lead.amps), Math.min(amps, most)) !== null,
+  );
+  for (const size of suited) {
+    const pieces = feed.pieces.map((piece) => ({ ...piece, wire: size.id }));
+    const feeds = show.feeds.map((each) => (each === feed ? { ...feed, pieces } : each));
+    const tried = { ...plan, show: { ...show, feeds } };
+    const solved = solveTried(tried, (group) => group.feeds.includes(lead.feed), FULL_WHITE);
+    const after = reportOf(tried, FULL_WHITE, solved).leads.find((each) => each.feed === lead.feed);
+    if (!after || after.fuse === null) continue;
+    return [
+      {
+        label: `Take ${size.words} and ${after.fuse} A`,
+        edit: { type: 'changeFeed', feedId: feed.id, change: { pieces, fuseAmps: after.fuse } },
+      },
+    ];
+  }
+  return [];
+}

@@ -1,0 +1,210 @@
+import { boardPowerOf } from '../catalogue/boardPower';
+import { MOST_CLOSED_AMPS, supplyFor } from '../catalogue/supply';
+import { usual } from '../figures/figure';
+import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
+import { sourceWords } from '../power/leadWords';
+import { standingReports } from '../power/report';
+import { safeLevel } from '../power/safeLevel';
+import { FULL_WHITE } from '../power/shown';
+import { solvePower } from '../power/solvePower';
+import { formatAmps, formatVolts } from '../units/electric';
+import { countOf } from '../units/number';
+import { listOf } from '../units/words';
+import { defineCheck, type Finding } from './check';
+
+export const supplyLoads = defineCheck(
+  'supply-loads',
+  'No supply carries more at full white than it can for hours.',
+  (plan) =>
+    standingReports(plan).worst.supplies.flatMap((load): Omit<Finding, 'check'>[] => {
+      if (!load.isOver) return [];
+      const supply = plan.show.supplies[load.supply]!;
+      const rating = supplyFor(supply.volts, load.wantedAmps);
+      const { percent } = safeLevel(plan, FULL_WHITE);
+      const isBeyond = load.wantedAmps > load.ratedAmps + 1e-6;
+      return [
+        {
+          severity: isBeyond ? 'wrong' : 'look',
+          stage: 'feed',
+          message: `${supply.name}: ${formatAmps(load.wantedAmps)} at full white; it carries ${formatAmps(load.carriesAmps)} for hours and ${formatAmps(load.ratedAmps)} at most${isBeyond ? ': it sags or shuts down' : ''}. ${
+            rating === null
+              ? 'No usual one carries that: part it into zones with a supply each, their grounds joined'
+              : `One of ${rating} A carries it${rating > MOST_CLOSED_AMPS ? ', as do several closed ones with a zone each' : ''}`
+          }; as it is, the show is safe up to ${percent} %, if a limiter in the device keeps it there.`,
+          mends:
+            rating === null
+              ? []
+              : [
+                  {
+                    label: `Plan with ${rating} A`,
+                    edit: {
+                      type: 'changeSupply',
+                      supplyId: supply.id,
+                      change: { ratedAmps: usual(rating, 'a usual rating') },
+                    },
+                  },
+                ],
+        },
+      ];
+    }),
+);
+
+export const supplyVolts = defineCheck(
+  'supply-volts',
+  'What a lead feeds is made for the volts of its supply.',
+  (plan) => {
+    const { show } = plan;
+    return solvePower(plan, FULL_WHITE).flatMap(({ group, wiring }): Omit<Finding, 'check'>[] => {
+      const volts = wiring.supplies.map((supply) => show.supplies[supply]!.volts);
+      const wrong: Omit<Finding, 'check'>[] = [];
+      for (const index of group.props) {
+        const prop = show.props[index]!;
+        const wanted =
+          kindOf(prop).panelPower?.(prop.shape).volts ??
+          show.pixelTypes.find((type) => type.id === prop.pixelTypeId)!.volts;
+        const other = wiring.supplies.find((_, i) => Math.abs(volts[i]! - wanted) > 0.1 * wanted);
+        if (other === undefined) continue;
+        const supply = show.supplies[other]!;
+        wrong.push({
+          severity: 'wrong',
+          stage: 'feed',
+          propId: prop.id,
+          message: `${prop.name} is made for ${wanted} V, and ${supply.name} gives ${supply.volts} V. ${supply.volts > wanted ? 'That destroys it.' : 'It stays dark or red.'} Feed it from a supply of ${wanted} V.`,
+          mends: [],
+        });
+      }
+      for (const index of group.controllers) {
+        const controller = show.controllers[index]!;
+        const range = boardPowerOf(controller).volts;
+        const other =
+          range && wiring.supplies.find((_, i) => volts[i]! < range.least || volts[i]! > range.most);
+        if (range && other !== undefined)
+          wrong.push({
+            severity: 'wrong',
+            stage: 'feed',
+            controllerId: controller.id,
+            message: `${controller.name} takes ${range.least} to ${range.most} V, and ${show.supplies[other]!.name} gives ${show.supplies[other]!.volts} V. ${show.supplies[other]!.volts > range.most ? 'That destroys it.' : 'It does not run.'}`,
+            mends: [],
+          });
+      }
+      return wrong;
+    });
+  },
+);
+
+export const boardVolts = defineCheck(
+  'board-volts',
+  'Every board keeps the volts that it needs while everything is at full white.',
+  (plan) =>
+    solvePower(plan, FULL_WHITE).flatMap(({ wiring, solution }) =>
+      wiring.boards.flatMap(({ load, controller }): Omit<Finding, 'check'>[] => {
+        const { id, name, ...board } = plan.show.controllers[controller]!;
+        const range = boardPowerOf(board).volts;
+        const volts = solution.loadVolts[load]!;
+        if (!range || solution.unfed[load] || volts >= range.least) return [];
+        return [
+          {
+            severity: 'wrong',
+            stage: 'feed',
+            controllerId: id,
+            message: `${name} gets ${formatVolts(volts)} at full white and needs ${range.least} V: it restarts in the middle of the show. Shorten or thicken what feeds it, or feed it by itself.`,
+            mends: [],
+          },
+        ];
+      }),
+    ),
+);
+
+export const joinedPlus = defineCheck(
+  'joined-plus',
+  'No two supplies feed the same stretch of plus.',
+  (plan) =>
+    solvePower(plan, FULL_WHITE).flatMap(({ group, wiring }): Omit<Finding, 'check'>[] => {
+      const joined = joinedSupplies(wiring);
+      if (joined.length < 2) return [];
+      const names = joined.map((supply) => plan.show.supplies[supply]!.name);
+      const prop = group.props[0];
+      return [
+        {
+          severity: 'wrong',
+          stage: 'feed',
+          ...(prop === undefined ? {} : { propId: plan.show.props[prop]!.id }),
+          message: `The plus of ${listOf(names)} is joined, through ${prop === undefined ? 'a controller' : plan.show.props[prop]!.name}. Each pushes current into the other; unless they are made for it, cut plus between their zones and leave ground and data joined.`,
+          mends: [],
+        },
+      ];
+    }),
+);
+
+/** Indices of the supplies whose plus is one by wire; the first such lot. */
+function joinedSupplies({ network, supplies }: ReturnType<typeof solvePower>[number]['wiring']): number[] {
+  const parent = Int32Array.from({ length: network.nodeCount }, (_, i) => i);
+  const rootOf = (node: number): number => {
+    let root = node;
+    while (parent[root] !== root) {
+      parent[root] = parent[parent[root]!]!;
+      root = parent[root]!;
+    }
+    return root;
+  };
+  const { from, to } = network.wires;
+  for (let i = 0; i < from.length; i += 1) parent[rootOf(from[i]!)] = rootOf(to[i]!);
+  const lots = new Map<number, number[]>();
+  network.supplies.forEach(({ plus }, i) => {
+    const root = rootOf(plus);
+    lots.set(root, [...(lots.get(root) ?? []), supplies[i]!]);
+  });
+  return [...lots.values()].find((lot) => lot.length > 1) ?? [];
+}
+
+export const fedByNothing = defineCheck(
+  'fed-by-nothing',
+  'Where power is planned, every prop and every pixel has a lead that reaches it.',
+  (plan: Plan) => {
+    const { show } = plan;
+    if (show.feeds.length === 0) return [];
+    const { runs, unfedProps } = standingReports(plan).worst;
+    const dark = new Map<number, number>();
+    for (const run of runs) if (run.unfed > 0) dark.set(run.prop, (dark.get(run.prop) ?? 0) + run.unfed);
+    return [
+      ...unfedProps.map((prop): Omit<Finding, 'check'> => ({
+        severity: 'look',
+        stage: 'feed',
+        propId: show.props[prop]!.id,
+        message: `${show.props[prop]!.name}: no lead goes to it, so it is in no supply’s load.`,
+        mends: [],
+      })),
+      ...[...dark].map(([prop, count]): Omit<Finding, 'check'> => {
+        const panelled = kindOf(show.props[prop]!).panelled ?? false;
+        return {
+          severity: 'wrong',
+          stage: 'feed',
+          propId: show.props[prop]!.id,
+          message: `${show.props[prop]!.name}: ${countOf(count, panelled ? 'panel' : 'pixel')} of it ${count === 1 ? 'is' : 'are'} reached by no supply: a run without a lead, a zone behind a cut, or a ground that is not joined.`,
+          mends: [],
+        };
+      }),
+    ];
+  },
+);
+
+export const looseLeads = defineCheck(
+  'loose-leads',
+  'Every lead goes to something that is still there.',
+  (plan) =>
+    standingReports(plan).worst.leads.flatMap((lead): Omit<Finding, 'check'>[] => {
+      if (!lead.isLoose) return [];
+      const feed = plan.show.feeds[lead.feed]!;
+      const { to } = feed.pieces.at(-1)!;
+      return [
+        {
+          severity: 'wrong',
+          stage: 'feed',
+          ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
+          message: `${feed.name} from ${sourceWords(plan.show, feed)} goes to a place that is not there: a pixel behind the last one, a run that is gone, or twice the same.`,
+          mends: [{ label: 'Remove the lead', edit: { type: 'removeFeed', feedId: feed.id } }],
+        },
+      ];
+    }),
+);

@@ -1,0 +1,109 @@
+'use client';
+
+import { Button, Select } from '@mantine/core';
+import { newId, newName } from '@/core/fields/fields';
+import { SUPPLY_LIMITS, type Supply } from '@/core/catalogue/supply';
+import { retyped, usual } from '@/core/figures/figure';
+import { formatAmps, parseCurrent, parseVolts } from '@/core/units/electric';
+import type { Plan } from '@/core/plan/planned';
+import { NameField } from '@/ui/fields/fields';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { Row, Stack } from '@/ui/Panel';
+import { StandingFields } from '../figures/StandingFields';
+import { useEdit, useShow } from '../show/ShowProvider';
+
+/** The usual rating at the voltage that most of the show has, under a name of its own. */
+export function newSupply(supplies: readonly Supply[], volts: number, placeId?: string): Supply {
+  const name = newName(
+    'Supply',
+    supplies.map((each) => each.name),
+  );
+  return {
+    id: newId('supply'),
+    name,
+    volts,
+    ratedAmps: usual(volts < 7 ? 15 : 12.5, 'a usual closed one'),
+    ...(placeId === undefined ? {} : { placeId }),
+  };
+}
+
+/** Adds a supply for what is looked at. */
+export function AddSupply({ plan, prop }: { plan: Plan; prop: number | undefined }) {
+  const edit = useEdit();
+  const supplies = useShow((state) => state.show.supplies);
+  const of = plan.show.props[prop ?? 0];
+  const type = plan.show.pixelTypes.find((each) => each.id === of?.pixelTypeId);
+  return (
+    <Button
+      variant="default"
+      onClick={() =>
+        edit({
+          type: 'addSupply',
+          supply: newSupply(supplies, type?.volts ?? 12, prop === undefined ? undefined : of?.placeId),
+        })
+      }
+    >
+      Add a supply
+    </Button>
+  );
+}
+
+/** What is said of a supply. */
+export function SupplyFields({ supply }: { supply: Supply }) {
+  const edit = useEdit();
+  const places = useShow((state) => state.show.places);
+  const change = (fields: Partial<Supply>) =>
+    edit({ type: 'changeSupply', supplyId: supply.id, change: fields });
+  return (
+    <Stack>
+      <NameField label="Name" value={supply.name} onCommit={(name) => change({ name })} />
+      <Row>
+        <ParsedField
+          label="Volts"
+          value={supply.volts}
+          format={(volts) => `${volts} V`}
+          parse={(text) => parseVolts(text, SUPPLY_LIMITS.leastVolts, SUPPLY_LIMITS.mostVolts)}
+          onCommit={(volts) => change({ volts })}
+        />
+        <ParsedField
+          label="Rated for"
+          value={supply.ratedAmps.value}
+          format={formatAmps}
+          parse={(text) => {
+            const read = parseCurrent(text, supply.volts, 'A');
+            if (!read.ok) return read;
+            const { leastAmps, mostAmps } = SUPPLY_LIMITS;
+            return read.value >= leastAmps && read.value <= mostAmps
+              ? read
+              : {
+                  ok: false,
+                  message: `A supply is rated from ${formatAmps(leastAmps)} to ${mostAmps} A; “${text.trim()}” is ${formatAmps(read.value)}.`,
+                };
+          }}
+          onCommit={(amps) => change({ ratedAmps: retyped(supply.ratedAmps, amps) })}
+        />
+      </Row>
+      <StandingFields
+        label="Rated for"
+        figure={supply.ratedAmps}
+        onCommit={(ratedAmps) => change({ ratedAmps })}
+      />
+      <Select
+        label="Stands at"
+        clearable
+        placeholder="not said yet"
+        value={supply.placeId ?? null}
+        data={places.map((place) => ({ value: place.id, label: place.name }))}
+        onChange={(placeId) => edit({ type: 'changeSupply', supplyId: supply.id, change: { placeId } })}
+      />
+      <Button
+        size="compact-sm"
+        variant="subtle"
+        color="gray"
+        onClick={() => edit({ type: 'removeSupply', supplyId: supply.id })}
+      >
+        Remove it and its leads
+      </Button>
+    </Stack>
+  );
+}
