@@ -10,7 +10,7 @@ import { defineCheck, type Mend } from './check';
 
 /** A proposal is tried for so many props, of at most so many pixels; more would hold up the other findings. */
 const MOST_MENDED = 4;
-const MOST_PIXELS = 3000;
+const MOST_PIXELS = 1000;
 
 export const starvedPixels = defineCheck(
   'starved-pixels',

@@ -1,10 +1,14 @@
 import { namedLeads, type FeedPiece, type NewFeed } from '../catalogue/feed';
+import { electricOf } from '../catalogue/electric';
 import { fuseFor } from '../catalogue/fuse';
 import { WIRE_SIZES } from '../catalogue/wire';
 import type { Plan } from '../plan/planned';
 import { reportOf, type FedRun, type PowerReport } from './report';
 import type { Shown } from './shown';
+import { powerGroups } from './groups';
+import { NetworkSolver } from './solve';
 import { solveTried } from './solvePower';
+import { rampsOfKinds, wirePower } from './wiring';
 
 /** Where on a prop a lead can be brought. */
 export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
@@ -36,15 +40,17 @@ export interface FeedProposal {
 
 /** So many choices of one size are tried to the last before it is said that a smaller number does. */
 const MOST_CHOICES = 3000;
+/** Places that are tried each time one is added. */
+const MOST_NEAR = 12;
 /** Places along a run that are looked at, where any would do. */
 const MOST_PLACES = 48;
 
 /**
  * The fewest leads that keep every pixel of a prop above a voltage, beside those that it has.
  *
- * A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none of fewer is: places are
- * added one by one where each helps most, those that are not needed are taken away again, and then all choices of one place less are
- * tried, where they are not too many.
+ * Places are taken evenly along each run, and added one by one where each helps most; the way that takes fewer counts, and what is not
+ * needed is taken away again. A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none
+ * of fewer is: all choices of one place less are tried then, where they are not too many.
  *
  * @param mostChoices so many choices of one size are tried to the last
  */
@@ -111,30 +117,36 @@ export function reachablePixels(plan: Plan, prop: number, run: number, reach: Re
 
 function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mostChoices: number) {
   const places = reachablePixels(plan, prop, run, wish.reach);
-  const propId = plan.show.props[prop]!.id;
-  const { number } = plan.runs[run]!;
-  /** The lowest of the run with leads to some places; below 0 where something is not reached, the less the worse. */
-  const lowestWith = (pixels: readonly number[]): number => {
-    const feeds = pixels.map((pixel) => leadTo(propId, number, pixel, wish, wish.wire));
-    const fed = tried(plan, prop, feeds, wish).runs.find((each) => each.run === number);
-    return !fed || fed.lowestVolts === null ? -1 : fed.unfed > 0 ? -fed.unfed / fed.count : fed.lowestVolts;
-  };
-  const least =
-    wish.leastVolts ?? tried(plan, prop, [], wish).runs[0]?.leastVolts ?? leastOf(plan, prop, wish);
+  if (places.length === 0) return { places, isFewest: true };
+  const trial = trialOf(plan, prop, run, places, wish);
+  const lowestWith = (pixels: readonly number[]) => trial(pixels).volts;
+  const least = wish.leastVolts ?? needOf(plan, prop);
   const isEnough = (volts: number) => volts >= least - 1e-9;
   let chosen: number[] = [];
-  let volts = lowestWith(chosen);
-  while (!isEnough(volts) && chosen.length < places.length) {
-    let best: { pixel: number; volts: number } | null = null;
-    for (const pixel of places) {
-      if (chosen.includes(pixel)) continue;
-      const here = lowestWith([...chosen, pixel]);
-      if (!best || here > best.volts + 1e-9) best = { pixel, volts: here };
+  let { volts, pixel: lowestAt } = trial(chosen);
+  const even = isEnough(volts)
+    ? null
+    : evenPlaces(places, plan.runs[run]!.pixelCount, (pixels) => isEnough(lowestWith(pixels)));
+  // Where the other way has come as far, it is no better.
+  const most = even?.length ?? places.length;
+  while (!isEnough(volts) && chosen.length < most) {
+    let best: { pixel: number; volts: number; lowestAt: number } | null = null;
+    // What is lowest is raised by a lead near it.
+    const near = places
+      .filter((pixel) => !chosen.includes(pixel))
+      .sort((a, b) => Math.abs(a - lowestAt) - Math.abs(b - lowestAt));
+    for (const pixel of near.slice(0, MOST_NEAR)) {
+      const here = trial([...chosen, pixel]);
+      if (!best || here.volts > best.volts + 1e-9) best = { pixel, volts: here.volts, lowestAt: here.pixel };
     }
     // Two stretches that are alike need two leads before the lowest rises: one that does not help yet is taken all the same.
     if (!best) break;
     chosen = [...chosen, best.pixel];
-    volts = best.volts;
+    ({ volts, lowestAt } = best);
+  }
+  if (even && (!isEnough(volts) || chosen.length >= even.length)) {
+    chosen = even;
+    volts = lowestWith(even);
   }
   for (const pixel of chosen.slice().reverse()) {
     const without = chosen.filter((each) => each !== pixel);
@@ -154,11 +166,88 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   return { places: chosen.sort((a, b) => a - b), isFewest };
 }
 
-function leastOf(plan: Plan, prop: number, wish: FeedWish): number {
-  // A prop that nothing feeds is in no group yet; with one lead it is.
-  const { number } = plan.runs[plan.props[prop]!.firstRun]!;
-  const feeds = [leadTo(plan.show.props[prop]!.id, number, 1, wish, wish.wire)];
-  return tried(plan, prop, feeds, wish).runs[0]?.leastVolts ?? 0;
+/**
+ * The fewest places, evenly along a run, that are enough: each in the middle of a stretch, which is the best there is where all pixels and
+ * rails are alike and nothing else feeds them. Null where not even every place is enough.
+ */
+function evenPlaces(
+  places: readonly number[],
+  pixelCount: number,
+  isEnough: (pixels: readonly number[]) => boolean,
+): number[] | null {
+  const evenly = (count: number): number[] => {
+    const taken = new Set<number>();
+    for (let i = 0; i < count; i += 1) {
+      const wanted = ((i + 0.5) / count) * pixelCount + 0.5;
+      const nearest = places.reduce((best, place) =>
+        Math.abs(place - wanted) < Math.abs(best - wanted) ? place : best,
+      );
+      taken.add(nearest);
+    }
+    return [...taken];
+  };
+  if (!isEnough(places)) return null;
+  let [few, many] = [0, places.length];
+  let found = [...places];
+  while (many - few > 1) {
+    const middle = (few + many) >> 1;
+    const tried = evenly(middle);
+    if (isEnough(tried)) {
+      many = middle;
+      if (tried.length < found.length) found = tried;
+    } else few = middle;
+  }
+  return found;
+}
+
+/** What the pixels of a prop need. */
+function needOf({ show }: Plan, prop: number): number {
+  const type = show.pixelTypes.find((each) => each.id === show.props[prop]!.pixelTypeId)!;
+  return electricOf(type).leastVolts.value;
+}
+
+/** A lead that is not there, in ohm: it carries some billionths of an ampere. */
+const NOT_THERE_OHM = 1e9;
+
+/**
+ * Tries leads to places of a run: one network holds all of them, and those that are not tried resist so much that they are not there, so
+ * that each trial costs one solution and no network.
+ *
+ * @returns the lowest volts of the run with leads to some places, and the pixel that has them
+ */
+function trialOf(
+  plan: Plan,
+  prop: number,
+  run: number,
+  places: readonly number[],
+  wish: FeedWish,
+): (pixels: readonly number[]) => { volts: number; pixel: number } {
+  const { show } = plan;
+  const { number, pixelCount } = plan.runs[run]!;
+  const drafts = places.map((pixel) => leadTo(show.props[prop]!.id, number, pixel, wish, wish.wire));
+  const added = namedLeads(show.feeds, drafts, (i) => `tried-${i}`);
+  const changed = { ...plan, show: { ...show, feeds: [...show.feeds, ...added] } };
+  const group = powerGroups(changed).find((each) => each.props.includes(prop))!;
+  const wiring = wirePower(changed, group, new Set([run]));
+  const solver = new NetworkSolver({ ...wiring.network, kinds: rampsOfKinds(wiring.kinds, wish.shown) });
+  const { ohm } = wiring.network.wires;
+  const tried = wiring.pieces.flatMap(({ feed, plusWire, minusWire }) =>
+    feed < show.feeds.length
+      ? []
+      : [{ pixel: places[feed - show.feeds.length]!, plusWire, minusWire, ohm: ohm[plusWire]! }],
+  );
+  const first = wiring.firstLoadOfRun.get(run)!;
+  return (pixels) => {
+    for (const lead of tried) {
+      const now = pixels.includes(lead.pixel) ? lead.ohm : NOT_THERE_OHM;
+      ohm[lead.plusWire] = now;
+      ohm[lead.minusWire] = now;
+    }
+    const { loadVolts } = solver.solve();
+    let lowest = first;
+    for (let i = first; i < first + pixelCount; i += 1) if (loadVolts[i]! < loadVolts[lowest]!) lowest = i;
+    return { volts: loadVolts[lowest]!, pixel: lowest - first + 1 };
+  };
 }
 
 const choicesOf = (of: number, count: number): number => {

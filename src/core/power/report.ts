@@ -9,7 +9,7 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { FULL_WHITE, litBy, type Shown } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
-import { rampsOfKinds, type PowerWiring } from './wiring';
+import { rampsOfKinds, type PowerWiring, type WiredPiece } from './wiring';
 
 /** How the pixels of a run, or the panels of a wall, are fed. */
 export interface FedRun {
@@ -257,10 +257,12 @@ function wantedShare(
 }
 
 function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[] {
+  const wiredOf = new Map<number, WiredPiece[]>(group.feeds.map((index) => [index, []]));
+  for (const piece of wiring.pieces) wiredOf.get(piece.feed)!.push(piece);
   return group.feeds.map((index) => {
     const feed = plan.show.feeds[index]!;
     const weakest = weakestPart(feed);
-    const wired = wiring.pieces.filter((piece) => piece.feed === index);
+    const wired = wiredOf.get(index)!;
     const pieces = wired.map(({ piece, plusWire, minusWire }): FedPiece => {
       const { wire, lengthMm } = feed.pieces[piece]!;
       const amps = solution.wireAmps[plusWire]!;

@@ -49,8 +49,9 @@ const LEAST_OHM = 1e-4;
  * supplies last, so that a solver that goes by their order has little to carry along.
  *
  * @param group as `powerGroups` gives it.
+ * @param only indices of the runs that are wanted of it; what leads to others is left out.
  */
-export function wirePower(plan: Plan, group: PowerGroup): PowerWiring {
+export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<number>): PowerWiring {
   const { show } = plan;
   const wires = { from: [] as number[], to: [] as number[], ohm: [] as number[] };
   const loads = { plus: [] as number[], minus: [] as number[], kind: [] as number[] };
@@ -77,6 +78,7 @@ export function wirePower(plan: Plan, group: PowerGroup): PowerWiring {
   };
   /** Where each thing that a lead can go to stands. */
   const placeOf = new Map<string, number>();
+  const lengthOfRun = new Map<string, number>();
 
   for (const index of group.props) {
     const prop = show.props[index]!;
@@ -101,7 +103,9 @@ export function wirePower(plan: Plan, group: PowerGroup): PowerWiring {
     const hidden = new Set(planned.hiddenPixels);
     const cuts = show.cuts.filter((cut) => cut.propId === prop.id);
     for (let run = planned.firstRun; run < planned.firstRun + planned.runCount; run += 1) {
+      if (only && !only.has(run)) continue;
       const { firstPixel, pixelCount, number } = plan.runs[run]!;
+      lengthOfRun.set(`run ${prop.id} ${number}`, pixelCount);
       const cutAfter = new Set(cuts.filter((cut) => cut.run === number).map((cut) => cut.afterPixel));
       for (let i = 0; i < pixelCount; i += 1) {
         const pixel = firstPixel + i;
@@ -130,10 +134,9 @@ export function wirePower(plan: Plan, group: PowerGroup): PowerWiring {
   /** Null where there is no such pixel or panel. */
   const endPlace = (end: FeedEnd): number | null => {
     if (end.kind === 'pixel') {
-      const first = placeOf.get(`run ${end.propId} ${end.run}`);
-      const prop = show.props.findIndex((each) => each.id === end.propId);
-      const run = plan.runs[plan.props[prop]!.firstRun + end.run - 1];
-      return first === undefined || end.pixel > (run?.pixelCount ?? 0) ? null : first + 2 * (end.pixel - 1);
+      const key = `run ${end.propId} ${end.run}`;
+      const first = placeOf.get(key);
+      return first === undefined || end.pixel > lengthOfRun.get(key)! ? null : first + 2 * (end.pixel - 1);
     }
     return placeOf.get(endKey(end)) ?? null;
   };

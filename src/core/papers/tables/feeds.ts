@@ -17,8 +17,9 @@ export interface ScheduleRow {
 
 /** One row a piece, in the order of the leads. */
 export function scheduleRows(plan: Plan, planned: PowerReport, worst: PowerReport): ScheduleRow[] {
+  const worstOf = new Map(worst.leads.map((lead) => [lead.feed, lead]));
   return planned.leads.flatMap((lead) => {
-    const full = worst.leads.find((each) => each.feed === lead.feed)!;
+    const full = worstOf.get(lead.feed)!;
     return plan.show.feeds[lead.feed]!.pieces.map((_, piece) => ({
       feed: lead.feed,
       piece,
