@@ -1,11 +1,11 @@
 import { boardPowerOf } from '../catalogue/boardPower';
-import { MOST_CLOSED_AMPS, supplyFor } from '../catalogue/supply';
+import { supplyFor } from '../catalogue/supply';
 import { usual } from '../figures/figure';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { sourceWords } from '../power/leadWords';
 import { standingReports } from '../power/report';
-import { safeLevel } from '../power/safeLevel';
+import { overWords } from '../power/overWords';
 import { FULL_WHITE } from '../power/shown';
 import { solvePower } from '../power/solvePower';
 import { formatAmps, formatVolts } from '../units/electric';
@@ -21,17 +21,12 @@ export const supplyLoads = defineCheck(
       if (!load.isOver) return [];
       const supply = plan.show.supplies[load.supply]!;
       const rating = supplyFor(supply.volts, load.wantedAmps);
-      const { percent } = safeLevel(plan, FULL_WHITE);
       const isBeyond = load.wantedAmps > load.ratedAmps + 1e-6;
       return [
         {
           severity: isBeyond ? 'wrong' : 'look',
           stage: 'feed',
-          message: `${supply.name}: ${formatAmps(load.wantedAmps)} at full white; it carries ${formatAmps(load.carriesAmps)} for hours and ${formatAmps(load.ratedAmps)} at most${isBeyond ? ': it sags or shuts down' : ''}. ${
-            rating === null
-              ? 'No usual one carries that: part it into zones with a supply each, their grounds joined'
-              : `One of ${rating} A carries it${rating > MOST_CLOSED_AMPS ? ', as do several closed ones with a zone each' : ''}`
-          }; as it is, the show is safe up to ${percent} %, if a limiter in the device keeps it there.`,
+          message: `${supply.name}: ${formatAmps(load.wantedAmps)} at full white; it carries ${formatAmps(load.carriesAmps)} for hours and ${formatAmps(load.ratedAmps)} at most${isBeyond ? ': it sags or shuts down' : ''}. ${overWords(supply.volts, load)}`,
           mends:
             rating === null
               ? []

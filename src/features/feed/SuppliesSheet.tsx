@@ -1,9 +1,8 @@
 'use client';
 
-import { LOADING, supplyFor } from '@/core/catalogue/supply';
+import { LOADING } from '@/core/catalogue/supply';
 import type { Plan } from '@/core/plan/planned';
-import { capOn } from '@/core/power/budget';
-import type { LoadedSupply } from '@/core/power/report';
+import { overWords } from '@/core/power/overWords';
 import { FULL_WHITE } from '@/core/power/shown';
 import { formatAmps, formatWatts } from '@/core/units/electric';
 import { countOf } from '@/core/units/number';
@@ -77,19 +76,4 @@ export function SuppliesSheet({ plan }: { plan: Plan }) {
       </Hint>
     </div>
   );
-}
-
-/** Never just too small: what would be enough, and how bright this one can be. */
-function overWords(volts: number, { wantedAmps, darkAmps, carriesAmps }: LoadedSupply): string {
-  const rating = supplyFor(volts, wantedAmps);
-  const { percent } = capOn(carriesAmps, {
-    otherAmps: 0,
-    idleAmps: darkAmps,
-    whiteAmps: wantedAmps,
-  });
-  return `${
-    rating === null
-      ? 'No usual supply carries that: part it into zones with a supply each'
-      : `One of ${rating} A carries it`
-  }; this one carries it up to ${percent} %, if a limiter in the device keeps it there.`;
 }
