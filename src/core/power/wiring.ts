@@ -37,8 +37,6 @@ export interface PowerWiring {
   pieces: readonly WiredPiece[];
   /** Index in the show of each supply of the network. */
   supplies: readonly number[];
-  /** Ends of leads that lead nowhere: a pixel or a panel that is not there any more. */
-  loose: readonly { feed: number; piece: number }[];
 }
 
 /** Less than a soldered joint has. */
@@ -142,7 +140,6 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   };
 
   const pieces: WiredPiece[] = [];
-  const loose: { feed: number; piece: number }[] = [];
   const sources = new Map<number, number>();
   for (const index of group.feeds) {
     const feed = show.feeds[index]!;
@@ -160,8 +157,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
       const ohm = beforeOhm + ohmOf(piece.wire, piece.lengthMm);
       const end = endPlace(piece.to);
       if (end === null || end === before) {
-        // It goes on from there all the same.
-        loose.push({ feed: index, piece: at });
+        // What is not there has no piece of its own; the lead goes on from there all the same.
         beforeOhm = ohm;
         return;
       }
@@ -202,7 +198,6 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     boards,
     pieces,
     supplies,
-    loose,
   };
 }
 
