@@ -1,0 +1,14 @@
+import { MOST_CLOSED_AMPS, supplyFor } from '../catalogue/supply';
+import { capOn } from './budget';
+import type { LoadedSupply } from './report';
+
+/** What helps a supply that has too much on it: never just that it is too small, but what would carry it, and how bright this one can be. */
+export function overWords(volts: number, { wantedAmps, darkAmps, carriesAmps }: LoadedSupply): string {
+  const rating = supplyFor(volts, wantedAmps);
+  const { percent } = capOn(carriesAmps, { otherAmps: 0, idleAmps: darkAmps, whiteAmps: wantedAmps });
+  const carrier =
+    rating === null
+      ? 'No usual one carries that: part it into zones with a supply each, their grounds joined'
+      : `One of ${rating} A carries it${rating > MOST_CLOSED_AMPS ? ', as do several closed ones with a zone each' : ''}`;
+  return `${carrier}; this one carries it up to ${percent} %, if a limiter in the device keeps it there.`;
+}
