@@ -13,6 +13,7 @@ import type { Show } from '@/core/show/schema';
 import { anyShow } from './shows';
 import { CONNECTORS } from '@/core/catalogue/connector';
 import type { Feed } from '@/core/catalogue/feed';
+import { DRIVERS } from '@/core/catalogue/dataLine';
 import { FUSE_AMPS } from '@/core/catalogue/fuse';
 import { usual } from '@/core/figures/figure';
 import { kindOf } from '@/core/props/registry';
@@ -104,6 +105,23 @@ const aboutController = fc.record(
     lastUniverse: fc.integer({ min: 1, max: 60 }),
     mostPixelsPerPort: fc.constantFrom(20, 100, 800),
     coloursAt: fc.constantFrom('controller' as const, 'sender' as const),
+    power: fc.record(
+      {
+        ownAmps: fc.constantFrom(0, 0.3).map((amps) => usual(amps)),
+        portFuseAmps: fc.constantFrom(1, 5).map((amps) => usual(amps)),
+        limiterAmps: fc.constantFrom(0.1, 0.9, 20).map((amps) => usual(amps)),
+        limiterPixelMa: fc.constantFrom(20, 55).map((amps) => usual(amps)),
+        passesAmps: fc.constantFrom(0.5, 3).map((amps) => usual(amps)),
+      },
+      { requiredKeys: [] },
+    ),
+    data: fc.record(
+      {
+        logicVolts: fc.constantFrom(1.8, 3.3, 5).map((volts) => usual(volts)),
+        driver: fc.constantFrom(...DRIVERS),
+      },
+      { requiredKeys: [] },
+    ),
   },
   { requiredKeys: [] },
 );
@@ -146,6 +164,7 @@ const anyPower = fc
       fc.record({
         from: fc.nat(),
         port: fc.boolean(),
+        groundOnly: fc.constantFrom(true, undefined, undefined),
         fuseAmps: fc.option(fc.constantFrom(...FUSE_AMPS), { nil: undefined }),
         connector: fc.option(fc.constantFrom(...CONNECTORS.map(({ id }) => id)), { nil: undefined }),
         pieces: fc.array(
@@ -174,7 +193,7 @@ const anyPower = fc
           volts,
           ratedAmps: usual(amps),
         })),
-        feeds: leads.flatMap(({ from, port, fuseAmps, connector, pieces }, i): Feed[] => {
+        feeds: leads.flatMap(({ from, port, groundOnly, fuseAmps, connector, pieces }, i): Feed[] => {
           const on = controllers[from % controllers.length];
           if (supplies.length === 0 && !(port && on)) return [];
           return [
@@ -186,6 +205,7 @@ const anyPower = fc
                   ? { kind: 'port', controllerId: on.id, port: 1 }
                   : { kind: 'supply', supplyId: `s${from % Math.max(1, supplies.length)}` },
               ...(fuseAmps !== undefined && { fuseAmps }),
+              ...(groundOnly && { groundOnly }),
               ...(connector !== undefined && { connector }),
               pieces: pieces.map(({ lengthMm, wire, what, run, pixel, toController }) => {
                 const prop = props[what % props.length]!;
@@ -217,6 +237,22 @@ const anyPower = fc
       }),
   );
 
+/** Data wires: far too long, without ground, with and without what helps. */
+const anyDataLead = fc.option(
+  fc.record(
+    {
+      lengthMm: fc.constantFrom(0, 1500, 4000, 30_000),
+      helper: fc.constantFrom('buffer' as const, 'pair' as const),
+      seriesOhm: fc.constantFrom(0, 330),
+      capacitorUf: fc.constantFrom(0, 1000),
+      ground: fc.constantFrom('along' as const, 'none' as const),
+      backup: fc.constantFrom('joined' as const, 'ground' as const),
+    },
+    { requiredKeys: [] },
+  ),
+  { nil: undefined },
+);
+
 export const anyBusyShow: fc.Arbitrary<Show> = fc
   .record({
     show: anyShow,
@@ -226,6 +262,7 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
     props: fc.array(aboutProp, { minLength: 4, maxLength: 4 }),
     loose: fc.integer({ min: 0, max: 3 }),
     power: anyPower,
+    dataLeads: fc.array(anyDataLead, { minLength: 6, maxLength: 6 }),
     bodyMm: fc.option(fc.constantFrom(5, 60), { nil: undefined }),
     volts: fc.constantFrom(5, 12),
     wantedRateHz: fc.option(fc.constantFrom(20, 60, 200), { nil: undefined }),
@@ -248,6 +285,7 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
       props,
       loose,
       power,
+      dataLeads,
       bodyMm,
       volts,
       wantedRateHz,
@@ -268,7 +306,10 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
         ...(extra && wallOn !== undefined
           ? [{ propId: extra.id, run: 1, controllerId: on.id, port: 1 + (wallOn % 8), skippedPixels: 0 }]
           : []),
-      ].map(({ order: _, ...entry }) => entry);
+      ].map(({ order: _, ...entry }, i) => ({
+        ...entry,
+        ...(dataLeads[i] && { dataLead: dataLeads[i] }),
+      }));
       const pixelTypes = show.pixelTypes.map((type, i) => ({
         ...type,
         ...(bodyMm !== undefined && { bodyMm }),

@@ -14,12 +14,39 @@ export const boardPowerSchema = z.strictObject({
   portFuseAmps: figureSchema(z.number().min(0.1).max(60)).optional(),
   /** All that its own limiter lets its pixels draw together. A program cannot lift it. */
   limiterAmps: figureSchema(z.number().min(0.05).max(400)).optional(),
+  /** What that limiter takes each of its pixels to draw at full white, in mA; absent where it is told what they really draw. */
+  limiterPixelMa: figureSchema(z.number().min(1).max(500)).optional(),
+  /** What the device itself says that its pixels draw at full white. It is compared, and never counted. */
+  estimateAmps: figureSchema(z.number().min(0).max(400)).optional(),
+  /** All that its own socket, pin or copper passes on to what is fed through it. */
+  passesAmps: figureSchema(z.number().min(0.05).max(60)).optional(),
+  /** Whether another power input of it, such as its USB socket, may be used beside the one that feeds it. */
+  secondInput: z.enum(['never', 'allowed']).optional(),
 });
 export type BoardPower = z.infer<typeof boardPowerSchema>;
 
-/** What is known of the power of a board, and the usual figure for what it takes itself. */
+/** What sockets and pins that boards are fed through pass on, as they are sold. */
+export const THROUGH_BOARD: readonly { amps: number; words: string }[] = [
+  { amps: 0.5, words: 'USB 2 socket' },
+  { amps: 0.9, words: 'USB 3 socket' },
+  { amps: 1, words: 'pin of a board, small charger' },
+  { amps: 2, words: 'charger' },
+  { amps: 2.4, words: 'charger' },
+  { amps: 3, words: 'USB-C socket' },
+];
+
+/** What is known of the power of a board, and the usual figures for what it takes itself and passes on. */
 export function boardPowerOf({ power = {} }: { power?: BoardPower | undefined }): BoardPower & {
   ownAmps: Figure<number>;
+  passesAmps: Figure<number>;
 } {
-  return { ...power, ownAmps: power.ownAmps ?? usual(0.25, 'boards with a network port take 0.1 to 0.4 A') };
+  return {
+    ...power,
+    ownAmps: power.ownAmps ?? usual(0.25, 'boards with a network port take 0.1 to 0.4 A'),
+    passesAmps:
+      power.passesAmps ??
+      (power.portFuseAmps
+        ? usual(400, 'each of its ports has a fuse')
+        : usual(1, 'a pin or a USB socket, where nobody said otherwise')),
+  };
 }

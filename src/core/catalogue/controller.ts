@@ -6,6 +6,7 @@ import { orderSchema } from '../fields/order';
 import { networkAddressSchema } from './network';
 import { controllerPlaceSchema } from '../geometry/sitePlace';
 import { boardPowerSchema } from './boardPower';
+import { dataDriveSchema } from './dataLine';
 
 export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
 export type Protocol = (typeof PROTOCOLS)[number];
@@ -56,6 +57,8 @@ export const controllerSchema = z.strictObject({
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
   /** What feeds it and what it passes on; absent while nobody has said anything of it. */
   power: boardPowerSchema.optional(),
+  /** What drives its data lines; absent while the usual of its class stands. */
+  data: dataDriveSchema.optional(),
   /** The end at which the colours of what is behind it are put in order; absent keeps to the show. */
   coloursAt: z.enum(CORRECTED_AT).optional(),
   /** The number this device's own screens give to its first LED. */

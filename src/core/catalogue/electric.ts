@@ -24,7 +24,13 @@ const railSchema = z.discriminatedUnion('kind', [
   /** The copper of a strip, by the length between two pixels. */
   z.strictObject({ kind: z.literal('copper'), ohmPerM: figureSchema(z.number().min(0.001).max(10)) }),
   /** Wire between bullets, each piece at least so long. */
-  z.strictObject({ kind: z.literal('wire'), wire: wireIdSchema, pitchMm: z.number().min(1).max(5000) }),
+  z.strictObject({
+    kind: z.literal('wire'),
+    wire: wireIdSchema,
+    pitchMm: z.number().min(1).max(5000),
+    /** As it was found to be; absent while it is that of its size. */
+    ohmPerM: figureSchema(z.number().min(0.001).max(10)).optional(),
+  }),
 ]);
 export type Rail = z.infer<typeof railSchema>;
 

@@ -44,6 +44,8 @@ export const feedSchema = z.strictObject({
   ]),
   /** At its source; absent while there is none. */
   fuseAmps: fuseAmpsSchema.optional(),
+  /** It joins grounds alone: plus stays apart, as between zones of two supplies. It needs no fuse. */
+  groundOnly: z.literal(true).optional(),
   /** The weakest plug or joint in it; absent where it is soldered or crimped throughout. */
   connector: connectorIdSchema.optional(),
   pieces: z

@@ -6,6 +6,30 @@ import { partNotesSchema } from './partNotes';
 
 export const SUPPLY_LIMITS = { leastVolts: 3, mostVolts: 48, leastAmps: 0.05, mostAmps: 200 };
 
+/** How a small computer is fed from a supply of pixels. */
+export const FED_BY = ['inlet', 'header', 'hat', 'regulator'] as const;
+export const FED_BY_WORDS: Record<(typeof FED_BY)[number], { label: string; means: string }> = {
+  inlet: {
+    label: 'its own inlet, by a lead of its own',
+    means:
+      'Its inlet has a fuse and a filter. Below about 4.75 V it slows down or restarts, so keep this lead short and thick.',
+  },
+  header: {
+    label: 'pins of its header',
+    means:
+      'The pins go round its fuse: a slip of the plug or a spike ends the board. Its own inlet must stay empty then.',
+  },
+  hat: {
+    label: 'a board on top of it',
+    means:
+      'The top board feeds it through the header. Its own inlet must stay empty, and both count on this supply.',
+  },
+  regulator: {
+    label: 'a regulator that others share',
+    means: 'The regulator carries all of them: add up what hangs on it, and look up what it gives.',
+  },
+};
+
 /** What feeds pixels. Its mains side is closed and certified, and is never planned here. */
 export const supplySchema = z.strictObject({
   id: idSchema,
@@ -16,7 +40,14 @@ export const supplySchema = z.strictObject({
   ratedAmps: figureSchema(z.number().min(SUPPLY_LIMITS.leastAmps).max(SUPPLY_LIMITS.mostAmps)),
   /** What else hangs on it: a small computer, a shared regulator. */
   others: z
-    .array(z.strictObject({ name: nameSchema, amps: figureSchema(z.number().min(0).max(60)) }))
+    .array(
+      z.strictObject({
+        name: nameSchema,
+        amps: figureSchema(z.number().min(0).max(60)),
+        /** How it is fed, of which each way has its own weak point. */
+        by: z.enum(FED_BY).optional(),
+      }),
+    )
     .max(20)
     .optional(),
   notes: partNotesSchema,

@@ -28,6 +28,7 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
   };
   const carries = `${weakest.words} carries ${weakest.amps} A`;
+  if (feed.groundOnly && amps <= weakest.amps) return [];
   if (amps > weakest.amps || fuse === null)
     return [
       {

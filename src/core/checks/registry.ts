@@ -1,10 +1,12 @@
 import type { Plan } from '../plan/planned';
 import { NO_FACTS, type Facts } from '../show/facts';
+import { boardPasses } from './boardPasses';
 import { boardLimit } from './boardLimit';
 import type { Check, Finding } from './check';
 import { networkAddresses } from './networkAddresses';
 import { frameRate } from './frameRate';
 import { foundDifferences } from './foundDifferences';
+import { dataLines } from './dataLines';
 import { deviceLimits } from './deviceLimits';
 import { wallChannels } from './wallChannels';
 import { unevenChains } from './unevenChains';
@@ -65,8 +67,10 @@ export const CHECKS: readonly Check[] = [
   leadFuses,
   supplyLoads,
   boardVolts,
+  boardPasses,
   fedByNothing,
   looseLeads,
+  dataLines,
   staleEntry,
   emptyLeg,
 ];

@@ -52,8 +52,10 @@ function moreLeads(plan: Plan, prop: number): Mend[] {
   if (plan.props[prop]!.pixelCount > MOST_PIXELS) return [];
   const { id, name } = plan.show.props[prop]!;
   const like = plan.show.feeds.find(
-    ({ from, pieces }) =>
-      from.kind === 'supply' && pieces.some(({ to }) => to.kind === 'pixel' && to.propId === id),
+    ({ from, groundOnly, pieces }) =>
+      from.kind === 'supply' &&
+      !groundOnly &&
+      pieces.some(({ to }) => to.kind === 'pixel' && to.propId === id),
   );
   if (like?.from.kind !== 'supply') return [];
   const { lengthMm, wire } = like.pieces[0]!;

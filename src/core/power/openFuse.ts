@@ -25,6 +25,8 @@ export function openFuses(plan: Plan, shown: Shown): OpenFuse[] {
     const count = (of: typeof whole, field: 'unfed' | 'below') =>
       of.runs.reduce((sum, run) => sum + run[field], 0);
     for (const feed of solved.group.feeds) {
+      // It has no fuse.
+      if (show.feeds[feed]!.groundOnly) continue;
       const after = reportOf(plan, shown, [solveWithout(plan, solved.group, feed, shown)]);
       made.push({
         feed,

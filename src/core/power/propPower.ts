@@ -2,6 +2,7 @@ import { coloursOf, electricOf, type DrawPart } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
 import { lightAt, litBy, type Shown } from './shown';
 import { solvePropPower } from './solvePower';
+import { levelOf } from './wiring';
 
 /** Of each pixel of a prop, in its data order. */
 export interface PropPower {
@@ -11,6 +12,8 @@ export interface PropPower {
   amps: Float32Array;
   /** Light of red, green, blue and white, each 0 to 255, one after another; what is not lit is 0. */
   light: Uint8Array;
+  /** Along the plus rail to the next pixel of its run, in the direction of data; 0 behind the last and where plus is cut. */
+  railAmps: Float32Array;
   /** 1 where no supply reaches. */
   unfed: Uint8Array;
 }
@@ -23,12 +26,15 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
   if (!solved) return null;
   const { wiring, solution } = solved;
   const { firstPixel, pixelCount } = plan.props[prop]!;
-  const { volts, liftVolts, amps, light, unfed } = empty(pixelCount);
+  const made = empty(pixelCount);
+  const { volts, liftVolts, amps, railAmps, light, unfed } = made;
   const type = plan.show.pixelTypes.find((each) => each.id === plan.show.props[prop]!.pixelTypeId)!;
   const electric = electricOf(type);
   const lit = new Set<DrawPart>(litBy(shown, type.colourOrder));
   const colours = coloursOf(type).filter((colour) => lit.has(colour));
-  const { pixelOfLoad, network } = wiring;
+  const { pixelOfLoad, network, kinds } = wiring;
+  const { kind: kindOfLoad } = network.loads;
+  const levels = kinds.map((kind) => (kind.kind === 'pixel' ? levelOf(kind, shown) : 0));
   let seen = 0;
   for (let load = 0; load < pixelOfLoad.length; load += 1) {
     const pixel = pixelOfLoad[load]! - firstPixel;
@@ -40,16 +46,23 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
     unfed[pixel] = solution.unfed[load]!;
     for (const colour of colours)
       light[4 * pixel + PARTS.indexOf(colour)] = Math.round(
-        255 * shown.level * lightAt(electric, colour, volts[pixel]!),
+        255 * levels[kindOfLoad[load]!]! * lightAt(electric, colour, volts[pixel]!),
       );
   }
-  return seen === 0 ? null : { volts, liftVolts, amps, light, unfed };
+  if (seen === 0) return null;
+  for (let wire = 0; wire < wiring.railPixel.length; wire += 1) {
+    const pixel = wiring.railPixel[wire]! - firstPixel;
+    if (wiring.railPixel[wire]! >= 0 && pixel >= 0 && pixel < pixelCount)
+      railAmps[pixel] = solution.wireAmps[wire]!;
+  }
+  return made;
 }
 
 const empty = (count: number): PropPower => ({
   volts: new Float32Array(count),
   liftVolts: new Float32Array(count),
   amps: new Float32Array(count),
+  railAmps: new Float32Array(count),
   light: new Uint8Array(4 * count),
   unfed: new Uint8Array(count),
 });

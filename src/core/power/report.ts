@@ -54,7 +54,7 @@ export interface FedLead {
   amps: number;
   pieces: FedPiece[];
   weakest: WeakestPart;
-  /** The fuse that fits its load and its parts; null where there is none. */
+  /** The fuse that fits its load and its parts; null where there is none, and where it joins grounds alone. */
   fuse: FuseAmps | null;
   /** It leads nowhere: what it went to is not there any more. */
   isLoose: boolean;
@@ -265,13 +265,16 @@ function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[
     const wired = wiredOf.get(index)!;
     const pieces = wired.map(({ piece, plusWire, minusWire }): FedPiece => {
       const { wire, lengthMm } = feed.pieces[piece]!;
-      const amps = solution.wireAmps[plusWire]!;
       const { to, ohm } = wiring.network.wires;
+      const back = solution.wireAmps[minusWire]!;
+      const amps = plusWire < 0 ? Math.abs(back) : solution.wireAmps[plusWire]!;
+      const end = to[minusWire]!;
       return {
         amps,
-        dropVolts: amps * ohm[plusWire]! - solution.wireAmps[minusWire]! * ohm[minusWire]!,
+        dropVolts: plusWire < 0 ? amps * ohm[minusWire]! : amps * ohm[plusWire]! - back * ohm[minusWire]!,
         carriesAmps: ampacityOf(wire, lengthMm),
-        voltsAtEnd: solution.nodeVolts[to[plusWire]!]! - solution.nodeVolts[to[minusWire]!]!,
+        // The plus of a place is the node before its ground.
+        voltsAtEnd: solution.nodeVolts[end - 1]! - solution.nodeVolts[end]!,
       };
     });
     const amps = pieces[0]?.amps ?? 0;
@@ -280,7 +283,7 @@ function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[
       amps,
       pieces,
       weakest,
-      fuse: fuseFor(Math.abs(amps), weakest.amps),
+      fuse: feed.groundOnly ? null : fuseFor(Math.abs(amps), weakest.amps),
       isLoose: wired.length < feed.pieces.length,
     };
   });

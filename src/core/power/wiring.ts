@@ -6,11 +6,19 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import type { PowerGroup } from './groups';
 import type { Network, Ramp } from './network';
+import { limitedLevel, limitersOf, type Limiter } from './limiter';
 import { panelRamps, rampsOf, type Shown } from './shown';
 
 /** What loads of one kind are. */
 export type LoadKind =
-  | { kind: 'pixel'; electric: Electric; colourOrder: string; isHidden: boolean }
+  | {
+      kind: 'pixel';
+      electric: Electric;
+      colourOrder: string;
+      isHidden: boolean;
+      /** In the device that drives it; null where it has none. */
+      limiter: Limiter | null;
+    }
   | { kind: 'panel'; ampsFullWhite: number }
   | { kind: 'board'; amps: number };
 
@@ -19,6 +27,7 @@ export interface WiredPiece {
   /** Index of its lead in the show. */
   feed: number;
   piece: number;
+  /** -1 where it joins grounds alone. */
   plusWire: number;
   minusWire: number;
 }
@@ -29,6 +38,8 @@ export interface PowerWiring {
   kinds: readonly LoadKind[];
   /** Index of the pixel of each load in the table of the plan; -1 for a panel or a board. */
   pixelOfLoad: Int32Array;
+  /** Of each wire that is plus between two pixels the index of the first of them in the table of the plan; else -1. */
+  railPixel: Int32Array;
   /** Load of the first pixel of each run that is in the network, by the index of the run; its others follow. */
   firstLoadOfRun: ReadonlyMap<number, number>;
   /** Columns and rows from 1, from the top left of the front. */
@@ -55,6 +66,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   const loads = { plus: [] as number[], minus: [] as number[], kind: [] as number[] };
   const kinds: LoadKind[] = [];
   const pixelOfLoad: number[] = [];
+  const railPixel: number[] = [];
   const firstLoadOfRun = new Map<number, number>();
   const panels: { load: number; prop: number; column: number; row: number }[] = [];
   const boards: { load: number; controller: number }[] = [];
@@ -63,6 +75,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     wires.from.push(from);
     wires.to.push(to);
     wires.ohm.push(Math.max(ohm, LEAST_OHM));
+    railPixel.push(-1);
     return wires.ohm.length - 1;
   };
   /** Plus is the even node, ground the next. */
@@ -77,6 +90,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   /** Where each thing that a lead can go to stands. */
   const placeOf = new Map<string, number>();
   const lengthOfRun = new Map<string, number>();
+  const limiterOf = limitersOf(plan);
 
   for (const index of group.props) {
     const prop = show.props[index]!;
@@ -95,15 +109,25 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     }
     const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
     const electric = electricOf(type);
-    const kind = kinds.length;
-    kinds.push({ kind: 'pixel', electric, colourOrder: type.colourOrder, isHidden: false });
-    kinds.push({ kind: 'pixel', electric, colourOrder: type.colourOrder, isHidden: true });
+    const kindsOf = new Map<Limiter | null, number>();
+    /** The kind of a pixel that is lit; of one that stays dark it is the next. */
+    const kindBehind = (limiter: Limiter | null): number => {
+      let kind = kindsOf.get(limiter);
+      if (kind === undefined) {
+        kind = kinds.length;
+        const pixel = { kind: 'pixel' as const, electric, colourOrder: type.colourOrder, limiter };
+        kinds.push({ ...pixel, isHidden: false }, { ...pixel, isHidden: true });
+        kindsOf.set(limiter, kind);
+      }
+      return kind;
+    };
     const hidden = new Set(planned.hiddenPixels);
     const cuts = show.cuts.filter((cut) => cut.propId === prop.id);
     for (let run = planned.firstRun; run < planned.firstRun + planned.runCount; run += 1) {
       if (only && !only.has(run)) continue;
       const { firstPixel, pixelCount, number } = plan.runs[run]!;
       lengthOfRun.set(`run ${prop.id} ${number}`, pixelCount);
+      const kind = kindBehind(limiterOf.get(`${prop.id} ${number}`) ?? null);
       const cutAfter = new Set(cuts.filter((cut) => cut.run === number).map((cut) => cut.afterPixel));
       for (let i = 0; i < pixelCount; i += 1) {
         const pixel = firstPixel + i;
@@ -115,7 +139,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
           continue;
         }
         const ohm = railOhm(electric.rail, distanceMm(plan, pixel - 1, pixel));
-        if (!cutAfter.has(i)) wire(at - 2, at, ohm);
+        if (!cutAfter.has(i)) railPixel[wire(at - 2, at, ohm)] = pixel - 1;
         wire(at - 1, at + 1, ohm);
       }
     }
@@ -164,7 +188,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
       pieces.push({
         feed: index,
         piece: at,
-        plusWire: wire(before, end, ohm),
+        plusWire: feed.groundOnly ? -1 : wire(before, end, ohm),
         minusWire: wire(before + 1, end + 1, ohm),
       });
       before = end;
@@ -193,6 +217,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     },
     kinds,
     pixelOfLoad: Int32Array.from(pixelOfLoad),
+    railPixel: Int32Array.from(railPixel),
     firstLoadOfRun,
     panels,
     boards,
@@ -201,12 +226,12 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   };
 }
 
-/** What each kind of load draws of what is shown. Hidden pixels are dark, whatever is shown. */
+/** What each kind of load draws of what is shown. */
 export function rampsOfKinds(kinds: readonly LoadKind[], shown: Shown): Ramp[][] {
   return kinds.map((kind) => {
     switch (kind.kind) {
       case 'pixel':
-        return rampsOf(kind.electric, kind.colourOrder, kind.isHidden ? { ...shown, level: 0 } : shown);
+        return rampsOf(kind.electric, kind.colourOrder, { ...shown, level: levelOf(kind, shown) });
       case 'panel':
         return panelRamps(kind.ampsFullWhite, shown);
       case 'board':
@@ -215,11 +240,17 @@ export function rampsOfKinds(kinds: readonly LoadKind[], shown: Shown): Ramp[][]
   });
 }
 
+/** The level that a pixel is told, of what is shown: a limiter dims it, and a hidden one stays dark. */
+export function levelOf(kind: Extract<LoadKind, { kind: 'pixel' }>, shown: Shown): number {
+  if (kind.isHidden) return 0;
+  return kind.limiter ? limitedLevel(kind.limiter, shown) : shown.level;
+}
+
 /** One conductor from a pixel to the next, in ohm. Wire between bullets is at least as long as they are apart. */
 export function railOhm(rail: Rail, apartMm: number): number {
-  return rail.kind === 'copper'
-    ? (rail.ohmPerM.value * apartMm) / 1000
-    : ohmOf(rail.wire, Math.max(rail.pitchMm, apartMm));
+  if (rail.kind === 'copper') return (rail.ohmPerM.value * apartMm) / 1000;
+  const lengthMm = Math.max(rail.pitchMm, apartMm);
+  return rail.ohmPerM ? (rail.ohmPerM.value * lengthMm) / 1000 : ohmOf(rail.wire, lengthMm);
 }
 
 function distanceMm({ pixels }: Plan, one: number, other: number): number {

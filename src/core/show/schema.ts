@@ -3,6 +3,7 @@ import { addressingSchema, packingSchema } from '../catalogue/packing';
 import { LAST_UNIVERSE, controllerSchema } from '../catalogue/controller';
 import { controllerTypeSchema } from '../catalogue/controllerType';
 import { senderSchema } from '../catalogue/network';
+import { dataLeadSchema } from '../catalogue/dataLine';
 import { cutSchema, feedSchema } from '../catalogue/feed';
 import { pixelTypeSchema } from '../catalogue/pixelType';
 import { supplySchema } from '../catalogue/supply';
@@ -36,6 +37,8 @@ export const patchEntrySchema = z.strictObject({
   spareChannels: z.int().min(1).max(100_000).optional(),
   /** How its channels are packed, where it does not keep to its prop. */
   packing: packingSchema.optional(),
+  /** The data wire to its first pixel; absent while nobody has said anything of it. */
+  dataLead: dataLeadSchema.optional(),
   order: orderSchema,
 });
 export type PatchEntry = z.infer<typeof patchEntrySchema>;

@@ -30,7 +30,8 @@ export function scheduleRows(plan: Plan, planned: PowerReport, worst: PowerRepor
 }
 
 const fuseCell = (plan: Plan, { feed, worst }: ScheduleRow): Told => {
-  const { fuseAmps } = plan.show.feeds[feed]!;
+  const { fuseAmps, groundOnly } = plan.show.feeds[feed]!;
+  if (groundOnly) return { text: 'none', note: 'it joins grounds alone' };
   const fits = worst.fuse === null ? 'none fits: a cap, a thicker lead or a split' : `${worst.fuse} A fits`;
   if (fuseAmps === undefined) return { text: 'none', note: fits, mood: 'bad' };
   return fuseAmps === worst.fuse

@@ -1,4 +1,5 @@
 import type { Lead } from '../../answers/site';
+import { REACH_MM } from '../../catalogue/dataLine';
 import { textOf } from '../../figures/explained';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
@@ -46,8 +47,9 @@ export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
   };
 }
 
-/** A buffered port drives some 3 to 5 m up to the first pixel. */
+/** Whether a buffered port drives it up to the first pixel. */
 function dataWords(cableMm: number): string | undefined {
-  if (cableMm <= 3000) return undefined;
-  return cableMm <= 5000 ? 'at the limit' : 'wants a repeater';
+  const [surely, hardly] = REACH_MM.buffer!;
+  if (cableMm <= surely) return undefined;
+  return cableMm <= hardly ? 'at the limit' : 'wants a repeater';
 }

@@ -27,6 +27,7 @@ const NULL_MEANS_GONE = new Set([
   'portOptions',
   'coloursAt',
   'power',
+  'data',
 ]);
 
 export const changeController = defineEdit({
@@ -46,12 +47,14 @@ export const changeController = defineEdit({
         portOptions: controllerSchema.shape.portOptions.nullable(),
         coloursAt: controllerSchema.shape.coloursAt.nullable(),
         power: controllerSchema.shape.power.nullable(),
+        data: controllerSchema.shape.data.nullable(),
       }),
   }),
   label: (show, { controllerId, change }) => {
     const words = Object.entries(change).map(([field, value]) => {
       if (field === 'network') return value === null ? 'no network address' : `address ${change.network!.ip}`;
       if (field === 'power') return 'its power';
+      if (field === 'data') return 'what drives its data lines';
       if (field === 'portOptions') return 'options of its ports';
       if (field === 'site') return value === null ? 'off the site drawing' : 'place on the site drawing';
       if (field === 'packing') return change.packing ? packingWords(change.packing) : 'packing as the show';

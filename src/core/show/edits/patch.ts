@@ -133,6 +133,21 @@ export const setRunAddress = defineEdit({
   },
 });
 
+/** Says what the data wire to a run's first pixel is like. */
+export const setDataLead = defineEdit({
+  schema: z.strictObject({
+    type: z.literal('setDataLead'),
+    ...runFields,
+    dataLead: patchEntrySchema.shape.dataLead.unwrap(),
+  }),
+  label: (show, { propId, run }) => `Data wire to ${runWords(show, propId, run)}`,
+  apply: (draft, { propId, run, dataLead }) => {
+    needEntry(draft, propId, run);
+    const isSaid = Object.keys(dataLead).length > 0;
+    draft.change('patch', entryId(propId, run), { dataLead: isSaid ? dataLead : undefined });
+  },
+});
+
 const runPinSchema = z.strictObject({ ...runFields, pin: patchEntrySchema.shape.pin.unwrap() });
 export type RunPin = z.infer<typeof runPinSchema>;
 

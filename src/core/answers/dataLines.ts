@@ -1,0 +1,218 @@
+import { dataDriveOf } from '../catalogue/dataDrive';
+import {
+  DRIVER_WORDS,
+  HIGH_SHARE,
+  MOST_CHIP_VOLTS,
+  REACH_MM,
+  type DataLead,
+  type Driver,
+} from '../catalogue/dataLine';
+import type { Plan } from '../plan/planned';
+import { FULL_WHITE } from '../power/shown';
+import { kindOf } from '../props/registry';
+import { solvePower } from '../power/solvePower';
+import { formatVolts } from '../units/electric';
+import { formatLength } from '../units/length';
+import { leadsOf } from './site';
+
+/** Whether ground goes with the data: by wires of the plan, by what was said of the data wire, not at all, or nobody knows. */
+export type GroundBy = 'supply' | 'dataLead' | 'none' | 'unsaid';
+
+export type Verdict = 'good' | 'marginal' | 'wrong';
+
+/** The data wire from a port, or from the run before, to the first pixel of a run. */
+export interface DataLine {
+  /** Index of the run in the plan. */
+  run: number;
+  controller: number;
+  port: string;
+  /** Index of the run from whose last pixel it comes; null where it comes from the port. */
+  fromRun: number | null;
+  /** As said, else as the drawing of the site says; null where neither does. */
+  lengthMm: number | null;
+  lengthIsDrawn: boolean;
+  driver: Driver | 'pixel';
+  said: DataLead;
+  /** A pixel that stays dark takes the signal first and sends it on. */
+  isRepeated: boolean;
+  /** What its source calls a one, in volts. */
+  logicVolts: number;
+  /** What its first pixel takes for one at its highest supply, 0.7 of it. */
+  wantsVolts: number;
+  /** The highest supply of the first pixel at which this level still passes, rounded down. */
+  passesUpToVolts: number;
+  /** What is left above what is wanted, where it is least: with everything dark, or with its ground lifted at full white. */
+  marginVolts: number;
+  /** The ground of the first pixel above that of the source, at full white; null where the network does not tell. */
+  liftVolts: number | null;
+  ground: GroundBy;
+  level: Verdict;
+  reach: Verdict;
+}
+
+/** Volts between plus and ground of a place, and of its ground above that of its supply. */
+interface At {
+  volts: number;
+  lift: number;
+}
+
+/** Every data wire of the show, by controller and port. */
+export function dataLinesOf(plan: Plan): DataLine[] {
+  const { show } = plan;
+  const power = powerOfPlaces(plan);
+  const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  return leadsOf(plan).flatMap((lead): DataLine[] => {
+    const run = plan.runs[lead.run]!;
+    const prop = show.props[run.prop]!;
+    const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+    const controller = show.controllers[lead.controller]!;
+    const entry = entryOf.get(`${prop.id} ${run.number}`);
+    // Panels have ribbons.
+    if (!entry || kindOf(prop).panelled) return [];
+    const said = entry.dataLead ?? {};
+    const drive = dataDriveOf(
+      controller,
+      show.controllerTypes.find((each) => each.id === controller.typeId),
+    );
+    const first = power.pixel(run.firstPixel, type.volts);
+    const isPixel = lead.fromRun !== null;
+    const before = isPixel ? plan.runs[lead.fromRun!]! : null;
+    const source = before
+      ? power.pixel(before.firstPixel + before.pixelCount - 1, type.volts)
+      : power.board(lead.controller);
+    const driver = said.helper ?? (isPixel ? 'pixel' : drive.driver);
+    const logicVolts = said.helper
+      ? MOST_CHIP_VOLTS
+      : before
+        ? chipVolts(source.white)
+        : drive.logicVolts.value;
+    const isRepeated =
+      entry.skippedPixels > 0 ||
+      plan.props[run.prop]!.hiddenPixels.includes(run.firstPixel - plan.props[run.prop]!.firstPixel);
+    const lift = first.white && source.white ? first.white.lift - source.white.lift : null;
+    const wantsVolts = HIGH_SHARE * chipVolts(first.dark ?? { volts: type.volts, lift: 0 });
+    const margins = [
+      logicVolts - wantsVolts,
+      first.white
+        ? logicVolts - Math.max(0, lift ?? first.white.lift) - HIGH_SHARE * chipVolts(first.white)
+        : Infinity,
+    ];
+    const marginVolts = Math.min(...margins);
+    const lengthMm = said.lengthMm ?? lead.cable?.value ?? null;
+    const reach = REACH_MM[driver === 'pixel' ? 'buffer' : driver];
+    return [
+      {
+        run: lead.run,
+        controller: lead.controller,
+        port: lead.port,
+        fromRun: lead.fromRun,
+        lengthMm,
+        lengthIsDrawn: said.lengthMm === undefined && lead.cable !== null,
+        driver,
+        said,
+        isRepeated,
+        logicVolts,
+        wantsVolts,
+        passesUpToVolts: Math.floor((100 * logicVolts) / HIGH_SHARE + 1e-9) / 100,
+        marginVolts,
+        liftVolts: lift,
+        ground: groundOf(said.ground, source.net !== null && source.net === first.net),
+        level: marginVolts >= 0 || isRepeated ? 'good' : 'marginal',
+        reach:
+          lengthMm === null || reach === null || lengthMm <= reach[0]
+            ? 'good'
+            : lengthMm <= reach[1]
+              ? 'marginal'
+              : 'wrong',
+      },
+    ];
+  });
+}
+
+function groundOf(said: DataLead['ground'], isJoined: boolean): GroundBy {
+  if (isJoined) return 'supply';
+  return said === undefined ? 'unsaid' : said === 'along' ? 'dataLead' : 'none';
+}
+
+/** What a chip runs on: its supply, or some 5 V of its own inside 12 V lights. */
+const chipVolts = (at: At | null): number => Math.min(MOST_CHIP_VOLTS, at?.volts ?? MOST_CHIP_VOLTS);
+
+/** What is known of the power of pixels and boards, with everything dark and with everything at full white. */
+function powerOfPlaces(plan: Plan) {
+  interface Place {
+    dark: At | null;
+    white: At | null;
+    /** The ground that it is on, by wire or by a supply that both hang on; null where nothing feeds it. */
+    net: number | null;
+  }
+  const ofPixel = new Map<number, Place>();
+  const ofBoard = new Map<number, Place>();
+  const wanted = new Set<number>();
+  for (const { firstPixel, pixelCount } of plan.runs) wanted.add(firstPixel).add(firstPixel + pixelCount - 1);
+  const nets = new Map<number, number>();
+  const netOf = (index: number): number => {
+    const up = nets.get(index) ?? index;
+    return up === index ? index : netOf(up);
+  };
+  const take = (shown: typeof FULL_WHITE, field: 'dark' | 'white') => {
+    solvePower(plan, shown).forEach(({ wiring, solution }) => {
+      const [net = -1, ...others] = wiring.supplies;
+      for (const other of others) nets.set(netOf(other), netOf(net));
+      const at = (load: number): At => ({
+        volts: solution.loadVolts[load]!,
+        lift: solution.nodeVolts[wiring.network.loads.minus[load]!]!,
+      });
+      const note = (map: Map<number, Place>, key: number, load: number) => {
+        const place = map.get(key) ?? { dark: null, white: null, net: null };
+        map.set(key, place);
+        if (solution.unfed[load]) return;
+        place[field] = at(load);
+        place.net = net;
+      };
+      for (const [run, first] of wiring.firstLoadOfRun) {
+        const { firstPixel, pixelCount } = plan.runs[run]!;
+        for (const pixel of new Set([firstPixel, firstPixel + pixelCount - 1]))
+          note(ofPixel, pixel, first + pixel - firstPixel);
+      }
+      for (const { load, controller } of wiring.boards) note(ofBoard, controller, load);
+    });
+  };
+  take({ ...FULL_WHITE, level: 0 }, 'dark');
+  take(FULL_WHITE, 'white');
+  const settled = (place: Place | undefined): Place =>
+    place
+      ? { ...place, net: place.net === null ? null : netOf(place.net) }
+      : { dark: null, white: null, net: null };
+  return {
+    pixel: (pixel: number, volts: number): Place => {
+      const place = settled(ofPixel.get(pixel));
+      return place.dark ? place : { ...place, dark: { volts, lift: 0 } };
+    },
+    board: (controller: number): Place => settled(ofBoard.get(controller)),
+  };
+}
+
+/** How a data wire is driven, in a line: `a bare pin of the chip, 3.30 V`. */
+export function driverWords({ driver, logicVolts }: DataLine): string {
+  return driver === 'pixel'
+    ? `the pixel before it, ${formatVolts(logicVolts)}`
+    : `${DRIVER_WORDS[driver]}, ${formatVolts(logicVolts)}`;
+}
+
+/** Why a level does not pass surely, and what each school does about it. Empty where it does. */
+export function levelWords(line: DataLine): string {
+  if (line.level === 'good') return '';
+  const { logicVolts, wantsVolts, passesUpToVolts, liftVolts, marginVolts } = line;
+  const lifted = logicVolts - wantsVolts > marginVolts + 0.005 && liftVolts !== null;
+  return `${formatVolts(logicVolts)} of data where ${formatVolts(wantsVolts)} are wanted (0.7 of its supply)${lifted ? `, and its ground is lifted by ${formatVolts(liftVolts)} at full white` : ''}: it passes surely up to a supply of ${formatVolts(passesUpToVolts)}. Schools: a fast buffer (74AHCT), which is within the data sheet; a hidden first pixel that sends it on, which costs a pixel; a short lead and hope, which works until a warm or a cold evening.`;
+}
+
+/** What a wire that is too long wants. Empty where it is not. */
+export function reachWords({ reach, driver, lengthMm }: DataLine): string {
+  if (reach === 'good' || lengthMm === null) return '';
+  const [, hardly] = REACH_MM[driver === 'pixel' ? 'buffer' : driver]!;
+  const by = driver === 'pixel' ? 'a pixel' : DRIVER_WORDS[driver];
+  return reach === 'marginal'
+    ? `${formatLength(lengthMm)} is at the limit of ${by}: it flickers first when it is damp.`
+    : `${formatLength(lengthMm)} is more than ${by} drives (${formatLength(hardly)}): a pixel that sends it on every few metres, or a differential pair.`;
+}
