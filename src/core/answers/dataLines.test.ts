@@ -34,7 +34,7 @@ it('wants 0.7 of the supply: 3.5 V at 5 V, and 3.3 V passes only up to 4.71 V', 
   // The pixel before drives the next one at its own supply.
   const [, second] = dataLinesOf(planShow(built({}, {}, pin)));
   expect(second).toMatchObject({ driver: 'pixel', level: 'good' });
-  expect(driverWords(second!)).toMatch(/the pixel before it, 5\.00 V/);
+  expect(driverWords(second!)).toMatch(/pixel before it, 5\.00 V/);
 });
 
 it.each([

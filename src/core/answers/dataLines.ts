@@ -1,5 +1,6 @@
 import { dataDriveOf } from '../catalogue/dataDrive';
 import {
+  DRIVER_NAMES,
   DRIVER_WORDS,
   HIGH_SHARE,
   MOST_CHIP_VOLTS,
@@ -192,11 +193,9 @@ function powerOfPlaces(plan: Plan) {
   };
 }
 
-/** How a data wire is driven, in a line: `a bare pin of the chip, 3.30 V`. */
+/** How a data wire is driven, in a few words: `bare pin, 3.30 V`. */
 export function driverWords({ driver, logicVolts }: DataLine): string {
-  return driver === 'pixel'
-    ? `the pixel before it, ${formatVolts(logicVolts)}`
-    : `${DRIVER_WORDS[driver]}, ${formatVolts(logicVolts)}`;
+  return `${driver === 'pixel' ? 'pixel before it' : DRIVER_NAMES[driver]}, ${formatVolts(logicVolts)}`;
 }
 
 /** Why a level does not pass surely, and what each school does about it. Empty where it does. */

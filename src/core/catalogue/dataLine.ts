@@ -5,6 +5,14 @@ import { figureSchema } from '../figures/figure';
 export const DRIVERS = ['pin', 'buffer', 'shifter', 'pair'] as const;
 export type Driver = (typeof DRIVERS)[number];
 
+/** The same in a column of a table. */
+export const DRIVER_NAMES: Record<Driver, string> = {
+  pin: 'bare pin',
+  buffer: 'fast buffer',
+  shifter: 'slow shifter',
+  pair: 'differential pair',
+};
+
 export const DRIVER_WORDS: Record<Driver, string> = {
   pin: 'a bare pin of the chip',
   buffer: 'a fast buffer, 74AHCT or 74HCT',

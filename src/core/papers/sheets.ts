@@ -1,3 +1,4 @@
+import { dataLinesOf } from '../answers/dataLines';
 import { leadsOf } from '../answers/site';
 import { piecesOf } from '../answers/stockPieces';
 import { placesToSetOut } from '../answers/placesToSetOut';
@@ -17,7 +18,12 @@ import { buildSheet, buildSheetTable } from './buildSheet';
 import { cellValue, type Table } from './table';
 import { deviceValuesTable, differencesTable, portSettingsTable, valuesTable } from './tables/addresses';
 import { scheduleRows, scheduleTable } from './tables/feeds';
-import { standingReports } from '../power/report';
+import { capsOf } from '../power/caps';
+import { readingPlaces } from '../power/readingPlaces';
+import { plannedShown, standingReports } from '../power/report';
+import { limitersTable, supplyCapsTable } from './tables/brightness';
+import { dataWiresTable } from './tables/dataWires';
+import { readingsTable } from './tables/readings';
 import { leadsTable } from './tables/leads';
 import { addressBook } from './tables/network';
 import { programRows, programTable } from './tables/program';
@@ -51,6 +57,7 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
     sheet('program', 'Program: every run', () => programTable(programRows(plan))),
     sheet('network', 'Network', () => addressBook(plan, wantedRateOf(show.addressing))),
     sheet('controllers', 'Ports of the controllers', () => controllersTable(plan)),
+    sheet('data-wires', 'Data wires', () => dataWiresTable(plan, dataLinesOf(plan))),
     sheet('leads', 'Leads from ports to first pixels', () => leadsTable(plan, leadsOf(plan))),
     sheet('values', 'Values to type again', () =>
       valuesTable(
@@ -63,8 +70,19 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
           sheet('feeds', 'Schedule of leads', () => {
             const { planned, worst } = standingReports(plan);
             const { levelPercent } = { levelPercent: 100, ...show.power };
-            return scheduleTable(plan, scheduleRows(plan, planned, worst), `at ${levelPercent} %`);
+            return scheduleTable(plan, scheduleRows(plan, planned, worst, facts), `at ${levelPercent} %`);
           }),
+          sheet('readings', 'Readings', () => {
+            const shown = plannedShown(show);
+            return readingsTable(
+              readingPlaces(plan, facts, shown, null),
+              `at ${Math.round(shown.level * 100)} %`,
+            );
+          }),
+          sheet('supply-caps', 'How bright each supply can have it', () =>
+            supplyCapsTable(plan, capsOf(plan).supplies),
+          ),
+          sheet('limiters', 'Limiters of devices', () => limitersTable(plan, capsOf(plan).controllers)),
         ]
       : []),
     ...show.controllers.flatMap((controller, index) => [

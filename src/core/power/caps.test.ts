@@ -89,3 +89,24 @@ it('compares what a device says of itself, and explains it', () => {
   expect(estimateWords(cap!, 1.42)).toMatch(/agrees/);
   expect(estimateWords(cap!, 0.84)).toMatch(/42 % less.*35 mA a pixel, the plan has 60 mA/);
 });
+
+it('types less where chips take something while dark, since a limiter does not know of it', () => {
+  const show = brick(24, 1, 0.08);
+  const idle = {
+    ...FIVE,
+    electric: { ...FIVE.electric, draw: { idle: typed(1), R: typed(20), G: typed(20), B: typed(19) } },
+  };
+  const pixelTypes = show.pixelTypes.map((each) => (each.id === 'rgb' ? idle : each));
+  const [cap] = capsOf(planShow({ ...show, pixelTypes })).controllers;
+  // (920 - 24) / (1440 - 24) of 24 pixels of 60 mA.
+  expect(cap).toMatchObject({ pixelMa: 60, percent: { rating: 63 }, limiterMa: { rating: 911 } });
+  const limited = { limiterAmps: typed(0.911), limiterPixelMa: typed(60) };
+  const made = {
+    ...show,
+    pixelTypes,
+    controllers: [{ ...show.controllers[0]!, power: { ownAmps: typed(0.08), ...limited } }],
+  };
+  const { wantedAmps } = powerReport(planShow(made), FULL_WHITE).supplies[0]!;
+  expect(wantedAmps).toBeLessThanOrEqual(1);
+  expect(wantedAmps).toBeGreaterThan(0.998);
+});

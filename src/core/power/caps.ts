@@ -34,7 +34,7 @@ export interface ControllerCap {
   whiteAmps: number;
   /** The level that its limiter leaves of full white, 0 to 1, and what its pixels then draw. Null without a limiter. */
   limited: { level: number; amps: number } | null;
-  /** What its limiter takes each pixel to draw, in mA: what was said, or what they draw by the plan. */
+  /** What its limiter is to take each pixel to draw at full white, in mA: what was said, or by the plan, rounded up. */
   pixelMa: number;
   /** In mA, rounded down: what keeps every supply that its pixels hang on within what it carries. */
   limiterMa: Both<number>;
@@ -152,14 +152,11 @@ function controllerCaps(
     .map(([controller, { idle, white, pixels, supplies: feeding }]): ControllerCap => {
       const power = boardPowerOf(plan.show.controllers[controller]!);
       const said = power.limiterPixelMa?.value;
-      const pixelMa = said ?? (1000 * white) / pixels;
+      const pixelMa = said ?? Math.ceil((1000 * white) / pixels - 1e-6);
       const levelOn = (share: keyof Both<unknown>) =>
         Math.min(...[...feeding].map((supply) => levelOf(supplies[supply]!, plan, share)));
-      /** A limiter that knows a figure a pixel counts bytes times that; one that knows the draw counts that. */
-      const typed = (level: number) =>
-        Math.floor(
-          1000 * (said === undefined ? idle + level * (white - idle) : (pixels * said * level) / 1000) + 1e-6,
-        );
+      // A limiter counts bytes times its figure, and knows nothing of what chips take while dark.
+      const typed = (level: number) => Math.floor(pixels * pixelMa * level + 1e-6);
       const [rating, hours] = [levelOn('rating'), levelOn('hours')];
       const limit = power.limiterAmps?.value;
       const level =

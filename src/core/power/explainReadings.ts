@@ -6,7 +6,7 @@ import type { Plan } from '../plan/planned';
 import type { Edit } from '../show/edits/registry';
 import { formatAmps, formatVolts, formatWatts } from '../units/electric';
 import { powerGroups, type PowerGroup } from './groups';
-import type { Reading } from './readings';
+import { exactness, type Reading } from './readings';
 import type { Shown } from './shown';
 import { NetworkSolver, type Solution } from './solve';
 import { solvePower } from './solvePower';
@@ -52,15 +52,10 @@ export interface ExplainedPart {
   next: NextReading | null;
 }
 
-/** A meter and its tips are this exact, and a place is found within a pixel. */
-const EXACT_VOLTS = 0.05;
-const EXACT_SHARE = 0.03;
-
 /** Leads near what was read that are looked at; more would take minutes in a large part. */
 const MOST_LEADS = 16;
 
-const exactnessOf = ({ unit, target }: Reading) =>
-  unit === 'V' ? EXACT_VOLTS : Math.max(0.02, EXACT_SHARE * target);
+const exactnessOf = ({ unit, target }: Reading) => exactness(unit, target);
 
 /**
  * Every part of a show in which something was read: what the plan gives there, and which one thing, if it were other, would give what was
@@ -535,7 +530,7 @@ function nextOf(
     const spread = volts.at(-1)! - volts[0]!;
     if (!best || spread > best.spread) best = { load, spread };
   }
-  if (!best || best.spread < 2 * EXACT_VOLTS) return null;
+  if (!best || best.spread < 2 * exactness('V', 0)) return null;
   const { load } = best;
   const pixel = wiring.pixelOfLoad[load]!;
   const run = plan.runs[plan.pixels.run[pixel]!]!;

@@ -46,6 +46,11 @@ export interface Reading {
 /** Of what is read as a colour that fades, so much of its light is left: less is seen by most eyes. */
 const NOTICED_LIGHT = 0.8;
 
+/** A meter with its tips, or the place of a pixel, is this exact: nearer to what is expected, it is as planned. */
+export function exactness(unit: 'V' | 'A', value: number): number {
+  return unit === 'V' ? 0.05 : Math.max(0.02, 0.03 * value);
+}
+
 /** The volts at which the first colour of a type is seen to fade. */
 export function fadingVolts(electric: Electric, colourOrder: string): number {
   return Math.max(

@@ -11,7 +11,9 @@ import {
   PLAUSIBLE_IDLE_AMPS,
   type DrawPart,
   type ElectricSaid,
+  type Knee,
   type LightBuild,
+  type Rail,
 } from '@/core/catalogue/electric';
 import type { PixelType } from '@/core/catalogue/pixelType';
 import { basesWords, retyped, type Figure } from '@/core/figures/figure';
@@ -28,6 +30,10 @@ import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { CurrentField } from './CurrentField';
 import styles from './feed.module.css';
+import { Opening } from './Opening';
+import { WireSelect } from './WireSelect';
+
+type WireRail = Extract<Rail, { kind: 'wire' }>;
 
 const PART_WORDS: Record<DrawPart, string> = {
   idle: 'Dark, its chip alone',
@@ -70,6 +76,14 @@ function TypeCard({ type }: { type: PixelType }) {
   const setPart = (part: DrawPart, figure: Figure<number>) => set({ draw: { ...said.draw, [part]: figure } });
   const white = fullAmps(electric, type.colourOrder, FULL_WHITE);
   const { rail } = electric;
+  const setKnee = (colour: Exclude<DrawPart, 'idle'>, change: Partial<Knee>) =>
+    set({ knees: { ...said.knees, [colour]: { ...electric.knees[colour], ...change } } });
+  /** Another wire has another resistance than the one that was read. */
+  const setWire = (change: Partial<WireRail>) => {
+    if (rail.kind !== 'wire') return false;
+    const { ohmPerM, ...rest } = rail;
+    return set({ rail: { ...rest, ...(ohmPerM && !change.wire && { ohmPerM }), ...change } });
+  };
   return (
     <section className={styles.card} aria-label={type.name}>
       <h3>{type.name}</h3>
@@ -114,6 +128,32 @@ function TypeCard({ type }: { type: PixelType }) {
           checked={electric.sharesCurrent}
           onChange={(event) => set({ sharesCurrent: event.currentTarget.checked })}
         />
+        {rail.kind === 'wire' && (
+          <>
+            <Row>
+              <WireSelect
+                label="Wire between its pixels"
+                value={rail.wire}
+                onChange={(wire) => setWire({ wire })}
+              />
+              <NumberUnitField
+                label="Each piece at least"
+                unit="mm"
+                least={1}
+                most={5000}
+                value={rail.pitchMm}
+                onCommit={(pitchMm) => setWire({ pitchMm })}
+              />
+            </Row>
+            {rail.ohmPerM && (
+              <StandingFields
+                label="Its resistance"
+                figure={rail.ohmPerM}
+                onCommit={(ohmPerM) => set({ rail: { ...rail, ohmPerM } })}
+              />
+            )}
+          </>
+        )}
         {rail.kind === 'copper' && (
           <NumberUnitField
             label="Its copper, a metre of one conductor"
@@ -124,6 +164,31 @@ function TypeCard({ type }: { type: PixelType }) {
             onCommit={(ohm) => set({ rail: { kind: 'copper', ohmPerM: retyped(rail.ohmPerM, ohm) } })}
           />
         )}
+        <Opening words="From which volts on each colour lights">
+          <Stack>
+            {coloursOf(type).map((colour) => (
+              <Row key={colour}>
+                <NumberUnitField
+                  label={`${PART_WORDS[colour].replace(', fullest', '')} begins at`}
+                  unit="V"
+                  least={0}
+                  most={60}
+                  value={electric.knees[colour].cutoffV}
+                  onCommit={(cutoffV) => setKnee(colour, { cutoffV })}
+                />
+                <NumberUnitField
+                  label="is full from"
+                  aria-label={`${PART_WORDS[colour].replace(', fullest', '')} is full from`}
+                  unit="V"
+                  least={0}
+                  most={60}
+                  value={electric.knees[colour].kneeV}
+                  onCommit={(kneeV) => setKnee(colour, { kneeV })}
+                />
+              </Row>
+            ))}
+          </Stack>
+        </Opening>
         <NumberUnitField
           label="Every pixel is to have at least"
           unit="V"

@@ -13,6 +13,7 @@ import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow, useAnswer } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
+import { CutsSection } from './CutsSection';
 import styles from './feed.module.css';
 import { LeadCard } from './LeadCard';
 import { leadsOfProp } from './leads';
@@ -112,6 +113,7 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
           </Hint>
         </Section>
       )}
+      {!panelled && own.length > 0 && <CutsSection plan={plan} prop={prop} />}
     </>
   );
 }

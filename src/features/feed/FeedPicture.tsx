@@ -47,18 +47,30 @@ export function FeedPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
       ),
     [plan, planned, id],
   );
+  const cuts = useMemo(
+    () =>
+      plan.show.cuts.flatMap(({ propId, run, afterPixel }) => {
+        const cut =
+          propId === id && run <= planned.runCount ? plan.runs[planned.firstRun + run - 1] : undefined;
+        return cut && afterPixel < cut.pixelCount
+          ? [cut.firstPixel - planned.firstPixel + afterPixel - 1]
+          : [];
+      }),
+    [plan, planned, id],
+  );
   const pixels = power?.pixels;
   const isCurrent = pixels?.volts.length === planned.pixelCount;
   const lit = useMemo(
     () =>
       pixels && isCurrent
-        ? { light: pixels.light, unfed: pixels.unfed, feeds }
+        ? { light: pixels.light, unfed: pixels.unfed, feeds, cuts }
         : {
             light: new Uint8Array(4 * planned.pixelCount),
             unfed: new Uint8Array(planned.pixelCount).fill(1),
             feeds,
+            cuts,
           },
-    [pixels, isCurrent, feeds, planned.pixelCount],
+    [pixels, isCurrent, feeds, cuts, planned.pixelCount],
   );
   const sides = kindOf({ kind }).sides ?? SIDES;
   return (
@@ -111,6 +123,7 @@ export function FeedPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
               prop={prop}
               pixels={pixels}
               feeds={feeds}
+              cuts={cuts}
               limitVolts={electricOf(type).leastVolts.value}
             />
           </Fetched>
@@ -118,7 +131,7 @@ export function FeedPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
       </div>
       <div className={picture.caption}>
         <span className={picture.side}>{sides[side]}</span> · as {percent} % would really look · squares are
-        where leads join
+        where leads join{cuts.length > 0 && ', bars where plus is cut'}
       </div>
     </section>
   );

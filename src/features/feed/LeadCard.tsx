@@ -1,20 +1,22 @@
 'use client';
 
-import { Button, Select, Slider } from '@mantine/core';
+import { Button, Select, Slider, Switch } from '@mantine/core';
 import { useState } from 'react';
 import { CONNECTORS } from '@/core/catalogue/connector';
 import { FUSE_AMPS, type FuseAmps } from '@/core/catalogue/fuse';
-import type { Feed, FeedPiece } from '@/core/catalogue/feed';
+import { MOST_LEAD_MM, type Feed, type FeedPiece } from '@/core/catalogue/feed';
 import { wireSize } from '@/core/catalogue/wire';
 import type { Plan } from '@/core/plan/planned';
 import { endWords, sourceWords } from '@/core/power/leadWords';
 import type { FedLead } from '@/core/power/report';
 import { formatAmps, formatVolts } from '@/core/units/electric';
 import { formatLength } from '@/core/units/length';
-import { LengthField, WholeField } from '@/ui/fields/fields';
+import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
 import { Row, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
+import { EndFields } from './EndFields';
 import styles from './feed.module.css';
+import { usualLeadMm } from './leads';
 import { Opening } from './Opening';
 import { moveEnd } from './usePower';
 import { WireSelect } from './WireSelect';
@@ -22,7 +24,8 @@ import { WireSelect } from './WireSelect';
 interface LeadCardProps {
   plan: Plan;
   feed: Feed;
-  prop: number;
+  /** The prop that is looked at; null where it is a board. */
+  prop: number | null;
   /** What flows in it; absent while it is not worked out. */
   flowing: FedLead | undefined;
 }
@@ -34,7 +37,7 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
   const change = (fields: object) => edit({ type: 'changeFeed', feedId: feed.id, change: fields });
   const setPiece = (at: number, fields: Partial<FeedPiece>) =>
     change({ pieces: feed.pieces.map((piece, i) => (i === at ? { ...piece, ...fields } : piece)) });
-  const over = flowing && flowing.fuse === null;
+  const over = flowing && flowing.fuse === null && !feed.groundOnly;
   return (
     <section className={styles.lead} aria-label={feed.name}>
       <div className={styles.leadHead}>
@@ -42,7 +45,12 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
         <span className={styles.amps}>{flowing ? formatAmps(flowing.amps) : '…'}</span>
       </div>
       <p className={styles.small}>
-        from {sourceWords(show, feed)} · {feed.fuseAmps === undefined ? 'no fuse' : `fuse ${feed.fuseAmps} A`}
+        from {sourceWords(show, feed)} ·{' '}
+        {feed.groundOnly
+          ? 'joins grounds alone'
+          : feed.fuseAmps === undefined
+            ? 'no fuse'
+            : `fuse ${feed.fuseAmps} A`}
       </p>
       {feed.pieces.map((piece, at) => (
         <EndSlider key={at} plan={plan} prop={prop} feed={feed} at={at} piece={piece} flowing={flowing} />
@@ -54,28 +62,58 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
       )}
       <Opening words="Change it">
         <Stack>
-          <Select
-            label="From"
-            allowDeselect={false}
-            value={feed.from.kind === 'supply' ? feed.from.supplyId : null}
-            placeholder={feed.from.kind === 'supply' ? undefined : sourceWords(show, feed)}
-            data={show.supplies.map((supply) => ({ value: supply.id, label: supply.name }))}
-            onChange={(supplyId) => supplyId && change({ from: { kind: 'supply', supplyId } })}
-          />
+          <NameField label="Name" value={feed.name} onCommit={(name) => change({ name })} />
+          <SourceFields feed={feed} onCommit={(from) => change({ from })} />
           {feed.pieces.map((piece, at) => (
-            <Row key={at}>
-              <LengthField
-                label={at === 0 ? 'Length, one way' : `Piece ${at + 1}`}
-                what="A lead"
-                leastMm={1}
-                mostMm={1_000_000}
-                bareUnit="m"
-                value={piece.lengthMm}
-                onCommit={(lengthMm) => setPiece(at, { lengthMm })}
+            <div key={at}>
+              <EndFields
+                plan={plan}
+                label={at === 0 ? 'To' : 'And on to'}
+                end={piece.to}
+                onCommit={(to) => setPiece(at, { to })}
               />
-              <WireSelect value={piece.wire} onChange={(wire) => setPiece(at, { wire })} />
-            </Row>
+              <Row>
+                <LengthField
+                  label="Length, one way"
+                  what="A lead"
+                  leastMm={1}
+                  mostMm={MOST_LEAD_MM}
+                  bareUnit="m"
+                  value={piece.lengthMm}
+                  onCommit={(lengthMm) => setPiece(at, { lengthMm })}
+                />
+                <WireSelect value={piece.wire} onChange={(wire) => setPiece(at, { wire })} />
+              </Row>
+              {feed.pieces.length > 1 && (
+                <Button
+                  size="compact-sm"
+                  variant="subtle"
+                  color="gray"
+                  onClick={() => change({ pieces: feed.pieces.filter((_, i) => i !== at) })}
+                >
+                  Take this piece away
+                </Button>
+              )}
+            </div>
           ))}
+          <Button
+            size="compact-sm"
+            variant="default"
+            onClick={() => change({ pieces: [...feed.pieces, nextPiece(plan, feed.pieces.at(-1)!)] })}
+          >
+            Tap it here and go on
+          </Button>
+          <Switch
+            label="Joins grounds alone"
+            description="Between zones of two supplies: plus stays apart, and no fuse is needed"
+            checked={feed.groundOnly ?? false}
+            onChange={(event) =>
+              change({
+                groundOnly: event.currentTarget.checked ? true : null,
+                ...(event.currentTarget.checked && { fuseAmps: null }),
+              })
+            }
+          />
           <Row>
             <Select
               label="Fuse"
@@ -108,6 +146,62 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
   );
 }
 
+/** A piece that goes on from the end of another, to a place a little further on. */
+function nextPiece(plan: Plan, { wire, to }: FeedPiece): FeedPiece {
+  const piece = { lengthMm: usualLeadMm() / 3, wire };
+  if (to.kind !== 'pixel')
+    return { ...piece, to: to.kind === 'panel' ? { ...to, column: to.column + 1 } : to };
+  const index = plan.show.props.findIndex((prop) => prop.id === to.propId);
+  const planned = plan.props[index];
+  const count = planned ? (plan.runs[planned.firstRun + to.run - 1]?.pixelCount ?? 1) : 1;
+  return { ...piece, to: { ...to, pixel: to.pixel < count ? count : 1 } };
+}
+
+/** A supply, or a port of a controller that passes on what feeds it. */
+function SourceFields({ feed, onCommit }: { feed: Feed; onCommit: (from: Feed['from']) => void }) {
+  const { supplies, controllers } = useShow((state) => state.show);
+  const { from } = feed;
+  const board = from.kind === 'port' ? controllers.find((each) => each.id === from.controllerId) : undefined;
+  return (
+    <Row>
+      <Select
+        label="From"
+        allowDeselect={false}
+        value={from.kind === 'supply' ? `supply ${from.supplyId}` : `board ${from.controllerId}`}
+        data={[
+          {
+            group: 'Supplies',
+            items: supplies.map(({ id, name }) => ({ value: `supply ${id}`, label: name })),
+          },
+          {
+            group: 'Boards that pass power on',
+            items: controllers.map(({ id, name }) => ({ value: `board ${id}`, label: name })),
+          },
+        ]}
+        onChange={(value) => {
+          if (!value) return;
+          const id = value.slice(value.indexOf(' ') + 1);
+          onCommit(
+            value.startsWith('supply ')
+              ? { kind: 'supply', supplyId: id }
+              : { kind: 'port', controllerId: id, port: 1 },
+          );
+        }}
+      />
+      {from.kind === 'port' && board && (
+        <WholeField
+          label="Port"
+          what="The port"
+          least={1}
+          most={board.ports}
+          value={from.port}
+          onCommit={(port) => onCommit({ ...from, port })}
+        />
+      )}
+    </Row>
+  );
+}
+
 /** Where a piece joins a run, by dragging along it: the volts follow before it is let go. */
 function EndSlider({
   plan,
@@ -118,7 +212,7 @@ function EndSlider({
   flowing,
 }: {
   plan: Plan;
-  prop: number;
+  prop: number | null;
   feed: Feed;
   at: number;
   piece: FeedPiece;
@@ -128,9 +222,9 @@ function EndSlider({
   const show = useShow((state) => state.show);
   const [dragged, setDragged] = useState<number | null>(null);
   const { to } = piece;
-  const of = show.props.find((each) => each.id === (to.kind === 'controller' ? '' : to.propId));
-  const isHere = to.kind === 'pixel' && to.propId === plan.show.props[prop]!.id;
-  const run = isHere ? plan.runs[plan.props[prop]!.firstRun + to.run - 1] : undefined;
+  const index = prop ?? -1;
+  const isHere = to.kind === 'pixel' && to.propId === plan.show.props[index]?.id;
+  const run = isHere ? plan.runs[plan.props[index]!.firstRun + to.run - 1] : undefined;
   const words = `${formatLength(piece.lengthMm)} of ${wireSize(piece.wire).words}`;
   const there = flowing?.pieces[at];
   const count = run?.pixelCount ?? 0;
@@ -147,7 +241,7 @@ function EndSlider({
   return (
     <div>
       <p className={styles.small}>
-        {words}, to {of || to.kind === 'controller' ? endWords(show, to) : 'nothing'}
+        {words}, to {endWords(show, to)}
         {there && `: ${formatVolts(there.voltsAtEnd)} there`}
       </p>
       {isHere && count > 1 && (

@@ -5,6 +5,8 @@ import type { Plan } from '@/core/plan/planned';
 import { FULL_WHITE } from '@/core/power/shown';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
+import { useShow } from '../show/ShowProvider';
+import { ReadField } from './ReadingsSheet';
 import { usePower } from './usePower';
 import { useShown } from './useShown';
 
@@ -13,6 +15,7 @@ export function ScheduleSheet({ plan }: { plan: Plan }) {
   const { shown, percent } = useShown();
   const planned = usePower(shown, null);
   const worst = usePower(FULL_WHITE, null);
+  const facts = useShow((state) => state.facts);
   if (plan.show.feeds.length === 0)
     return (
       <div className={sheets.sheet}>
@@ -31,7 +34,12 @@ export function ScheduleSheet({ plan }: { plan: Plan }) {
       {isCurrent && (
         <SheetTable
           testId="schedule"
-          table={scheduleTable(plan, scheduleRows(plan, planned.report, worst.report), `at ${percent} %`)}
+          table={scheduleTable(
+            plan,
+            scheduleRows(plan, planned.report, worst.report, facts),
+            `at ${percent} %`,
+          )}
+          fields={{ read: ({ end }) => <ReadField place={end} /> }}
         />
       )}
     </div>

@@ -9,6 +9,7 @@ import { countOf } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
 import sheets from '../sheets/sheets.module.css';
 import { useShow } from '../show/ShowProvider';
+import { BoardCards } from './BoardCards';
 import styles from './feed.module.css';
 import { Opening } from './Opening';
 import { AddSupply, SupplyFields } from './SupplyFields';
@@ -70,6 +71,12 @@ export function SuppliesSheet({ plan }: { plan: Plan }) {
       <div style={{ marginTop: supplies.length > 0 ? 14 : 0 }}>
         <AddSupply plan={plan} prop={undefined} />
       </div>
+      {plan.show.controllers.length > 0 && (
+        <>
+          <h3>Boards</h3>
+          <BoardCards plan={plan} power={power} />
+        </>
+      )}
       <Hint>
         A supply carries {LOADING * 100} % of its rating for hours. Never join the plus of two supplies: part
         it into zones, and join the grounds.

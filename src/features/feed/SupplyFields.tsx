@@ -2,7 +2,7 @@
 
 import { Button, Select } from '@mantine/core';
 import { newId, newName } from '@/core/fields/fields';
-import { SUPPLY_LIMITS, type Supply } from '@/core/catalogue/supply';
+import { FED_BY, FED_BY_WORDS, SUPPLY_LIMITS, type Supply } from '@/core/catalogue/supply';
 import { retyped, usual } from '@/core/figures/figure';
 import { formatAmps, parseCurrent, parseVolts } from '@/core/units/electric';
 import type { Plan } from '@/core/plan/planned';
@@ -11,6 +11,7 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { Row, Stack } from '@/ui/Panel';
 import { StandingFields } from '../figures/StandingFields';
 import { useEdit, useShow } from '../show/ShowProvider';
+import { CurrentField } from './CurrentField';
 
 /** The usual rating at the voltage that most of the show has, under a name of its own. */
 export function newSupply(supplies: readonly Supply[], volts: number, placeId?: string): Supply {
@@ -96,6 +97,7 @@ export function SupplyFields({ supply }: { supply: Supply }) {
         data={places.map((place) => ({ value: place.id, label: place.name }))}
         onChange={(placeId) => edit({ type: 'changeSupply', supplyId: supply.id, change: { placeId } })}
       />
+      <OthersFields supply={supply} />
       <Button
         size="compact-sm"
         variant="subtle"
@@ -105,5 +107,81 @@ export function SupplyFields({ supply }: { supply: Supply }) {
         Remove it and its leads
       </Button>
     </Stack>
+  );
+}
+
+type Other = NonNullable<Supply['others']>[number];
+
+/** What hangs on it besides pixels and boards of the show: a small computer, a regulator. */
+function OthersFields({ supply }: { supply: Supply }) {
+  const edit = useEdit();
+  const others = supply.others ?? [];
+  const set = (list: Other[]) =>
+    edit({
+      type: 'changeSupply',
+      supplyId: supply.id,
+      change: { others: list.length === 0 ? null : list },
+    });
+  const setOne = (at: number, change: Partial<Other>) =>
+    set(others.map((other, i) => (i === at ? { ...other, ...change } : other)));
+  return (
+    <>
+      {others.map((other, at) => (
+        <div key={at}>
+          <Row>
+            <NameField label="Also on it" value={other.name} onCommit={(name) => setOne(at, { name })} />
+            <CurrentField
+              label="It draws"
+              value={other.amps.value}
+              volts={supply.volts}
+              bareUnit="A"
+              mostAmps={60}
+              onCommit={(amps) => setOne(at, { amps: retyped(other.amps, amps) })}
+            />
+          </Row>
+          <Select
+            label="Fed by"
+            clearable
+            placeholder="not said"
+            description={other.by && FED_BY_WORDS[other.by].means}
+            value={other.by ?? null}
+            data={FED_BY.map((by) => ({ value: by, label: FED_BY_WORDS[by].label }))}
+            onChange={(by) => {
+              const { by: _, ...rest } = other;
+              set(
+                others.map((each, i) => (i === at ? (by ? { ...rest, by: by as Other['by'] } : rest) : each)),
+              );
+            }}
+          />
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            color="gray"
+            onClick={() => set(others.filter((_, i) => i !== at))}
+          >
+            Take {other.name} off
+          </Button>
+        </div>
+      ))}
+      <Button
+        size="compact-sm"
+        variant="default"
+        onClick={() =>
+          set([
+            ...others,
+            {
+              name: newName(
+                'Small computer',
+                others.map(({ name }) => name),
+              ),
+              amps: usual(2.5, 'a small computer at work'),
+              by: 'inlet',
+            },
+          ])
+        }
+      >
+        Something else hangs on it…
+      </Button>
+    </>
   );
 }

@@ -26,14 +26,16 @@ interface VoltChartProps {
   pixels: PropPower;
   /** Pixels of the prop, from 0, that leads go to. */
   feeds: readonly number[];
+  /** Pixels of the prop, from 0, behind which plus is cut. */
+  cuts: readonly number[];
   limitVolts: number;
 }
 
-/** Volts and milliamps along a prop in its data order, run after run. */
-export function VoltChart({ plan, prop, pixels, feeds, limitVolts }: VoltChartProps) {
+/** Volts along a prop in its data order, run after run, and the amps in its rail, which are none where the feeds of both sides meet. */
+export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltChartProps) {
   const { firstRun, runCount, firstPixel } = plan.props[prop]!;
   const points = useMemo(() => {
-    const { volts, amps, unfed } = pixels;
+    const { volts, railAmps, unfed } = pixels;
     const step = Math.max(1, Math.ceil(volts.length / MOST_POINTS));
     const kept = new Set(feeds);
     const starts = new Set<number>();
@@ -42,15 +44,15 @@ export function VoltChart({ plan, prop, pixels, feeds, limitVolts }: VoltChartPr
       starts.add(start);
       kept.add(start).add(start + plan.runs[run]!.pixelCount - 1);
     }
-    const list: { pixel: number; volts: number | null; ma: number | null }[] = [];
+    const list: { pixel: number; volts: number | null; amps: number | null }[] = [];
     for (let i = 0; i < volts.length; i += 1) {
       // The line breaks where a new run begins.
-      if (i > 0 && starts.has(i)) list.push({ pixel: i + 0.5, volts: null, ma: null });
+      if (i > 0 && starts.has(i)) list.push({ pixel: i + 0.5, volts: null, amps: null });
       if (i % step === 0 || kept.has(i))
         list.push(
           unfed[i]
-            ? { pixel: i + 1, volts: null, ma: null }
-            : { pixel: i + 1, volts: round(volts[i]!, 3), ma: round(amps[i]! * 1000, 1) },
+            ? { pixel: i + 1, volts: null, amps: null }
+            : { pixel: i + 1, volts: round(volts[i]!, 3), amps: round(railAmps[i]!, 3) },
         );
     }
     return list;
@@ -82,10 +84,10 @@ export function VoltChart({ plan, prop, pixels, feeds, limitVolts }: VoltChartPr
             stroke="var(--line)"
           />
           <YAxis
-            yAxisId="ma"
+            yAxisId="amps"
             orientation="right"
             width={58}
-            unit=" mA"
+            unit=" A"
             tick={{ fill: 'var(--text-3)', fontSize: 12 }}
             stroke="var(--line)"
           />
@@ -107,9 +109,9 @@ export function VoltChart({ plan, prop, pixels, feeds, limitVolts }: VoltChartPr
             }}
           />
           <Line
-            yAxisId="ma"
-            name="mA"
-            dataKey="ma"
+            yAxisId="amps"
+            name="A in the rail"
+            dataKey="amps"
             stroke="var(--tide)"
             strokeWidth={1.2}
             strokeDasharray="3 3"
@@ -125,6 +127,9 @@ export function VoltChart({ plan, prop, pixels, feeds, limitVolts }: VoltChartPr
             dot={false}
             isAnimationActive={false}
           />
+          {cuts.slice(0, 60).map((pixel) => (
+            <ReferenceLine key={`cut ${pixel}`} yAxisId="volts" x={pixel + 1.5} stroke="var(--text-2)" />
+          ))}
           {feeds.slice(0, 60).map((pixel) => (
             <ReferenceDot
               key={pixel}

@@ -8,6 +8,9 @@ const SuppliesSheet = fetched(async () => (await import('./SuppliesSheet')).Supp
 const CompareSheet = fetched(async () => (await import('./CompareSheet')).CompareSheet);
 const DrawSheet = fetched(async () => (await import('./DrawSheet')).DrawSheet);
 const ScheduleSheet = fetched(async () => (await import('./ScheduleSheet')).ScheduleSheet);
+const BrightnessSheet = fetched(async () => (await import('./BrightnessSheet')).BrightnessSheet);
+const DataWiresSheet = fetched(async () => (await import('./DataWiresSheet')).DataWiresSheet);
+const ReadingsSheet = fetched(async () => (await import('./ReadingsSheet')).ReadingsSheet);
 const OpenFusesSheet = fetched(async () => (await import('./OpenFusesSheet')).OpenFusesSheet);
 const WallFeedsSheet = fetched(async () => (await import('./WallFeedsSheet')).WallFeedsSheet);
 
@@ -22,6 +25,20 @@ export const parts: StageParts = {
         wholeShow: true,
         content: () => <ScheduleSheet plan={plan} />,
       },
+      {
+        id: 'brightness',
+        label: 'Brightness',
+        wide: true,
+        wholeShow: true,
+        content: () => <BrightnessSheet plan={plan} />,
+      },
+      {
+        id: 'data',
+        label: 'Data wires',
+        wide: true,
+        wholeShow: true,
+        content: () => <DataWiresSheet plan={plan} />,
+      },
     ];
     if (plan.show.feeds.length > 0)
       whole.push({
@@ -32,11 +49,18 @@ export const parts: StageParts = {
         content: () => <OpenFusesSheet plan={plan} />,
       });
     const index = selection.prop;
+    const readings = {
+      id: 'readings',
+      label: 'Readings',
+      wide: true,
+      content: () => <ReadingsSheet plan={plan} prop={index ?? null} />,
+    };
     if (index === undefined)
       return {
         label: 'Views of the feeds',
         sheets: [
           { id: 'supplies', label: 'Supplies', content: () => <SuppliesSheet plan={plan} /> },
+          readings,
           ...whole,
         ],
       };
@@ -51,6 +75,7 @@ export const parts: StageParts = {
               label: 'Panels',
               content: () => <WallFeedsSheet key={id} plan={plan} prop={index} />,
             },
+            readings,
             ...whole,
           ]
         : [
@@ -65,6 +90,7 @@ export const parts: StageParts = {
               wide: true,
               content: () => <CompareSheet key={id} plan={plan} prop={index} />,
             },
+            readings,
             ...whole,
           ],
     };

@@ -13,7 +13,8 @@ import {
 } from 'react';
 import type { ViewSide } from '@/core/threading/view';
 import { fit, mirrored, panBy, toMm, toScreenX, toScreenY, zoomAt, type Camera } from './camera';
-import { drawScene, type Layers, type Lit } from './draw';
+import { drawScene, type Layers } from './draw';
+import type { Lit } from './drawLit';
 import { readPalette, type Palette } from './palette';
 import styles from './PixelCanvas.module.css';
 import type { Scene } from './scene';

@@ -1,6 +1,7 @@
 import { formatLength } from '@/core/units/length';
 import { scaleBarMm, toMm, toScreenX, toScreenY, type Camera, type Size } from './camera';
 import { DotImage } from './dots';
+import { drawFeeding, drawLight, type Lit } from './drawLit';
 import { rgbOf, type Palette } from './palette';
 import type { Scene } from './scene';
 
@@ -19,16 +20,6 @@ export interface Marks {
   hovered: number;
   /** The run that is selected, or -1; the others step back. */
   run: number;
-}
-
-/** What pixels give, in the place of the colours of their runs. */
-export interface Lit {
-  /** Of each pixel of the scene: red, green, blue and white, 0 to 255 of their light, one after another. */
-  light: Uint8Array;
-  /** 1 where no supply reaches. */
-  unfed: Uint8Array;
-  /** Pixels that a lead goes to. */
-  feeds: readonly number[];
 }
 
 /** Lines, chevrons and jumpers are left out while dots are smaller than this. */
@@ -67,7 +58,7 @@ export function drawScene(
   const frame = { context, scene, x, y, size, palette, marks, dotPx, spacingPx, taken: new TakenPlaces() };
 
   const legible = dotPx >= LEGIBLE_FROM_PX;
-  if (lit) drawLight(frame, lit);
+  if (lit) drawLight(frame, dots, lit);
   else drawDots(frame);
   if (legible && !lit) {
     // The dots come first, since they replace what is on the canvas; lines go behind them.
@@ -80,7 +71,7 @@ export function drawScene(
   }
   if (legible) drawHidden(frame);
   if (layers.ports) drawEnds(frame, camera, mirror);
-  if (lit) drawFeeds(frame, lit);
+  if (lit) drawFeeding(frame, lit);
   drawMarks(frame);
   if (layers.numbers) drawNumbers(frame, camera, mirror);
   if (layers.scaleBar) drawScaleBar(frame, camera);
@@ -226,45 +217,6 @@ function drawDots(frame: Frame): void {
       );
   });
   dots.end(context);
-}
-
-/** Light adds up, and the eye sees less light as less than a screen does: its values go by the power of 1/2.2. */
-const ON_SCREEN = Uint8Array.from({ length: 256 }, (_, i) => Math.round(255 * (i / 255) ** (1 / 2.2)));
-
-/** Each pixel in the colour that it really has; one that nothing feeds is a faint speck. */
-function drawLight({ context, scene, x, y, size, dotPx, palette }: Frame, { light, unfed }: Lit): void {
-  const { width, height } = context.canvas;
-  const ratio = width / size.widthPx;
-  const [red, green, blue] = rgbOf(palette.textDim);
-  const dark = (blue << 16) | (green << 8) | red;
-  dots.begin(context, width, height);
-  for (let i = 0; i < scene.pixelCount; i += 1) {
-    const at = 4 * i;
-    const white = light[at + 3]!;
-    const share = (part: number) => ON_SCREEN[Math.min(255, light[at + part]! + white)]!;
-    const colour = (share(2) << 16) | (share(1) << 8) | share(0);
-    const isDark = unfed[i] === 1 || colour === 0;
-    dots.dot(
-      x[i]! * ratio,
-      y[i]! * ratio,
-      dotPx * ratio * (isDark ? 0.6 : 1),
-      isDark ? dark : colour,
-      isDark ? 110 : 255,
-    );
-  }
-  dots.end(context);
-}
-
-/** A ring about each pixel that a lead goes to. */
-function drawFeeds({ context, x, y, dotPx, palette }: Frame, { feeds }: Lit): void {
-  context.strokeStyle = palette.ember;
-  context.lineWidth = 2;
-  context.setLineDash([]);
-  for (const pixel of feeds) {
-    if (x[pixel] === undefined) continue;
-    const reach = Math.max(5, dotPx + 3);
-    context.strokeRect(x[pixel] - reach, y[pixel]! - reach, 2 * reach, 2 * reach);
-  }
 }
 
 /** One chevron a strand, in its middle, in the direction of the data. */

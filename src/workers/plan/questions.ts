@@ -1,9 +1,14 @@
+import { dataLinesOf } from '@/core/answers/dataLines';
 import { comparePolicies } from '@/core/answers/comparePolicies';
 import { effectOf } from '@/core/devices/effect';
 import { foresee } from '@/core/devices/foresight';
 import type { PlanCache } from '@/core/plan/cache';
 import { layShow } from '@/core/plan/plan';
 import type { LaidShow, Plan } from '@/core/plan/planned';
+import { capsOf } from '@/core/power/caps';
+import { explainReadings } from '@/core/power/explainReadings';
+import { readingPlaces } from '@/core/power/readingPlaces';
+import { readingsOf } from '@/core/power/readings';
 import { propPower } from '@/core/power/propPower';
 import { compareFeeds, type CompareWish } from '@/core/power/compareFeeds';
 import { openFuses } from '@/core/power/openFuse';
@@ -12,6 +17,7 @@ import { powerReport } from '@/core/power/report';
 import { safeLevel } from '@/core/power/safeLevel';
 import type { Shown } from '@/core/power/shown';
 import { withMoved, type MovedEnd } from '@/core/power/movedEnd';
+import { Facts, type Fact } from '@/core/show/facts';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 
 /** With what a question is answered. */
@@ -51,6 +57,18 @@ export const QUESTIONS = {
     compareFeeds(whole(), prop, wish),
   /** What becomes of the show when the fuse of one lead is open, for each. */
   openFuses: ({ whole }: Known, shown: Shown) => openFuses(whole(), shown),
+  /** What each supply can have lit, and what to type into the limiters of devices. */
+  caps: ({ whole }: Known, _: null) => capsOf(whole()),
+  /** Every data wire, with the ground that is lifted where it ends. */
+  dataLines: ({ whole }: Known, _: null) => dataLinesOf(whole()),
+  /** What was read on site beside the plan, and what explains it. */
+  readings: ({ whole }: Known, facts: readonly Fact[]) => {
+    const plan = whole();
+    return explainReadings(plan, readingsOf(plan, new Facts(facts)));
+  },
+  /** Where to read, with what the plan gives there. */
+  readingPlaces: ({ whole }: Known, { facts, shown, prop }: PlacesAsked) =>
+    readingPlaces(whole(), new Facts(facts), shown, prop),
   /** How bright the show may be as it is fed. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
@@ -61,6 +79,12 @@ export interface PowerAsked {
   prop: number | null;
   /** As if the end of a lead were elsewhere. */
   moved: MovedEnd | null;
+}
+
+export interface PlacesAsked {
+  facts: readonly Fact[];
+  shown: Shown;
+  prop: number | null;
 }
 
 type Questions = typeof QUESTIONS;

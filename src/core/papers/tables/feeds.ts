@@ -2,7 +2,10 @@ import { connectorKind } from '../../catalogue/connector';
 import { wireSize } from '../../catalogue/wire';
 import type { Plan } from '../../plan/planned';
 import { endWords, sourceWords } from '../../power/leadWords';
+import { leadEndPlace, numberRead, type ReadingPlace } from '../../power/readingPlaces';
+import type { ReadingValue } from '../../power/readings';
 import type { FedLead, PowerReport } from '../../power/report';
+import type { Facts } from '../../show/facts';
 import { formatAmps, formatVolts } from '../../units/electric';
 import { formatLength } from '../../units/length';
 import type { Table, Told } from '../table';
@@ -13,10 +16,17 @@ export interface ScheduleRow {
   piece: number;
   planned: FedLead;
   worst: FedLead;
+  /** Where it ends, as a place to read at. */
+  end: ReadingPlace;
 }
 
 /** One row a piece, in the order of the leads. */
-export function scheduleRows(plan: Plan, planned: PowerReport, worst: PowerReport): ScheduleRow[] {
+export function scheduleRows(
+  plan: Plan,
+  planned: PowerReport,
+  worst: PowerReport,
+  facts: Facts,
+): ScheduleRow[] {
   const worstOf = new Map(worst.leads.map((lead) => [lead.feed, lead]));
   return planned.leads.flatMap((lead) => {
     const full = worstOf.get(lead.feed)!;
@@ -25,6 +35,7 @@ export function scheduleRows(plan: Plan, planned: PowerReport, worst: PowerRepor
       piece,
       planned: lead,
       worst: full,
+      end: leadEndPlace(plan, facts, planned.shown, lead, piece),
     }));
   });
 }
@@ -109,6 +120,14 @@ export function scheduleTable(plan: Plan, rows: readonly ScheduleRow[], level: s
         as: 'figure',
         meaning: 'What a meter shows where the piece ends',
         of: (row) => voltsCell(row.planned.pieces[row.piece]?.voltsAtEnd),
+      },
+      {
+        id: 'read',
+        head: 'Read',
+        unit: level,
+        as: 'figure',
+        meaning: 'What the meter showed there',
+        of: ({ end: { noted } }) => (noted ? formatVolts(numberRead(noted.value as ReadingValue)) : null),
       },
       {
         id: 'fuse',

@@ -61,6 +61,7 @@ const changeFeed = defineEdit({
       .extend({
         fuseAmps: feedSchema.shape.fuseAmps.unwrap().nullable(),
         connector: feedSchema.shape.connector.unwrap().nullable(),
+        groundOnly: feedSchema.shape.groundOnly.unwrap().nullable(),
       })
       .partial(),
   }),

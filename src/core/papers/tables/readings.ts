@@ -1,0 +1,75 @@
+import { numberRead, type ReadingPlace } from '../../power/readingPlaces';
+import { exactness, readingField, type ReadingValue } from '../../power/readings';
+import { formatAmps, formatVolts } from '../../units/electric';
+import type { Table, Told } from '../table';
+
+/** A reading as it stands on screens and papers. */
+export function readWords(unit: ReadingPlace['unit'], read: number): string {
+  switch (unit) {
+    case 'V':
+      return formatVolts(read);
+    case 'A':
+      return formatAmps(read);
+    case 'pixel':
+      return `pixel ${read}`;
+    case '%':
+      return `${read} %`;
+  }
+}
+
+/** What there is nothing to be read of says so in words. */
+function expectedWords({ unit, expected }: ReadingPlace): string | null {
+  if (expected !== null) return readWords(unit, expected);
+  return unit === 'pixel' ? 'white to its end' : null;
+}
+
+/** How far what was read is from what was expected, and whether a meter tells them apart. */
+function differenceCell({ unit, expected, noted }: ReadingPlace): Told | null {
+  if (!noted || expected === null || unit === '%') return null;
+  const by = numberRead(noted.value as ReadingValue) - expected;
+  const sign = by >= 0 ? '+' : '−';
+  const isNear = unit === 'pixel' ? by === 0 : Math.abs(by) <= exactness(unit, expected);
+  if (isNear) return { text: 'as planned', mood: 'good' };
+  const size = unit === 'pixel' ? `${Math.abs(by)} px` : readWords(unit, Math.abs(by));
+  return { text: `${sign}${size}`, mood: 'bad' };
+}
+
+/** Every place to read at, with what the plan gives there and a box for what is read. */
+export function readingsTable(places: readonly ReadingPlace[], level: string): Table<ReadingPlace> {
+  return {
+    name: 'Readings',
+    rows: places,
+    keyOf: ({ list, recordId, value }) => `${list} ${recordId} ${readingField(value)}`,
+    columns: [
+      {
+        id: 'where',
+        head: 'Where',
+        meaning: 'Where the tips of the meter go, or what to look at',
+        of: ({ where }) => where,
+      },
+      {
+        id: 'expected',
+        head: 'Expected',
+        unit: level,
+        as: 'figure',
+        meaning: 'What the plan gives there',
+        of: expectedWords,
+      },
+      {
+        id: 'read',
+        head: 'Read',
+        unit: level,
+        as: 'figure',
+        meaning: 'What the meter showed',
+        of: ({ unit, noted }) => (noted ? readWords(unit, numberRead(noted.value as ReadingValue)) : null),
+      },
+      {
+        id: 'difference',
+        head: 'Difference',
+        as: 'figure',
+        meaning: 'What was read less what was expected',
+        of: differenceCell,
+      },
+    ],
+  };
+}
