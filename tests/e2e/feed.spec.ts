@@ -1,4 +1,5 @@
-import { demoShow, expect, fill, keptShow, openAt, saving, test } from './lantern';
+import type { Show } from '@/core/show/schema';
+import { DEMO, demoShow, expect, fill, keptShow, openAt, saving, test } from './lantern';
 
 test('a starved end is seen, and mended in one press', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -49,7 +50,7 @@ test('a measured metre changes every amp on the page', async ({ page, request })
   const id = await demoShow(request);
   await openAt(page, id, 'feed?sheet=draw');
   const card = page.getByRole('region', { name: '12 V bullet string' });
-  await card.getByRole('button', { name: 'I have measured a piece…' }).click();
+  await card.getByRole('button', { name: 'A piece or a metre of it draws…' }).click();
   await card.getByLabel('It drew, at full white').fill('0.9 A');
   await card.getByLabel('It drew, at full white').press('Enter');
   await card.getByLabel('Pixels of the piece').fill('30');
@@ -107,4 +108,96 @@ test('power over HTTP: what flows, and one line a pixel', async ({ request }) =>
   const pixels = lines.filter((line) => line.startsWith('Net curtain,'));
   expect(pixels).toHaveLength(560);
   expect((await request.get(`/api/shows/${id}/voltages.csv?level=x`)).status()).toBe(400);
+});
+
+test('a travelling wreath on a brick: how many pixels, how bright, what to type, whether data passes', async ({
+  page,
+  request,
+}) => {
+  const shape = { legs: [{ lengthMm: 1600, headingDeg: 0, pixels: { by: 'count', count: 24 } }] };
+  const wreath = {
+    id: 'wreath',
+    name: 'Wreath',
+    placeId: 'pier',
+    pixelTypeId: 'strip',
+    kind: 'line',
+    shape,
+    threading: { firstPixel: 'start', runs: 1 },
+  } as Show['props'][number];
+  const strip = { id: 'strip', name: '5 V strip', chip: 'WS2812B', colourOrder: 'GRB', volts: 5, bodyMm: 5 };
+  const [first] = DEMO.controllers;
+  const { network: _, site: __, power: ___, portOptions: ____, typeId: _____, ...board } = first!;
+  const id = await demoShow(request, {
+    props: [wreath],
+    pixelTypes: [strip],
+    controllers: [{ ...board, id: 'node', name: 'Brick node', label: 'A', data: { driver: 'pin' } }],
+    controllerTypes: [],
+    patch: [{ propId: 'wreath', run: 1, controllerId: 'node', port: 1, skippedPixels: 0 }],
+    supplies: [],
+    tasks: [],
+  });
+  await openAt(page, id, 'feed?sheet=draw');
+  // 60 mA, none of it while dark.
+  for (const part of ['Dark, its chip alone', 'Red, fullest', 'Green, fullest', 'Blue, fullest'])
+    await fill(page, part, part.startsWith('Dark') ? '0 mA' : '20 mA');
+  await page.getByRole('button', { name: 'Supplies', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a supply' }).first().click();
+  const supply = page.getByRole('region', { name: 'Supply', exact: true });
+  await supply.getByRole('button', { name: 'Change it' }).click();
+  await supply.getByLabel('Rated for', { exact: true }).fill('1 A');
+  await supply.getByLabel('Rated for', { exact: true }).press('Enter');
+  const node = page.getByRole('region', { name: 'Brick node' });
+  await node.getByRole('button', { name: 'Feed it from Supply' }).click();
+  await node.getByRole('button', { name: 'What it takes and passes on' }).click();
+  await node.getByLabel('It draws itself', { exact: true }).fill('80 mA');
+  await node.getByLabel('It draws itself', { exact: true }).press('Enter');
+  await openAt(page, id, 'feed/prop/wreath');
+  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+  await facts.getByRole('button', { name: 'Bring a lead to it' }).click();
+  const lead = facts.getByRole('region', { name: 'Lead 2' });
+  await lead.getByRole('button', { name: 'Change it' }).click();
+  await lead.getByLabel('From', { exact: true }).click();
+  await page.getByRole('option', { name: 'Brick node' }).click();
+  await expect(lead).toContainText('from port A1');
+  await page.getByRole('button', { name: 'Brightness' }).click();
+  const caps = page.getByTestId('supply-caps').getByRole('row', { name: /^Supply/ }).nth(1);
+  await expect(caps).toContainText('1.44 A at full white');
+  const cells = await caps.getByRole('cell').allInnerTexts();
+  expect(cells.slice(-4)).toEqual(['12', '15', '50 %', '63 %']);
+  const limiter = page.getByTestId('limiters').getByRole('row', { name: /Brick node/ });
+  const typed = await limiter.getByRole('cell').allInnerTexts();
+  expect(typed.slice(2, 5).map((cell) => cell.split('\n')[0])).toEqual(['60', '720', '920']);
+  await page.getByRole('button', { name: 'Data wires' }).click();
+  const wire = page.getByTestId('data-wires').getByRole('row', { name: /Wreath/ });
+  await expect(wire).toContainText('passes up to 4.71 V');
+  await expect(wire).toContainText('too low');
+  // The mend that is offered works.
+  await openAt(page, id, 'feed/prop/wreath');
+  await facts.getByRole('button', { name: 'Build in a fast buffer' }).click();
+  await expect(facts.getByRole('button', { name: 'Build in a fast buffer' })).toBeHidden();
+});
+
+test('what a meter showed says what is other than planned, and stays when the figure is taken back', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'feed/prop/boathouse-gable?sheet=readings');
+  const ends = page.getByTestId('readings').getByRole('row', { name: /pixel 146, its last/ });
+  const read = ends.getByRole('textbox');
+  await expect(ends).toContainText('V');
+  const expected = Number(/([\d.]+) V/.exec(await ends.innerText())![1]);
+  await read.fill(`${(expected - 0.6).toFixed(2)} V`);
+  await read.press('Enter');
+  const says = page.getByRole('region', { name: 'What the readings say' });
+  await expect(says).toContainText('0 of 1 reading as planned');
+  await expect(says).toContainText(/Read next at Boathouse gable/);
+  await says.getByRole('button', { name: 'Use it in the plan' }).first().click();
+  await expect(says).toContainText('1 reading, as planned');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(says).toContainText('0 of 1 reading as planned');
+  await page.reload();
+  await expect(says).toContainText('0 of 1 reading as planned');
+  const csv = await (await request.get(`/api/shows/${id}/sheets/readings.csv`)).text();
+  expect(csv).toContain(`${(expected - 0.6).toFixed(2)} V`);
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { PROP_KINDS } from '@/core/props/registry';
 import type { Edit, SingleEdit } from '@/core/show/edits/registry';
 import type { Show } from '@/core/show/schema';
+import { aFeed, aSupply, toPixel } from './power';
 import { aController, aLine } from './shows';
 
 /** Edits for tests. They are made for a show when it is known, from what is in it; many are refused, as those of people are. */
@@ -72,6 +73,43 @@ export const anyEdit: fc.Arbitrary<EditOf> = fc.oneof(
     controllerId: idOf(show.controllers, at),
     change: other % 2 ? { ports: other + 1 } : { firstUniverse: other % 4 ? other + 1 : null },
   })),
+  withNumber((_show, at) => ({
+    type: 'addSupply',
+    supply: aSupply({ id: fresh('supply'), name: `Supply ${at}` }),
+  })),
+  withNumber((show, at, other) => ({
+    type: 'changeSupply',
+    supplyId: idOf(show.supplies, at),
+    change: other % 2 ? { volts: 5 } : { placeId: null },
+  })),
+  withNumber((show, at) => ({ type: 'removeSupply', supplyId: idOf(show.supplies, at) })),
+  withNumber((show, at, other) => {
+    const id = fresh('lead');
+    const from = { kind: 'supply' as const, supplyId: idOf(show.supplies, at) };
+    const pieces = [toPixel(idOf(show.props, other), other + 1), toPixel(idOf(show.props, at), 1)];
+    return { type: 'addFeed', feed: { ...aFeed(pieces, { from }), id, name: id } };
+  }),
+  withNumber((show, at, other) => ({
+    type: 'changeFeed',
+    feedId: idOf(show.feeds, at),
+    change: other % 2 ? { groundOnly: true, fuseAmps: null } : { groundOnly: null, fuseAmps: 5 },
+  })),
+  withNumber((show, at) => ({ type: 'removeFeed', feedId: idOf(show.feeds, at) })),
+  withNumber((show, at, other) => ({
+    type: 'addCut',
+    cut: { id: fresh('cut'), propId: idOf(show.props, at), run: 1, afterPixel: other + 1 },
+  })),
+  withNumber((show, at) => ({ type: 'removeCut', cutId: idOf(show.cuts, at) })),
+  withNumber((_show, at) => ({ type: 'setPower', power: { levelPercent: at + 1, whiteBy: 'all' } })),
+  withNumber((show, at, other) => {
+    const { propId, run } = entryAt(show, at);
+    return {
+      type: 'setDataLead',
+      propId,
+      run,
+      dataLead: other % 2 ? {} : { helper: 'buffer', lengthMm: other },
+    };
+  }),
   withNumber((show, at, other) => ({
     type: 'moveController',
     controllerId: idOf(show.controllers, at),

@@ -29,7 +29,15 @@ import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
 import { leadFuses } from './leadFuses';
 import { starvedPixels } from './starvedPixels';
-import { boardVolts, fedByNothing, joinedPlus, looseLeads, supplyLoads, supplyVolts } from './supplies';
+import {
+  boardRange,
+  boardVolts,
+  fedByNothing,
+  joinedPlus,
+  looseLeads,
+  supplyLoads,
+  supplyVolts,
+} from './supplies';
 import { staleEntry } from './staleEntry';
 import { stockTooShort } from './stockTooShort';
 import { artNetRange, universesRanOut } from './universeRange';
@@ -66,6 +74,7 @@ export const CHECKS: readonly Check[] = [
   starvedPixels,
   leadFuses,
   supplyLoads,
+  boardRange,
   boardVolts,
   boardPasses,
   fedByNothing,

@@ -88,6 +88,47 @@ export const supplyVolts = defineCheck(
   },
 );
 
+export const boardRange = defineCheck(
+  'board-range',
+  'Of every board that a supply feeds it is known what volts it takes.',
+  (plan) =>
+    solvePower(plan, FULL_WHITE).flatMap(({ wiring }) =>
+      wiring.boards.flatMap(({ controller }): Omit<Finding, 'check'>[] => {
+        const { id, name, power } = plan.show.controllers[controller]!;
+        const [supply] = wiring.supplies;
+        if (boardPowerOf({ power }).volts || supply === undefined) return [];
+        const { volts, name: source } = plan.show.supplies[supply]!;
+        return [
+          {
+            severity: 'look',
+            stage: 'feed',
+            controllerId: id,
+            message: `${name} is fed with ${volts} V from ${source}, and nobody has said what it takes. 12 V into a board of 5 V destroys it: look at what is printed beside its power input first.`,
+            mends: [
+              {
+                label: `It takes ${volts} V`,
+                edit: {
+                  type: 'changeController',
+                  controllerId: id,
+                  change: {
+                    power: {
+                      ...power,
+                      // What is printed as one figure is meant with a tenth to both sides.
+                      volts: {
+                        least: Number((volts * 0.9).toFixed(2)),
+                        most: Number((volts * 1.1).toFixed(2)),
+                      },
+                    },
+                  },
+                },
+              },
+            ],
+          },
+        ];
+      }),
+    ),
+);
+
 export const boardVolts = defineCheck(
   'board-volts',
   'Every board keeps the volts that it needs while everything is at full white.',

@@ -110,3 +110,12 @@ it('types less where chips take something while dark, since a limiter does not k
   expect(wantedAmps).toBeLessThanOrEqual(1);
   expect(wantedAmps).toBeGreaterThan(0.998);
 });
+
+it('tells what pixels draw that channels are kept free for, as a figure of its own', () => {
+  const show = brick(24, 4, 0.08);
+  const patch = show.patch.map((entry) => ({ ...entry, spareChannels: 31 }));
+  const [cap] = capsOf(planShow({ ...show, patch })).supplies;
+  // Ten of three channels; one channel is left over.
+  expect(cap!.reserved).toEqual({ pixels: 10, amps: expect.closeTo(0.6, 9) });
+  expect(cap!.load.whiteAmps).toBeCloseTo(1.44, 9);
+});

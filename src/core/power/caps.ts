@@ -1,9 +1,11 @@
 import { LOADING } from '../catalogue/supply';
 import type { Plan } from '../plan/planned';
 import { boardPowerOf } from '../catalogue/boardPower';
+import { electricOf } from '../catalogue/electric';
+import { channelsPerPixel } from '../catalogue/pixelType';
 import { capOn, pixelsOn, type Cap, type Load } from './budget';
 import { plannedShown, powerReport } from './report';
-import { FULL_WHITE } from './shown';
+import { FULL_WHITE, fullAmps } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
 import { rampsOfKinds } from './wiring';
 
@@ -20,6 +22,8 @@ export interface SupplyCap {
   load: Load;
   /** Pixels, or panels, that hang on it. */
   pixels: number;
+  /** Pixels that channels are kept free for behind its runs, and what those would draw besides at full white. */
+  reserved: { pixels: number; amps: number };
   /** So many of them run at full white on it. */
   atFull: Both<number>;
   cap: Both<Cap>;
@@ -70,6 +74,7 @@ export function capsOf(plan: Plan): Caps {
     pixels: 0,
   }));
   for (const group of solved) shareOut(group, loads);
+  const reserved = reservedOf(bare, solved);
   const supplies = show.supplies.map((supply, index): SupplyCap => {
     const { pixels, ...load } = loads[index]!;
     const rating = supply.ratedAmps.value;
@@ -78,6 +83,7 @@ export function capsOf(plan: Plan): Caps {
       supply: index,
       load,
       pixels,
+      reserved: reserved[index]!,
       atFull: {
         rating: Math.min(pixels, pixelsOn(rating, load.otherAmps, each)),
         hours: Math.min(pixels, pixelsOn(rating * LOADING, load.otherAmps, each)),
@@ -111,6 +117,31 @@ function shareOut({ wiring, solution }: SolvedGroup, loads: (Load & { pixels: nu
     load.whiteAmps += whiteAmps * share;
     load.pixels += Math.round(pixels * share);
   });
+}
+
+/** Of each supply the pixels that are not there yet, by the channels that are kept free behind the runs that it feeds. */
+function reservedOf({ show, runs }: Plan, solved: readonly SolvedGroup[]): SupplyCap['reserved'][] {
+  const made = show.supplies.map(() => ({ pixels: 0, amps: 0 }));
+  const spareOf = new Map(
+    show.patch.map(({ propId, run, spareChannels }) => [`${propId} ${run}`, spareChannels ?? 0]),
+  );
+  for (const { wiring, solution } of solved) {
+    const given = solution.supplyAmps.reduce((sum, amps) => sum + Math.max(0, amps), 0);
+    for (const run of wiring.firstLoadOfRun.keys()) {
+      const { prop, number } = runs[run]!;
+      const { id, pixelTypeId } = show.props[prop]!;
+      const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+      const pixels = Math.floor((spareOf.get(`${id} ${number}`) ?? 0) / channelsPerPixel(type));
+      if (pixels === 0 || given === 0) continue;
+      const amps = pixels * fullAmps(electricOf(type), type.colourOrder, FULL_WHITE);
+      wiring.supplies.forEach((supply, i) => {
+        const share = Math.max(0, solution.supplyAmps[i]!) / given;
+        made[supply]!.pixels += Math.round(pixels * share);
+        made[supply]!.amps += amps * share;
+      });
+    }
+  }
+  return made;
 }
 
 const total = (ramps: readonly { amps: number }[]) => ramps.reduce((sum, ramp) => sum + ramp.amps, 0);

@@ -21,7 +21,7 @@ export interface Cause {
   advice: string | null;
   /** How far what was read is from what this would give, in units of how exactly it was read. Up to 1 it explains all of it. */
   misfit: number;
-  /** What takes it over into the plan; null where it is a fault to be mended. */
+  /** What takes it over into the plan; null where it is a fault to be mended, or explains only part of what was read. */
   edit: Edit | null;
 }
 
@@ -219,14 +219,15 @@ function explainPart(
   const planned = part.misfit(predicted);
   const found = suspectsOf(plan, group, wiring, readings, part)
     .map((suspect) => ({ suspect, ...fitted(suspect, part) }))
-    // One that hardly helps explains nothing.
+    // One that hardly helps explains nothing, and no more does one that would have to be beyond what can be.
     .filter(({ misfit }) => misfit < Math.min(0.7 * planned, planned - 0.3))
+    .filter(({ suspect: { range }, measure }) => measure > range[0] * 1.03 && measure < range[1] / 1.03)
     .sort((a, b) => Math.max(1, a.misfit) - Math.max(1, b.misfit) || a.suspect.rank - b.suspect.rank);
-  const causes = found.map(({ suspect, measure, misfit }): Cause => ({
-    id: suspect.id,
-    misfit,
-    ...suspect.told(measure),
-  }));
+  const causes = found.map(({ suspect, measure, misfit }): Cause => {
+    const told = suspect.told(measure);
+    // What leaves part of it unexplained is no figure to plan with.
+    return { id: suspect.id, misfit, ...told, edit: misfit <= 1 ? told.edit : null };
+  });
   const whole = found.filter(({ misfit }) => misfit <= 1).slice(0, 4);
   return {
     checks,

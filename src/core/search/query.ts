@@ -233,7 +233,7 @@ function feedsNamed({ show }: Plan, query: string): SearchHit[] {
       name.toLowerCase().includes(query) ? [{ kind: 'supply', supply }] : [],
     ),
     ...show.feeds.flatMap(({ name }, feed): SearchHit[] =>
-      name.toLowerCase() === query ? [{ kind: 'lead', feed }] : [],
+      name.toLowerCase() === query.replace(/^feed\b/, 'lead') ? [{ kind: 'lead', feed }] : [],
     ),
   ];
 }

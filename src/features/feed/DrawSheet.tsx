@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Select, Switch } from '@mantine/core';
+import { Button, SegmentedControl, Select, Switch } from '@mantine/core';
 import { useState } from 'react';
 import {
   BUILD_WORDS,
@@ -18,17 +18,20 @@ import {
 import type { PixelType } from '@/core/catalogue/pixelType';
 import { basesWords, retyped, type Figure } from '@/core/figures/figure';
 import type { Plan } from '@/core/plan/planned';
-import { FULL_WHITE, fullAmps } from '@/core/power/shown';
+import { FULL_WHITE, fullAmps, litBy } from '@/core/power/shown';
+import { WHITE_BY } from '@/core/show/schema';
+import { capitalised } from '@/core/units/words';
 import { kindOf } from '@/core/props/registry';
 import { formatAmps, formatWatts } from '@/core/units/electric';
 import { WholeField } from '@/ui/fields/fields';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { Facts } from '@/ui/Facts';
-import { Row, Stack } from '@/ui/Panel';
+import { Hint, Row, Stack } from '@/ui/Panel';
 import { StandingFields } from '../figures/StandingFields';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { CurrentField } from './CurrentField';
+import { WHITE_WORDS } from './words';
 import styles from './feed.module.css';
 import { Opening } from './Opening';
 import { WireSelect } from './WireSelect';
@@ -94,6 +97,13 @@ function TypeCard({ type }: { type: PixelType }) {
             value: formatAmps(white),
             note: `${formatWatts(white * type.volts)} at ${type.volts} V · ${basesWords(parts.map((part) => electric.draw[part]!))}`,
           },
+          ...(coloursOf(type).length === 4
+            ? WHITE_BY.map((whiteBy) => ({
+                name: capitalised(WHITE_WORDS[whiteBy]),
+                value: formatAmps(fullAmps(electric, type.colourOrder, { ...FULL_WHITE, whiteBy })),
+                note: `${litBy({ ...FULL_WHITE, whiteBy }, type.colourOrder).length} of its 4 lights`,
+              }))
+            : []),
         ]}
       />
       <Stack>
@@ -213,10 +223,11 @@ function Measured({
   const [open, setOpen] = useState(false);
   const [amps, setAmps] = useState(1);
   const [count, setCount] = useState(60);
+  const [basis, setBasis] = useState<'measured' | 'dataSheet'>('measured');
   if (!open)
     return (
       <Button size="compact-sm" variant="default" onClick={() => setOpen(true)}>
-        I have measured a piece…
+        A piece or a metre of it draws…
       </Button>
     );
   const electric = electricOf(type);
@@ -227,8 +238,8 @@ function Measured({
   const use = () => {
     const figure = (value: number): Figure<number> => ({
       value: round(value),
-      basis: 'measured',
-      when: new Date().toISOString().slice(0, 10),
+      basis,
+      ...(basis === 'measured' && { when: new Date().toISOString().slice(0, 10) }),
       how: `${formatAmps(amps)} on ${count} pixels at full white`,
     });
     const made = Object.fromEntries(
@@ -260,6 +271,20 @@ function Measured({
           onCommit={setCount}
         />
       </Row>
+      <SegmentedControl
+        size="xs"
+        aria-label="Who says so"
+        value={basis}
+        onChange={(value) => setBasis(value as typeof basis)}
+        data={[
+          { value: 'measured', label: 'a meter' },
+          { value: 'dataSheet', label: 'its data sheet' },
+        ]}
+      />
+      <Hint>
+        Watts a metre are read too: 14.4 W, and the pixels of a metre. Take a piece that is bright to its end:
+        one that fades draws less than its pixels would.
+      </Hint>
       <Row>
         <Button size="compact-sm" disabled={lit <= 0} onClick={use}>
           Use {formatAmps(amps / count)} a pixel

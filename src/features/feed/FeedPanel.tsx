@@ -22,6 +22,7 @@ import { ProposeLeads } from './ProposeLeads';
 import { AddSupply } from './SupplyFields';
 import { usePower } from './usePower';
 import { showPercent, useShown } from './useShown';
+import { WHITE_WORDS } from './words';
 
 /** The right side of Feed: what a prop draws and gets, and its leads; or what the whole show is fed for. */
 export function FeedPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -117,12 +118,6 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
     </>
   );
 }
-
-const WHITE_WORDS: Record<WhiteBy, string> = {
-  all: 'the three colours and the white light',
-  white: 'the white light alone',
-  colours: 'the three colours alone',
-};
 
 function ShowPower({ plan }: { plan: Plan }) {
   const edit = useEdit();

@@ -163,7 +163,7 @@ function SourceFields({ feed, onCommit }: { feed: Feed; onCommit: (from: Feed['f
   const { from } = feed;
   const board = from.kind === 'port' ? controllers.find((each) => each.id === from.controllerId) : undefined;
   return (
-    <Row>
+    <>
       <Select
         label="From"
         allowDeselect={false}
@@ -198,7 +198,7 @@ function SourceFields({ feed, onCommit }: { feed: Feed; onCommit: (from: Feed['f
           onCommit={(port) => onCommit({ ...from, port })}
         />
       )}
-    </Row>
+    </>
   );
 }
 

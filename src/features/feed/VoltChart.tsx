@@ -52,7 +52,7 @@ export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltC
         list.push(
           unfed[i]
             ? { pixel: i + 1, volts: null, amps: null }
-            : { pixel: i + 1, volts: round(volts[i]!, 3), amps: round(railAmps[i]!, 3) },
+            : { pixel: i + 1, volts: round(volts[i]!, 3), amps: round(Math.abs(railAmps[i]!), 3) },
         );
     }
     return list;

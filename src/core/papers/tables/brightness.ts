@@ -33,9 +33,9 @@ export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Tab
         head: 'Lights on it',
         as: 'figure',
         meaning: 'Pixels or panels, and what all of them draw at full white without a limiter',
-        of: ({ pixels, load }) => ({
+        of: ({ pixels, load, reserved }) => ({
           text: groupDigits(pixels),
-          note: `${formatAmps(load.whiteAmps)} at full white`,
+          note: `${formatAmps(load.whiteAmps)} at full white${reserved.pixels > 0 ? `; ${formatAmps(reserved.amps)} more for the ${groupDigits(reserved.pixels)} kept free` : ''}`,
         }),
       },
       {
