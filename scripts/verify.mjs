@@ -12,7 +12,7 @@ const broken = [];
 
 await install();
 needChromium();
-wantNgspice();
+wantTools();
 await step('types: routes', () => runNode('node_modules/next/dist/bin/next', ['typegen']));
 await step('types', () => runNode('node_modules/typescript/bin/tsc', ['--noEmit']));
 await step('lint', () => runNode('node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
@@ -64,13 +64,16 @@ function countPlaywright({ stats, errors }) {
   return { passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors ?? []).length };
 }
 
-/** Voltages are compared with those of a circuit simulator, where there is one. */
-function wantNgspice() {
-  const isThere = () => !spawnSync('ngspice', ['--version']).error;
-  if (isThere() || (aptInstall(['ngspice']) && isThere())) return;
-  console.log(
-    'ngspice is not here and could not be installed: the tests that compare voltages with it are skipped.',
-  );
+/** Results are compared with those of tools of others, where they are there. */
+function wantTools() {
+  for (const [tool, what] of [
+    ['ngspice', 'compare voltages with it'],
+    ['tshark', 'read captures with it'],
+  ]) {
+    const isThere = () => !spawnSync(tool, ['--version']).error;
+    if (isThere() || (aptInstall([tool]) && isThere())) continue;
+    console.log(`${tool} is not here and could not be installed: the tests that ${what} are skipped.`);
+  }
 }
 
 function needChromium() {
