@@ -36,6 +36,7 @@ export const CORE_ORDER = [
   ['devices'],
   ['patterns'],
   ['power'],
+  ['rig'],
   ['answers'],
   ['checks'],
   ['papers'],

@@ -13,13 +13,15 @@ export type UniverseSizes = ReadonlyMap<number, number>;
 function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
   const sizes = new Map<number, number>();
   let [lastRun, channels] = [-1, 0];
-  for (const { run, universe } of spans) {
+  for (const { run, universe, startChannel, channelCount } of spans) {
     if (universe === null) continue;
     if (run !== lastRun) {
       channels = usableChannels(policyOfRun(plan, run).packing, plan.runs[run]!.channelsPerPixel);
       lastRun = run;
     }
-    sizes.set(universe, Math.max(sizes.get(universe) ?? 0, channels));
+    // Behind spare channels whole pixels may end later than those that begin at 1.
+    const end = startChannel + channelCount - 1;
+    sizes.set(universe, Math.max(sizes.get(universe) ?? 0, channels, end));
   }
   return new Map([...sizes].sort(([a], [b]) => a - b));
 }

@@ -221,6 +221,6 @@ it('finds what was made other, whatever it is, from readings along the strip', (
         expect(part!.causes[0]!.id.split(' ')[0]).toBe(what);
       },
     ),
-    { numRuns: 25 },
+    { numRuns: 12 },
   );
 }, 60_000);

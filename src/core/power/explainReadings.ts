@@ -320,7 +320,7 @@ function suspectsOf(
         : (rail.ohmPerM?.value ?? wireSize(rail.wire).milliohmPerM / 1000);
     made.push({
       id: `rail ${id}`,
-      range: [0.2, 8],
+      range: [0.1, 10],
       rank: 1,
       change: (times) => ({ ohm: wires.ohm.map((ohm, i) => (isRail[i] ? ohm * times : ohm)) }),
       told: (times) => {
@@ -335,7 +335,7 @@ function suspectsOf(
     });
     made.push({
       id: `draw ${id}`,
-      range: [0.15, 3],
+      range: [0.1, 6],
       rank: 2,
       change: (times) => ({
         kinds: wiring.kinds.map((kind, i) =>

@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { idSchema } from '../fields/fields';
+import { portsOfController } from '../plan/planIndex';
+import type { Plan } from '../plan/planned';
+
+/** What a test is shown on. */
+export const testSelectionSchema = z.discriminatedUnion('on', [
+  z.strictObject({ on: z.literal('show') }),
+  z.strictObject({ on: z.literal('place'), placeId: idSchema }),
+  z.strictObject({ on: z.literal('prop'), propId: idSchema }),
+  z.strictObject({ on: z.literal('run'), propId: idSchema, run: z.int().min(1).max(500) }),
+  z.strictObject({ on: z.literal('port'), controllerId: idSchema, port: z.int().min(1).max(256) }),
+  z.strictObject({ on: z.literal('controller'), controllerId: idSchema }),
+  z.strictObject({
+    on: z.literal('strand'),
+    propId: idSchema,
+    strand: z.int().min(1).max(100_000),
+  }),
+  z.strictObject({
+    on: z.literal('range'),
+    propId: idSchema,
+    run: z.int().min(1).max(500),
+    /** Both ends count, from 1. */
+    first: z.int().min(1).max(4_000_000),
+    last: z.int().min(1).max(4_000_000),
+  }),
+]);
+export type TestSelection = z.infer<typeof testSelectionSchema>;
+
+/** Pixels of a run that follow one another. Indices lead into the table of the plan. */
+export interface Stretch {
+  run: number;
+  first: number;
+  count: number;
+}
+
+/** The pixels that a test is shown on, by run in the order of the plan; what is not there gives none. */
+export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
+  const { show, props, runs } = plan;
+  const whole = (run: number): Stretch => ({
+    run,
+    first: runs[run]!.firstPixel,
+    count: runs[run]!.pixelCount,
+  });
+  const ofProp = (index: number): Stretch[] => {
+    const planned = props[index];
+    return planned ? Array.from({ length: planned.runCount }, (_, i) => whole(planned.firstRun + i)) : [];
+  };
+  const propIndex = (id: string) => show.props.findIndex((prop) => prop.id === id);
+  switch (selection.on) {
+    case 'show':
+      return runs.map((_, run) => whole(run));
+    case 'place':
+      return show.props.flatMap((prop, index) => (prop.placeId === selection.placeId ? ofProp(index) : []));
+    case 'prop':
+      return ofProp(propIndex(selection.propId));
+    case 'run':
+      return ofProp(propIndex(selection.propId)).slice(selection.run - 1, selection.run);
+    case 'port':
+    case 'controller': {
+      const controller = show.controllers.findIndex(({ id }) => id === selection.controllerId);
+      return portsOfController(plan, controller)
+        .filter(({ port }) => selection.on === 'controller' || port === selection.port)
+        .flatMap((port) => port.runs.map(whole));
+    }
+    case 'strand': {
+      const planned = props[propIndex(selection.propId)];
+      const strand = planned?.strands[selection.strand - 1];
+      if (!planned || !strand) return [];
+      const first = planned.firstPixel + strand.firstPixel;
+      return [{ run: plan.pixels.run[first]!, first, count: strand.pixelCount }];
+    }
+    case 'range': {
+      const [run] = ofProp(propIndex(selection.propId)).slice(selection.run - 1, selection.run);
+      if (!run || selection.last < selection.first) return [];
+      const first = run.first + selection.first - 1;
+      const end = Math.min(run.first + selection.last, run.first + run.count);
+      return end > first ? [{ run: run.run, first, count: end - first }] : [];
+    }
+  }
+}

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import {
+  changeSender,
+  controllersOf,
+  defineFault,
+  nameOfController,
+  ofController,
+  onController,
+  type OnController,
+} from '../fault';
+
+export interface SenderOff extends OnController {
+  kind: 'senderOff';
+}
+
+export const senderOff = defineFault<SenderOff>({
+  kind: 'senderOff',
+  name: 'The sender leaves it out',
+  layer: 'reach',
+  schema: z.strictObject({ kind: z.literal('senderOff'), ...onController }),
+  sentence: (plan, fault) =>
+    `The sender does not send to ${nameOfController(plan, fault)}: off in its list, or another destination.`,
+  places: (plan) => controllersOf(plan).map((place) => ({ kind: 'senderOff', ...place })),
+  touches: ofController,
+  apply: (rig, fault) => {
+    const [index] = ofController(rig.plan, fault);
+    return index === undefined
+      ? rig
+      : changeSender(rig, { silentTo: new Set([...rig.sender.silentTo, index]) });
+  },
+});

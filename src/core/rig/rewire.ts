@@ -1,0 +1,64 @@
+import type { Plan } from '../plan/planned';
+import { runIndex, type OnRun } from './fault';
+import type { Rig } from './rig';
+
+/**
+ * The lights of a run on the wire in another order.
+ *
+ * @param places for each place on the wire, from 0, which pixel of the run is there
+ */
+export function rewireRun(rig: Rig, place: OnRun, places: (count: number) => readonly number[]): Rig {
+  const run = rig.plan.runs[runIndex(rig.plan, place)];
+  if (!run?.wire) return rig;
+  const { firstPixel, pixelCount, wire } = run;
+  const order = places(pixelCount);
+  return {
+    ...rig,
+    chains: rig.chains.map((chain) => {
+      if (chain.controller !== wire.controller) return chain;
+      // Where each pixel of the run is now; other faults may have moved it already.
+      const isOwn = (pixel: number) => pixel >= firstPixel && pixel < firstPixel + pixelCount;
+      if (!chain.pixel.some(isOwn)) return chain;
+      return {
+        ...chain,
+        pixel: chain.pixel.map((pixel) => (isOwn(pixel) ? firstPixel + order[pixel - firstPixel]! : pixel)),
+      };
+    }),
+  };
+}
+
+/** The strands of a run, by places in it from 0. */
+export function strandsOf(plan: Plan, place: OnRun): { first: number; length: number }[] {
+  const run = plan.runs[runIndex(plan, place)];
+  if (!run) return [];
+  const { firstPixel, strands } = plan.props[run.prop]!;
+  const start = run.firstPixel - firstPixel;
+  return strands.flatMap((strand) => {
+    const first = strand.firstPixel - start;
+    return first >= 0 && first < run.pixelCount ? [{ first, length: strand.pixelCount }] : [];
+  });
+}
+
+/** For each place of a run the pixel that a mirror about the middle of its prop would put there; itself where none is near. */
+export function mirrorOf(plan: Plan, place: OnRun, count: number): number[] {
+  const run = plan.runs[runIndex(plan, place)]!;
+  const { firstPixel, pixelCount } = plan.props[run.prop]!;
+  const { xMm, yMm } = plan.pixels;
+  let [left, right] = [Infinity, -Infinity];
+  for (let pixel = firstPixel; pixel < firstPixel + pixelCount; pixel += 1) {
+    left = Math.min(left, xMm[pixel]!);
+    right = Math.max(right, xMm[pixel]!);
+  }
+  const keyOf = (x: number, y: number) => `${Math.round(x)} ${Math.round(y)}`;
+  const at = new Map<string, number>();
+  for (let i = 0; i < count; i += 1) {
+    const pixel = run.firstPixel + i;
+    at.set(keyOf(xMm[pixel]!, yMm[pixel]!), i);
+  }
+  const places = Array.from({ length: count }, (_, i) => {
+    const pixel = run.firstPixel + i;
+    return at.get(keyOf(left + right - xMm[pixel]!, yMm[pixel]!)) ?? i;
+  });
+  // Two places at one pixel would leave another without light: then nothing is mirrored.
+  return new Set(places).size === count ? places : places.map((_, i) => i);
+}

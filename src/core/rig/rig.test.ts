@@ -1,0 +1,221 @@
+import fc from 'fast-check';
+import { anyBusyShow } from '../../../tests/unit/busyShows';
+import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
+import { PATTERNS, painted, patternById } from '../patterns/registry';
+import { stretchesOf } from '../patterns/selection';
+import { chipOrders } from '../devices/colourOrders';
+import { planShow } from '../plan/plan';
+import type { Plan } from '../plan/planned';
+import type { Show } from '../show/schema';
+import {
+  controllersTouchedBy,
+  FAULT_KINDS,
+  faultsOf,
+  layerOf,
+  readFault,
+  sentenceOf,
+  withFaults,
+  type Fault,
+} from './faults/registry';
+import { lightOfOwnTest, lightOfSent, plannedRig } from './rig';
+
+const moment = (plan: Plan, more: object = {}) => ({
+  plan,
+  stretches: stretchesOf(plan, { on: 'show' }),
+  timeS: 0.3,
+  step: null,
+  level: 1,
+  colour: [10, 20, 30, 40] as const,
+  ...more,
+});
+const wantedOf = (plan: Plan, pattern: string, more: object = {}) =>
+  painted(patternById(pattern)!, moment(plan, more));
+
+/** What of a picture can be lit: the colours that each light has, of pixels that have an address. */
+function litBy(plan: Plan, wanted: Uint8Array): Uint8Array {
+  const light = Uint8Array.from(wanted);
+  plan.runs.forEach((run, index) => {
+    const order = chipOrders(plan, run.prop)[0]!;
+    const isAddressed = run.wire && !plan.runsWithoutAddress.includes(index);
+    for (let pixel = run.firstPixel; pixel < run.firstPixel + run.pixelCount; pixel += 1)
+      [...'RGBW'].forEach((letter, i) => {
+        if (!isAddressed || !order.includes(letter)) light[4 * pixel + i] = 0;
+      });
+  });
+  return light;
+}
+
+/** A line of 60 and a net of 6 strands of 10 behind two ports, and a line with white. */
+const twoPorts = (change: Partial<Show> = {}): Show =>
+  aShow({
+    props: [aLine('rail', 400), aGrid('net', 6, 10), aLine('white', 20, { pixelTypeId: 'rgbw' })],
+    controllers: [aController()],
+    patch: [
+      { propId: 'rail', run: 1, controllerId: 'a', port: 1, skippedPixels: 1 },
+      { propId: 'net', run: 1, controllerId: 'a', port: 2, skippedPixels: 0 },
+      { propId: 'white', run: 1, controllerId: 'a', port: 3, skippedPixels: 0 },
+    ],
+    ...change,
+  });
+const plan = planShow(twoPorts());
+const colourAt = (light: Uint8Array, pixel: number) => [...light.subarray(4 * pixel, 4 * pixel + 3)];
+const seen = (faults: Fault[], pattern = 'red', more: object = {}) =>
+  lightOfSent(withFaults(plannedRig(plan), faults), wantedOf(plan, pattern, more));
+const isLit = (light: Uint8Array, pixel: number) => colourAt(light, pixel).some((byte) => byte > 0);
+const on = { controllerId: 'a' };
+
+it('shows what is sent where nothing is the matter, whatever the show', () => {
+  fc.assert(
+    fc.property(anyBusyShow, fc.constantFrom(...PATTERNS.map(({ id }) => id)), (show, pattern) => {
+      const any = planShow(show);
+      // Panels have three colours, whatever the type of the prop says.
+      fc.pre(
+        any.runs.every(({ prop, channelsPerPixel }) => chipOrders(any, prop)[0]!.length === channelsPerPixel),
+      );
+      const wanted = wantedOf(any, pattern);
+      expect(lightOfSent(plannedRig(any), wanted)).toEqual(litBy(any, wanted));
+    }),
+    { numRuns: 30, endOnFailure: true },
+  );
+}, 60_000);
+
+describe('seen as it would be in life', () => {
+  it('a colour order exchanges colours, in what is sent and in its own test alike', () => {
+    const fault: Fault = { kind: 'colourOrder', ...on, port: 1, order: 'RGB' };
+    // The chips want GRB.
+    const chip = chipOrders(plan, 0)[0]!;
+    const shown = colourAt(seen([fault]), 5);
+    expect(shown[chip.indexOf('R') === 0 ? 0 : 1]).toBe(255);
+    const own = lightOfOwnTest(withFaults(plannedRig(plan), [fault]), 0, { colour: [255, 0, 0, 0] });
+    expect(colourAt(own, 5)).toEqual(shown);
+  });
+  it('510 against 512: colours change from universe to universe in what is sent, and its own test is right', () => {
+    const fault: Fault = { kind: 'devicePacking', ...on, channels: 512 };
+    const red = seen([fault]);
+    // 1 hidden pixel takes no channel: 170 pixels a universe.
+    expect([0, 170, 340].map((pixel) => colourAt(red, pixel + 5).indexOf(255))).toHaveProperty('length', 3);
+    const bands = [5, 200, 380].map((pixel) => colourAt(red, pixel).indexOf(255));
+    expect(new Set(bands).size).toBe(3);
+    const own = lightOfOwnTest(withFaults(plannedRig(plan), [fault]), 0, { colour: [255, 0, 0, 0] });
+    expect([5, 200, 380].map((pixel) => colourAt(own, pixel).indexOf(255))).toEqual([0, 0, 0]);
+  });
+  it('three channels for four light three quarters of the string, and repeat every three lights', () => {
+    const fault: Fault = { kind: 'channelsWrong', ...on, port: 3 };
+    const first = plan.props[2]!.firstPixel;
+    const rowsOf = (light: Uint8Array) =>
+      Array.from({ length: 20 }, (_, i) => String(light.subarray(4 * (first + i), 4 * (first + i) + 4)));
+    // 20 lights of three channels are 60 bytes: 15 lights of four.
+    const sent = rowsOf(seen([fault]));
+    expect(sent.filter((row) => row !== '0,0,0,0')).toHaveLength(15);
+    const own = rowsOf(lightOfOwnTest(withFaults(plannedRig(plan), [fault]), 0, { colour: [255, 0, 0, 0] }));
+    expect(new Set(own.slice(0, 3)).size).toBe(3);
+    expect(own.slice(3, 15)).toEqual(own.slice(0, 12));
+    expect(own[15]).toBe('0,0,0,0');
+  });
+  it('a count that is too low leaves the end dark, one too high lights nothing more of this prop', () => {
+    const few = seen([{ kind: 'countWrong', ...on, port: 1, by: -10 }]);
+    expect([389, 390, 399].map((pixel) => isLit(few, pixel))).toEqual([true, false, false]);
+    const many = seen([{ kind: 'countWrong', ...on, port: 1, by: 1 }]);
+    expect(isLit(many, 399)).toBe(true);
+  });
+  it('a joint that is broken before k is dark from k on, as is a pixel that stops the data, but for itself', () => {
+    // Place 51 on the wire is pixel 50: one is hidden.
+    const broken = seen([{ kind: 'brokenJoint', ...on, port: 1, place: 51 }]);
+    expect([48, 49, 399].map((pixel) => isLit(broken, pixel))).toEqual([true, false, false]);
+    const blocking = seen([{ kind: 'blockingPixel', ...on, port: 1, place: 50 }]);
+    expect([47, 48, 49].map((pixel) => isLit(blocking, pixel))).toEqual([true, false, false]);
+    const dark = seen([{ kind: 'darkPixel', ...on, port: 1, place: 51 }]);
+    expect([48, 49, 50].map((pixel) => isLit(dark, pixel))).toEqual([true, false, true]);
+  });
+  it('a pixel too few or too many moves all after it', () => {
+    const walk = (faults: Fault[]) => {
+      const light = seen(faults, 'walk', { step: 100 });
+      return Array.from({ length: 400 }, (_, i) => i).filter((pixel) => isLit(light, pixel));
+    };
+    expect(walk([])).toEqual([100]);
+    expect(walk([{ kind: 'missingPixel', ...on, port: 1, place: 51 }])).toEqual([101]);
+    expect(walk([{ kind: 'extraPixel', ...on, port: 1, place: 51 }])).toEqual([99]);
+    expect(walk([{ kind: 'reversedRun', propId: 'rail', run: 1 }])).toEqual([299]);
+  });
+  it('exchanged plugs show the other prop’s picture', () => {
+    const light = seen([{ kind: 'swappedPorts', ...on, port: 1, other: 2 }], 'ports');
+    const lit = (prop: number) =>
+      Array.from({ length: 6 }, (_, i) => i).filter((i) => isLit(light, plan.props[prop]!.firstPixel + i));
+    // Of the two pixels of port 2 the first is the hidden one of the rail; the dark one of port 1 is the first of the net.
+    expect([lit(0), lit(1)]).toEqual([[0], [1]]);
+  });
+  it('what is off, out of reach or testing itself shows nothing of what is sent', () => {
+    for (const kind of ['noPower', 'notReached', 'senderOff', 'notEnabled'] as const)
+      expect(seen([{ kind, ...on }]).every((byte) => byte === 0)).toBe(true);
+    expect(colourAt(seen([{ kind: 'ownTestRuns', ...on }], 'off'), 5)).toEqual([0, 0, 255]);
+    // Its own test shows what is only not reached.
+    const rig = withFaults(plannedRig(plan), [{ kind: 'notReached', ...on }]);
+    expect(colourAt(lightOfOwnTest(rig, 0, { colour: [255, 0, 0, 0] }), 5)).toEqual([255, 0, 0]);
+  });
+  it('what flickers does so by picture, and the same each time it is asked', () => {
+    const rig = withFaults(plannedRig(plan), [{ kind: 'noGround', propId: 'rail', run: 1 }]);
+    const red = wantedOf(plan, 'red');
+    expect(lightOfSent(rig, red, 1)).toEqual(lightOfSent(rig, red, 1));
+    expect(lightOfSent(rig, red, 1)).not.toEqual(lightOfSent(rig, red, 2));
+  });
+});
+
+it('every kind of fault changes what some pattern shows, touches only what it says, and says what it is', () => {
+  // A second controller, which faults of the first leave alone.
+  const two = planShow(
+    twoPorts({
+      controllers: [aController(), aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 50 })],
+      patch: [
+        ...twoPorts().patch.slice(0, 2),
+        { propId: 'white', run: 1, controllerId: 'b', port: 1, skippedPixels: 0 },
+      ],
+    }),
+  );
+  const kinds = new Set<string>();
+  const pictures = PATTERNS.map(({ id }) => {
+    const wanted = wantedOf(two, id, { step: 30 });
+    return { wanted, right: lightOfSent(plannedRig(two), wanted) };
+  });
+  for (const fault of faultsOf(two)) {
+    expect(readFault(fault)).toEqual(fault);
+    expect(sentenceOf(two, fault)).toMatch(/^\S.{10,}\.$/);
+    const rig = withFaults(plannedRig(two), [fault]);
+    const touched = new Set(controllersTouchedBy(two, fault));
+    for (const { wanted, right } of pictures) {
+      const light = lightOfSent(rig, wanted);
+      const changed = two.runs.filter((run) => {
+        const [from, to] = [4 * run.firstPixel, 4 * (run.firstPixel + run.pixelCount)];
+        return !Buffer.from(light.subarray(from, to)).equals(right.subarray(from, to));
+      });
+      if (changed.length > 0) kinds.add(fault.kind);
+      expect(changed.every((run) => touched.has(run.wire!.controller))).toBe(true);
+    }
+  }
+  const never = FAULT_KINDS.map(({ kind }) => kind).filter((kind) => !kinds.has(kind));
+  expect(never).toEqual([]);
+  expect(new Set(faultsOf(two).map(layerOf)).size).toBe(6);
+});
+
+it.each([
+  [{ kind: 'gremlin' }, /A fault has a kind, one of noPower/],
+  [{ kind: 'countWrong', controllerId: 'a', port: 0, by: 1 }, /Count too low or high: port/],
+  ['nothing', /A fault has a kind/],
+])('refuses %p', (value, message) => {
+  expect(() => readFault(value)).toThrow(message);
+});
+
+it('leaves the display as it is where the place of a fault is not there', () => {
+  const wanted = wantedOf(plan, 'bands');
+  for (const fault of faultsOf(plan)) {
+    const gone = JSON.parse(
+      JSON.stringify(fault)
+        .replace(/"controllerId":"a"/, '"controllerId":"x"')
+        .replace(/"propId":"\w+"/, '"propId":"x"'),
+    ) as Fault;
+    if (fault.kind === 'senderGain') continue;
+    expect(lightOfSent(withFaults(plannedRig(plan), [gone]), wanted)).toEqual(
+      lightOfSent(plannedRig(plan), wanted),
+    );
+    expect(sentenceOf(plan, gone)).not.toBe('');
+  }
+});
