@@ -4,8 +4,8 @@ import { readDemoShow, startBrowser, startDemoServer } from './lib/demoServer';
 
 const FOLDER = path.resolve(__dirname, '../docs/screenshots');
 
-/** File name, address below the show, theme. */
-const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][] = [
+/** File name, address below the show, theme, and a button that is pressed first. */
+const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', press?: string][] = [
   ['build', 'build/prop/boathouse-gable', 'dark'],
   ['build-light', 'build/prop/boathouse-gable', 'light'],
   ['thread', 'thread/prop/net-curtain/run/1/pixel/144', 'dark'],
@@ -18,11 +18,11 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light'][
   ['wall-chains', 'thread/prop/score-wall', 'dark'],
   ['picture-map', 'thread/prop/score-wall?sheet=picture-map', 'dark'],
   ['values', 'patch?sheet=values', 'light'],
-  ['policies', 'patch?sheet=policies', 'dark'],
   ['found', 'patch?sheet=found', 'dark'],
   ['network', 'patch?sheet=network', 'dark'],
   ['feed', 'feed/prop/net-curtain', 'dark'],
   ['schedule', 'feed?sheet=schedule', 'light'],
+  ['prove', 'prove/prop/net-curtain', 'dark', 'Strand bands'],
 ];
 
 /** Pages beside the stages: file name, address with the show’s id, width and height, what stands there when all of it is drawn. */
@@ -42,11 +42,12 @@ async function main() {
   const browser = await startBrowser();
   try {
     const id = await server.keep(readDemoShow());
-    for (const [file, view, scheme] of PICTURES) {
+    for (const [file, view, scheme, press] of PICTURES) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       await page.addInitScript((value) => localStorage.setItem('mantine-color-scheme-value', value), scheme);
       await page.goto(`${server.address}/shows/${id}/${view}`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
+      if (press) await page.getByRole('button', { name: press }).click();
       // Fonts and the first frames of the canvases.
       await page.waitForTimeout(file === 'feed' ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });

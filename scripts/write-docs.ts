@@ -1,7 +1,21 @@
-// Writes what is generated in docs/: the JSON Schema of the show file.
+// Writes what is generated in docs/: the JSON Schema of the show file, and which patterns show which faults.
 import fs from 'node:fs';
 import path from 'node:path';
 import { showFileSchema } from '../src/core/show/jsonSchema';
+import { readShowText } from '../src/core/show/read';
+import { faultTable } from './lib/faultTable';
 
-const file = path.resolve(__dirname, '../docs/show-file.schema.json');
-fs.writeFileSync(file, `${JSON.stringify(showFileSchema(), null, 2)}\n`);
+const inRoot = (name: string) => path.resolve(__dirname, '..', name);
+
+fs.writeFileSync(inRoot('docs/show-file.schema.json'), `${JSON.stringify(showFileSchema(), null, 2)}\n`);
+
+const demo = readShowText(fs.readFileSync(inRoot('demo/marrow-quay.show.json'), 'utf8'));
+fs.writeFileSync(
+  inRoot('docs/faults.md'),
+  `# Faults and what shows them
+
+Worked out on the demo show by \`npm run docs\`: a dot says that at least at one place the pattern lights otherwise than planned. What no pattern shows is told by a device’s own fill, or by a look.
+
+${faultTable(demo)}
+`,
+);

@@ -160,7 +160,10 @@ test('a travelling wreath on a brick: how many pixels, how bright, what to type,
   await page.getByRole('option', { name: 'Brick node' }).click();
   await expect(lead).toContainText('from port A1');
   await page.getByRole('button', { name: 'Brightness' }).click();
-  const caps = page.getByTestId('supply-caps').getByRole('row', { name: /^Supply/ }).nth(1);
+  const caps = page
+    .getByTestId('supply-caps')
+    .getByRole('row', { name: /^Supply/ })
+    .nth(1);
   await expect(caps).toContainText('1.44 A at full white');
   const cells = await caps.getByRole('cell').allInnerTexts();
   expect(cells.slice(-4)).toEqual(['12', '15', '50 %', '63 %']);

@@ -26,6 +26,7 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   sheet: 'questions',
   reportOfFile: 'checks',
   powerOfFile: 'checks',
+  rigOfFile: 'checks',
   check: 'checks',
 };
 

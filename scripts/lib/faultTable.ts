@@ -1,0 +1,86 @@
+// Which patterns show which faults, worked out on the demo show.
+import { painted, PATTERNS } from '../../src/core/patterns/registry';
+import { stretchesOf } from '../../src/core/patterns/selection';
+import { planShow } from '../../src/core/plan/plan';
+import type { Plan } from '../../src/core/plan/planned';
+import { controllersTouchedBy, FAULT_KINDS, faultsOf, withFaults } from '../../src/core/rig/faults/registry';
+import { lightOfOwnTest, lightOfSent, plannedRig } from '../../src/core/rig/rig';
+import type { Show } from '../../src/core/show/schema';
+
+/** More places of one kind say nothing new. */
+const MOST_PLACES = 12;
+/** Moving patterns are looked at more than once. */
+const TIMES_S = [0.3, 1.3, 2.6];
+
+/** A table in Markdown: a row for each fault, a column for each pattern, and the device’s own fill. */
+export function faultTable(show: Show): string {
+  // The wall has most of the channels, and no fault that the other props have not.
+  const plan = planShow({
+    ...show,
+    props: show.props.filter((prop) => prop.kind !== 'wall'),
+    patch: show.patch.filter(({ propId }) => show.props.find(({ id }) => id === propId)?.kind !== 'wall'),
+    feeds: [],
+    cuts: [],
+  });
+  const rows = FAULT_KINDS.map(({ kind, name, layer }) => {
+    const places = spread(faultsOf(plan, kind));
+    const shown = new Set<string>();
+    for (const fault of places) {
+      const [planned, rig] = [plannedRig(plan), withFaults(plannedRig(plan), [fault])];
+      const only = new Set(controllersTouchedBy(plan, fault));
+      for (const wanted of pictures(plan))
+        if (
+          !shown.has(wanted.id) &&
+          isOther(lightOfSent(rig, wanted.light, 1, only), lightOfSent(planned, wanted.light, 1, only))
+        )
+          shown.add(wanted.id);
+      for (const controller of only)
+        for (const colour of [
+          [255, 0, 0, 0],
+          [0, 255, 0, 0],
+          [0, 0, 255, 0],
+        ] as const)
+          if (
+            isOther(
+              lightOfOwnTest(rig, controller, { colour }, 1),
+              lightOfOwnTest(planned, controller, { colour }, 1),
+            )
+          )
+            shown.add('own');
+    }
+    const cells = [...PATTERNS.map(({ id }) => id), 'own'].map((id) => (shown.has(id) ? '•' : ''));
+    return `| ${name} | ${layer} | ${cells.join(' | ')} |`;
+  });
+  const heads = ['Fault', 'Layer', ...PATTERNS.map(({ name }) => name), 'Its own fill'];
+  return [`| ${heads.join(' | ')} |`, `|${heads.map(() => '---').join('|')}|`, ...rows].join('\n');
+}
+
+const kept = new WeakMap<Plan, { id: string; light: Uint8Array }[]>();
+
+function pictures(plan: Plan) {
+  let made = kept.get(plan);
+  if (!made) {
+    made = PATTERNS.flatMap((pattern) =>
+      (pattern.isMoving ? TIMES_S : [0]).map((timeS) => ({
+        id: pattern.id,
+        light: painted(pattern, {
+          plan,
+          stretches: stretchesOf(plan, { on: 'show' }),
+          timeS,
+          step: pattern.isStepped ? Math.round(timeS * 200) : null,
+          level: 1,
+          colour: [255, 160, 60, 0],
+        }),
+      })),
+    );
+    kept.set(plan, made);
+  }
+  return made;
+}
+
+function spread<Item>(items: readonly Item[]): Item[] {
+  const step = Math.max(1, Math.ceil(items.length / MOST_PLACES));
+  return items.filter((_, i) => i % step === 0);
+}
+
+const isOther = (one: Uint8Array, other: Uint8Array) => !Buffer.from(one).equals(other);

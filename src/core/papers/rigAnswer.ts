@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { ShowError } from '../fields/problem';
+import { PATTERN_IDS, painted, patternById } from '../patterns/registry';
+import { stretchesOf, testSelectionSchema } from '../patterns/selection';
+import { planShow } from '../plan/plan';
+import { readFault, sentenceOf, withFaults } from '../rig/faults/registry';
+import { lightOfOwnTest, lightOfSent, plannedRig } from '../rig/rig';
+import { parseJson, readShow } from '../show/read';
+
+const byte = z.int().min(0).max(255);
+
+const askedSchema = z.strictObject({
+  show: z.unknown(),
+  faults: z.array(z.unknown()).max(100).optional(),
+  /** The id of a pattern; or the colour of a device’s own test. */
+  pattern: z.enum(PATTERN_IDS).optional(),
+  ownTest: z.strictObject({ controllerId: z.string(), colour: z.tuple([byte, byte, byte, byte]) }).optional(),
+  on: testSelectionSchema.optional(),
+  level: z.number().min(0).max(1).optional(),
+  colour: z.tuple([byte, byte, byte, byte]).optional(),
+  /** Seconds since the pattern began. */
+  timeS: z.number().min(0).max(1_000_000).optional(),
+  step: z.int().min(0).max(10_000_000).optional(),
+  frame: z.int().min(0).optional(),
+});
+
+/**
+ * What a display shows of a test, with what is the matter with it; no packet is sent.
+ *
+ * @param text `{"show": a show file, "faults": [...], "pattern": "red"}`, or `"ownTest": {"controllerId", "colour"}` in place of a pattern
+ * @throws ShowError with a sentence for each thing that is wrong
+ */
+export function rigAnswer(text: string) {
+  const asked = askedSchema.safeParse(parseJson(text, 'This is not JSON'));
+  if (!asked.success) {
+    const [issue] = asked.error.issues;
+    throw new ShowError(
+      `Send {"show": a show file, "faults": [], "pattern": one of ${PATTERN_IDS.join(', ')}}; “${issue!.path.join('.')}” is not right (${issue!.message}).`,
+    );
+  }
+  const { pattern: id, ownTest, on, level, colour, timeS, step, frame } = asked.data;
+  if ((id === undefined) === (ownTest === undefined))
+    throw new ShowError('A test is a pattern that is sent, or a device’s own test: say one of both.');
+  const plan = planShow(readShow(asked.data.show));
+  const faults = (asked.data.faults ?? []).map(readFault);
+  const rig = withFaults(plannedRig(plan), faults);
+  let light: Uint8Array;
+  if (ownTest) {
+    const controller = plan.show.controllers.findIndex((each) => each.id === ownTest.controllerId);
+    if (controller === -1) throw new ShowError(`There is no controller “${ownTest.controllerId}”.`);
+    light = lightOfOwnTest(rig, controller, ownTest, frame);
+  } else {
+    const wanted = painted(patternById(id!)!, {
+      plan,
+      stretches: stretchesOf(plan, on ?? { on: 'show' }),
+      timeS: timeS ?? 0,
+      step: step ?? null,
+      level: level ?? 1,
+      colour: colour ?? [255, 255, 255, 0],
+    });
+    light = lightOfSent(rig, wanted, frame);
+  }
+  return {
+    faults: faults.map((fault) => ({ ...fault, sentence: sentenceOf(plan, fault) })),
+    /** Of each run, pixel after pixel in its data order: red, green, blue and white, 0 to 255. */
+    runs: plan.runs.map(({ prop, number, firstPixel, pixelCount }) => ({
+      propId: plan.show.props[prop]!.id,
+      run: number,
+      light: [...light.subarray(4 * firstPixel, 4 * (firstPixel + pixelCount))],
+    })),
+  };
+}

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import type { Facts, Note } from '../show/facts';
+import { readFault, type Fault } from './faults/registry';
+
+const FIELD = 'rig';
+
+/** What is the matter with the display that stands in for the real one, as it is kept with the show: one fact, outside of undo. */
+export function rigNote(showId: string, faults: readonly Fault[]): Note {
+  return {
+    kind: 'test',
+    list: 'show',
+    recordId: showId,
+    field: FIELD,
+    value: faults.length === 0 ? null : ({ faults: [...faults] } as unknown as Note['value']),
+  };
+}
+
+/** The same as it was noted; what is no fault is left out. */
+export function rigFaults(facts: Facts): Fault[] {
+  const fact = facts.ofKind('test').findLast((each) => each.field === FIELD);
+  const read = z.looseObject({ faults: z.array(z.unknown()) }).safeParse(fact?.value);
+  return (read.data?.faults ?? []).flatMap((each) => {
+    try {
+      return [readFault(each)];
+    } catch {
+      return [];
+    }
+  });
+}

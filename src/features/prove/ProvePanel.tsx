@@ -1,0 +1,123 @@
+'use client';
+
+import { Button, CloseButton, Select } from '@mantine/core';
+import { useState } from 'react';
+import type { Plan } from '@/core/plan/planned';
+import { FAULT_KINDS, sentenceOf, type Fault } from '@/core/rig/faults/registry';
+import { LAYERS, type Layer } from '@/core/rig/fault';
+import { Hint, Section, Stack } from '@/ui/Panel';
+import { useAnswer } from '../show/ShowProvider';
+import type { Selection } from '../view/selection';
+import styles from './prove.module.css';
+import { useRigFaults } from './useRigFaults';
+
+const LAYER_WORDS: Record<Layer, string> = {
+  power: 'Power',
+  reach: 'Reach',
+  count: 'Count',
+  colour: 'Colour order',
+  place: 'Place and turn',
+  packing: 'Packing',
+};
+
+/** What is the matter with the display that stands in for the real one. */
+export function ProvePanel({ plan, selection }: { plan: Plan; selection: Selection }) {
+  const [faults, setFaults] = useRigFaults();
+  return (
+    <>
+      <Section title={faults.length === 0 ? 'As planned' : 'What is the matter'}>
+        {faults.length === 0 ? (
+          <Hint>
+            The display that stands in for yours is wired and set as planned. Set a fault, and see what each
+            test shows of it.
+          </Hint>
+        ) : (
+          <ul className={styles.faults} aria-label="What is the matter">
+            {faults.map((fault, i) => (
+              <li key={JSON.stringify(fault)}>
+                <span>{sentenceOf(plan, fault)}</span>
+                <CloseButton
+                  size="sm"
+                  aria-label={`Mend it: ${sentenceOf(plan, fault)}`}
+                  onClick={() => setFaults(faults.filter((_, at) => at !== i))}
+                />
+              </li>
+            ))}
+          </ul>
+        )}
+        {faults.length > 1 && (
+          <Button size="compact-sm" variant="subtle" color="gray" onClick={() => setFaults([])}>
+            Mend all of it
+          </Button>
+        )}
+      </Section>
+      {selection.prop !== undefined && (
+        <AddFault
+          key={selection.prop}
+          prop={selection.prop}
+          onAdd={(fault) => setFaults([...faults, fault])}
+          has={faults}
+        />
+      )}
+      <Section title="Keys">
+        <Hint>
+          Space steps a walk, R G B W fill, 0 is dark, Escape stops. Nothing here is sent to a device.
+        </Hint>
+      </Section>
+    </>
+  );
+}
+
+function AddFault({
+  prop,
+  has,
+  onAdd,
+}: {
+  prop: number;
+  has: readonly Fault[];
+  onAdd: (fault: Fault) => void;
+}) {
+  const all = useAnswer('faults', prop);
+  const [kind, setKind] = useState<string | null>(null);
+  const known = new Set(has.map((fault) => JSON.stringify(fault)));
+  const kinds = FAULT_KINDS.filter((each) => all?.some(({ fault }) => fault.kind === each.kind));
+  const places = all?.filter(({ fault }) => fault.kind === kind && !known.has(JSON.stringify(fault))) ?? [];
+  if (all?.length === 0)
+    return (
+      <Section title="Set a fault">
+        <Hint>It is on no port, so nothing drives it. Patch it first.</Hint>
+      </Section>
+    );
+  return (
+    <Section title="Set a fault">
+      <Stack>
+        <Select
+          label="What is the matter"
+          placeholder="choose"
+          value={kind}
+          data={LAYERS.map((layer) => ({
+            group: LAYER_WORDS[layer],
+            items: kinds
+              .filter((each) => each.layer === layer)
+              .map((each) => ({ value: each.kind, label: each.name })),
+          })).filter(({ items }) => items.length > 0)}
+          onChange={setKind}
+        />
+        <div className={styles.places}>
+          {places.slice(0, 12).map(({ fault, sentence }) => (
+            <Button
+              key={JSON.stringify(fault)}
+              variant="default"
+              size="compact-sm"
+              className={styles.place}
+              onClick={() => onAdd(fault)}
+            >
+              {sentence}
+            </Button>
+          ))}
+        </div>
+        {places.length > 12 && <Hint>And {places.length - 12} more places.</Hint>}
+      </Stack>
+    </Section>
+  );
+}

@@ -1,0 +1,56 @@
+import { demoShow, expect, keptShow, openAt, test } from './lantern';
+
+test('a test is chosen, a fault is set, and what it shows is seen and mended', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'prove/prop/net-curtain');
+  const bench = page.getByRole('region', { name: 'Test of Net curtain' });
+  await bench.getByRole('button', { name: 'Strand bands' }).click();
+  await expect(bench).toContainText('What lights is what is planned.');
+  await page.getByRole('combobox', { name: 'What is the matter' }).click();
+  await page.getByRole('option', { name: 'Fed from its other end' }).click();
+  await page.getByRole('button', { name: 'Net curtain run 1 is fed from its other end.' }).click();
+  await expect(bench).toContainText('What lights is not what is planned.');
+  // A fill is blind to it.
+  await page.keyboard.press('r');
+  await expect(bench).toContainText('Blind to swapped ports');
+  await expect(bench).toContainText('What lights is what is planned.');
+  // It stays with the show, in another window too.
+  await page.reload();
+  const list = page.getByRole('list', { name: 'What is the matter' });
+  await expect(list).toContainText('fed from its other end');
+  await list.getByRole('button', { name: /^Mend it/ }).click();
+  await expect(list).toBeHidden();
+});
+
+test('a walk is stepped by keys, and Escape stops it before it lets go of the prop', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'prove/prop/boathouse-gable');
+  const bench = page.getByRole('region', { name: 'Test of Boathouse gable' });
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Space');
+  await expect(bench).toContainText('pixel 3');
+  await page.keyboard.press('Escape');
+  await expect(bench.getByRole('button', { name: 'All off' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page).toHaveURL(/boathouse-gable/);
+});
+
+test('what a display shows over HTTP, without a packet', async ({ request }) => {
+  const id = await demoShow(request);
+  const show = await keptShow(request, id);
+  const ask = async (asked: object) => request.post('/api/rig', { data: { show, ...asked } });
+  const curtain = async (asked: object) => {
+    const answer = (await (await ask(asked)).json()) as {
+      runs: { propId: string; light: number[] }[];
+    };
+    return answer.runs.find(({ propId }) => propId === 'net-curtain')!.light;
+  };
+  expect((await curtain({ pattern: 'red' })).slice(0, 4)).toEqual([255, 0, 0, 0]);
+  const { controllerId, port } = show.patch.find(({ propId }) => propId === 'net-curtain')!;
+  const fault = { kind: 'colourOrder', controllerId, port, order: 'GRB' };
+  expect((await curtain({ pattern: 'red', faults: [fault] })).slice(0, 4)).toEqual([0, 255, 0, 0]);
+  const refused = await ask({ pattern: 'rainbow' });
+  expect(refused.status()).toBe(422);
+});
