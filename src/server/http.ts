@@ -231,6 +231,26 @@ export async function jobAnswer(
 
 export const JSON_TYPE = { 'content-type': 'application/json' };
 
+export function captureHeaders(fileName: string): Record<string, string> {
+  return { 'content-type': 'application/vnd.tcpdump.pcap', 'content-disposition': attachment(fileName) };
+}
+
+/** A number of a query, between two bounds. @throws Refusal for one that is not */
+export function numberIn(
+  query: URLSearchParams,
+  name: string,
+  least: number,
+  most: number,
+  usual: number,
+): number {
+  const text = query.get(name);
+  if (text === null) return usual;
+  const number = Number(text);
+  if (text.trim() === '' || !(number >= least && number <= most))
+    throw new Refusal(400, `“${name}” is a number from ${least} to ${most}; “${text}” is not.`);
+  return number;
+}
+
 export function csvHeaders(fileName: string): Record<string, string> {
   return { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': attachment(fileName) };
 }

@@ -1,3 +1,7 @@
+import { planShow } from '@/core/plan/plan';
+import { readPcap } from '@/core/protocols/pcap';
+import { Receiver } from '@/core/rig/packets';
+import { lightOfReceived, plannedRig } from '@/core/rig/rig';
 import { demoShow, expect, keptShow, openAt, test } from './lantern';
 
 test('a test is chosen, a fault is set, and what it shows is seen and mended', async ({ page, request }) => {
@@ -53,4 +57,23 @@ test('what a display shows over HTTP, without a packet', async ({ request }) => 
   expect((await curtain({ pattern: 'red', faults: [fault] })).slice(0, 4)).toEqual([0, 255, 0, 0]);
   const refused = await ask({ pattern: 'rainbow' });
   expect(refused.status()).toBe(422);
+});
+
+test('what would be sent, as a capture file, lights the same again', async ({ request }) => {
+  const id = await demoShow(request);
+  const answer = await request.get(
+    `/api/shows/${id}/capture.pcap?pattern=green&frames=3&level=1&prop=net-curtain`,
+  );
+  expect(answer.headers()['content-type']).toBe('application/vnd.tcpdump.pcap');
+  const { datagrams, otherPackets } = readPcap(new Uint8Array(await answer.body()));
+  expect(otherPackets).toBe(0);
+  const plan = planShow(await keptShow(request, id));
+  const receiver = new Receiver(plan);
+  for (const datagram of datagrams) receiver.hear(datagram);
+  const light = lightOfReceived(plannedRig(plan), receiver.sent);
+  const { firstPixel } = plan.props[plan.show.props.findIndex((prop) => prop.id === 'net-curtain')]!;
+  expect([...light.subarray(4 * firstPixel, 4 * firstPixel + 4)]).toEqual([0, 255, 0, 0]);
+  expect(receiver.malformed).toBe(0);
+  for (const query of ['pattern=rainbow', 'pattern=red&frames=0', 'pattern=red&level=x'])
+    expect((await request.get(`/api/shows/${id}/capture.pcap?${query}`)).status()).toBe(400);
 });

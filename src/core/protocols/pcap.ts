@@ -14,26 +14,47 @@ export interface CapturedDatagram extends Datagram {
   timeUs: number;
 }
 
-/** A capture of datagrams, in the order of their times. */
-export function writePcap(datagrams: readonly CapturedDatagram[]): Uint8Array {
-  const frames = datagrams.map((each, i) => encodeEthernet(each, i));
-  const bytes = new Uint8Array(24 + frames.reduce((sum, frame) => sum + 16 + frame.length, 0));
-  const view = new DataView(bytes.buffer);
+const PIECE_BYTES = 64 * 1024;
+
+/** A capture of datagrams in the order of their times, piece by piece, so that one of hours takes no more memory than one of a moment. */
+export function* pcapPieces(datagrams: Iterable<CapturedDatagram>): Generator<Uint8Array> {
+  let piece = new Uint8Array(PIECE_BYTES);
+  let view = new DataView(piece.buffer);
   view.setUint32(0, MAGIC_US, true);
   view.setUint16(4, 2, true);
   view.setUint16(6, 4, true);
   view.setUint32(16, SNAPLEN, true);
   view.setUint32(20, LINKTYPE_ETHERNET, true);
-  let at = 24;
-  frames.forEach((frame, i) => {
-    const timeUs = Math.round(datagrams[i]!.timeUs);
+  let [at, count] = [24, 0];
+  for (const datagram of datagrams) {
+    const frame = encodeEthernet(datagram, count);
+    count += 1;
+    if (at + 16 + frame.length > PIECE_BYTES) {
+      yield piece.subarray(0, at);
+      piece = new Uint8Array(Math.max(PIECE_BYTES, 16 + frame.length));
+      view = new DataView(piece.buffer);
+      at = 0;
+    }
+    const timeUs = Math.round(datagram.timeUs);
     view.setUint32(at, Math.floor(timeUs / 1_000_000), true);
     view.setUint32(at + 4, timeUs % 1_000_000, true);
     view.setUint32(at + 8, frame.length, true);
     view.setUint32(at + 12, frame.length, true);
-    bytes.set(frame, at + 16);
+    piece.set(frame, at + 16);
     at += 16 + frame.length;
-  });
+  }
+  yield piece.subarray(0, at);
+}
+
+/** The same in one. */
+export function writePcap(datagrams: Iterable<CapturedDatagram>): Uint8Array {
+  const pieces = [...pcapPieces(datagrams)];
+  const bytes = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    bytes.set(piece, at);
+    at += piece.length;
+  }
   return bytes;
 }
 

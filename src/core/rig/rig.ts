@@ -2,7 +2,7 @@ import { chipOrders } from '../devices/colourOrders';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { plannedDevice, wireOf, type DeviceState, type OwnTest } from './device';
-import { PLANNED_SENDER, send, type SenderState } from './sending';
+import { PLANNED_SENDER, send, type SenderState, type Sent } from './sending';
 
 /** The lights behind a port as they are wired, in the order of the data. */
 export interface Chain {
@@ -117,7 +117,11 @@ type Only = ReadonlySet<number> | undefined;
  * @param frame counts pictures: what flickers does so from one to the next
  */
 export function lightOfSent(rig: Rig, wanted: Uint8Array, frame = 0, only?: Only): Uint8Array {
-  const sent = send(rig.plan, rig.sender, wanted, only);
+  return lightOfReceived(rig, send(rig.plan, rig.sender, wanted, only), frame, only);
+}
+
+/** What the display shows of what came in over the network. */
+export function lightOfReceived(rig: Rig, sent: Sent, frame = 0, only?: Only): Uint8Array {
   return lightOf(rig, (device, port) => wireOf(rig.plan, device, port, sent), frame, only);
 }
 

@@ -12,7 +12,7 @@ import type { Layers } from '@/ui/picture/draw';
 import { PixelCanvas } from '@/ui/picture/PixelCanvas';
 import { sceneOf } from '@/ui/picture/scene';
 import picture from '../picture/picture.module.css';
-import { useAnswer } from '../show/ShowProvider';
+import { useAnswer, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
 import styles from './prove.module.css';
@@ -46,7 +46,8 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number }) {
   );
   const light = useAnswer('test', asked);
   const scene = useMemo(() => sceneOf(plan, prop, 'true'), [plan, prop]);
-  const { name, kind } = plan.show.props[prop]!;
+  const { id: propId, name, kind } = plan.show.props[prop]!;
+  const showId = useShow((state) => state.id);
   const count = plan.props[prop]!.pixelCount;
   const isCurrent = light?.seen.length === 4 * count;
   const lit = useMemo(
@@ -174,6 +175,17 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number }) {
                   <span className="mono">pixel {(test.step % Math.max(1, count)) + 1}</span>
                 )}
               </>
+            )}
+            {!test.isOwnTest && (
+              <Button
+                size="compact-sm"
+                variant="default"
+                component="a"
+                href={`/api/shows/${showId}/capture.pcap?pattern=${test.pattern}&frames=80&rate=40&level=${test.percent / 100}&prop=${propId}`}
+                title="What would be sent for two seconds of it, as a pcap file"
+              >
+                Save as a capture
+              </Button>
             )}
             <Button size="compact-sm" color="red" onClick={stopTest}>
               Stop

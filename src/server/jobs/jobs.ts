@@ -6,6 +6,11 @@ import { powerAnswer } from '@/core/papers/powerAnswer';
 import { rigAnswer } from '@/core/papers/rigAnswer';
 import { VOLTAGE_COLUMNS, voltageRows } from '@/core/papers/voltages';
 import { plannedShown } from '@/core/power/report';
+import { pcapPieces } from '@/core/protocols/pcap';
+import { captured, type CaptureAsked } from '@/core/rig/capture';
+import { withFaults } from '@/core/rig/faults/registry';
+import { plannedRig } from '@/core/rig/rig';
+import { rigFaults } from '@/core/rig/rigFacts';
 import { planReport } from '@/core/papers/planReport';
 import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
@@ -28,6 +33,7 @@ export type Job =
   | { is: 'spans'; showId: string }
   /** `level` from 0 to 1; null for the one that the show is planned for. */
   | { is: 'voltages'; showId: string; level: number | null }
+  | { is: 'capture'; showId: string; asked: CaptureAsked }
   | { is: 'showFile'; showId: string; at: number | null }
   | { is: 'report'; showId: string }
   | { is: 'lookUp'; showId: string; query: string }
@@ -84,6 +90,11 @@ export class Worker {
           headsOf(VOLTAGE_COLUMNS),
           voltageRows(plan, { ...shown, level: job.level ?? shown.level }),
         );
+      }
+      case 'capture': {
+        const plan = this.planOf(job.showId, progress);
+        const { sender } = withFaults(plannedRig(plan), rigFaults(this.factsOf(job.showId)));
+        return pcapPieces(captured(plan, sender, job.asked));
       }
       case 'report':
         return inWords(this.planOf(job.showId, progress), planReport);

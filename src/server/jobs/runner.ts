@@ -18,6 +18,7 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   channelMap: 'exports',
   spans: 'exports',
   voltages: 'exports',
+  capture: 'exports',
   showFile: 'exports',
   report: 'questions',
   lookUp: 'questions',
