@@ -4,7 +4,7 @@ import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
 import type { DataDrive, DataLead } from '../catalogue/dataLine';
 import { planShow } from '../plan/plan';
 import type { Show } from '../show/schema';
-import { dataLinesOf, driverWords, levelWords, reachWords } from './dataLines';
+import { dataLinesOf, doubtfulDataLines, driverWords, levelWords, reachWords } from './dataLines';
 
 const wifi = SHIPPED_CONTROLLER_TYPES.find((type) => type.class === 'wifi')!;
 const five = aShow().pixelTypes.map((type) => (type.id === 'rgb' ? { ...type, volts: 5 } : type));
@@ -109,4 +109,13 @@ it('drives so far: a pin 1.8 m, a buffer 5 m, a pair as far as its makers say', 
   expect(reachWords(reach(6000))).toMatch(/6 m is more than a fast buffer/);
   expect(reachWords(reach(4000))).toMatch(/at the limit/);
   expect(first(built({})).lengthMm).toBeNull();
+});
+
+it('solves the network only where it may matter, and says the same there', () => {
+  const fed = built({}, { supplies: [aSupply({ volts: 4.7 })], feeds: [aFeed([toPixel('wreath', 1)])] }, pin);
+  const plan = planShow(fed);
+  expect(doubtfulDataLines(plan)).toEqual(dataLinesOf(plan));
+  const sure = planShow({ ...fed, controllers: [aController()] });
+  const [line] = doubtfulDataLines(sure);
+  expect(line).toMatchObject({ level: 'good', liftVolts: null, logicVolts: 5 });
 });

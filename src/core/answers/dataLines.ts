@@ -9,9 +9,10 @@ import {
   type Driver,
 } from '../catalogue/dataLine';
 import type { Plan } from '../plan/planned';
+import type { PowerGroup } from '../power/groups';
 import { FULL_WHITE } from '../power/shown';
 import { kindOf } from '../props/registry';
-import { solvePower } from '../power/solvePower';
+import { solveSuited } from '../power/solvePower';
 import { formatVolts } from '../units/electric';
 import { formatLength } from '../units/length';
 import { leadsOf } from './site';
@@ -59,8 +60,30 @@ interface At {
 
 /** Every data wire of the show, by controller and port. */
 export function dataLinesOf(plan: Plan): DataLine[] {
+  return linesOf(
+    plan,
+    powerOfPlaces(plan, () => true),
+  );
+}
+
+/** The same with the network solved only where it may matter: where a source calls less than 5 V a one, or is said to have no ground along. */
+export function doubtfulDataLines(plan: Plan): DataLine[] {
+  const nominal = linesOf(
+    plan,
+    powerOfPlaces(plan, () => false),
+  );
+  const isDoubtful = (line: DataLine) => line.logicVolts < MOST_CHIP_VOLTS || line.said.ground === 'none';
+  const props = new Set(nominal.filter(isDoubtful).map(({ run }) => plan.runs[run]!.prop));
+  return props.size === 0
+    ? nominal
+    : linesOf(
+        plan,
+        powerOfPlaces(plan, (prop) => props.has(prop)),
+      );
+}
+
+function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[] {
   const { show } = plan;
-  const power = powerOfPlaces(plan);
   const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   return leadsOf(plan).flatMap((lead): DataLine[] => {
     const run = plan.runs[lead.run]!;
@@ -138,8 +161,8 @@ function groundOf(said: DataLead['ground'], isJoined: boolean): GroundBy {
 /** What a chip runs on: its supply, or some 5 V of its own inside 12 V lights. */
 const chipVolts = (at: At | null): number => Math.min(MOST_CHIP_VOLTS, at?.volts ?? MOST_CHIP_VOLTS);
 
-/** What is known of the power of pixels and boards, with everything dark and with everything at full white. */
-function powerOfPlaces(plan: Plan) {
+/** What is known of the power of pixels and boards, with everything dark and with everything at full white, in the parts that hold a prop that is asked about. */
+function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
   interface Place {
     dark: At | null;
     white: At | null;
@@ -155,8 +178,10 @@ function powerOfPlaces(plan: Plan) {
     const up = nets.get(index) ?? index;
     return up === index ? index : netOf(up);
   };
+  // What feeds boards alone is small, and says where their ground is.
+  const suits = ({ props }: PowerGroup) => props.length === 0 || props.some(isAsked);
   const take = (shown: typeof FULL_WHITE, field: 'dark' | 'white') => {
-    solvePower(plan, shown).forEach(({ wiring, solution }) => {
+    solveSuited(plan, suits, shown).forEach(({ wiring, solution }) => {
       const [net = -1, ...others] = wiring.supplies;
       for (const other of others) nets.set(netOf(other), netOf(net));
       const at = (load: number): At => ({

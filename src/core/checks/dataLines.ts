@@ -1,4 +1,4 @@
-import { dataLinesOf, levelWords, reachWords, type DataLine } from '../answers/dataLines';
+import { doubtfulDataLines, levelWords, reachWords, type DataLine } from '../answers/dataLines';
 import { MOST_CHIP_VOLTS } from '../catalogue/dataLine';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
@@ -8,7 +8,7 @@ import { defineCheck, type Finding, type Mend } from './check';
 export const dataLines = defineCheck(
   'data-lines',
   'Every data wire is driven high enough and far enough for its first pixel, and has a ground in common with it.',
-  (plan) => dataLinesOf(plan).flatMap((line) => ofLine(plan, line)),
+  (plan) => doubtfulDataLines(plan).flatMap((line) => ofLine(plan, line)),
 );
 
 function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {

@@ -48,6 +48,13 @@ export function solvePower(plan: Plan, shown: Shown): SolvedGroup[] {
   return groupsOf(plan).groups.map((_, index) => solveGroup(plan, index, shown));
 }
 
+/** Those of its parts that suit; the others are not looked at. */
+export function solveSuited(plan: Plan, suits: (group: PowerGroup) => boolean, shown: Shown): SolvedGroup[] {
+  return groupsOf(plan).groups.flatMap((group, index) =>
+    suits(group) ? [solveGroup(plan, index, shown)] : [],
+  );
+}
+
 /** The part of a show that a prop is in; null where no lead goes to it. */
 export function solvePropPower(plan: Plan, prop: number, shown: Shown): SolvedGroup | null {
   const index = groupsOf(plan).groups.findIndex((group) => group.props.includes(prop));
