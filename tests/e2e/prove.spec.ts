@@ -22,8 +22,20 @@ test('a test is chosen, a fault is set, and what it shows is seen and mended', a
   await page.reload();
   const list = page.getByRole('list', { name: 'What is the matter' });
   await expect(list).toContainText('fed from its other end');
-  await list.getByRole('button', { name: /^Mend it/ }).click();
-  await expect(list).toBeHidden();
+  await list.getByRole('button', { name: /^Mend it: Net curtain/ }).click();
+  await expect(list).not.toContainText('fed from its other end');
+});
+
+test('the demo: red sent to a prop is green, until its setting is mended', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'prove/prop/slip-rails');
+  const bench = page.getByRole('region', { name: 'Test of Slip rails' });
+  await page.keyboard.press('r');
+  await expect(bench).toContainText('What lights is not what is planned.');
+  const list = page.getByRole('list', { name: 'What is the matter' });
+  await expect(list).toContainText('The plugs of port E1 and port E2 are exchanged.');
+  await list.getByRole('button', { name: 'Mend it: Port C1 is told the colour order GRB.' }).click();
+  await expect(bench).toContainText('What lights is what is planned.');
 });
 
 test('a walk is stepped by keys, and Escape stops it before it lets go of the prop', async ({

@@ -164,19 +164,21 @@ function BoardCard({
             figure={power.ownAmps}
             onCommit={(ownAmps) => set({ ownAmps })}
           />
-          <Standing
-            label="All that it passes on"
-            unit="A"
-            least={0.05}
-            most={400}
-            figure={power.passesAmps}
-            onCommit={(passesAmps) =>
-              set({ passesAmps: { ...passesAmps, value: Math.min(60, passesAmps.value) } })
-            }
-          />
-          <p className={styles.small}>
-            {THROUGH_BOARD.map(({ amps, words }) => `${amps} A ${words}`).join(' · ')}
-          </p>
+          {!power.portFuseAmps && (
+            <>
+              <Standing
+                label="All that it passes on"
+                unit="A"
+                least={0.05}
+                most={60}
+                figure={power.passesAmps}
+                onCommit={(passesAmps) => set({ passesAmps })}
+              />
+              <p className={styles.small}>
+                {THROUGH_BOARD.map(({ amps, words }) => `${amps} A ${words}`).join(' · ')}
+              </p>
+            </>
+          )}
           <MaybeUnitField
             label="Fuse of each port"
             unit="A"

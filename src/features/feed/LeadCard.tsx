@@ -9,6 +9,7 @@ import { wireSize } from '@/core/catalogue/wire';
 import type { Plan } from '@/core/plan/planned';
 import { endWords, sourceWords } from '@/core/power/leadWords';
 import type { FedLead } from '@/core/power/report';
+import { kindOf } from '@/core/props/registry';
 import { formatAmps, formatVolts } from '@/core/units/electric';
 import { formatLength } from '@/core/units/length';
 import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
@@ -149,8 +150,12 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
 /** A piece that goes on from the end of another, to a place a little further on. */
 function nextPiece(plan: Plan, { wire, to }: FeedPiece): FeedPiece {
   const piece = { lengthMm: usualLeadMm() / 3, wire };
-  if (to.kind !== 'pixel')
-    return { ...piece, to: to.kind === 'panel' ? { ...to, column: to.column + 1 } : to };
+  if (to.kind === 'panel') return { ...piece, to: { ...to, column: to.column + 1 } };
+  if (to.kind === 'controller') {
+    // On from a board to the first prop that has pixels of its own.
+    const prop = plan.show.props.find((each) => !kindOf(each).panelPower);
+    return { ...piece, to: prop ? { kind: 'pixel', propId: prop.id, run: 1, pixel: 1 } : to };
+  }
   const index = plan.show.props.findIndex((prop) => prop.id === to.propId);
   const planned = plan.props[index];
   const count = planned ? (plan.runs[planned.firstRun + to.run - 1]?.pixelCount ?? 1) : 1;

@@ -81,6 +81,8 @@ export function ReadField({ place }: { place: ReadingPlace }) {
           case 'V':
             return parseVolts(text, 0, 60);
           case 'A': {
+            // A meter shows amps; watts would want the volts of the same moment.
+            if (/w/i.test(text)) return { ok: false, message: 'What the meter shows, in A or mA.' };
             const read = parseCurrent(text, 1, 'A');
             return read.ok && read.value > 400 ? { ok: false, message: 'At most 400 A.' } : read;
           }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ShowError } from '../../fields/problem';
+import { capitalised } from '../../units/words';
 import type { Plan } from '../../plan/planned';
 import type { FaultKind } from '../fault';
 import type { Rig } from '../rig';
@@ -86,7 +87,7 @@ export function readFault(value: unknown): Fault {
   throw new ShowError(`${kind.name}: ${issue!.path.join('.') || 'it'} is not right (${issue!.message}).`);
 }
 
-export const sentenceOf = (plan: Plan, fault: Fault) => kindOf(fault)!.sentence(plan, fault);
+export const sentenceOf = (plan: Plan, fault: Fault) => capitalised(kindOf(fault)!.sentence(plan, fault));
 export const layerOf = (fault: Fault) => kindOf(fault)!.layer;
 export const controllersTouchedBy = (plan: Plan, fault: Fault) => kindOf(fault)!.touches(plan, fault);
 
