@@ -9,6 +9,6 @@ export function useRigFaults(): readonly [faults: readonly Fault[], set: (faults
   const id = useShow((state) => state.id);
   const note = useNote();
   const faults = useMemo(() => rigFaults(facts), [facts]);
-  const set = useCallback((next: readonly Fault[]) => note(rigNote(id, next)), [note, id]);
+  const set = useCallback((next: readonly Fault[]) => note(rigNote(facts, id, next)), [note, facts, id]);
   return [faults, set];
 }
