@@ -30,6 +30,7 @@ test('the demo: red sent to a prop is green, until its setting is mended', async
   const id = await demoShow(request);
   await openAt(page, id, 'prove/prop/slip-rails');
   const bench = page.getByRole('region', { name: 'Test of Slip rails' });
+  await expect(bench).toBeVisible();
   await page.keyboard.press('r');
   await expect(bench).toContainText('What lights is not what is planned.');
   const list = page.getByRole('list', { name: 'What is the matter' });
@@ -45,6 +46,8 @@ test('a walk is stepped by keys, and Escape stops it before it lets go of the pr
   const id = await demoShow(request);
   await openAt(page, id, 'prove/prop/boathouse-gable');
   const bench = page.getByRole('region', { name: 'Test of Boathouse gable' });
+  // Its keys come with it.
+  await expect(bench).toBeVisible();
   await page.keyboard.press('Space');
   await page.keyboard.press('Space');
   await expect(bench).toContainText('pixel 3');
