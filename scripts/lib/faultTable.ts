@@ -14,11 +14,14 @@ const TIMES_S = [0.3, 1.3, 2.6];
 
 /** A table in Markdown: a row for each fault, a column for each pattern, and the device’s own fill. */
 export function faultTable(show: Show): string {
-  // The wall has most of the channels, and no fault that the other props have not.
+  // Small panels show the same as large ones, and sooner.
   const plan = planShow({
     ...show,
-    props: show.props.filter((prop) => prop.kind !== 'wall'),
-    patch: show.patch.filter(({ propId }) => show.props.find(({ id }) => id === propId)?.kind !== 'wall'),
+    props: show.props.map((prop) =>
+      prop.kind === 'wall'
+        ? { ...prop, shape: { ...prop.shape, panel: { ...prop.shape.panel, columns: 16, rows: 8 } } }
+        : prop,
+    ),
     feeds: [],
     cuts: [],
   });

@@ -1,5 +1,7 @@
+import { pictureIndex, pictureXy } from '../panels/pictureMap';
+import { layWall } from '../panels/wallFacts';
 import type { Plan } from '../plan/planned';
-import { runIndex, type OnRun } from './fault';
+import { runIndex, runsOf, type OnRun } from './fault';
 import type { Rig } from './rig';
 
 /**
@@ -61,4 +63,44 @@ export function mirrorOf(plan: Plan, place: OnRun, count: number): number[] {
   });
   // Two places at one pixel would leave another without light: then nothing is mirrored.
   return new Set(places).size === count ? places : places.map((_, i) => i);
+}
+
+/** A wall by its panels: where on which panel each place of its run is. Null for a run that is of no whole wall. */
+export function panelsOf(plan: Plan, place: OnRun) {
+  const run = plan.runs[runIndex(plan, place)];
+  const prop = run && plan.show.props[run.prop]!;
+  if (!run || prop?.kind !== 'wall') return null;
+  const { wall } = layWall(prop);
+  const { columns, rows, panel } = wall;
+  const map = {
+    width: columns * panel.columns,
+    height: rows * panel.rows,
+    corner: prop.threading.pictureCorner,
+  };
+  if (run.pixelCount !== map.width * map.height) return null;
+  return {
+    columns,
+    rows,
+    panel,
+    /** Column and row of a panel are from 0 at the top left of the front, x and y within it too. */
+    at: (index: number) => {
+      const [x, y] = pictureXy(map, index);
+      return {
+        column: Math.floor(x / panel.columns),
+        row: Math.floor(y / panel.rows),
+        x: x % panel.columns,
+        y: y % panel.rows,
+      };
+    },
+    indexOf: (column: number, row: number, x: number, y: number) =>
+      pictureIndex(map, column * panel.columns + x, row * panel.rows + y),
+  };
+}
+
+/** Runs of the show that are walls of more than one panel. */
+export function wallRunsOf(plan: Plan): OnRun[] {
+  return runsOf(plan).filter((place) => {
+    const panels = panelsOf(plan, place);
+    return panels !== null && panels.columns * panels.rows > 1;
+  });
 }

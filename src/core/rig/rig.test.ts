@@ -5,6 +5,7 @@ import { PATTERNS, painted, patternById } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
 import { chipOrders } from '../devices/colourOrders';
 import { planShow } from '../plan/plan';
+import { wall } from '../props/wall';
 import type { Plan } from '../plan/planned';
 import type { Show } from '../show/schema';
 import {
@@ -57,6 +58,17 @@ const twoPorts = (change: Partial<Show> = {}): Show =>
     ],
     ...change,
   });
+/** Two panels of 8 x 4 beside each other. */
+const aWall = aLine('wall', 1, {
+  kind: 'wall',
+  shape: {
+    ...wall.starter().shape,
+    panel: { ...wall.starter().shape.panel, columns: 8, rows: 4 },
+    columns: 2,
+    rows: 1,
+  },
+  threading: wall.starter().threading,
+} as never);
 const plan = planShow(twoPorts());
 const colourAt = (light: Uint8Array, pixel: number) => [...light.subarray(4 * pixel, 4 * pixel + 3)];
 const seen = (faults: Fault[], pattern = 'red', more: object = {}) =>
@@ -144,6 +156,37 @@ describe('seen as it would be in life', () => {
     // Of the two pixels of port 2 the first is the hidden one of the rail; the dark one of port 1 is the first of the net.
     expect([lit(0), lit(1)]).toEqual([[0], [1]]);
   });
+  it('a panel that hangs upside down, or in the place of another, shows it', () => {
+    const show = twoPorts({
+      props: [aWall],
+      patch: [{ propId: 'wall', run: 1, controllerId: 'a', port: 1, skippedPixels: 0 }],
+    });
+    const walled = planShow(show);
+    const at = (x: number, y: number) =>
+      [...walled.pixels.xMm.keys()].sort(
+        (a, b) =>
+          walled.pixels.yMm[b]! - walled.pixels.yMm[a]! || walled.pixels.xMm[a]! - walled.pixels.xMm[b]!,
+      )[y * 16 + x]!;
+    /** Which place lights when the one at the top left of the wall is to. */
+    const litBySet = (faults: Fault[]) => {
+      const wanted = new Uint8Array(4 * walled.pixelCount);
+      wanted.set([9, 9, 9, 0], 4 * at(0, 0));
+      const light = lightOfSent(withFaults(plannedRig(walled), faults), wanted);
+      return [...walled.pixels.xMm.keys()].filter((pixel) => isLit(light, pixel));
+    };
+    const run = { propId: 'wall', run: 1 };
+    expect(litBySet([])).toEqual([at(0, 0)]);
+    expect(litBySet([{ kind: 'panelTurned', ...run, column: 1, row: 1 }])).toEqual([at(7, 3)]);
+    const exchanged: Fault = {
+      kind: 'panelsExchanged',
+      ...run,
+      one: { column: 1, row: 1 },
+      other: { column: 2, row: 1 },
+    };
+    expect(litBySet([exchanged])).toEqual([at(8, 0)]);
+    // A panel that is not there is left alone.
+    expect(litBySet([{ ...exchanged, other: { column: 3, row: 1 } }])).toEqual([at(0, 0)]);
+  });
   it('what is off, out of reach or testing itself shows nothing of what is sent', () => {
     for (const kind of ['noPower', 'notReached', 'senderOff', 'notEnabled'] as const)
       expect(seen([{ kind, ...on }]).every((byte) => byte === 0)).toBe(true);
@@ -164,10 +207,12 @@ it('every kind of fault changes what some pattern shows, touches only what it sa
   // A second controller, which faults of the first leave alone.
   const two = planShow(
     twoPorts({
+      props: [...twoPorts().props, aWall],
       controllers: [aController(), aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 50 })],
       patch: [
         ...twoPorts().patch.slice(0, 2),
         { propId: 'white', run: 1, controllerId: 'b', port: 1, skippedPixels: 0 },
+        { propId: 'wall', run: 1, controllerId: 'b', port: 2, skippedPixels: 0 },
       ],
     }),
   );

@@ -22,6 +22,8 @@ import { noPower } from './noPower';
 import { notEnabled } from './notEnabled';
 import { notReached } from './notReached';
 import { ownTestRuns } from './ownTestRuns';
+import { panelsExchanged } from './panelsExchanged';
+import { panelTurned } from './panelTurned';
 import { portOff } from './portOff';
 import { reversedRun } from './reversedRun';
 import { senderGain } from './senderGain';
@@ -61,6 +63,8 @@ const KINDS = [
   serpentineWrong,
   strandsExchanged,
   mirrored,
+  panelTurned,
+  panelsExchanged,
   devicePacking,
   senderPacking,
   startOff,
