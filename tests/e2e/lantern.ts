@@ -1,11 +1,15 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
+import type { Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
 
-export const DEMO = JSON.parse(
+const { facts, ...show } = JSON.parse(
   fs.readFileSync(path.resolve(__dirname, '../../demo/marrow-quay.show.json'), 'utf8'),
-) as Show;
+) as Show & { facts: Fact[] };
+export const DEMO: Show = show;
+/** What is noted about the demo show: what is the matter with its rig. */
+export const DEMO_FACTS: readonly Fact[] = facts;
 
 /** Every page of every test is watched: whatever the browser's console says, or a script throws, fails the test. */
 export const test = base.extend<{ quiet: void; refusals: RegExp | null }>({
@@ -29,7 +33,10 @@ export const test = base.extend<{ quiet: void; refusals: RegExp | null }>({
 export { expect };
 
 /** Keeps a copy of the demo show for one test and gives its id. */
-export async function demoShow(request: APIRequestContext, change: Partial<Show> = {}): Promise<string> {
+export async function demoShow(
+  request: APIRequestContext,
+  change: Partial<Show> & { facts?: readonly Fact[] } = {},
+): Promise<string> {
   const response = await request.post('/api/shows', {
     data: {
       ...DEMO,

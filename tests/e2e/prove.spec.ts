@@ -2,7 +2,7 @@ import { planShow } from '@/core/plan/plan';
 import { readPcap } from '@/core/protocols/pcap';
 import { Receiver } from '@/core/rig/packets';
 import { lightOfReceived, plannedRig } from '@/core/rig/rig';
-import { demoShow, expect, keptShow, openAt, test } from './lantern';
+import { DEMO_FACTS, demoShow, expect, keptShow, openAt, test } from './lantern';
 
 test('a test is chosen, a fault is set, and what it shows is seen and mended', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -27,7 +27,7 @@ test('a test is chosen, a fault is set, and what it shows is seen and mended', a
 });
 
 test('the demo: red sent to a prop is green, until its setting is mended', async ({ page, request }) => {
-  const id = await demoShow(request);
+  const id = await demoShow(request, { facts: DEMO_FACTS });
   await openAt(page, id, 'prove/prop/slip-rails');
   const bench = page.getByRole('region', { name: 'Test of Slip rails' });
   await expect(bench).toBeVisible();

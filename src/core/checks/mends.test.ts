@@ -12,6 +12,9 @@ const sense = ({ message }: Finding) => message.replace(/(?<![A-Z]|run |leg |Lea
 const isSame = (a: Finding, b: Finding) =>
   a.check === b.check && a.propId === b.propId && a.controllerId === b.controllerId && sense(a) === sense(b);
 
+const countLike = (findings: readonly Finding[], { check, propId }: Finding) =>
+  findings.filter((each) => each.check === check && each.propId === propId).length;
+
 it('offers no mend that a show would refuse, and none that leaves what it mends', () => {
   const tried = new Set<string>();
   fc.assert(
@@ -25,7 +28,10 @@ it('offers no mend that a show would refuse, and none that leaves what it mends'
           // What the server takes: every rule of a show, also those that span several of its parts.
           readShow(JSON.parse(writeShowText(next)));
           const after = findingsOf(planShow(next));
-          const left = after.filter((each) => isSame(each, finding));
+          // A leg that is removed leaves its number to the next, of which the same may be said.
+          const isOther =
+            finding.check === 'empty-leg' && countLike(after, finding) < countLike(findings, finding);
+          const left = isOther ? [] : after.filter((each) => isSame(each, finding));
           expect({ mend: mend.label, left }).toEqual({ mend: mend.label, left: [] });
         }
     }),
