@@ -180,8 +180,11 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number }) {
               <Button
                 size="compact-sm"
                 variant="default"
-                component="a"
-                href={`/api/shows/${showId}/capture.pcap?pattern=${test.pattern}&frames=80&rate=40&level=${test.percent / 100}&prop=${propId}`}
+                onClick={() =>
+                  window.location.assign(
+                    `/api/shows/${showId}/capture.pcap?pattern=${test.pattern}&frames=80&rate=40&level=${test.percent / 100}&prop=${propId}`,
+                  )
+                }
                 title="What would be sent for two seconds of it, as a pcap file"
               >
                 Save as a capture
