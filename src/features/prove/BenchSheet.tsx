@@ -60,6 +60,16 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number }) {
     [light, isCurrent, shows, count],
   );
   const isSame = isCurrent && light.seen.every((byte, i) => byte === light.planned[i]);
+  // Two dark pictures are alike, and say nothing of the wiring.
+  const saysNothing =
+    isCurrent && test.pattern !== 'off' && light.planned.every((byte) => byte === 0) && isSame;
+  const verdict = !isCurrent
+    ? 'Working it out…'
+    : saysNothing
+      ? 'By the plan nothing of this lights now: a dark moment, no such light, or on no port.'
+      : isSame
+        ? 'What lights is what is planned.'
+        : 'What lights is not what is planned.';
   useStopKey();
   useHotkeys([
     ['space', () => stepBy(1)],
@@ -133,12 +143,8 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number }) {
           <p>
             <b>{pattern.name}.</b> {pattern.shows} <i>Blind to {pattern.blindTo}.</i>
           </p>
-          <p role="status" className={styles.verdict} data-same={isSame}>
-            {!isCurrent
-              ? 'Working it out…'
-              : isSame
-                ? 'What lights is what is planned.'
-                : 'What lights is not what is planned.'}
+          <p role="status" className={styles.verdict} data-same={isSame && !saysNothing}>
+            {verdict}
           </p>
           <div className={styles.controls}>
             <SegmentedControl

@@ -79,3 +79,9 @@ it('tells the device’s own fill from what is sent', async () => {
   await userEvent.click(screen.getByText('The device’s own fill'));
   await waitFor(() => expect(screen.getByText('What lights is what is planned.')).toBeInTheDocument());
 });
+
+it('says nothing is as planned of what nothing drives', async () => {
+  openSheet(aShow({ props: [aLine('rail', 30)] }), (plan) => <BenchSheet plan={plan} prop={0} />);
+  await userEvent.keyboard('r');
+  expect(await screen.findByText(/^By the plan nothing of this lights now/)).toBeInTheDocument();
+});
