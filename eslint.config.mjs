@@ -28,7 +28,7 @@ export const CORE_ORDER = [
   ['protocols'],
   ['threading'],
   // What a wall is made of stands beside the kinds of props.
-  ['props', 'panels'],
+  ['props', 'panels', 'screens'],
   ['show'],
   ['patch'],
   ['addressing'],

@@ -1,10 +1,12 @@
 import 'server-only';
 import { z } from 'zod';
+import { benchRequestSchema, type BenchRequest } from '@/core/rig/benchState';
 import { factSchema, type Fact } from '@/core/show/facts';
 import { idSchema } from '@/core/fields/fields';
 import { ShowError, type Problem } from '@/core/fields/problem';
 import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
 import { groupDigits } from '@/core/units/number';
+import { BenchAsks, BenchRefuses } from './bench/bench';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
 import { JobEnded, jobs } from './jobs/runner';
@@ -19,6 +21,9 @@ export const MOST_BODY_BYTES = 16 * 1024 * 1024;
 
 /** Not of any standard, but what servers commonly note where the client ended a request. */
 const STOPPED = 499;
+
+/** Heard and not done yet: something has to be agreed to first (202, RFC 9110). */
+const HEARD = 202;
 
 /** Refuses a request, with the status and the sentence of the answer. */
 export class Refusal extends Error {
@@ -42,6 +47,12 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
     if (error instanceof NoSuchChange || error instanceof NothingThere) return refuse(422, error.message);
     if (error instanceof NoPhoto) return refuse(415, error.message);
     if (error instanceof JobEnded) return refuse(STOPPED, error.message);
+    if (error instanceof BenchRefuses) return refuse(422, error.message);
+    if (error instanceof BenchAsks)
+      return Response.json(
+        { error: error.message, problems: [], question: error.question },
+        { status: HEARD },
+      );
     if (error instanceof MustReload) return refuse(409, error.message);
     if (error instanceof ShowClash)
       return Response.json({ error: error.message, problems: [], clash: error.clash }, { status: 409 });
@@ -110,6 +121,10 @@ export async function readFacts(request: Request): Promise<Fact[]> {
 function authorOf({ changeId, window, baseSequence }: z.infer<z.ZodObject<typeof authorFields>>): Author {
   return { changeId, window: window ?? null, base: baseSequence };
 }
+
+/** The body that asks something of the bench. @throws Refusal 400 when it is none */
+export const readBenchRequest = (request: Request): Promise<BenchRequest> =>
+  readBody(request, benchRequestSchema, '{"do": "open", "send", "change", "stop", "close" or "poll", …}');
 
 async function readBody<Schema extends z.ZodType>(
   request: Request,

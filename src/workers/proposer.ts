@@ -1,7 +1,7 @@
-import { wrap } from 'comlink';
 import type { PatchProposal, ProposalWish } from '@/core/answers/ports/proposePatch';
 import type { Show } from '@/core/show/schema';
 import type { ProposeWorker } from './propose.worker';
+import { startThread } from './thread';
 
 /** Proposes in a thread of its own; `stop` ends it in the middle of whatever it does. */
 export interface Proposer {
@@ -10,10 +10,11 @@ export interface Proposer {
 }
 
 export function startProposer(): Proposer {
-  const worker = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' });
-  const remote = wrap<ProposeWorker>(worker);
+  const { remote, answer, stop } = startThread<ProposeWorker>(
+    new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' }),
+  );
   return {
-    propose: (show, wish) => remote.propose(show, wish) as unknown as Promise<PatchProposal>,
-    stop: () => worker.terminate(),
+    propose: (show, wish) => answer(remote.propose(show, wish) as unknown as Promise<PatchProposal>),
+    stop,
   };
 }

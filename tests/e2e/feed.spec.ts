@@ -204,3 +204,91 @@ test('what a meter showed says what is other than planned, and stays when the fi
   const csv = await (await request.get(`/api/shows/${id}/sheets/readings.csv`)).text();
   expect(csv).toContain(`${(expected - 0.6).toFixed(2)} V`);
 });
+
+test('a long string: what is lost fed once, at both ends, and in the middle as well', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^The edge of a roof/ }).click();
+  await page.getByText('Count', { exact: true }).click();
+  await fill(page, 'Pixels', '150');
+  await page.getByRole('button', { name: /^4 Feed/ }).click();
+  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  await fill(page, 'Dark, its chip alone', '0 mA');
+  await fill(page, 'Its resistance, a metre of one conductor', '25 mΩ');
+  await page.getByRole('button', { name: 'From which volts on each colour lights' }).click();
+  for (const colour of ['Red', 'Green', 'Blue']) {
+    await fill(page, `${colour}, fullest`, '20 mA');
+    await fill(page, `${colour} begins at`, '0 V');
+    await fill(page, `${colour} is full from`, '0.01 V');
+  }
+  await page.getByRole('button', { name: 'Picture', exact: true }).click();
+  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+  await facts.getByRole('button', { name: 'Add a supply' }).click();
+  const bring = facts.getByRole('button', { name: 'Bring a lead to it' });
+  await bring.click();
+  // 60 mA over 5 mOhm times 150 * 149 / 2 is 3.35 V; the lead of 3 m loses 9 A * 2 * 3 m * 13.3 mOhm.
+  await expect(facts).toContainText(/Lowest7\.93 Vrun 1, pixel 150/);
+  await expect(facts).toContainText('11.28 V there');
+  await bring.click();
+  await expect(facts).toContainText(/Lowest10\.81 Vrun 1, pixel 75/);
+  await expect(facts).toContainText('11.64 V there');
+  await bring.click();
+  await expect(facts).toContainText('Eave run 1, pixel 75');
+  await expect(facts).toContainText('3 leads');
+});
+
+test('the leads of a wall of twelve panels, on a row of fuses', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^A wall of panels/ }).click();
+  await fill(page, 'Panels across', '4');
+  await fill(page, 'Panels down', '3');
+  await fill(page, 'At full white', '3.2 A');
+  await page.getByRole('button', { name: /^4 Feed/ }).click();
+  await page.getByRole('button', { name: 'Add a supply' }).click();
+  await expect(page.getByRole('main')).toContainText('6 positions, 10 A each for 6.4 A');
+  await fill(page, 'Lead, one way', '2 m');
+  await page.getByRole('button', { name: 'Feed it so' }).click();
+  await page.getByRole('button', { name: 'Schedule' }).click();
+  const first = page.getByRole('row', { name: /^Lead 1 Supply/ });
+  await expect(first).toContainText('6.4 A');
+  const cells = (await first.getByRole('cell').allInnerTexts()).map((cell) => cell.split('\n')[0]);
+  for (const cell of ['6.4 A', '2 m', '0.20 V', '4.80 V', '10 A']) expect(cells).toContain(cell);
+  await page.getByRole('button', { name: 'Brightness' }).click();
+  await page.getByRole('button', { name: 'A pattern that you measured…' }).click();
+  await fill(page, 'What ran', 'Waves');
+  await fill(page, 'How many of them', '2');
+  await fill(page, 'The meter showed', '2.1 A');
+  await page.getByRole('button', { name: /^Keep it: 32\.9 %/ }).click();
+  await expect(page.getByTestId('measured-patterns')).toContainText('12.63 A of 12 A');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.locator('[data-testid^=prop-]').first().press('Escape');
+  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+  // 38.4 A are wanted at full white; one of 60 A carries that for hours.
+  await facts.getByRole('button', { name: 'Plan with 60 A' }).click();
+  const supply = page.getByRole('region', { name: 'Supply', exact: true });
+  await expect(supply).toContainText('38.4 A (192 W) at full white, of 48 A for hours');
+  await supply.getByRole('button', { name: 'Change it' }).click();
+  await supply.getByRole('switch', { name: 'Its leads begin at a row of fuses' }).click();
+  await expect(supply).toContainText('Row of 6 fuses: 6 taken; its pair carries 23 A');
+  await expect(facts).toContainText('its leads want 38.4 A at full white. It gets hot');
+});
+
+test('the schedule that is printed is the schedule that is shown', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'feed?sheet=schedule');
+  const rows = page.getByRole('row', { name: /^Lead/ });
+  const words = async () =>
+    (await rows.allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim()).filter((row) => row !== '');
+  await expect(rows.first()).toBeVisible();
+  const shown = await words();
+  expect(shown.length).toBeGreaterThan(10);
+  await page.emulateMedia({ media: 'print' });
+  await expect(rows.last()).toBeVisible();
+  expect(await words()).toEqual(shown);
+  // Black on white, and nothing of the frame around it.
+  const [ink, paper] = await rows
+    .first()
+    .evaluate((row) => [getComputedStyle(row).color, getComputedStyle(document.body).backgroundColor]);
+  const light = (colour: string) => (/\d+/g.exec(colour) ? Number(/\d+/.exec(colour)![0]) : 255);
+  expect(light(ink!)).toBeLessThan(80);
+  expect(light(paper!)).toBeGreaterThan(200);
+});

@@ -142,7 +142,7 @@ test('a prop grows in the middle of the season: what moves is shown, chosen, not
   await expect(saving(page)).toHaveText('rev 1 · saved');
   await openAt(page, id, 'patch?sheet=values');
   await expect(page.getByRole('button', { name: `Values to type · ${least - 1}` })).toBeVisible();
-  await page.getByRole('checkbox', { name: /F1 pixels: 60 → 66/ }).check();
+  await page.getByRole('checkbox', { name: /F1 pixels: 60 → 66/ }).click();
   await expect(page.getByText(/1 typed/)).toBeVisible();
   await page.getByRole('button', { name: 'Put away what is typed' }).click();
   await expect(page.getByRole('button', { name: `Values to type · ${least - 2}` })).toBeVisible();

@@ -2,7 +2,7 @@ import { planShow } from '@/core/plan/plan';
 import { readPcap } from '@/core/protocols/pcap';
 import { Receiver } from '@/core/rig/packets';
 import { lightOfReceived, plannedRig } from '@/core/rig/rig';
-import { DEMO_FACTS, demoShow, expect, keptShow, openAt, test } from './lantern';
+import { DEMO, DEMO_FACTS, demoShow, expect, keptShow, openAt, saving, test } from './lantern';
 
 test('a test is chosen, a fault is set, and what it shows is seen and mended', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -50,7 +50,7 @@ test('a walk is stepped by keys, and Escape stops it before it lets go of the pr
   await expect(bench).toBeVisible();
   await page.keyboard.press('Space');
   await page.keyboard.press('Space');
-  await expect(bench).toContainText('pixel 3');
+  await expect(bench).toContainText('pixel 2');
   await page.keyboard.press('Escape');
   await expect(bench.getByRole('button', { name: 'All off' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page).toHaveURL(/boathouse-gable/);
@@ -85,10 +85,196 @@ test('what would be sent, as a capture file, lights the same again', async ({ re
   const plan = planShow(await keptShow(request, id));
   const receiver = new Receiver(plan);
   for (const datagram of datagrams) receiver.hear(datagram);
-  const light = lightOfReceived(plannedRig(plan), receiver.sent);
+  const light = lightOfReceived(plannedRig(plan), receiver.sentTo);
   const { firstPixel } = plan.props[plan.show.props.findIndex((prop) => prop.id === 'net-curtain')]!;
   expect([...light.subarray(4 * firstPixel, 4 * firstPixel + 4)]).toEqual([0, 255, 0, 0]);
   expect(receiver.malformed).toBe(0);
   for (const query of ['pattern=rainbow', 'pattern=red&frames=0', 'pattern=red&level=x'])
     expect((await request.get(`/api/shows/${id}/capture.pcap?${query}`)).status()).toBe(400);
+});
+
+const picture = async (response: Response) => {
+  const reader = response.body!.getReader();
+  let bytes = new Uint8Array(0);
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) throw new Error('It ended before a picture came.');
+    bytes = Uint8Array.of(...bytes, ...value);
+    const length = bytes.length < 4 ? Infinity : new DataView(bytes.buffer).getUint32(0, true);
+    if (bytes.length < 4 + length) continue;
+    await reader.cancel();
+    return bytes.slice(4, 4 + length);
+  }
+};
+
+// One rig runs per server: these tests take it one after another.
+test.describe.serial('the rig', () => {
+  test('red is sent to the demo and comes out green, is mended, and stops by its key', async ({
+    page,
+    request,
+    baseURL,
+  }) => {
+    const id = await demoShow(request, { facts: DEMO_FACTS });
+    await openAt(page, id, 'prove/prop/slip-rails');
+    const bench = page.getByRole('region', { name: 'Test of Slip rails' });
+    await bench.getByRole('button', { name: 'Red', exact: true }).click();
+    await bench.getByText('To the rig', { exact: true }).click();
+    await expect(bench).toContainText(/Sent to the rig, \d+ a second · [\d,]+ packets/);
+    await expect(bench).toContainText('What lights is not what is planned.');
+    const light = () => fetch(`${baseURL}/api/shows/${id}/bench/light?prop=slip-rails`).then(picture);
+    // 30 % of 255 at the chip that takes green for red.
+    await expect.poll(async () => [...(await light()).slice(0, 4)]).toEqual([0, 77, 0, 0]);
+    const list = page.getByRole('list', { name: 'What is the matter' });
+    await list.getByRole('button', { name: 'Mend it: Port C1 is told the colour order GRB.' }).click();
+    await expect(bench).toContainText('What lights is what is planned.');
+    await expect.poll(async () => [...(await light()).slice(0, 4)]).toEqual([77, 0, 0, 0]);
+    // A walk and bands, as they come over the wire.
+    await page.keyboard.press('Space');
+    await expect(bench).toContainText('pixel 1');
+    await expect(bench).toContainText('What lights is what is planned.');
+    await bench.getByRole('button', { name: 'Strand bands' }).click();
+    await expect(bench).toContainText('What lights is what is planned.');
+    // Another window sees that something is sent, and can stop it.
+    const other = await page.context().newPage();
+    await openAt(other, id, 'prove/prop/slip-rails');
+    const there = other.getByRole('region', { name: 'Test of Slip rails' });
+    await expect(there).toContainText('Another window sends to the rig');
+    await expect(there).toContainText('Strand bands.');
+    await other.keyboard.press('Escape');
+    await expect(there).toContainText('A preview: nothing is sent');
+    await expect(bench.getByRole('button', { name: 'All off' })).toHaveAttribute('aria-pressed', 'true');
+    await other.close();
+    await expect.poll(async () => (await light()).every((byte) => byte === 0)).toBe(true);
+  });
+
+  test('packing bands and panel labels are seen as they would be in life, over real packets', async ({
+    page,
+    request,
+  }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'prove?sheet=rig');
+    await page.getByRole('combobox', { name: 'Device' }).click();
+    await page.getByRole('option', { name: 'Boathouse box' }).click();
+    await page.getByLabel('Channels a universe').fill('500');
+    await page.getByLabel('Channels a universe').press('Enter');
+    await expect(page.getByRole('button', { name: 'As planned' })).toBeEnabled();
+    await expect(saving(page)).toContainText('saved');
+    await openAt(page, id, 'prove/prop/net-curtain');
+    const bench = page.getByRole('region', { name: 'Test of Net curtain' });
+    await bench.getByRole('button', { name: 'Red', exact: true }).click();
+    // Another show has the rig: it is taken only after that was said.
+    await bench.getByText('To the rig', { exact: true }).click();
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(bench).toContainText('Sent to the rig');
+    await expect(bench).toContainText('What lights is not what is planned.');
+    const differs = page.getByRole('list', { name: 'Settings that differ on the rig' });
+    await expect(differs).toContainText('Boathouse box, channels a universe 500, planned');
+    await differs.getByRole('button', { name: /^As planned/ }).click();
+    await expect(bench).toContainText('What lights is what is planned.');
+    await page.locator('[data-testid=prop-score-wall]').click();
+    const wall = page.getByRole('region', { name: 'Test of Score wall' });
+    await wall.getByRole('button', { name: 'Panel labels' }).click();
+    await expect(wall).toContainText('What lights is what is planned.');
+    await page.getByRole('button', { name: 'Traffic' }).click();
+    const now = page.getByRole('table', { name: 'On the way now' });
+    await expect(now.getByRole('row', { name: /Score wall player/ })).toContainText('127.0.0.1:');
+    await expect(page.getByTestId('traffic')).toContainText('355');
+  });
+
+  test('over HTTP: what is not allowed is refused in a sentence, and nothing leaves this machine unread', async ({
+    request,
+  }) => {
+    const network = {
+      ip: '192.0.2.20',
+      maskBits: 24,
+      given: 'fixed',
+      storedBy: '',
+      casting: 'unicast',
+    } as const;
+    const id = await demoShow(request, {
+      controllers: DEMO.controllers.map((each, i) => ({
+        ...each,
+        network: { ...network, ip: `192.0.2.${20 + i}` },
+      })),
+    });
+    const ask = (data: object) => request.post(`/api/shows/${id}/bench`, { data });
+    const test = { pattern: 'red', on: { on: 'show' }, level: 0.2, colour: [0, 0, 0, 0], step: null };
+    const wish = { to: 'rig', rateHz: 20, isSynced: false, minutes: 2 };
+    expect((await ask({ do: 'open', takeOver: true })).status()).toBe(200);
+    for (const [bad, words] of [
+      [{ do: 'send', test, wish: { ...wish, rateHz: 5000 } }, /rateHz/],
+      [{ do: 'send', test: { ...test, pattern: 'rainbow' }, wish }, /pattern/],
+      [{ do: 'send', test: { ...test, level: 7 }, wish }, /level/],
+      [{ do: 'explode' }, /"do"/],
+    ] as const) {
+      const refused = await ask(bad);
+      expect(refused.status()).toBe(400);
+      expect(((await refused.json()) as { error: string }).error).toMatch(words);
+    }
+    expect((await ask({ do: 'change', test })).status()).toBe(422);
+    const unread = await ask({ do: 'send', test, wish: { ...wish, to: 'devices' } });
+    expect(unread.status()).toBe(202);
+    const { question } = (await unread.json()) as {
+      question: { about: string; addresses: { words: string }[] };
+    };
+    expect(question.about).toBe('addresses');
+    expect(question.addresses[0]!.words).toMatch(/Pier box: \d universes by E1.31, 20 times a second/);
+    // The demo has a starved curtain: full white is more than it is fed for.
+    const fed = await demoShow(request);
+    const askFed = (data: object) => request.post(`/api/shows/${fed}/bench`, { data });
+    const taken = await askFed({ do: 'open' });
+    expect(((await taken.json()) as { question: { about: string } }).question.about).toBe('takeOver');
+    expect((await askFed({ do: 'open', takeOver: true })).status()).toBe(200);
+    const bright = await askFed({ do: 'send', test: { ...test, level: 1 }, wish });
+    expect(((await bright.json()) as { question: { about: string } }).question.about).toBe('level');
+    expect((await request.get('/api/shows/nobody/bench')).status()).toBe(404);
+    // A page from elsewhere cannot make it send.
+    const foreign = await request.post(`/api/shows/${id}/bench`, {
+      data: { do: 'send', test, wish },
+      headers: { origin: 'http://elsewhere.example' },
+    });
+    expect(foreign.status()).toBe(403);
+    const { sending } = (await (await request.get(`/api/shows/${fed}/bench`)).json()) as { sending: unknown };
+    expect(sending).toBeNull();
+    expect((await askFed({ do: 'close' })).status()).toBe(200);
+  });
+});
+
+test('how long pictures take is a sheet over HTTP', async ({ request }) => {
+  const id = await demoShow(request);
+  const csv = await (await request.get(`/api/shows/${id}/sheets/traffic.csv`)).text();
+  expect(csv.split('\n')[0]).toContain('A picture takes');
+  expect(csv).toContain('Score wall player');
+});
+
+test('a capture file is put before the rig, and lights what it holds', async ({ page, request }) => {
+  const id = await demoShow(request);
+  const answer = await request.get(
+    `/api/shows/${id}/capture.pcap?pattern=blue&frames=2&level=1&prop=net-curtain`,
+  );
+  await openAt(page, id, 'prove/prop/net-curtain');
+  const bench = page.getByRole('region', { name: 'Test of Net curtain' });
+  const choose = async (name: string, buffer: Buffer) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      bench.getByRole('button', { name: 'Open a capture…' }).click(),
+    ]);
+    await chooser.setFiles({ name, mimeType: 'application/vnd.tcpdump.pcap', buffer });
+  };
+  await choose('blue.pcap', await answer.body());
+  await expect(bench).toContainText(/blue\.pcap: \d+ packets: 0 not well formed, 0 for nobody/);
+  // Some of the picture is blue.
+  await expect
+    .poll(() =>
+      bench.getByTestId('picture').evaluate((canvas: HTMLCanvasElement) => {
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        for (let i = 0; i < data.length; i += 4)
+          if (data[i + 2]! > 200 && data[i]! < 60 && data[i + 1]! < 60) return true;
+        return false;
+      }),
+    )
+    .toBe(true);
+  await bench.getByRole('button', { name: 'Close blue.pcap' }).click();
+  await choose('notes.pcap', Buffer.from('these are just words, and no capture at all'));
+  await expect(bench).toContainText('no capture in pcap form');
 });

@@ -87,7 +87,7 @@ test('the field sheet keeps its ticks, and says what each width is the width of'
   await expect(page.getByRole('row', { name: /^Pixels across 64 a panel/ })).toBeVisible();
   await Promise.all([
     page.waitForResponse((response) => response.url().endsWith('/facts') && response.ok()),
-    page.getByRole('checkbox', { name: /^Save/ }).check(),
+    page.getByRole('checkbox', { name: /^Save/ }).click(),
   ]);
   // What was done on site is no change of the show.
   await expect(saving(page)).toHaveText('rev 0 · saved');

@@ -157,9 +157,25 @@ const aboutProp = fc.record(
 /** Leads to any of the props and controllers: too thin, too long, fused too small or not at all, to places that are not there, from supplies of other volts. */
 const anyPower = fc
   .record({
-    supplies: fc.array(fc.tuple(fc.constantFrom(5, 12, 24), fc.constantFrom(1, 8.3, 29, 60)), {
-      maxLength: 3,
-    }),
+    supplies: fc.array(
+      fc.tuple(
+        fc.constantFrom(5, 12, 24),
+        fc.constantFrom(1, 8.3, 29, 60),
+        fc.option(
+          fc.record(
+            {
+              positions: fc.integer({ min: 1, max: 8 }),
+              wire: fc.constantFrom('awg24' as const, 'awg18' as const, 'awg10' as const),
+              lengthMm: fc.constantFrom(10, 1500),
+              fuseAmps: fc.constantFrom(...FUSE_AMPS),
+            },
+            { requiredKeys: ['positions', 'wire', 'lengthMm'] },
+          ),
+          { nil: undefined },
+        ),
+      ),
+      { maxLength: 3 },
+    ),
     leads: fc.array(
       fc.record({
         from: fc.nat(),
@@ -187,11 +203,12 @@ const anyPower = fc
   .map(
     ({ supplies, leads, cuts, levelPercent }) =>
       (props: readonly Prop[], controllers: readonly Controller[]): Partial<Show> => ({
-        supplies: supplies.map(([volts, amps], i) => ({
+        supplies: supplies.map(([volts, amps, fuseRow], i) => ({
           id: `s${i}`,
           name: `Supply ${i + 1}`,
           volts,
           ratedAmps: usual(amps),
+          ...(fuseRow && { fuseRow }),
         })),
         feeds: leads.flatMap(({ from, port, groundOnly, fuseAmps, connector, pieces }, i): Feed[] => {
           const on = controllers[from % controllers.length];

@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { figureSchema } from '../figures/figure';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import { MOST_LEAD_MM } from './feed';
+import { fuseAmpsSchema } from './fuse';
 import { partNotesSchema } from './partNotes';
+import { wireIdSchema } from './wire';
 
 export const SUPPLY_LIMITS = { leastVolts: 3, mostVolts: 48, leastAmps: 0.05, mostAmps: 200 };
 
@@ -50,10 +53,22 @@ export const supplySchema = z.strictObject({
     )
     .max(20)
     .optional(),
+  /** A row of fused positions, one for each lead, that one pair of wires feeds; absent where leads begin at the supply itself. */
+  fuseRow: z
+    .strictObject({
+      positions: z.int().min(1).max(64),
+      wire: wireIdSchema,
+      /** One way. */
+      lengthMm: z.number().min(1).max(MOST_LEAD_MM),
+      /** Of the pair that feeds it; absent while there is none. */
+      fuseAmps: fuseAmpsSchema.optional(),
+    })
+    .optional(),
   notes: partNotesSchema,
   order: orderSchema,
 });
 export type Supply = z.infer<typeof supplySchema>;
+export type FuseRow = NonNullable<Supply['fuseRow']>;
 
 /** What runs for hours takes no more than this share of the rating. */
 export const LOADING = 0.8;

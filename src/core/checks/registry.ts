@@ -19,11 +19,13 @@ import { chainTooLong } from './chainTooLong';
 import { cardRectangles } from './cardRectangles';
 import { emptyLeg } from './emptyLeg';
 import { fewerRuns } from './fewerRuns';
+import { fuseRows } from './fuseRows';
 import { impossibleTree } from './impossibleTree';
 import { mixedPort } from './mixedPort';
 import { portOverLimit } from './portOverLimit';
 import { rangesOdd } from './rangesOdd';
 import { runOnNoPort } from './runOnNoPort';
+import { screenFrame } from './screenFrame';
 import { sharedChannels } from './sharedChannels';
 import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
@@ -68,12 +70,14 @@ export const CHECKS: readonly Check[] = [
   sharedUniverse,
   fewerRuns,
   frameRate,
+  screenFrame,
   foundDifferences,
   supplyVolts,
   joinedPlus,
   starvedPixels,
   leadFuses,
   supplyLoads,
+  fuseRows,
   boardRange,
   boardVolts,
   boardPasses,

@@ -206,6 +206,22 @@ function portAsTold(
   };
 }
 
+/** What was found, in the numbers of the plan, however the screen that was read counts. */
+export function inPlanNumbers(planned: DeviceSettings, found: FoundSettings): FoundSettings {
+  const { counting, firstUniverse } = found;
+  return {
+    ...found,
+    ...(firstUniverse !== undefined && { firstUniverse: universeAsTold(firstUniverse, counting) }),
+    ports: found.ports.map((port) =>
+      portAsTold(
+        port,
+        planned.ports.find((each) => each.port === port.port),
+        counting,
+      ),
+    ),
+  };
+}
+
 function portDifferences(of: Comparison): Difference[] {
   const { plan, index, found, planned, side } = of;
   const device = plan.show.controllers[index]!;

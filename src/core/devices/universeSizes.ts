@@ -26,9 +26,13 @@ function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
   return new Map([...sizes].sort(([a], [b]) => a - b));
 }
 
+const ofControllers = new WeakMap<LaidShow, (UniverseSizes | undefined)[]>();
+
 /** The universes that a controller listens to. */
 export function universesOfController(plan: LaidShow, controller: number): UniverseSizes {
-  return sizesOf(plan, spansOfController(plan, controller));
+  let known = ofControllers.get(plan);
+  if (!known) ofControllers.set(plan, (known = []));
+  return (known[controller] ??= sizesOf(plan, spansOfController(plan, controller)));
 }
 
 /** The universes that a run lies in. */

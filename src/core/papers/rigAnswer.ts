@@ -3,8 +3,10 @@ import { ShowError } from '../fields/problem';
 import { PATTERN_IDS, painted, patternById } from '../patterns/registry';
 import { stretchesOf, testSelectionSchema } from '../patterns/selection';
 import { planShow } from '../plan/plan';
-import { readFault, sentenceOf, withFaults } from '../rig/faults/registry';
-import { lightOfOwnTest, lightOfSent, plannedRig } from '../rig/rig';
+import { deviceSetupSchema } from '../rig/deviceSetup';
+import { readFault, sentenceOf } from '../rig/faults/registry';
+import { afterPowerCut, lightOfMoving, lightOfOwnTest } from '../rig/rig';
+import { rigOf } from '../rig/rigFacts';
 import { parseJson, readShow } from '../show/read';
 
 const byte = z.int().min(0).max(255);
@@ -12,6 +14,10 @@ const byte = z.int().min(0).max(255);
 const askedSchema = z.strictObject({
   show: z.unknown(),
   faults: z.array(z.unknown()).max(100).optional(),
+  /** Settings of devices that are other than planned. */
+  devices: z.array(deviceSetupSchema).max(1000).optional(),
+  /** After its power was cut and came back. */
+  isAfterCut: z.boolean().optional(),
   /** The id of a pattern; or the colour of a device’s own test. */
   pattern: z.enum(PATTERN_IDS).optional(),
   ownTest: z.strictObject({ controllerId: z.string(), colour: z.tuple([byte, byte, byte, byte]) }).optional(),
@@ -43,22 +49,25 @@ export function rigAnswer(text: string) {
     throw new ShowError('A test is a pattern that is sent, or a device’s own test: say one of both.');
   const plan = planShow(readShow(asked.data.show));
   const faults = (asked.data.faults ?? []).map(readFault);
-  const rig = withFaults(plannedRig(plan), faults);
+  const asIs = rigOf(plan, { faults, devices: asked.data.devices ?? [] });
+  const rig = asked.data.isAfterCut ? afterPowerCut(asIs) : asIs;
   let light: Uint8Array;
   if (ownTest) {
     const controller = plan.show.controllers.findIndex((each) => each.id === ownTest.controllerId);
     if (controller === -1) throw new ShowError(`There is no controller “${ownTest.controllerId}”.`);
     light = lightOfOwnTest(rig, controller, ownTest, frame);
   } else {
-    const wanted = painted(patternById(id!)!, {
-      plan,
-      stretches: stretchesOf(plan, on ?? { on: 'show' }),
-      timeS: timeS ?? 0,
-      step: step ?? null,
-      level: level ?? 1,
-      colour: colour ?? [255, 255, 255, 0],
-    });
-    light = lightOfSent(rig, wanted, frame);
+    const stretches = stretchesOf(plan, on ?? { on: 'show' });
+    const wantedAt = (time: number) =>
+      painted(patternById(id!)!, {
+        plan,
+        stretches,
+        timeS: time,
+        step: step ?? null,
+        level: level ?? 1,
+        colour: colour ?? [255, 255, 255, 0],
+      });
+    light = lightOfMoving(rig, wantedAt, timeS ?? 0, frame);
   }
   return {
     faults: faults.map((fault) => ({ ...fault, sentence: sentenceOf(plan, fault) })),

@@ -21,7 +21,12 @@ import { scheduleRows, scheduleTable } from './tables/feeds';
 import { capsOf } from '../power/caps';
 import { readingPlaces } from '../power/readingPlaces';
 import { plannedShown, standingReports } from '../power/report';
-import { limitersTable, supplyCapsTable } from './tables/brightness';
+import { trafficOf } from '../answers/traffic';
+import { screenCuts } from '../screens/cuts';
+import { USUAL_ZONES, zonesOf } from '../screens/zones';
+import { screenCutsTable, zonesTable } from './tables/screens';
+import { trafficTable } from './tables/traffic';
+import { limitersTable, patternsTable, supplyCapsTable } from './tables/brightness';
 import { dataWiresTable } from './tables/dataWires';
 import { readingsTable } from './tables/readings';
 import { leadsTable } from './tables/leads';
@@ -59,6 +64,7 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
     sheet('controllers', 'Ports of the controllers', () => controllersTable(plan)),
     sheet('data-wires', 'Data wires', () => dataWiresTable(plan, dataLinesOf(plan))),
     sheet('leads', 'Leads from ports to first pixels', () => leadsTable(plan, leadsOf(plan))),
+    sheet('traffic', 'Traffic', () => trafficTable(plan, trafficOf(plan))),
     sheet('values', 'Values to type again', () =>
       valuesTable(
         plan,
@@ -81,6 +87,9 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
           }),
           sheet('supply-caps', 'How bright each supply can have it', () =>
             supplyCapsTable(plan, capsOf(plan).supplies),
+          ),
+          sheet('measured-patterns', 'What measured patterns draw', () =>
+            patternsTable(plan, plan.show.power?.patterns ?? [], capsOf(plan).supplies),
           ),
           sheet('limiters', 'Limiters of devices', () => limitersTable(plan, capsOf(plan).controllers)),
         ]
@@ -105,6 +114,9 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
   ];
 }
 
+/** Strip is sold by rolls of this length. */
+const ROLL_MM = 5000;
+
 function sheetsOfProp(plan: Plan, index: number): Sheet[] {
   const prop = plan.show.props[index]!;
   const { id, name } = prop;
@@ -120,6 +132,13 @@ function sheetsOfProp(plan: Plan, index: number): Sheet[] {
       return settingOutTable(name, setOut(places, kindOf(prop).placeRows?.(prop.shape) ?? {}), places);
     }),
   ];
+  if (prop.kind === 'screen')
+    sheets.push(
+      sheet(`cuts.${id}`, `${name}: strip and cuts`, () =>
+        screenCutsTable(name, screenCuts(prop.shape, ROLL_MM)),
+      ),
+      sheet(`zones.${id}`, `${name}: zones`, () => zonesTable(name, zonesOf(prop.shape, USUAL_ZONES))),
+    );
   const { ranges, stock } = prop;
   if (ranges)
     sheets.push(

@@ -1,3 +1,4 @@
+import type { Stretch } from './selection';
 import { layWall } from '../panels/wallFacts';
 import { panelLabels } from './panelLabels';
 import {
@@ -36,26 +37,50 @@ const line = (id: string, name: string, across: readonly [x: number, y: number],
   shows,
   blindTo: 'colour order (it is white); swaps of what lies at the same place',
   isMoving: true,
-  paint: ({ plan: { pixels, runs }, stretches, timeS, level }, light) => {
-    // Props have measures of their own, so that each is gone through by itself.
-    const extents = new Map<number, [least: number, most: number]>();
-    const along = (pixel: number) => pixels.xMm[pixel]! * across[0] + pixels.yMm[pixel]! * across[1];
-    eachPixel(stretches, (pixel) => {
-      const { prop } = runs[pixels.run[pixel]!]!;
-      const extent = extents.get(prop);
-      const at = along(pixel);
-      if (!extent) extents.set(prop, [at, at]);
-      else if (at < extent[0]) extent[0] = at;
-      else if (at > extent[1]) extent[1] = at;
-    });
+  paint: ({ plan, stretches, timeS, level }, light) => {
+    const { xMm, yMm } = plan.pixels;
     const share = (timeS / 4) % 1;
-    eachPixel(stretches, (pixel) => {
-      const [least, most] = extents.get(runs[pixels.run[pixel]!]!.prop)!;
-      const place = most === least ? 0 : (along(pixel) - least) / (most - least);
-      if (Math.abs(place - share) <= 0.05) put(light, pixel, WHITE, level);
+    const extents = extentsAlong(plan, stretches, across);
+    stretches.forEach(({ first, count }, i) => {
+      const [least, most] = extents[i]!;
+      const scale = most === least ? 0 : 1 / (most - least);
+      for (let pixel = first; pixel < first + count; pixel += 1) {
+        const place = (xMm[pixel]! * across[0] + yMm[pixel]! * across[1] - least) * scale;
+        if (Math.abs(place - share) <= 0.05) put(light, pixel, WHITE, level);
+      }
     });
   },
 });
+
+type Extent = [least: number, most: number];
+/** Nothing of them changes from picture to picture. */
+const extentsKnown = new WeakMap<readonly Stretch[], Map<readonly number[], Extent[]>>();
+
+/** How far the prop of each stretch goes along a direction, in mm: props have measures of their own. */
+function extentsAlong(
+  { pixels, runs }: Moment['plan'],
+  stretches: readonly Stretch[],
+  across: readonly [x: number, y: number],
+): Extent[] {
+  let known = extentsKnown.get(stretches);
+  if (!known) extentsKnown.set(stretches, (known = new Map()));
+  let found = known.get(across);
+  if (found) return found;
+  const ofProps = new Map<number, Extent>();
+  found = stretches.map(({ run, first, count }) => {
+    const { prop } = runs[run]!;
+    let extent = ofProps.get(prop);
+    if (!extent) ofProps.set(prop, (extent = [Infinity, -Infinity]));
+    for (let pixel = first; pixel < first + count; pixel += 1) {
+      const at = pixels.xMm[pixel]! * across[0] + pixels.yMm[pixel]! * across[1];
+      if (at < extent[0]) extent[0] = at;
+      if (at > extent[1]) extent[1] = at;
+    }
+    return extent;
+  });
+  known.set(across, found);
+  return found;
+}
 
 /** Every pattern, in the order in which a bench goes through them. A new one is a line here. */
 export const PATTERNS: readonly Pattern[] = [

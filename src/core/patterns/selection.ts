@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../fields/fields';
+import { pictureIndex } from '../panels/pictureMap';
+import type { PropOf } from '../props/registry';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 
@@ -15,6 +17,13 @@ export const testSelectionSchema = z.discriminatedUnion('on', [
     on: z.literal('strand'),
     propId: idSchema,
     strand: z.int().min(1).max(100_000),
+  }),
+  z.strictObject({
+    on: z.literal('panel'),
+    propId: idSchema,
+    /** From 1 at the top left of the front. */
+    column: z.int().min(1).max(256),
+    row: z.int().min(1).max(256),
   }),
   z.strictObject({
     on: z.literal('range'),
@@ -70,6 +79,11 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
       const first = planned.firstPixel + strand.firstPixel;
       return [{ run: plan.pixels.run[first]!, first, count: strand.pixelCount }];
     }
+    case 'panel': {
+      const index = propIndex(selection.propId);
+      const prop = show.props[index];
+      return prop?.kind === 'wall' ? rowsOfPanel(plan, index, prop, selection) : [];
+    }
     case 'range': {
       const [run] = ofProp(propIndex(selection.propId)).slice(selection.run - 1, selection.run);
       if (!run || selection.last < selection.first) return [];
@@ -78,4 +92,26 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
       return end > first ? [{ run: run.run, first, count: end - first }] : [];
     }
   }
+}
+
+/** A panel by its rows: pixels of one row follow one another in the picture. */
+function rowsOfPanel(
+  { props, runs, pixels }: Plan,
+  index: number,
+  wall: PropOf<'wall'>,
+  { column, row }: { column: number; row: number },
+): Stretch[] {
+  const { panel, columns, rows } = wall.shape;
+  const { firstPixel, pixelCount } = props[index]!;
+  const width = columns * panel.columns;
+  const height = rows * panel.rows;
+  if (column > columns || row > rows || pixelCount !== width * height) return [];
+  const map = { width, height, corner: wall.threading.pictureCorner };
+  return Array.from({ length: panel.rows }, (_, y): Stretch => {
+    const at = (x: number) =>
+      firstPixel + pictureIndex(map, (column - 1) * panel.columns + x, (row - 1) * panel.rows + y);
+    // From some corners a row of the picture runs from right to left.
+    const first = Math.min(at(0), at(panel.columns - 1));
+    return { run: pixels.run[first]!, first, count: panel.columns };
+  }).filter(({ run }) => runs[run] !== undefined);
 }

@@ -9,7 +9,8 @@ export interface PowerGroup {
 
 /**
  * The parts of a show that power ties together: by a lead that is tapped at several things, by a controller that passes on what feeds
- * it. What only shares a supply is apart, since a supply holds its voltage whatever hangs on it. What no lead goes to is in none.
+ * it, by the pair of wires to a row of fuses. What only shares a supply is apart, since a supply holds its voltage whatever hangs on it.
+ * What no lead goes to is in none.
  */
 export function powerGroups({ show }: LaidShow): PowerGroup[] {
   const parent = new Map<string, string>();
@@ -22,11 +23,13 @@ export function powerGroups({ show }: LaidShow): PowerGroup[] {
     for (const key of [one, other]) if (!parent.has(key)) parent.set(key, key);
     parent.set(rootOf(other), rootOf(one));
   };
+  const rows = new Set(show.supplies.filter((supply) => supply.fuseRow).map(({ id }) => id));
   const endsOf = show.feeds.map(({ from, pieces }) => [
     ...pieces.map(({ to }) =>
       to.kind === 'controller' ? `controller ${to.controllerId}` : `prop ${to.propId}`,
     ),
     ...(from.kind === 'port' ? [`controller ${from.controllerId}`] : []),
+    ...(from.kind === 'supply' && rows.has(from.supplyId) ? [`row of ${from.supplyId}`] : []),
   ]);
   for (const ends of endsOf) for (const end of ends) join(ends[0]!, end);
 

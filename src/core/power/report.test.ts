@@ -45,7 +45,7 @@ describe('a long string of 150 pixels', () => {
     // 3 m of 7.98 mOhm a metre there and back.
     expect(lead!.pieces[0]!.dropVolts).toBeCloseTo(lead!.amps * 2 * 3 * 0.00798, 6);
     expect(lead!.pieces[0]!.voltsAtEnd).toBeCloseTo(12 - lead!.pieces[0]!.dropVolts, 6);
-    expect(lead!.weakest).toEqual({ words: 'its wire, 2.5\u00a0mm²', amps: 16 });
+    expect(lead!.weakest).toEqual({ words: 'its wire of 2.5\u00a0mm²', amps: 16 });
     // 9 A ask for 11.25 A.
     expect(lead!.fuse).toBe(15);
     expect(report.supplies[0]).toMatchObject({

@@ -3,7 +3,7 @@ import { connectorKind } from '../catalogue/connector';
 import type { Feed } from '../catalogue/feed';
 import { FUSE_SHARE, fuseFor, type FuseAmps } from '../catalogue/fuse';
 import { LOADING } from '../catalogue/supply';
-import { ampacityOf, wireSize } from '../catalogue/wire';
+import { ampacityOf, ohmOf, wireSize } from '../catalogue/wire';
 import { basesWords, type Figure } from '../figures/figure';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
@@ -76,6 +76,23 @@ export interface LoadedSupply {
   carriesAmps: number;
   /** It is wanted more than that from it. */
   isOver: boolean;
+  /** Null where its leads begin at its terminals. */
+  fuseRow: LoadedFuseRow | null;
+}
+
+/** The row of fuses of a supply, and the pair of wires that feeds it. */
+export interface LoadedFuseRow {
+  /** What all its leads together want from it. */
+  wantedAmps: number;
+  /** Positions without a lead, negative where there are more leads than positions. */
+  spare: number;
+  /** The same with each spare position taken by a lead like the largest there, as far as the supply is rated for that. */
+  fullAmps: number;
+  /** The fuses of its leads together: so much may flow before one of them opens. */
+  fusesAmps: number;
+  carriesAmps: number;
+  /** Lost in both wires of the pair. */
+  dropVolts: number;
 }
 
 /** What flows in a show while everything shows the same. */
@@ -94,7 +111,7 @@ export interface PowerReport {
 /** The parts of a lead by what they carry, and which of them is the least. */
 export function weakestPart(feed: Feed): WeakestPart {
   const parts: WeakestPart[] = feed.pieces.map(({ wire, lengthMm }) => ({
-    words: `its wire, ${wireSize(wire).words}`,
+    words: `its wire of ${wireSize(wire).words}`,
     amps: ampacityOf(wire, lengthMm),
   }));
   if (feed.connector !== undefined) {
@@ -150,6 +167,7 @@ export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[
         carriesAmps,
         // Sums of many pixels are rounded.
         isOver: wantedAmps > carriesAmps + 1e-6,
+        fuseRow: fuseRowOf(plan, index, wanted[index]!, given[index]!, leads),
       };
     }),
     amps: runs.reduce((sum, run) => sum + run.amps, 0),
@@ -162,6 +180,31 @@ export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[
     unfedProps: show.props.flatMap((_, index) =>
       fed.has(index) || plan.props[index]!.pixelCount === 0 ? [] : [index],
     ),
+  };
+}
+
+function fuseRowOf(
+  { show }: Plan,
+  index: number,
+  wantedAmps: number,
+  amps: number,
+  leads: readonly FedLead[],
+): LoadedFuseRow | null {
+  const { id, fuseRow, ratedAmps } = show.supplies[index]!;
+  if (!fuseRow) return null;
+  const on = leads.filter(({ feed }) => {
+    const { from, groundOnly } = show.feeds[feed]!;
+    return !groundOnly && from.kind === 'supply' && from.supplyId === id;
+  });
+  const spare = fuseRow.positions - on.length;
+  const largest = Math.max(0, ...on.map((lead) => Math.abs(lead.amps)));
+  return {
+    wantedAmps,
+    spare,
+    fullAmps: Math.max(wantedAmps, Math.min(wantedAmps + Math.max(0, spare) * largest, ratedAmps.value)),
+    fusesAmps: on.reduce((sum, { feed }) => sum + (show.feeds[feed]!.fuseAmps ?? 0), 0),
+    carriesAmps: ampacityOf(fuseRow.wire, fuseRow.lengthMm),
+    dropVolts: 2 * amps * ohmOf(fuseRow.wire, fuseRow.lengthMm),
   };
 }
 

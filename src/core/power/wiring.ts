@@ -164,7 +164,8 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   };
 
   const pieces: WiredPiece[] = [];
-  const sources = new Map<number, number>();
+  /** Of each supply its terminals, and where its leads begin: there, or at its row of fuses. */
+  const sources = new Map<number, { terminals: number; leads: number }>();
   for (const index of group.feeds) {
     const feed = show.feeds[index]!;
     let before: number;
@@ -173,8 +174,19 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     } else {
       const { supplyId } = feed.from;
       const supply = show.supplies.findIndex((each) => each.id === supplyId);
-      before = sources.get(supply) ?? place();
-      sources.set(supply, before);
+      if (!sources.has(supply)) {
+        const terminals = place();
+        const { fuseRow } = show.supplies[supply]!;
+        let leads = terminals;
+        if (fuseRow) {
+          leads = place();
+          const ohm = ohmOf(fuseRow.wire, fuseRow.lengthMm);
+          wire(terminals, leads, ohm);
+          wire(terminals + 1, leads + 1, ohm);
+        }
+        sources.set(supply, { terminals, leads });
+      }
+      before = sources.get(supply)!.leads;
     }
     let beforeOhm = 0;
     feed.pieces.forEach((piece, at) => {
@@ -205,8 +217,8 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
         ohm: Float64Array.from(wires.ohm),
       },
       supplies: supplies.map((supply) => ({
-        plus: sources.get(supply)!,
-        minus: sources.get(supply)! + 1,
+        plus: sources.get(supply)!.terminals,
+        minus: sources.get(supply)!.terminals + 1,
         volts: show.supplies[supply]!.volts,
       })),
       loads: {

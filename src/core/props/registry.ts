@@ -11,6 +11,7 @@ import type { PropKind } from './kind';
 import { line } from './line';
 import { propExtrasSchema } from './extras';
 import { ring } from './ring';
+import { screen } from './screen';
 import { tile } from './tile';
 import { tree } from './tree';
 import { wall } from './wall';
@@ -25,7 +26,7 @@ const propBase = {
 };
 
 /** Every kind of prop. The show file accepts just these; the interface offers just these. */
-const KINDS = [line, ring, tree, grid, wall, tile, craft, freeform] as const;
+const KINDS = [line, ring, tree, grid, wall, tile, screen, craft, freeform] as const;
 
 /** A prop of one kind, as it stands in a show. */
 function propSchemaOf<

@@ -72,6 +72,12 @@ export function encodeArtDmx({ sequence, physical, portAddress, slots }: Omit<Ar
   return bytesOf(view);
 }
 
+/** Writes another picture into a packet that `encodeArtDmx` made, of as many slots; without one it just counts on. */
+export function rewriteArtDmx(bytes: Uint8Array, sequence: number, slots: Uint8Array | null): void {
+  bytes[12] = sequence;
+  if (slots) bytes.set(slots, DATA_AT);
+}
+
 export function encodeArtSync(): Uint8Array {
   const view = begin(14, OP_SYNC);
   view.setUint16(10, PROT_VER);

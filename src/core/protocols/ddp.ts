@@ -4,6 +4,7 @@ export const DDP_PORT = 4048;
 export const DDP_ID_DISPLAY = 1;
 export const DDP_MOST_DATA_BYTES = 1440;
 
+const HEADER_BYTES = 10;
 const VERSION_1 = 0x40;
 const FLAG_TIMECODE = 0x10;
 const FLAG_STORAGE = 0x08;
@@ -32,7 +33,7 @@ export interface DdpPacket {
 /** @param packet its data at most 1,440 bytes; of a query none */
 export function encodeDdp(packet: DdpPacket): Uint8Array {
   const { data, timecode } = packet;
-  const headerBytes = timecode === null ? 10 : 14;
+  const headerBytes = timecode === null ? HEADER_BYTES : HEADER_BYTES + 4;
   const view = new DataView(new ArrayBuffer(headerBytes + data.length));
   view.setUint8(
     0,
@@ -51,6 +52,12 @@ export function encodeDdp(packet: DdpPacket): Uint8Array {
   const bytes = new Uint8Array(view.buffer);
   bytes.set(data, headerBytes);
   return bytes;
+}
+
+/** Writes another picture into a packet without a time that `encodeDdp` made, of as many bytes; without one it just counts on. */
+export function rewriteDdp(bytes: Uint8Array, sequence: number, data: Uint8Array | null): void {
+  bytes[1] = sequence & 0x0f;
+  if (data) bytes.set(data, HEADER_BYTES);
 }
 
 /** A picture of a device as packets, of which the last one shows it. */
@@ -81,7 +88,7 @@ export function decodeDdp(bytes: Uint8Array): DdpPacket | null {
   const flags = view.getUint8(0);
   if ((flags & 0xc0) !== VERSION_1 || (flags & FLAG_STORAGE) !== 0) return null;
   const hasTimecode = (flags & FLAG_TIMECODE) !== 0;
-  const headerBytes = hasTimecode ? 14 : 10;
+  const headerBytes = hasTimecode ? HEADER_BYTES + 4 : HEADER_BYTES;
   const isQuery = (flags & FLAG_QUERY) !== 0;
   const length = view.getUint16(8);
   // A query names how much it asks for, and carries nothing.

@@ -116,6 +116,22 @@ export function encodeE131Data(packet: Omit<E131Data, 'kind'>): Uint8Array {
   return bytesOf(view);
 }
 
+/**
+ * Writes another picture into a packet that `encodeE131Data` made, of as many slots; without one it just counts on.
+ *
+ * @param isTerminated the last packets of a stream say so
+ */
+export function rewriteE131Data(
+  bytes: Uint8Array,
+  sequence: number,
+  slots: Uint8Array | null,
+  isTerminated = false,
+): void {
+  bytes[111] = sequence;
+  bytes[112] = isTerminated ? bytes[112]! | STREAM_TERMINATED : bytes[112]! & ~STREAM_TERMINATED;
+  if (slots) bytes.set(slots, SLOTS_AT);
+}
+
 export function encodeE131Sync({ cid, sequence, syncAddress }: Omit<E131Sync, 'kind'>): Uint8Array {
   const view = begin(49, VECTOR_ROOT_E131_EXTENDED, cid);
   view.setUint32(40, VECTOR_E131_EXTENDED_SYNCHRONIZATION);
@@ -218,5 +234,7 @@ function decodeDiscovery(view: DataView, end: number, cid: Uint8Array): E131Disc
 function nameIn(view: DataView): string {
   const bytes = bytesOf(view).subarray(44, 44 + SOURCE_NAME_BYTES);
   const end = bytes.indexOf(0);
-  return new TextDecoder().decode(end === -1 ? bytes : bytes.subarray(0, end));
+  return (decoder ??= new TextDecoder()).decode(end === -1 ? bytes : bytes.subarray(0, end));
 }
+/** Made once: a packet is read in less time than one of these is made. */
+let decoder: TextDecoder | undefined;

@@ -24,6 +24,14 @@ export interface DeviceState {
   gains: readonly [number, number, number, number];
   /** It shows a test of its own, whatever comes in. */
   ownTest: OwnTest | null;
+  /** Another sender sends it this colour at the same time. */
+  rival: OwnTest['colour'] | null;
+  /** So many pictures a second get through to it; null where all do. */
+  holdHz: number | null;
+  /** It dims what it takes to draw more than this. */
+  limiter: { amps: number; pixelMa: number } | null;
+  /** What of it is otherwise once its power was cut. */
+  afterCut: Partial<Omit<DeviceState, 'controller' | 'afterCut'>>;
   ports: readonly PortState[];
 }
 
@@ -49,6 +57,10 @@ export interface PortState {
   /** Pixels that the device is told in all; null as planned. */
   pixels: number | null;
   direction: Direction;
+  /** Where it begins to read, for all that is on it, by the count of the show; null where each run begins as planned. */
+  start: { universe: number | null; channel: number } | null;
+  /** So many of the first lights take other messages on the pin for theirs. */
+  chatter: number;
 }
 
 /** A device that holds just what is planned. */
@@ -65,11 +77,17 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
     brightness: 1,
     gains: [1, 1, 1, 1],
     ownTest: null,
+    rival: null,
+    holdHz: null,
+    limiter: null,
+    afterCut: {},
     ports: portsOfController(plan, controller).map(({ port, runs }) => ({
       port,
       isEnabled: true,
       pixels: null,
       direction: 'forward',
+      start: null,
+      chatter: 0,
       segments: runs.map((run) => {
         const { skippedPixels } = plan.runs[run]!.wire!;
         // Where skipped pixels take channels, the sender gives them dark ones, and to the device they are pixels as others.
@@ -139,19 +157,21 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: S
     const places = [...order].map((letter) => plain.indexOf(letter));
     const letters = [...order].map((letter) => 'RGBW'.indexOf(letter));
     const gainOf = (letter: number) => device.brightness * device.gains[letter]!;
-    const isByRun = !isShifted && pixels <= segment.pixels;
+    const isByRun = !isShifted && !port.start && pixels <= segment.pixels;
     let read: (() => number) | null = null;
     if (!bytes && start && device.isReached) {
       if (isByRun) read = bySpans(plan, segment.run, device.controller, sent);
       else {
-        reader = new ChannelReader(
-          sent,
-          device.controller,
-          sizeOf,
-          start.universe === null ? null : start.universe + device.universeShift,
-          start.startChannel - 1 + device.channelShift,
-        );
-        const from = reader;
+        // From a start of its own a port reads on over all that is on it.
+        if (!port.start || !reader)
+          reader = new ChannelReader(
+            sent,
+            device.controller,
+            sizeOf,
+            addShift(port.start ? port.start.universe : start.universe, device.universeShift),
+            (port.start ? port.start.channel : start.startChannel) - 1 + device.channelShift,
+          );
+        const from: ChannelReader = reader;
         read = () => from.next();
       }
     }
@@ -169,6 +189,8 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: S
   const wire = Uint8Array.from(made);
   return port.direction === 'forward' ? wire : turned(wire, port.segments.at(-1)?.colourOrder.length ?? 3);
 }
+
+const addShift = (universe: number | null, by: number) => (universe === null ? null : universe + by);
 
 /** The channels of a run, wherever its spans are: as the plan has them. */
 function bySpans(plan: Plan, run: number, controller: number, sent: Sent): () => number {

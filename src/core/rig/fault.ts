@@ -5,7 +5,8 @@ import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import type { DeviceState, PortState } from './device';
-import type { Chain, Rig } from './rig';
+import type { Chain } from './chain';
+import type { Rig } from './rig';
 import type { SenderState } from './sending';
 
 /** The layers of a display, in the order in which they are looked at: what is wrong below hides what is wrong above. */

@@ -104,3 +104,47 @@ export function wallRunsOf(plan: Plan): OnRun[] {
     return panels !== null && panels.columns * panels.rows > 1;
   });
 }
+
+/** Where a light of a wall is: its panel from 0 at the top left of the front, and its place in it. */
+export interface WallPlace {
+  column: number;
+  row: number;
+  x: number;
+  y: number;
+}
+
+/** The lights of a wall on the wire in another order. @param moved where what is for a place goes */
+export function rewireWall(
+  rig: Rig,
+  place: OnRun,
+  moved: (wall: NonNullable<ReturnType<typeof panelsOf>>, at: WallPlace) => WallPlace,
+): Rig {
+  const panels = panelsOf(rig.plan, place);
+  if (!panels) return rig;
+  return rewireRun(rig, place, (count) =>
+    Array.from({ length: count }, (_, i) => {
+      const { column, row, x, y } = moved(panels, panels.at(i));
+      return panels.indexOf(column, row, x, y);
+    }),
+  );
+}
+
+/** Marks some lights of a run, by their places in it from 0. */
+export function markPlaces(rig: Rig, place: OnRun, state: number, isMarked: (index: number) => boolean): Rig {
+  const run = rig.plan.runs[runIndex(rig.plan, place)];
+  if (!run?.wire) return rig;
+  return {
+    ...rig,
+    chains: rig.chains.map((chain) =>
+      chain.controller !== run.wire!.controller
+        ? chain
+        : {
+            ...chain,
+            state: chain.state.map((before, i) => {
+              const at = chain.pixel[i]! - run.firstPixel;
+              return at >= 0 && at < run.pixelCount && isMarked(at) ? state : before;
+            }),
+          },
+    ),
+  };
+}

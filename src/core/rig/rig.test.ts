@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
+import { aFeed, aSupply, toPixel } from '../../../tests/unit/power';
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import { PATTERNS, painted, patternById } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
@@ -18,7 +19,7 @@ import {
   withFaults,
   type Fault,
 } from './faults/registry';
-import { lightOfOwnTest, lightOfSent, plannedRig } from './rig';
+import { afterPowerCut, lightOfMoving, lightOfOwnTest, lightOfSent, plannedRig, type Rig } from './rig';
 
 const moment = (plan: Plan, more: object = {}) => ({
   plan,
@@ -69,6 +70,22 @@ const aWall = aLine('wall', 1, {
   },
   threading: wall.starter().threading,
 } as never);
+/** Two square panels on an output each. */
+const squares = {
+  ...aWall,
+  id: 'squares',
+  name: 'Squares',
+  shape: {
+    ...aWall.shape,
+    panel: { ...wall.starter().shape.panel, columns: 8, rows: 8 },
+    columns: 1,
+    rows: 2,
+  },
+  threading: {
+    ...wall.starter().threading,
+    driver: { ...wall.starter().threading.driver, mostPanelsPerOutput: { value: 1, basis: 'typed' } },
+  },
+} as typeof aWall;
 const plan = planShow(twoPorts());
 const colourAt = (light: Uint8Array, pixel: number) => [...light.subarray(4 * pixel, 4 * pixel + 3)];
 const seen = (faults: Fault[], pattern = 'red', more: object = {}) =>
@@ -203,42 +220,135 @@ describe('seen as it would be in life', () => {
   });
 });
 
-it('every kind of fault changes what some pattern shows, touches only what it says, and says what it is', () => {
-  // A second controller, which faults of the first leave alone.
-  const two = planShow(
-    twoPorts({
-      props: [...twoPorts().props, aWall],
-      controllers: [aController(), aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 50 })],
-      patch: [
-        ...twoPorts().patch.slice(0, 2),
-        { propId: 'white', run: 1, controllerId: 'b', port: 1, skippedPixels: 0 },
-        { propId: 'wall', run: 1, controllerId: 'b', port: 2, skippedPixels: 0 },
+/** Everything that a fault can be about: two controllers, so that faults of one leave the other alone, walls, and supplies. */
+const everything = planShow(
+  twoPorts({
+    props: [...twoPorts().props, aWall, squares],
+    controllers: [aController(), aController({ id: 'b', name: 'Box B', label: 'B', firstUniverse: 50 })],
+    patch: [
+      ...twoPorts().patch.slice(0, 2),
+      { propId: 'white', run: 1, controllerId: 'b', port: 1, skippedPixels: 0 },
+      { propId: 'wall', run: 1, controllerId: 'b', port: 2, skippedPixels: 0 },
+      { propId: 'squares', run: 1, controllerId: 'b', port: 3, skippedPixels: 0 },
+    ],
+    supplies: [aSupply({ volts: 5 })],
+    feeds: [
+      aFeed([toPixel('rail', 1)]),
+      aFeed([{ lengthMm: 1, wire: 'awg10', to: { kind: 'controller', controllerId: 'a' } }]),
+    ],
+  }),
+);
+const LOOKS = PATTERNS.map(({ id, isMoving }) => ({
+  wanted: wantedOf(everything, id, { step: 30 }),
+  wantedAt: isMoving ? (timeS: number) => wantedOf(everything, id, { step: null, timeS }) : null,
+}));
+/** What is seen of each pattern, in two pictures, as it moves, and after the power was cut. */
+const lookedAt = (rig: Rig) =>
+  LOOKS.flatMap(({ wanted, wantedAt }) => [
+    lightOfSent(rig, wanted, 0),
+    lightOfSent(rig, wanted, 1),
+    ...(wantedAt ? [lightOfMoving(rig, wantedAt, 1.3)] : []),
+    lightOfSent(afterPowerCut(rig), wanted, 0),
+  ]);
+const RIGHT = lookedAt(plannedRig(everything));
+
+it('knows faults of every layer, and more than fifty kinds', () => {
+  expect(new Set(faultsOf(everything).map(layerOf)).size).toBe(6);
+  expect(FAULT_KINDS.length).toBeGreaterThan(50);
+});
+
+it.each(FAULT_KINDS)(
+  '$name: it changes what some pattern shows, or a power cut, touches only what it says, and says what it is',
+  ({ kind }) => {
+    const faults = faultsOf(everything, kind);
+    expect(faults.length).toBeGreaterThan(0);
+    let isSeen = false;
+    for (const fault of new Set([faults[0]!, faults[Math.floor(faults.length / 2)]!, faults.at(-1)!])) {
+      expect(readFault(fault)).toEqual(fault);
+      expect(sentenceOf(everything, fault)).toMatch(/^\S.{10,}\.$/);
+      const touched = new Set(controllersTouchedBy(everything, fault));
+      lookedAt(withFaults(plannedRig(everything), [fault])).forEach((light, i) => {
+        const changed = everything.runs.filter((run) => {
+          const [from, to] = [4 * run.firstPixel, 4 * (run.firstPixel + run.pixelCount)];
+          return !Buffer.from(light.subarray(from, to)).equals(RIGHT[i]!.subarray(from, to));
+        });
+        if (changed.length > 0) isSeen = true;
+        expect(changed.every((run) => touched.has(run.wire!.controller))).toBe(true);
+      });
+    }
+    expect(isSeen).toBe(true);
+  },
+);
+
+describe('faults of power come from the power model', () => {
+  /** 300 lights of 12 V in groups of three, on a strip. */
+  const strip = planShow(
+    aShow({
+      props: [aLine('strip', 300, { pixelTypeId: 'group' })],
+      pixelTypes: [
+        ...aShow().pixelTypes,
+        {
+          id: 'group',
+          name: 'Groups',
+          chip: 'WS2811',
+          colourOrder: 'RGB',
+          volts: 12,
+          bodyMm: 10,
+          electric: { build: 'group12' },
+        },
       ],
+      controllers: [aController()],
+      patch: [{ propId: 'strip', run: 1, controllerId: 'a', port: 1, skippedPixels: 0 }],
     }),
   );
-  const kinds = new Set<string>();
-  const pictures = PATTERNS.map(({ id }) => {
-    const wanted = wantedOf(two, id, { step: 30 });
-    return { wanted, right: lightOfSent(plannedRig(two), wanted) };
+  const shows = (kind: 'starvedEnd' | 'wrongVolts', pattern: string, level = 1) => {
+    const rig = withFaults(plannedRig(strip), [{ kind, propId: 'strip', run: 1 }]);
+    return lightOfSent(rig, wantedOf(strip, pattern, { level }));
+  };
+  it('a starved end turns red and darker towards its end, and recovers at a low level', () => {
+    const white = shows('starvedEnd', 'white');
+    expect(colourAt(white, 0)).toEqual([255, 255, 255]);
+    const [red, green] = colourAt(white, 299);
+    expect(red).toBeGreaterThan(green!);
+    const along = Array.from({ length: 300 }, (_, pixel) => colourAt(white, pixel)[1]!);
+    expect(along.every((byte, i) => i === 0 || byte <= along[i - 1]!)).toBe(true);
+    expect(colourAt(shows('starvedEnd', 'white', 0.1), 299)).toEqual([26, 26, 26]);
   });
-  for (const fault of faultsOf(two)) {
-    expect(readFault(fault)).toEqual(fault);
-    expect(sentenceOf(two, fault)).toMatch(/^\S.{10,}\.$/);
-    const rig = withFaults(plannedRig(two), [fault]);
-    const touched = new Set(controllersTouchedBy(two, fault));
-    for (const { wanted, right } of pictures) {
-      const light = lightOfSent(rig, wanted);
-      const changed = two.runs.filter((run) => {
-        const [from, to] = [4 * run.firstPixel, 4 * (run.firstPixel + run.pixelCount)];
-        return !Buffer.from(light.subarray(from, to)).equals(right.subarray(from, to));
-      });
-      if (changed.length > 0) kinds.add(fault.kind);
-      expect(changed.every((run) => touched.has(run.wire!.controller))).toBe(true);
-    }
-  }
-  const never = FAULT_KINDS.map(({ kind }) => kind).filter((kind) => !kinds.has(kind));
-  expect(never).toEqual([]);
-  expect(new Set(faultsOf(two).map(layerOf)).size).toBe(6);
+  it('lights of 12 V on too few volts are red', () => {
+    expect(colourAt(shows('wrongVolts', 'white', 0.1), 0)).toEqual([26, 0, 0]);
+  });
+});
+
+it('settings that were not saved are gone after a power cut, those that want a restart are in force', () => {
+  const red = wantedOf(plan, 'red');
+  const lit = (kind: 'notSaved' | 'notRestarted' | 'bootStateLost') => {
+    const rig = withFaults(plannedRig(plan), [{ kind, controllerId: 'a' }]);
+    return [rig, afterPowerCut(rig)].map((each) =>
+      [0, 300].map((pixel) => colourAt(lightOfSent(each, red), pixel)[0]! > 0),
+    );
+  };
+  expect(lit('notSaved')).toEqual([
+    [true, true],
+    [true, false],
+  ]);
+  expect(lit('notRestarted')).toEqual([
+    [true, false],
+    [true, true],
+  ]);
+  expect(lit('bootStateLost')).toEqual([
+    [true, true],
+    [false, false],
+  ]);
+});
+
+it('a limiter dims white more than red, by the sum of all that it drives', () => {
+  const rig = withFaults(plannedRig(plan), [{ kind: 'limiterLow', controllerId: 'a' }]);
+  const [red, white] = ['red', 'white'].map(
+    (pattern) => colourAt(lightOfSent(rig, wantedOf(plan, pattern)), 5)[0]!,
+  );
+  // 480 lights of 60 mA are 28.8 A, of which 0.5 A is a sixtieth; a third of it in red.
+  expect(white).toBe(4);
+  expect(red).toBeGreaterThan(2.5 * white!);
 });
 
 it.each([

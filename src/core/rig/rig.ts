@@ -1,30 +1,8 @@
-import { chipOrders } from '../devices/colourOrders';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
-import { plannedDevice, wireOf, type DeviceState, type OwnTest } from './device';
+import { noise, plannedChain, showChain, type Chain } from './chain';
+import { plannedDevice, wireOf, type DeviceState, type OwnTest, type PortState } from './device';
 import { PLANNED_SENDER, send, type SenderState, type Sent } from './sending';
-
-/** The lights behind a port as they are wired, in the order of the data. */
-export interface Chain {
-  controller: number;
-  port: number;
-  /** Index of each in the table of the plan; -1 for one that is in no plan, or that nobody sees. */
-  pixel: Int32Array;
-  /** The colours of each chip: index into `orders`. */
-  order: Uint8Array;
-  orders: readonly string[];
-  /** What is the matter with each; 0 where nothing. */
-  state: Uint8Array;
-}
-
-/** A chip is dark and lets data pass, or stops it, or data does not get to it. */
-export const DARK = 1;
-export const BLOCKING = 2;
-export const BROKEN_BEFORE = 3;
-/** Its lights are random: no common ground, or a level that is too low. */
-export const FLICKERING = 4;
-/** Half of its light is left. */
-export const DIMMED = 5;
 
 /** A display with its devices and its sender, as they are: as planned, but for what is the matter. */
 export interface Rig {
@@ -32,6 +10,15 @@ export interface Rig {
   sender: SenderState;
   devices: readonly DeviceState[];
   chains: readonly Chain[];
+  /** Pixels that show what others show, whatever is theirs: data that was put on several outputs. */
+  copies: readonly PixelCopies[];
+}
+
+/** Indices in the table of the plan. */
+export interface PixelCopies {
+  controller: number;
+  from: Int32Array;
+  to: Int32Array;
 }
 
 /** Everything as planned. */
@@ -43,68 +30,13 @@ export function plannedRig(plan: Plan): Rig {
     chains: plan.show.controllers.flatMap((_, controller) =>
       portsOfController(plan, controller).map(({ port, runs }) => plannedChain(plan, controller, port, runs)),
     ),
+    copies: [],
   };
 }
 
-function plannedChain(plan: Plan, controller: number, port: number, runs: readonly number[]): Chain {
-  const orders = [...new Set(runs.map((run) => chipOrders(plan, plan.runs[run]!.prop)[0]!))];
-  const pixel: number[] = [];
-  const order: number[] = [];
-  for (const index of runs) {
-    const run = plan.runs[index]!;
-    const own = orders.indexOf(chipOrders(plan, run.prop)[0]!);
-    for (let i = 0; i < run.wire!.skippedPixels; i += 1) {
-      pixel.push(-1);
-      order.push(own);
-    }
-    for (let i = 0; i < run.pixelCount; i += 1) {
-      pixel.push(run.firstPixel + i);
-      order.push(own);
-    }
-  }
-  return {
-    controller,
-    port,
-    pixel: Int32Array.from(pixel),
-    order: Uint8Array.from(order),
-    orders,
-    state: new Uint8Array(pixel.length),
-  };
-}
-
-const LETTERS = 'RGBW';
-
-/** What a chain shows of the bytes on its wire; written over the light of the show. @param seed of what flickers */
-function showChain(
-  { pixel, order, orders, state }: Chain,
-  wire: Uint8Array,
-  light: Uint8Array,
-  seed: number,
-): void {
-  const letters = orders.map((each) => [...each].map((letter) => LETTERS.indexOf(letter)));
-  let at = 0;
-  for (let i = 0; i < pixel.length; i += 1) {
-    if (state[i] === BROKEN_BEFORE) return;
-    const own = letters[order[i]!]!;
-    const target = pixel[i]!;
-    // What is not sent to it leaves a chip as it was: dark.
-    if (at + own.length > wire.length) return;
-    if (target >= 0 && state[i] !== DARK && state[i] !== BLOCKING)
-      own.forEach((letter, j) => {
-        const byte = wire[at + j]!;
-        light[4 * target + letter] =
-          state[i] === FLICKERING ? noise(seed, target, letter) : state[i] === DIMMED ? byte >> 1 : byte;
-      });
-    at += own.length;
-    if (state[i] === BLOCKING) return;
-  }
-}
-
-/** A byte by seed, pixel and colour, the same each time it is asked for. */
-function noise(seed: number, pixel: number, letter: number): number {
-  let hash = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(pixel + 1, 0xc2b2ae35) ^ (letter << 24);
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
-  return (hash ^ (hash >>> 13)) & 0xff;
+/** The display after its power was cut and came back: what was not saved is gone, what waited for a restart is in force. */
+export function afterPowerCut(rig: Rig): Rig {
+  return { ...rig, devices: rig.devices.map((device) => ({ ...device, ...device.afterCut })) };
 }
 
 /** What is looked at: all chains, or those of some controllers. */
@@ -117,12 +49,46 @@ type Only = ReadonlySet<number> | undefined;
  * @param frame counts pictures: what flickers does so from one to the next
  */
 export function lightOfSent(rig: Rig, wanted: Uint8Array, frame = 0, only?: Only): Uint8Array {
-  return lightOfReceived(rig, send(rig.plan, rig.sender, wanted, only), frame, only);
+  const sent = send(rig.plan, rig.sender, wanted, only);
+  return lightOfReceived(rig, () => sent, frame, only);
 }
 
-/** What the display shows of what came in over the network. */
-export function lightOfReceived(rig: Rig, sent: Sent, frame = 0, only?: Only): Uint8Array {
-  return lightOf(rig, (device, port) => wireOf(rig.plan, device, port, sent), frame, only);
+/** The same of a picture that moves: a device whose link is slow still has an older one. @param wantedAt the picture at a time, in s */
+export function lightOfMoving(
+  rig: Rig,
+  wantedAt: (timeS: number) => Uint8Array,
+  timeS: number,
+  frame = 0,
+  only?: Only,
+): Uint8Array {
+  const sentAt = new Map<number, Sent>();
+  return lightOfReceived(
+    rig,
+    (controller) => {
+      const { holdHz } = rig.devices[controller]!;
+      const at = holdHz === null ? timeS : Math.floor(timeS * holdHz) / holdHz;
+      let sent = sentAt.get(at);
+      if (!sent) sentAt.set(at, (sent = send(rig.plan, rig.sender, wantedAt(at), only)));
+      return sent;
+    },
+    frame,
+    only,
+  );
+}
+
+/** What the display shows of what came in over the network. @param sentTo what each controller heard, by its index */
+export function lightOfReceived(
+  rig: Rig,
+  sentTo: (controller: number) => Sent,
+  frame = 0,
+  only?: Only,
+): Uint8Array {
+  return lightOf(
+    rig,
+    (device, port) => wireOf(rig.plan, device, port, sentTo(device.controller)),
+    frame,
+    only,
+  );
 }
 
 /** What the display shows when a device is told to show a test of its own; the others show nothing. */
@@ -133,21 +99,60 @@ export function lightOfOwnTest(rig: Rig, controller: number, ownTest: OwnTest, f
     (device, port) => wireOf(rig.plan, { ...device, ownTest }, port, nothing),
     frame,
     new Set([controller]),
+    true,
   );
 }
 
-function lightOf(
-  { plan, devices, chains }: Rig,
-  wire: (device: DeviceState, port: DeviceState['ports'][number]) => Uint8Array,
+/** What the display shows of bytes on the wires of its ports. */
+export function lightOf(
+  { plan, devices, chains, copies }: Rig,
+  wire: (device: DeviceState, port: PortState) => Uint8Array,
   frame: number,
-  only: Only,
+  only?: Only,
+  isOwnTest = false,
 ): Uint8Array {
   const light = new Uint8Array(4 * plan.pixelCount);
-  for (const chain of chains) {
-    if (only && !only.has(chain.controller)) continue;
-    const device = devices[chain.controller]!;
-    const port = device.ports.find((each) => each.port === chain.port);
-    if (port) showChain(chain, wire(device, port), light, frame);
+  for (const device of devices) {
+    if (only && !only.has(device.controller)) continue;
+    const own = chains.filter((chain) => chain.controller === device.controller);
+    const wires = own.map((chain) => {
+      const port = device.ports.find((each) => each.port === chain.port);
+      if (!port) return null;
+      // Another sender’s picture comes in turn with ours.
+      const isRivals = device.rival && !isOwnTest && !device.ownTest && device.isReached && frame % 2 === 1;
+      const bytes = isRivals
+        ? wireOf(plan, { ...device, ownTest: { colour: device.rival! } }, port, NOTHING)
+        : wire(device, port);
+      return port.chatter > 0 ? withChatter(bytes, port, frame) : bytes;
+    });
+    const scale = limiterScale(device, wires);
+    own.forEach((chain, i) => {
+      const bytes = wires[i];
+      if (bytes)
+        showChain(chain, scale < 1 ? bytes.map((byte) => Math.floor(byte * scale)) : bytes, light, frame);
+    });
   }
+  for (const { controller, from, to } of copies)
+    if (!only || only.has(controller))
+      from.forEach((source, i) => light.copyWithin(4 * to[i]!, 4 * source, 4 * source + 4));
   return light;
+}
+
+const NOTHING: Sent = { universes: new Map(), flat: new Map() };
+
+/** Messages of another program on the pin: the first lights take them for theirs. */
+function withChatter(wire: Uint8Array, { port, chatter }: PortState, frame: number): Uint8Array {
+  const made = Uint8Array.from(wire);
+  const end = Math.min(made.length, 3 * chatter);
+  for (let i = 0; i < end; i += 1) made[i] = noise(frame, i, port);
+  return made;
+}
+
+/** What a limiter leaves of a picture: it adds up bytes times a figure, and knows nothing of wires. */
+function limiterScale({ limiter }: DeviceState, wires: readonly (Uint8Array | null)[]): number {
+  if (!limiter) return 1;
+  let sum = 0;
+  for (const wire of wires) if (wire) for (const byte of wire) sum += byte;
+  const amps = ((sum / (3 * 255)) * limiter.pixelMa) / 1000;
+  return amps > limiter.amps ? limiter.amps / amps : 1;
 }

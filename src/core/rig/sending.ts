@@ -17,6 +17,8 @@ export interface SenderState {
   colourOrders: ReadonlyMap<number, string>;
   /** What is left of each of its bytes of red, green, blue and white, 0 to 1. */
   gains: readonly [number, number, number, number];
+  /** Indices of pixels that its picture does not reach. */
+  undrawn: readonly Int32Array[];
 }
 
 export const PLANNED_SENDER: SenderState = {
@@ -26,6 +28,7 @@ export const PLANNED_SENDER: SenderState = {
   channelShift: new Map(),
   colourOrders: new Map(),
   gains: [1, 1, 1, 1],
+  undrawn: [],
 };
 
 /** What is on the network: universes by the count of the show, and the flat spaces of controllers by index. */
@@ -44,9 +47,10 @@ const LETTERS = 'RGBW';
  */
 export function send(plan: Plan, sender: SenderState, wanted: Uint8Array, only?: ReadonlySet<number>): Sent {
   const sent: Sent = { universes: new Map(), flat: new Map() };
+  const drawn = withoutUndrawn(sender, wanted);
   plan.show.controllers.forEach((_, controller) => {
     if (sender.silentTo.has(controller) || (only && !only.has(controller))) return;
-    const own = asPlanned(plan, sender, wanted, controller);
+    const own = asPlanned(plan, sender, drawn, controller);
     const channels = sender.universeChannels.get(controller);
     const shift = sender.universeShift.get(controller) ?? 0;
     const begin = sender.channelShift.get(controller) ?? 0;
@@ -57,6 +61,13 @@ export function send(plan: Plan, sender: SenderState, wanted: Uint8Array, only?:
       sent.universes.set(universe, merged(sent.universes.get(universe), bytes));
   });
   return sent;
+}
+
+function withoutUndrawn({ undrawn }: SenderState, wanted: Uint8Array): Uint8Array {
+  if (undrawn.length === 0) return wanted;
+  const made = Uint8Array.from(wanted);
+  for (const pixels of undrawn) for (const pixel of pixels) made.fill(0, 4 * pixel, 4 * pixel + 4);
+  return made;
 }
 
 /** Two controllers may share a universe; each of them fills its own channels. */
@@ -85,20 +96,29 @@ function asPlanned(plan: Plan, sender: SenderState, wanted: Uint8Array, controll
   const space = showSpaces(plan).flat.get(controller);
   if (space) flat.set(controller, new Uint8Array(space.channelCount));
   const { gains } = sender;
+  const isWhole = gains.every((gain) => gain === 1);
   for (const span of spansOfController(plan, controller)) {
     const run = plan.runs[span.run]!;
     const bytes = span.universe === null ? flat.get(controller) : universes.get(span.universe);
     if (!bytes) continue;
     const order = sender.colourOrders.get(span.run) ?? colourPlan(plan, span.run).sender;
     const step = run.channelsPerPixel;
-    for (let i = 0; i < span.channelCount; i += 1) {
-      const channel = span.runChannel + i;
-      // Skipped pixels that take channels are sent dark.
-      if (channel < 0) continue;
-      const letter = LETTERS.indexOf(order[channel % step] ?? '');
-      if (letter < 0) continue;
-      const byte = wanted[4 * (run.firstPixel + Math.floor(channel / step)) + letter]!;
-      bytes[span.startChannel - 1 + i] = gains[letter] === 1 ? byte : Math.round(byte * gains[letter]!);
+    const letters = Int8Array.from({ length: step }, (_, i) => LETTERS.indexOf(order[i] ?? ''));
+    // Skipped pixels that take channels are sent dark.
+    const first = Math.max(0, -span.runChannel);
+    let at = span.startChannel - 1 + first;
+    let part = (span.runChannel + first) % step;
+    let from = 4 * (run.firstPixel + Math.floor((span.runChannel + first) / step));
+    const end = span.startChannel - 1 + span.channelCount;
+    for (; at < end; at += 1) {
+      const letter = letters[part]!;
+      if (letter >= 0)
+        bytes[at] = isWhole ? wanted[from + letter]! : Math.round(wanted[from + letter]! * gains[letter]!);
+      part += 1;
+      if (part === step) {
+        part = 0;
+        from += 4;
+      }
     }
   }
   return { universes, flat };

@@ -1,40 +1,46 @@
 import { painted, patternById } from '../patterns/registry';
 import type { Colour } from '../patterns/pattern';
-import { stretchesOf } from '../patterns/selection';
+import { stretchesOf, type TestSelection } from '../patterns/selection';
 import type { Plan } from '../plan/planned';
-import { controllersTouchedBy, faultsOf, sentenceOf, withFaults, type Fault } from './faults/registry';
-import { lightOfOwnTest, lightOfSent, plannedRig, type Rig } from './rig';
+import { controllersTouchedBy, faultsOf, sentenceOf, type Fault } from './faults/registry';
+import { afterPowerCut, lightOfMoving, lightOfOwnTest, plannedRig, type Rig } from './rig';
+import { rigOf, type RigSetup } from './rigFacts';
 
-/** A test on a prop, at a moment. */
+/** A test, at a moment. */
 export interface TestAsked {
-  /** Index in the show. */
-  prop: number;
+  /** What is looked at: index in the show; null for the whole show. */
+  prop: number | null;
+  /** What the pattern is shown on. */
+  on: TestSelection;
   pattern: string;
   /** What its devices show by themselves, in the place of what is sent. */
   isOwnTest: boolean;
+  /** The power was cut and came back. */
+  isAfterCut: boolean;
   level: number;
   colour: Colour;
   timeS: number;
   step: number | null;
   frame: number;
-  faults: readonly Fault[];
+  setup: RigSetup;
 }
 
-/** Of each pixel of a prop in its data order: red, green, blue, white. */
+/** Of each pixel in its data order, of the prop or of the show: red, green, blue, white. */
 export interface TestLight {
   seen: Uint8Array;
   planned: Uint8Array;
 }
 
-/** The display with its faults is put together once, and asked for picture after picture. */
-const known = new WeakMap<Plan, { planned: Rig; faults: string; rig: Rig }>();
+/** The display as it is is put together once, and asked for picture after picture. */
+const known = new WeakMap<Plan, { planned: Rig; setup: string; rig: Rig; cut: Rig }>();
 
-function rigOf(plan: Plan, faults: readonly Fault[]): { planned: Rig; rig: Rig } {
-  const key = JSON.stringify(faults);
+function rigsOf(plan: Plan, setup: RigSetup): { planned: Rig; rig: Rig; cut: Rig } {
+  const key = JSON.stringify(setup);
   let found = known.get(plan);
-  if (found?.faults !== key) {
+  if (found?.setup !== key) {
     const planned = found?.planned ?? plannedRig(plan);
-    known.set(plan, (found = { planned, faults: key, rig: withFaults(planned, faults) }));
+    const rig = rigOf(plan, setup);
+    known.set(plan, (found = { planned, setup: key, rig, cut: afterPowerCut(rig) }));
   }
   return found;
 }
@@ -47,36 +53,32 @@ function controllersOfProp({ props, runs }: Plan, prop: number): Set<number> {
   );
 }
 
-/** What is seen of a test on a prop, and what is to be seen. */
+/** What is seen of a test, and what is to be seen. */
 export function testLight(plan: Plan, asked: TestAsked): TestLight {
-  const { rig, planned } = rigOf(plan, asked.faults);
-  const only = controllersOfProp(plan, asked.prop);
-  const { id } = plan.show.props[asked.prop]!;
-  const pattern = patternById(asked.pattern)!;
-  const wanted = painted(pattern, {
-    plan,
-    stretches: stretchesOf(plan, { on: 'prop', propId: id }),
-    timeS: asked.timeS,
-    step: asked.step,
-    level: asked.level,
-    colour: asked.colour,
-  });
-  const { firstPixel, pixelCount } = plan.props[asked.prop]!;
+  const { planned, ...rigs } = rigsOf(plan, asked.setup);
+  const rig = asked.isAfterCut ? rigs.cut : rigs.rig;
+  const only = asked.prop === null ? undefined : controllersOfProp(plan, asked.prop);
+  const { firstPixel, pixelCount } =
+    asked.prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plan.props[asked.prop]!;
   const own = (light: Uint8Array) => light.slice(4 * firstPixel, 4 * (firstPixel + pixelCount));
-  if (!asked.isOwnTest)
-    return {
-      seen: own(lightOfSent(rig, wanted, asked.frame, only)),
-      planned: own(lightOfSent(planned, wanted, asked.frame, only)),
+  if (asked.isOwnTest) {
+    const colour = asked.colour.map((byte) => Math.round(byte * asked.level)) as unknown as Colour;
+    const all = only ?? new Set(plan.show.controllers.keys());
+    const both = (of: Rig) => {
+      const light = new Uint8Array(4 * plan.pixelCount);
+      for (const controller of all)
+        lightOfOwnTest(of, controller, { colour }, asked.frame).forEach((byte, i) => {
+          if (byte > 0) light[i] = byte;
+        });
+      return own(light);
     };
-  const colour = asked.colour.map((byte) => Math.round(byte * asked.level)) as unknown as Colour;
-  const both = (of: Rig) => {
-    const light = new Uint8Array(4 * plan.pixelCount);
-    for (const controller of only)
-      lightOfOwnTest(of, controller, { colour }, asked.frame).forEach((byte, i) => {
-        if (byte > 0) light[i] = byte;
-      });
-    return own(light);
-  };
+    return { seen: both(rig), planned: both(planned) };
+  }
+  const pattern = patternById(asked.pattern)!;
+  const stretches = stretchesOf(plan, asked.on);
+  const { step, level, colour } = asked;
+  const wantedAt = (timeS: number) => painted(pattern, { plan, stretches, timeS, step, level, colour });
+  const both = (of: Rig) => own(lightOfMoving(of, wantedAt, asked.timeS, asked.frame, only));
   return { seen: both(rig), planned: both(planned) };
 }
 

@@ -15,6 +15,7 @@ const WORDS: Record<string, string> = {
   firstShowChannel: 'first show channel',
   firstUniverse: 'first universe',
   fuseAmps: 'fuse',
+  fuseRow: 'row of fuses',
   groundOnly: 'joins grounds alone',
   frameClearanceMm: 'frame clearance',
   label: 'letters before its port numbers',

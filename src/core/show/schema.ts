@@ -9,6 +9,7 @@ import { pixelTypeSchema } from '../catalogue/pixelType';
 import { supplySchema } from '../catalogue/supply';
 import { propSchema } from '../props/registry';
 import { siteSchema } from './siteSchema';
+import { figureSchema } from '../figures/figure';
 import { idSchema, nameSchema } from '../fields/fields';
 import { LENGTH_SYSTEMS } from '../units/length';
 import { orderSchema } from '../fields/order';
@@ -70,7 +71,19 @@ export const powerPolicySchema = z.strictObject({
   /** The brightest that is shown, as the byte at the chips in percent of its fullest. */
   levelPercent: z.int().min(1).max(100),
   whiteBy: z.enum(WHITE_BY),
+  /** What moving pictures really draw, each as it was measured on a piece. */
+  patterns: z
+    .array(
+      z.strictObject({
+        name: nameSchema,
+        /** Of full white, in percent of what is above dark. */
+        percent: figureSchema(z.number().min(0).max(100)),
+      }),
+    )
+    .max(20)
+    .optional(),
 });
+export type MeasuredPattern = NonNullable<PowerPolicy['patterns']>[number];
 export type PowerPolicy = z.infer<typeof powerPolicySchema>;
 
 /** How many records the lists of a show hold at most. */

@@ -2,6 +2,7 @@
 
 import { liftedWords, limitersTable, supplyCapsTable } from '@/core/papers/tables/brightness';
 import type { Plan } from '@/core/plan/planned';
+import { PatternsSection } from './PatternsSection';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer } from '../show/ShowProvider';
@@ -36,6 +37,7 @@ export function BrightnessSheet({ plan }: { plan: Plan }) {
       ) : (
         <SheetTable testId="limiters" table={limitersTable(plan, caps.controllers)} />
       )}
+      <PatternsSection plan={plan} supplies={caps.supplies} />
       <p className={sheets.lead}>
         Levels are bytes at the chips, rounded down; what chips take while dark is never dimmed. A percent in
         a program is the same only without a gamma or a dimming curve. Strips in closed, hot or flammable

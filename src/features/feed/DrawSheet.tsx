@@ -15,6 +15,7 @@ import {
   type LightBuild,
   type Rail,
 } from '@/core/catalogue/electric';
+import { ohmOf } from '@/core/catalogue/wire';
 import type { PixelType } from '@/core/catalogue/pixelType';
 import { basesWords, retyped, type Figure } from '@/core/figures/figure';
 import type { Plan } from '@/core/plan/planned';
@@ -141,11 +142,7 @@ function TypeCard({ type }: { type: PixelType }) {
         {rail.kind === 'wire' && (
           <>
             <Row>
-              <WireSelect
-                label="Wire between its pixels"
-                value={rail.wire}
-                onChange={(wire) => setWire({ wire })}
-              />
+              <WireSelect label="Wire between" value={rail.wire} onChange={(wire) => setWire({ wire })} />
               <NumberUnitField
                 label="Each piece at least"
                 unit="mm"
@@ -155,6 +152,14 @@ function TypeCard({ type }: { type: PixelType }) {
                 onCommit={(pitchMm) => setWire({ pitchMm })}
               />
             </Row>
+            <NumberUnitField
+              label="Its resistance, a metre of one conductor"
+              unit="Ω"
+              least={0.001}
+              most={10}
+              value={rail.ohmPerM?.value ?? ohmOf(rail.wire, 1000)}
+              onCommit={(ohm) => set({ rail: { ...rail, ohmPerM: retyped(rail.ohmPerM, ohm) } })}
+            />
             {rail.ohmPerM && (
               <StandingFields
                 label="Its resistance"

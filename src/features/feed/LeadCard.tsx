@@ -3,7 +3,6 @@
 import { Button, Select, Slider, Switch } from '@mantine/core';
 import { useState } from 'react';
 import { CONNECTORS } from '@/core/catalogue/connector';
-import { FUSE_AMPS, type FuseAmps } from '@/core/catalogue/fuse';
 import { MOST_LEAD_MM, type Feed, type FeedPiece } from '@/core/catalogue/feed';
 import { wireSize } from '@/core/catalogue/wire';
 import type { Plan } from '@/core/plan/planned';
@@ -17,6 +16,7 @@ import { Row, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { EndFields } from './EndFields';
 import styles from './feed.module.css';
+import { FuseSelect } from './FuseSelect';
 import { usualLeadMm } from './leads';
 import { Opening } from './Opening';
 import { moveEnd } from './usePower';
@@ -116,14 +116,7 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
             }
           />
           <Row>
-            <Select
-              label="Fuse"
-              clearable
-              placeholder="none"
-              value={feed.fuseAmps === undefined ? null : String(feed.fuseAmps)}
-              data={FUSE_AMPS.map((amps) => ({ value: String(amps), label: `${amps} A` }))}
-              onChange={(amps) => change({ fuseAmps: amps === null ? null : (Number(amps) as FuseAmps) })}
-            />
+            <FuseSelect label="Fuse" value={feed.fuseAmps} onChange={(fuseAmps) => change({ fuseAmps })} />
             <Select
               label="Weakest joint"
               clearable

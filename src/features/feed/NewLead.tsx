@@ -5,9 +5,9 @@ import { namedLeads, type NewFeed } from '@/core/catalogue/feed';
 import { newId } from '@/core/fields/fields';
 import type { Plan } from '@/core/plan/planned';
 import { useEdit, useShow } from '../show/ShowProvider';
-import { leadsOfProp, usualLeadMm } from './leads';
+import { leadsOfProp, nextPlace, usualLeadMm } from './leads';
 
-/** Brings one more lead to a prop: to the start of the first run that has none, else to the end of the last. */
+/** Brings one more lead to a prop, to where it does most. */
 export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const show = useShow((state) => state.show);
@@ -19,16 +19,10 @@ export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
     show.supplies.find((each) => last?.from.kind === 'supply' && each.id === last.from.supplyId) ??
     show.supplies.find((each) => each.volts === type.volts);
   const { firstRun, runCount } = plan.props[prop]!;
-  const taken = new Set(
-    own.flatMap(({ pieces }) =>
-      pieces.flatMap(({ to }) => (to.kind === 'pixel' ? [`${to.run} ${to.pixel}`] : [])),
-    ),
+  const taken = own.flatMap(({ pieces }) =>
+    pieces.flatMap(({ to }) => (to.kind === 'pixel' && to.propId === of.id ? [to] : [])),
   );
-  const runs = Array.from({ length: runCount }, (_, i) => plan.runs[firstRun + i]!);
-  const open =
-    runs.find((run) => !taken.has(`${run.number} 1`)) ??
-    runs.find((run) => !taken.has(`${run.number} ${run.pixelCount}`));
-  const pixel = open && taken.has(`${open.number} 1`) ? open.pixelCount : 1;
+  const next = nextPlace(plan.runs.slice(firstRun, firstRun + runCount), taken);
   const wire = last?.pieces[0]?.wire ?? 'mm2-1.5';
   if (!supply)
     return (
@@ -37,7 +31,7 @@ export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
   return (
     <Button
       variant="default"
-      disabled={!open}
+      disabled={!next}
       onClick={() => {
         const made: NewFeed = {
           from: { kind: 'supply', supplyId: supply.id },
@@ -45,7 +39,7 @@ export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
             {
               lengthMm: last?.pieces[0]?.lengthMm ?? usualLeadMm(),
               wire,
-              to: { kind: 'pixel', propId: of.id, run: open!.number, pixel },
+              to: { kind: 'pixel', propId: of.id, ...next! },
             },
           ],
         };

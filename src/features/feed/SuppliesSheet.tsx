@@ -3,8 +3,9 @@
 import { LOADING } from '@/core/catalogue/supply';
 import type { Plan } from '@/core/plan/planned';
 import { overWords } from '@/core/power/overWords';
+import type { LoadedFuseRow } from '@/core/power/report';
 import { FULL_WHITE } from '@/core/power/shown';
-import { formatAmps, formatWatts } from '@/core/units/electric';
+import { formatAmps, formatVolts, formatWatts } from '@/core/units/electric';
 import { countOf } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
 import sheets from '../sheets/sheets.module.css';
@@ -14,6 +15,11 @@ import styles from './feed.module.css';
 import { Opening } from './Opening';
 import { AddSupply, SupplyFields } from './SupplyFields';
 import { usePower } from './usePower';
+
+function fuseRowWords(positions: number, row: LoadedFuseRow): string {
+  const spare = Math.max(0, row.spare);
+  return `Row of ${positions} fuses: ${positions - row.spare} taken${spare > 0 ? `, ${spare} spare (with those ${formatAmps(row.fullAmps)})` : ''}; its pair carries ${formatAmps(row.carriesAmps)} and loses ${formatVolts(row.dropVolts)}`;
+}
 
 /** Every supply with what hangs on it. */
 export function SuppliesSheet({ plan }: { plan: Plan }) {
@@ -56,6 +62,9 @@ export function SuppliesSheet({ plan }: { plan: Plan }) {
                     full white, of {formatAmps(load.carriesAmps)} for hours, {formatAmps(load.ratedAmps)} at
                     most · {countOf(load.leads, 'lead')}
                   </p>
+                  {load.fuseRow && (
+                    <p className={styles.small}>{fuseRowWords(supply.fuseRow!.positions, load.fuseRow)}</p>
+                  )}
                   {load.isOver && (
                     <p className={`${styles.small} ${styles.bad}`}>{overWords(supply.volts, load)}</p>
                   )}

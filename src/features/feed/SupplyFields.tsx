@@ -1,17 +1,20 @@
 'use client';
 
-import { Button, Select } from '@mantine/core';
+import { Button, Select, Switch } from '@mantine/core';
+import { MOST_LEAD_MM } from '@/core/catalogue/feed';
 import { newId, newName } from '@/core/fields/fields';
-import { FED_BY, FED_BY_WORDS, SUPPLY_LIMITS, type Supply } from '@/core/catalogue/supply';
+import { FED_BY, FED_BY_WORDS, SUPPLY_LIMITS, type FuseRow, type Supply } from '@/core/catalogue/supply';
 import { retyped, usual } from '@/core/figures/figure';
 import { formatAmps, parseCurrent, parseVolts } from '@/core/units/electric';
 import type { Plan } from '@/core/plan/planned';
-import { NameField } from '@/ui/fields/fields';
+import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Row, Stack } from '@/ui/Panel';
 import { StandingFields } from '../figures/StandingFields';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { CurrentField } from './CurrentField';
+import { FuseSelect } from './FuseSelect';
+import { WireSelect } from './WireSelect';
 
 /** The usual rating at the voltage that most of the show has, under a name of its own. */
 export function newSupply(supplies: readonly Supply[], volts: number, placeId?: string): Supply {
@@ -98,6 +101,7 @@ export function SupplyFields({ supply }: { supply: Supply }) {
         onChange={(placeId) => edit({ type: 'changeSupply', supplyId: supply.id, change: { placeId } })}
       />
       <OthersFields supply={supply} />
+      <FuseRowFields supply={supply} />
       <Button
         size="compact-sm"
         variant="subtle"
@@ -107,6 +111,73 @@ export function SupplyFields({ supply }: { supply: Supply }) {
         Remove it and its leads
       </Button>
     </Stack>
+  );
+}
+
+/** Where its leads begin: at its terminals, or at a row of fuses that one pair of wires feeds. */
+function FuseRowFields({ supply }: { supply: Supply }) {
+  const edit = useEdit();
+  const { fuseRow: row } = supply;
+  const positions = useShow(({ show }) =>
+    Math.max(
+      1,
+      Math.min(
+        64,
+        show.feeds.filter(({ from }) => from.kind === 'supply' && from.supplyId === supply.id).length,
+      ),
+    ),
+  );
+  const set = (fuseRow: FuseRow | null) =>
+    edit({ type: 'changeSupply', supplyId: supply.id, change: { fuseRow } });
+  return (
+    <>
+      <Switch
+        label="Its leads begin at a row of fuses"
+        description="A distribution board: one pair of wires feeds it, and each lead has a position"
+        checked={row !== undefined}
+        onChange={(event) =>
+          set(event.currentTarget.checked ? { positions, wire: 'mm2-4', lengthMm: 300 } : null)
+        }
+      />
+      {row && (
+        <>
+          <Row>
+            <WholeField
+              label="Its positions"
+              what="The number of positions"
+              least={1}
+              most={64}
+              value={row.positions}
+              onCommit={(positions) => set({ ...row, positions })}
+            />
+            <FuseSelect
+              label="Fuse before it"
+              value={row.fuseAmps}
+              onChange={(fuseAmps) => {
+                const { fuseAmps: _, ...rest } = row;
+                set(fuseAmps === null ? rest : { ...rest, fuseAmps });
+              }}
+            />
+          </Row>
+          <Row>
+            <WireSelect
+              label="Its pair of wires"
+              value={row.wire}
+              onChange={(wire) => set({ ...row, wire })}
+            />
+            <LengthField
+              label="Length, one way"
+              what="The pair"
+              leastMm={1}
+              mostMm={MOST_LEAD_MM}
+              bareUnit="m"
+              value={row.lengthMm}
+              onCommit={(lengthMm) => set({ ...row, lengthMm })}
+            />
+          </Row>
+        </>
+      )}
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { freeform } from './freeform';
 import { grid } from './grid';
 import { line } from './line';
 import { ring } from './ring';
+import { screen } from './screen';
 import { tile } from './tile';
 import { tree } from './tree';
 import { wall } from './wall';
@@ -17,6 +18,7 @@ const FACES: { [Kind in PropKindName]: KindFace<Kind> } = {
   grid,
   wall,
   tile,
+  screen,
   craft,
   freeform,
 };

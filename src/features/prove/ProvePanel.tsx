@@ -3,13 +3,15 @@
 import { Button, CloseButton, Select } from '@mantine/core';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
-import { FAULT_KINDS, sentenceOf, type Fault } from '@/core/rig/faults/registry';
+import { FAULT_KINDS, type Fault } from '@/core/rig/faults/registry';
+import { setupSentences } from '@/core/rig/deviceSetup';
 import { LAYERS, type Layer } from '@/core/rig/fault';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useAnswer } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
+import { FaultList } from './FaultList';
 import styles from './prove.module.css';
-import { useRigFaults } from './useRigFaults';
+import { useRig } from './useRig';
 
 const LAYER_WORDS: Record<Layer, string> = {
   power: 'Power',
@@ -22,24 +24,37 @@ const LAYER_WORDS: Record<Layer, string> = {
 
 /** What is the matter with the display that stands in for the real one. */
 export function ProvePanel({ plan, selection }: { plan: Plan; selection: Selection }) {
-  const [faults, setFaults] = useRigFaults();
+  const [{ faults, devices }, changeRig] = useRig();
+  const setFaults = (next: readonly Fault[]) => changeRig({ faults: next });
+  const differing = devices
+    .map((setup) => ({ setup, sentences: setupSentences(plan, setup) }))
+    .filter(({ sentences }) => sentences.length > 0);
   return (
     <>
-      <Section title={faults.length === 0 ? 'As planned' : 'What is the matter'}>
-        {faults.length === 0 ? (
+      <Section title={faults.length + differing.length === 0 ? 'As planned' : 'What is the matter'}>
+        {faults.length + differing.length === 0 ? (
           <Hint>
             The display that stands in for yours is wired and set as planned. Set a fault, and see what each
             test shows of it.
           </Hint>
         ) : (
-          <ul className={styles.faults} aria-label="What is the matter">
-            {faults.map((fault, i) => (
-              <li key={JSON.stringify(fault)}>
-                <span>{sentenceOf(plan, fault)}</span>
+          <FaultList plan={plan} faults={faults} label="What is the matter" onChange={setFaults} />
+        )}
+        {differing.length > 0 && (
+          <ul className={styles.faults} aria-label="Settings that differ on the rig">
+            {differing.map(({ setup, sentences }) => (
+              <li key={setup.controllerId}>
+                <span>
+                  {sentences.map((sentence) => (
+                    <span key={sentence} className={styles.setting}>
+                      {sentence}
+                    </span>
+                  ))}
+                </span>
                 <CloseButton
                   size="sm"
-                  aria-label={`Mend it: ${sentenceOf(plan, fault)}`}
-                  onClick={() => setFaults(faults.filter((_, at) => at !== i))}
+                  aria-label={`As planned: ${sentences[0]}`}
+                  onClick={() => changeRig({ devices: devices.filter((each) => each !== setup) })}
                 />
               </li>
             ))}
@@ -51,7 +66,11 @@ export function ProvePanel({ plan, selection }: { plan: Plan; selection: Selecti
           </Button>
         )}
       </Section>
-      {selection.prop !== undefined && (
+      {selection.prop === undefined ? (
+        <Section title="Set a fault">
+          <Hint>Choose a prop on the left: everything that may be the matter with it is listed.</Hint>
+        </Section>
+      ) : (
         <AddFault
           key={selection.prop}
           prop={selection.prop}
@@ -60,9 +79,7 @@ export function ProvePanel({ plan, selection }: { plan: Plan; selection: Selecti
         />
       )}
       <Section title="Keys">
-        <Hint>
-          Space steps a walk, R G B W fill, 0 is dark, Escape stops. Nothing here is sent to a device.
-        </Hint>
+        <Hint>Space steps a walk, R G B W fill, 0 is dark, Escape stops whatever is sent.</Hint>
       </Section>
     </>
   );

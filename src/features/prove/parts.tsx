@@ -3,25 +3,38 @@ import type { StageParts } from '../stages/stage';
 import { ProvePanel } from './ProvePanel';
 
 const BenchSheet = fetched(async () => (await import('./BenchSheet')).BenchSheet);
-const ChooseProp = fetched(async () => (await import('./ChooseProp')).ChooseProp);
+const RigSheet = fetched(async () => (await import('./RigSheet')).RigSheet);
+const TrafficSheet = fetched(async () => (await import('./TrafficSheet')).TrafficSheet);
+const NothingToTest = fetched(async () => (await import('./NothingToTest')).NothingToTest);
 
 export const parts: StageParts = {
   sheets: ({ plan, selection }) => {
     const index = selection.prop;
-    if (index === undefined)
-      return {
-        label: 'Tests',
-        sheets: [{ id: 'bench', label: 'Bench', content: () => <ChooseProp plan={plan} /> }],
-      };
-    const { id, name } = plan.show.props[index]!;
+    const whole = [
+      { id: 'rig', label: 'Rig', wide: true, wholeShow: true, content: () => <RigSheet plan={plan} /> },
+      {
+        id: 'traffic',
+        label: 'Traffic',
+        wide: true,
+        wholeShow: true,
+        content: () => <TrafficSheet plan={plan} />,
+      },
+    ];
+    const of = index === undefined ? null : plan.show.props[index]!;
     return {
-      label: `Tests of ${name}`,
+      label: of ? `Tests of ${of.name}` : 'Tests',
       sheets: [
         {
           id: 'bench',
-          label: 'Bench',
-          content: () => <BenchSheet key={id} plan={plan} prop={index} />,
+          label: of ? 'Bench' : 'Whole site',
+          content: () =>
+            plan.pixelCount === 0 ? (
+              <NothingToTest />
+            ) : (
+              <BenchSheet key={of?.id ?? 'site'} plan={plan} prop={index ?? null} />
+            ),
         },
+        ...whole,
       ],
     };
   },

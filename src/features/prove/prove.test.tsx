@@ -2,16 +2,46 @@ import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
-import { rigFaults } from '@/core/rig/rigFacts';
+import { rigSetup } from '@/core/rig/rigFacts';
+import type { BenchRequest, BenchState } from '@/core/rig/benchState';
 import { BenchSheet } from './BenchSheet';
 import { ProvePanel } from './ProvePanel';
+import { RigSheet } from './RigSheet';
+import { TrafficSheet } from './TrafficSheet';
+import { useBench } from './useBench';
 import { setTest, startPattern, stepBy, useTest } from './useTest';
 
 jest.mock('next/navigation', () => ({
   usePathname: () => window.location.pathname,
   useSearchParams: () => new URLSearchParams(window.location.search),
 }));
-beforeEach(() => setTest({ pattern: 'off', isRunning: false, isOwnTest: false, step: null, percent: 30 }));
+
+const CLOSED: BenchState = { isOpen: false, takenBy: null, notes: [], sending: null, heard: [] };
+/** What was asked of the bench, and what it answers to the next. */
+const requests: BenchRequest[] = [];
+let answers: { status: number; body: object }[] = [];
+beforeEach(() => {
+  requests.length = 0;
+  answers = [];
+  useBench.setState({ state: null, asked: null, sentAs: null });
+  setTest({
+    pattern: 'off',
+    on: null,
+    isRunning: false,
+    isOwnTest: false,
+    step: null,
+    percent: 30,
+    goes: 'preview',
+  });
+  globalThis.fetch = jest.fn(async (_url: string, init?: RequestInit) => {
+    if (init?.body) requests.push(JSON.parse(String(init.body)) as BenchRequest);
+    const { status, body } = (init?.body && answers.shift()) || {
+      status: 200,
+      body: init ? { state: CLOSED } : CLOSED,
+    };
+    return { ok: status < 400, status, json: async () => body };
+  }) as never;
+});
 
 const show = aShow({
   props: [aLine('rail', 30)],
@@ -35,11 +65,11 @@ it('says whether what lights is what is planned, with a fault and without it', a
   await userEvent.click(screen.getByRole('combobox', { name: 'What is the matter' }));
   await userEvent.click(await screen.findByRole('option', { name: 'No power' }));
   await userEvent.click(await screen.findByRole('button', { name: /^Box A has no power/ }));
-  expect(rigFaults(store.getState().facts)).toEqual([{ kind: 'noPower', controllerId: 'a' }]);
+  expect(rigSetup(store.getState().facts).faults).toEqual([{ kind: 'noPower', controllerId: 'a' }]);
   expect(await screen.findByText('What lights is not what is planned.')).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: /^Mend it: Box A has no power/ }));
   expect(await screen.findByText('What lights is what is planned.')).toBeInTheDocument();
-  expect(rigFaults(store.getState().facts)).toEqual([]);
+  expect(rigSetup(store.getState().facts).faults).toEqual([]);
 });
 
 it('starts dark and low, is driven by keys, and stops by Escape', async () => {
@@ -48,8 +78,8 @@ it('starts dark and low, is driven by keys, and stops by Escape', async () => {
   await userEvent.keyboard('g');
   expect(useTest.getState()).toMatchObject({ pattern: 'green', isRunning: true });
   await userEvent.keyboard('[Space][Space]');
-  expect(useTest.getState()).toMatchObject({ pattern: 'walk', step: 2 });
-  expect(await screen.findByText('pixel 3')).toBeInTheDocument();
+  expect(useTest.getState()).toMatchObject({ pattern: 'walk', step: 1 });
+  expect(await screen.findByText('pixel 2')).toBeInTheDocument();
   await userEvent.keyboard('{Escape}');
   expect(useTest.getState()).toMatchObject({ pattern: 'off', isRunning: false });
 });
@@ -84,4 +114,110 @@ it('says nothing is as planned of what nothing drives', async () => {
   openSheet(aShow({ props: [aLine('rail', 30)] }), (plan) => <BenchSheet plan={plan} prop={0} />);
   await userEvent.keyboard('r');
   expect(await screen.findByText(/^By the plan nothing of this lights now/)).toBeInTheDocument();
+});
+
+it('sends what is chosen once it is to go out, and stops', async () => {
+  both();
+  await userEvent.keyboard('r');
+  expect(requests).toEqual([]);
+  await userEvent.click(screen.getByText('To the rig'));
+  await waitFor(() => expect(requests).toHaveLength(1));
+  expect(requests[0]).toMatchObject({
+    do: 'send',
+    test: { pattern: 'red', on: { on: 'prop', propId: 'rail' }, level: 0.3 },
+    wish: { to: 'rig', rateHz: 20, minutes: 10, isSynced: false },
+  });
+  await userEvent.keyboard('g');
+  await waitFor(() => expect(requests).toHaveLength(2));
+  expect(requests[1]).toMatchObject({ do: 'change', test: { pattern: 'green' } });
+  await userEvent.keyboard('{Escape}');
+  await waitFor(() => expect(requests.at(-1)).toEqual({ do: 'stop' }));
+});
+
+it('asks before anything goes beyond this machine, and sends nothing where that is left', async () => {
+  const addresses = [{ address: '10.0.0.20', words: 'Box A: 1 universe by E1.31, 40 times a second' }];
+  answers = [
+    {
+      status: 202,
+      body: {
+        error: 'These addresses are beyond this machine.',
+        question: { about: 'addresses', addresses },
+      },
+    },
+  ];
+  both();
+  await userEvent.keyboard('r');
+  await userEvent.click(screen.getByText('To the devices'));
+  const dialog = await screen.findByRole('dialog');
+  expect(dialog).toHaveTextContent('10.0.0.20 Box A: 1 universe by E1.31');
+  await userEvent.click(within(dialog).getByRole('button', { name: 'Leave it' }));
+  await waitFor(() => expect(useTest.getState().goes).toBe('preview'));
+  expect(requests.filter((each) => each.do === 'send')).toHaveLength(1);
+});
+
+it('sends with what was agreed to', async () => {
+  answers = [
+    {
+      status: 202,
+      body: {
+        error: 'By the plan 40 % is safe.',
+        question: { about: 'level', percent: 40, heldBackBy: 'a fuse' },
+      },
+    },
+  ];
+  both();
+  act(() => setTest({ percent: 90 }));
+  await userEvent.keyboard('w');
+  await userEvent.click(screen.getByText('To the rig'));
+  await userEvent.click(await screen.findByRole('button', { name: 'Send it all the same' }));
+  await waitFor(() => expect(requests).toHaveLength(2));
+  expect(requests[1]).toMatchObject({ do: 'send', isBrightMeant: true });
+});
+
+it('keeps what a device of the rig holds, and shows what it does', async () => {
+  const { store } = openSheet(show, (plan) => (
+    <>
+      <RigSheet plan={plan} />
+      <BenchSheet plan={plan} prop={0} />
+      <ProvePanel plan={plan} selection={{ prop: 0 }} />
+    </>
+  ));
+  await userEvent.keyboard('r');
+  expect(await screen.findByText('What lights is what is planned.')).toBeInTheDocument();
+  const pixels = screen.getByRole('textbox', { name: 'A1 pixels' });
+  await userEvent.type(pixels, '20{Enter}');
+  expect(await screen.findByText('What lights is not what is planned.')).toBeInTheDocument();
+  expect(screen.getByText('Box A, A1: pixels 20, planned 30.')).toBeInTheDocument();
+  expect(rigSetup(store.getState().facts).devices).toEqual([
+    { controllerId: 'a', ports: [{ port: 1, pixels: 20 }] },
+  ]);
+  await userEvent.clear(pixels);
+  await userEvent.type(pixels, 'lots{Enter}');
+  expect(screen.getByText(/A whole number from 0 to 100000; “lots” is not/)).toBeInTheDocument();
+  await userEvent.click(screen.getAllByRole('button', { name: 'As planned' })[0]!);
+  expect(await screen.findByText('What lights is what is planned.')).toBeInTheDocument();
+  expect(rigSetup(store.getState().facts).devices).toEqual([]);
+});
+
+it('tells how long pictures take, and what is on the way', async () => {
+  openSheet(show, (plan) => <TrafficSheet plan={plan} />);
+  const row = within(await screen.findByTestId('traffic')).getByRole('row', { name: /Box A/ });
+  // 30 pixels of 24 bits of 1.25 us, and a pause.
+  expect(row).toHaveTextContent('1.2');
+  expect(await screen.findByText(/Nothing is being sent/)).toBeInTheDocument();
+});
+
+it('sends less often to a device that is slower', async () => {
+  both();
+  await userEvent.keyboard('r');
+  await userEvent.click(screen.getByText('To the rig'));
+  await waitFor(() => expect(requests).toHaveLength(1));
+  await userEvent.click(screen.getByRole('button', { name: 'How it is sent' }));
+  await userEvent.click(screen.getByRole('combobox', { name: 'A device that is slower' }));
+  await userEvent.click(await screen.findByRole('option', { name: 'Box A' }));
+  await waitFor(() => expect(requests).toHaveLength(2));
+  expect(requests[1]).toMatchObject({ do: 'send', wish: { rates: [{ controllerId: 'a', rateHz: 10 }] } });
+  await userEvent.click(screen.getByRole('button', { name: 'Box A as often as the others' }));
+  await waitFor(() => expect(requests).toHaveLength(3));
+  expect(requests[2]).toMatchObject({ wish: { rates: [] } });
 });

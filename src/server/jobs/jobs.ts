@@ -8,9 +8,7 @@ import { VOLTAGE_COLUMNS, voltageRows } from '@/core/papers/voltages';
 import { plannedShown } from '@/core/power/report';
 import { pcapPieces } from '@/core/protocols/pcap';
 import { captured, type CaptureAsked } from '@/core/rig/capture';
-import { withFaults } from '@/core/rig/faults/registry';
-import { plannedRig } from '@/core/rig/rig';
-import { rigFaults } from '@/core/rig/rigFacts';
+import { rigOf, rigSetup } from '@/core/rig/rigFacts';
 import { planReport } from '@/core/papers/planReport';
 import { withLengthsIn } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
@@ -93,7 +91,7 @@ export class Worker {
       }
       case 'capture': {
         const plan = this.planOf(job.showId, progress);
-        const { sender } = withFaults(plannedRig(plan), rigFaults(this.factsOf(job.showId)));
+        const { sender } = rigOf(plan, rigSetup(this.factsOf(job.showId)));
         return pcapPieces(captured(plan, sender, job.asked));
       }
       case 'report':

@@ -39,6 +39,8 @@ interface PixelCanvasProps {
   callout: (pixel: number) => ReactNode;
   /** What the picture shows, for those who hear it. */
   label: string;
+  /** About the picture when it is shown whole: tabs of ports want room. */
+  marginPx?: number;
   ref?: Ref<PixelCanvasHandle>;
 }
 
@@ -56,6 +58,7 @@ export function PixelCanvas({
   onSelect,
   callout,
   label,
+  marginPx = MARGIN_PX,
   ref,
 }: PixelCanvasProps) {
   const canvasRef = useRef<HTMLCanvasElement>(null);
@@ -74,9 +77,9 @@ export function PixelCanvas({
 
   const fitAll = useCallback(() => {
     if (!scene.bounds || width === 0) return;
-    const fitted = fit(scene.bounds, { widthPx: width, heightPx: height }, MARGIN_PX);
+    const fitted = fit(scene.bounds, { widthPx: width, heightPx: height }, marginPx);
     setCamera(mirror === 1 ? fitted : mirrored(fitted));
-  }, [scene.bounds, width, height, mirror]);
+  }, [scene.bounds, width, height, mirror, marginPx]);
   useImperativeHandle(ref, () => ({ fit: fitAll }), [fitAll]);
 
   // A prop that is new, grown or moved is shown whole; an edit that keeps its outline keeps the builder's zoom.

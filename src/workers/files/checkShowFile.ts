@@ -1,5 +1,5 @@
-import { wrap } from 'comlink';
 import type { Problem } from '@/core/fields/problem';
+import { startThread } from '../thread';
 import type { CheckWorker } from './check.worker';
 
 /**
@@ -8,14 +8,16 @@ import type { CheckWorker } from './check.worker';
  * @throws the reason of `signal` when it is stopped
  */
 export async function checkShowFile(file: Blob, signal: AbortSignal): Promise<readonly Problem[] | null> {
-  const worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
+  const { remote, answer, stop } = startThread<CheckWorker>(
+    new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const stopped = new Promise<never>((_, refuse) => {
     signal.addEventListener('abort', () => refuse(signal.reason as Error), { once: true });
   });
   try {
     signal.throwIfAborted();
-    return await Promise.race([wrap<CheckWorker>(worker).problemsOf(file), stopped]);
+    return await Promise.race([answer(remote.problemsOf(file)), stopped]);
   } finally {
-    worker.terminate();
+    stop();
   }
 }

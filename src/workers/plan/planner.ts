@@ -1,8 +1,9 @@
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { Finding } from '@/core/checks/check';
 import type { Plan, PlannedProp } from '@/core/plan/planned';
 import type { Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
+import { startThread } from '../thread';
 import type { PlanWorker } from './plan.worker';
 import { unpackPlan } from './planMessage';
 import type { Answer, Asked, Question } from './questions';
@@ -35,20 +36,21 @@ export interface Planner {
 
 /** A planner in a thread of its own, so that planning never holds up the interface. */
 export function startPlanner(): Planner {
-  const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-  const remote = wrap<PlanWorker>(worker);
+  const { remote, answer, stop } = startThread<PlanWorker>(
+    new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const shows = new ShowSender();
   let received: readonly PlannedProp[] = [];
   return {
     plan: async (show, progress) => {
-      const message = await remote.plan(shows.send(show), proxy(progress));
+      const message = await answer(remote.plan(shows.send(show), proxy(progress)));
       const plan = unpackPlan(message, show, received);
       received = plan.props;
       return plan;
     },
-    findings: (show, facts) => remote.findings(shows.send(show), facts),
+    findings: (show, facts) => answer(remote.findings(shows.send(show), facts)),
     ask: (name, show, asked, edited) =>
-      remote.ask(name, asked, shows.send(show), edited ? shows.send(edited) : null) as Promise<never>,
-    stop: () => worker.terminate(),
+      answer(remote.ask(name, asked, shows.send(show), edited ? shows.send(edited) : null) as Promise<never>),
+    stop,
   };
 }

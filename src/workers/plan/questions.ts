@@ -9,6 +9,7 @@ import { capsOf } from '@/core/power/caps';
 import { explainReadings } from '@/core/power/explainReadings';
 import { readingPlaces } from '@/core/power/readingPlaces';
 import { readingsOf } from '@/core/power/readings';
+import { capturedLight, type CapturedAsked } from '@/core/rig/capturedLight';
 import { faultsOfProp, testLight, type TestAsked } from '@/core/rig/testLight';
 import { propPower } from '@/core/power/propPower';
 import { compareFeeds, type CompareWish } from '@/core/power/compareFeeds';
@@ -72,6 +73,8 @@ export const QUESTIONS = {
     readingPlaces(whole(), new Facts(facts), shown, prop),
   /** What a prop shows of a test as the display is, and what it is to show. */
   test: ({ whole }: Known, asked: TestAsked) => testLight(whole(), asked),
+  /** What lights of the packets of a capture file. */
+  captured: ({ whole }: Known, asked: CapturedAsked) => capturedLight(whole(), asked),
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
   /** How bright the show may be as it is fed. */

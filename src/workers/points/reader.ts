@@ -1,6 +1,7 @@
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { PointList } from '@/core/props/points/pointList';
 import type { TableOptions } from '@/core/props/points/table';
+import { startThread } from '../thread';
 import type { PointsWorker } from './points.worker';
 import type { Drawing } from './readSvg';
 
@@ -15,11 +16,12 @@ export interface PointsReader {
 
 /** A reader in a thread of its own, so that a long file never holds up the interface. */
 export function startPointsReader(): PointsReader {
-  const worker = new Worker(new URL('./points.worker.ts', import.meta.url), { type: 'module' });
-  const remote = wrap<PointsWorker>(worker);
+  const { remote, answer, stop } = startThread<PointsWorker>(
+    new Worker(new URL('./points.worker.ts', import.meta.url), { type: 'module' }),
+  );
   return {
-    table: (text, options, progress) => remote.table(text, options, proxy(progress)),
-    svg: (text, progress) => remote.svg(text, proxy(progress)),
-    stop: () => worker.terminate(),
+    table: (text, options, progress) => answer(remote.table(text, options, proxy(progress))),
+    svg: (text, progress) => answer(remote.svg(text, proxy(progress))),
+    stop,
   };
 }

@@ -1,6 +1,9 @@
 import { boardPowerOf } from '../../catalogue/boardPower';
 import type { Plan } from '../../plan/planned';
 import { estimateWords, type ControllerCap, type SupplyCap } from '../../power/caps';
+import type { MeasuredPattern } from '../../show/schema';
+import { standingWords } from '../../figures/figure';
+import { LOADING } from '../../catalogue/supply';
 import { formatAmps } from '../../units/electric';
 import { countOf, groupDigits } from '../../units/number';
 import type { Table } from '../table';
@@ -72,6 +75,65 @@ export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Tab
         as: 'figure',
         meaning: 'The level at which all of them run up to what is printed on it, rounded down',
         of: ({ cap }) => `${cap.rating.percent} %`,
+      },
+    ],
+  };
+}
+
+/** What each measured pattern comes to, and what its supplies have to give for it. */
+export function patternsTable(
+  { show }: Plan,
+  rows: readonly MeasuredPattern[],
+  supplies: readonly SupplyCap[],
+): Table<MeasuredPattern> {
+  const share = ({ percent }: MeasuredPattern) => percent.value / 100;
+  const ampsOf = (row: MeasuredPattern, { load }: SupplyCap) =>
+    load.otherAmps + load.idleAmps + share(row) * (load.whiteAmps - load.idleAmps);
+  const loadingOf = (row: MeasuredPattern, cap: SupplyCap) =>
+    ampsOf(row, cap) / (show.supplies[cap.supply]!.ratedAmps.value * LOADING);
+  return {
+    name: 'What measured patterns draw',
+    rows,
+    keyOf: ({ name }) => name,
+    columns: [
+      {
+        id: 'pattern',
+        head: 'Pattern',
+        as: 'key',
+        meaning: 'What ran while the meter was read',
+        of: ({ name, percent }) => ({ text: name, note: standingWords(percent) }),
+      },
+      {
+        id: 'percent',
+        head: 'Of full white',
+        as: 'figure',
+        meaning: 'Its share of what full white draws above dark, rounded up',
+        of: ({ percent }) => `${percent.value} %`,
+      },
+      {
+        id: 'amps',
+        head: 'All supplies',
+        as: 'figure',
+        meaning: 'What all supplies give together, with boards and what else hangs on them',
+        of: (row) => formatAmps(supplies.reduce((sum, cap) => sum + ampsOf(row, cap), 0)),
+      },
+      {
+        id: 'most',
+        head: 'Fullest supply',
+        meaning: 'The supply that is closest to what it carries for hours',
+        of: (row) => {
+          const [first, ...others] = supplies;
+          if (!first) return null;
+          const cap = others.reduce(
+            (most, each) => (loadingOf(row, each) > loadingOf(row, most) ? each : most),
+            first,
+          );
+          const { name, ratedAmps } = show.supplies[cap.supply]!;
+          return {
+            text: `${name}: ${formatAmps(ampsOf(row, cap))} of ${formatAmps(ratedAmps.value * LOADING)}`,
+            mood: loadingOf(row, cap) > 1 ? 'bad' : 'good',
+          };
+        },
       },
     ],
   };

@@ -1,26 +1,8 @@
-import { z } from 'zod';
-import { DARK } from '../rig';
-import {
-  defineFault,
-  markPixel,
-  middlesOf,
-  nameOfPixel,
-  ofController,
-  onPixel,
-  type OnPixel,
-} from '../fault';
+import { DARK } from '../chain';
+import { pixelFault } from '../simpleFaults';
 
-export interface DarkPixel extends OnPixel {
-  kind: 'darkPixel';
-}
-
-export const darkPixel = defineFault<DarkPixel>({
-  kind: 'darkPixel',
-  name: 'A dark pixel',
-  layer: 'count',
-  schema: z.strictObject({ kind: z.literal('darkPixel'), ...onPixel }),
-  sentence: (plan, fault) => `${nameOfPixel(plan, fault)} is dark, and sends data on.`,
-  places: (plan) => middlesOf(plan).map((place) => ({ kind: 'darkPixel', ...place })),
-  touches: ofController,
-  apply: (rig, fault) => markPixel(rig, fault, DARK),
-});
+export const darkPixel = pixelFault(
+  'darkPixel',
+  { name: 'A dark pixel', layer: 'count', sentence: (pixel) => `${pixel} is dark, and sends data on.` },
+  DARK,
+);

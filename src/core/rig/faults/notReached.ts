@@ -1,26 +1,11 @@
-import { z } from 'zod';
-import {
-  changeDevice,
-  controllersOf,
-  defineFault,
-  nameOfController,
-  ofController,
-  onController,
-  type OnController,
-} from '../fault';
+import { deviceFault } from '../simpleFaults';
 
-export interface NotReached extends OnController {
-  kind: 'notReached';
-}
-
-export const notReached = defineFault<NotReached>({
-  kind: 'notReached',
-  name: 'Nothing reaches it',
-  layer: 'reach',
-  schema: z.strictObject({ kind: z.literal('notReached'), ...onController }),
-  sentence: (plan, fault) =>
-    `What is sent does not reach ${nameOfController(plan, fault)}: another address, protocol or cable.`,
-  places: (plan) => controllersOf(plan).map((place) => ({ kind: 'notReached', ...place })),
-  touches: ofController,
-  apply: (rig, fault) => changeDevice(rig, fault, () => ({ isReached: false })),
-});
+export const notReached = deviceFault(
+  'notReached',
+  {
+    name: 'Wrong address',
+    layer: 'reach',
+    sentence: (device) => `${device} has another address than it is sent to, or a cable is out.`,
+  },
+  () => ({ isReached: false }),
+);

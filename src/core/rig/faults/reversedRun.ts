@@ -1,19 +1,8 @@
-import { z } from 'zod';
 import { rewireRun } from '../rewire';
-import { defineFault, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
+import { runFault } from '../simpleFaults';
 
-export interface ReversedRun extends OnRun {
-  kind: 'reversedRun';
-}
-
-export const reversedRun = defineFault<ReversedRun>({
-  kind: 'reversedRun',
-  name: 'Fed from its other end',
-  layer: 'place',
-  schema: z.strictObject({ kind: z.literal('reversedRun'), ...onRun }),
-  sentence: (plan, fault) => `${nameOfRun(plan, fault)} is fed from its other end.`,
-  places: (plan) => runsOf(plan).map((place) => ({ kind: 'reversedRun', ...place })),
-  touches: ofRun,
-  apply: (rig, fault) =>
-    rewireRun(rig, fault, (count) => Array.from({ length: count }, (_, i) => count - 1 - i)),
-});
+export const reversedRun = runFault(
+  'reversedRun',
+  { name: 'Fed from its other end', layer: 'place', sentence: (run) => `${run} is fed from its other end.` },
+  (rig, place) => rewireRun(rig, place, (count) => Array.from({ length: count }, (_, i) => count - 1 - i)),
+);

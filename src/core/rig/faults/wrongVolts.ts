@@ -1,19 +1,24 @@
-import { z } from 'zod';
-import { DIMMED } from '../rig';
-import { defineFault, markRun, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
+import { DARK } from '../chain';
+import { markRun, runIndex } from '../fault';
+import { runFault } from '../simpleFaults';
+import { fedOnce, strungRuns } from '../starving';
 
-export interface WrongVolts extends OnRun {
-  kind: 'wrongVolts';
-}
+export const wrongVolts = runFault(
+  'wrongVolts',
+  {
+    name: 'Wrong volts',
+    layer: 'power',
+    sentence: (run) =>
+      `${run} hangs on a supply of other volts: lights of 12 V are dim or red on 5 V, those of 5 V are destroyed by 12 V.`,
+  },
+  (rig, place) => {
+    const run = rig.plan.runs[runIndex(rig.plan, place)];
+    const prop = run && rig.plan.show.props[run.prop]!;
+    const type = rig.plan.show.pixelTypes.find(({ id }) => id === prop?.pixelTypeId);
+    return type && type.volts > 7 ? fedOnce(rig, place, TOO_LOW_V) : markRun(rig, place, DARK);
+  },
+  strungRuns,
+);
 
-export const wrongVolts = defineFault<WrongVolts>({
-  kind: 'wrongVolts',
-  name: 'Wrong volts',
-  layer: 'power',
-  schema: z.strictObject({ kind: z.literal('wrongVolts'), ...onRun }),
-  sentence: (plan, fault) =>
-    `${nameOfRun(plan, fault)} hangs on a supply of too few volts: it glows at half its light.`,
-  places: (plan) => runsOf(plan).map((place) => ({ kind: 'wrongVolts', ...place })),
-  touches: ofRun,
-  apply: (rig, fault) => markRun(rig, fault, DIMMED),
-});
+/** Below what lights of 12 V begin at, but for their red in groups of three; most of them are dark. */
+const TOO_LOW_V = 7.5;

@@ -24,6 +24,7 @@ const changeSupply = defineEdit({
         // Null: nothing is said of it any more.
         placeId: idSchema.nullable(),
         others: supplySchema.shape.others.unwrap().nullable(),
+        fuseRow: supplySchema.shape.fuseRow.unwrap().nullable(),
         notes: supplySchema.shape.notes.unwrap().nullable(),
       })
       .partial(),

@@ -1,0 +1,6 @@
+import { screenZonesAnswer } from '@/core/papers/screenZones';
+import { answer, readJson } from '@/server/http';
+
+/** The part of the picture that each light of a screen shows; nothing is kept. */
+export const POST = (request: Request) =>
+  answer(async () => Response.json(screenZonesAnswer(await readJson(request))));

@@ -1,0 +1,150 @@
+import type { Electric } from '../catalogue/electric';
+import { lightAt } from '../power/shown';
+import { chipOrders } from '../devices/colourOrders';
+import type { Plan } from '../plan/planned';
+
+/** The lights behind a port as they are wired, in the order of the data. */
+export interface Chain {
+  controller: number;
+  port: number;
+  /** Index of each in the table of the plan; -1 for one that is in no plan, or that nobody sees. */
+  pixel: Int32Array;
+  /** The colours of each chip: index into `orders`. */
+  order: Uint8Array;
+  orders: readonly string[];
+  /** What is the matter with each; 0 where nothing. */
+  state: Uint8Array;
+  /** Of those that get too few volts. */
+  volts: ChainVolts | null;
+  /** Its supply gives out where more than this share of its light is on: it is dark in every other picture. */
+  sagsAbove: number | null;
+}
+
+/** What reaches each place of a chain: as much as its supply gives while it is dark, and so much at full white. */
+export interface ChainVolts {
+  electric: Electric;
+  darkV: number;
+  fullV: Float64Array;
+}
+
+/** A chip is dark and lets data pass, or stops it, or data does not get to it. */
+export const DARK = 1;
+export const BLOCKING = 2;
+export const BROKEN_BEFORE = 3;
+/** Its lights are random: no common ground, or a level that is too low. */
+export const FLICKERING = 4;
+/** It gets too few volts. */
+export const STARVED = 5;
+/** Random, and it stays so: bits of another length, or of another program. */
+export const GARBLED = 6;
+/** Of another batch: its green and blue are weaker. */
+export const TINTED = 7;
+/** Only its highest bits are shown. */
+export const COARSE = 8;
+/** Some of them light by themselves. */
+export const NOISY = 9;
+
+/** What is left of red, green, blue and white in another batch. */
+const TINT = [1, 0.82, 0.7, 1];
+const COARSE_BITS = 0xc0;
+/** One in so many lights by itself. */
+const NOISY_ONE_IN = 8;
+
+/** The lights of a port as planned. */
+export function plannedChain(plan: Plan, controller: number, port: number, runs: readonly number[]): Chain {
+  const orders = [...new Set(runs.map((run) => chipOrders(plan, plan.runs[run]!.prop)[0]!))];
+  const pixel: number[] = [];
+  const order: number[] = [];
+  for (const index of runs) {
+    const run = plan.runs[index]!;
+    const own = orders.indexOf(chipOrders(plan, run.prop)[0]!);
+    for (let i = 0; i < run.wire!.skippedPixels; i += 1) {
+      pixel.push(-1);
+      order.push(own);
+    }
+    for (let i = 0; i < run.pixelCount; i += 1) {
+      pixel.push(run.firstPixel + i);
+      order.push(own);
+    }
+  }
+  return {
+    controller,
+    port,
+    pixel: Int32Array.from(pixel),
+    order: Uint8Array.from(order),
+    orders,
+    state: new Uint8Array(pixel.length),
+    volts: null,
+    sagsAbove: null,
+  };
+}
+
+const LETTERS = 'RGBW';
+
+/** What a chain shows of the bytes on its wire; written over the light of the show. @param seed of what flickers */
+export function showChain(chain: Chain, wire: Uint8Array, light: Uint8Array, seed: number): void {
+  const { pixel, order, orders, state, volts, sagsAbove } = chain;
+  const share = volts || sagsAbove !== null ? meanOf(wire) / 255 : 0;
+  if (sagsAbove !== null && share > sagsAbove && seed % 2 === 1) return;
+  const letters = orders.map((each) => [...each].map((letter) => LETTERS.indexOf(letter)));
+  let at = 0;
+  for (let i = 0; i < pixel.length; i += 1) {
+    if (state[i] === BROKEN_BEFORE) return;
+    const own = letters[order[i]!]!;
+    const target = pixel[i]!;
+    // What is not sent to it leaves a chip as it was: dark.
+    if (at + own.length > wire.length) return;
+    if (target >= 0 && state[i] !== DARK && state[i] !== BLOCKING)
+      for (let j = 0; j < own.length; j += 1)
+        light[4 * target + own[j]!] = shownOf(wire[at + j]!, state[i]!, seed, target, own[j]!, () =>
+          volts ? starvedShare(volts, i, own[j]!, share) : 1,
+        );
+    at += own.length;
+    if (state[i] === BLOCKING) return;
+  }
+}
+
+function shownOf(
+  byte: number,
+  state: number,
+  seed: number,
+  pixel: number,
+  letter: number,
+  ofVolts: () => number,
+): number {
+  switch (state) {
+    case FLICKERING:
+      return noise(seed, pixel, letter);
+    case GARBLED:
+      return noise(0, pixel, letter);
+    case STARVED:
+      return Math.round(byte * ofVolts());
+    case TINTED:
+      return Math.round(byte * TINT[letter]!);
+    case COARSE:
+      return byte & COARSE_BITS;
+    case NOISY:
+      return noise(seed, pixel, 7) % NOISY_ONE_IN === 0 ? noise(seed, pixel, letter) : byte;
+    default:
+      return byte;
+  }
+}
+
+/** The volts of a place fall from dark to full white as the current of the whole chain grows; a colour goes out below its knee. */
+function starvedShare({ electric, darkV, fullV }: ChainVolts, place: number, letter: number, share: number) {
+  const volts = darkV - (darkV - (fullV[place] ?? darkV)) * share;
+  return lightAt(electric, LETTERS[letter] as 'R' | 'G' | 'B' | 'W', volts);
+}
+
+function meanOf(bytes: Uint8Array): number {
+  let sum = 0;
+  for (const byte of bytes) sum += byte;
+  return bytes.length === 0 ? 0 : sum / bytes.length;
+}
+
+/** A byte by seed, pixel and colour, the same each time it is asked for. */
+export function noise(seed: number, pixel: number, letter: number): number {
+  let hash = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(pixel + 1, 0xc2b2ae35) ^ (letter << 24);
+  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+  return (hash ^ (hash >>> 13)) & 0xff;
+}

@@ -1,0 +1,17 @@
+import { deviceFault } from '../simpleFaults';
+
+export const notSaved = deviceFault(
+  'notSaved',
+  {
+    name: 'Not saved',
+    layer: 'reach',
+    sentence: (device) => `The settings of ${device} were typed and not saved: a power cut takes them.`,
+  },
+  ({ ports }) => ({
+    // What devices come with.
+    afterCut: {
+      ports: ports.map((port) => ({ ...port, pixels: 50, direction: 'forward' as const })),
+      brightness: 0.5,
+    },
+  }),
+);

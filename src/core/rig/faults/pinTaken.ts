@@ -1,0 +1,14 @@
+import { changeChain } from '../fault';
+import { GARBLED } from '../chain';
+import { portFault } from '../simpleFaults';
+
+export const pinTaken = portFault(
+  'pinTaken',
+  {
+    name: 'Another program on the pin',
+    layer: 'reach',
+    sentence: (port) =>
+      `Another program of the device holds the pin of ${port}: what lights there stays as it is.`,
+  },
+  (rig, place) => changeChain(rig, place, ({ state }) => ({ state: state.map(() => GARBLED) })),
+);

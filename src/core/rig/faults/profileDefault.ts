@@ -1,0 +1,26 @@
+import { changeSender, runIndex } from '../fault';
+import { runFault } from '../simpleFaults';
+import { strungRuns } from '../starving';
+
+/** What the profile of one fixture holds before anybody says otherwise. */
+const PIXELS = 1;
+
+export const profileDefault = runFault(
+  'profileDefault',
+  {
+    name: 'A fixture’s profile left at its default',
+    layer: 'packing',
+    sentence: (run) =>
+      `The sender has ${run} with the profile of a single light: only its first pixel gets a picture.`,
+  },
+  (rig, place) => {
+    const run = rig.plan.runs[runIndex(rig.plan, place)];
+    if (!run) return rig;
+    const undrawn = Int32Array.from(
+      { length: Math.max(0, run.pixelCount - PIXELS) },
+      (_, i) => run.firstPixel + PIXELS + i,
+    );
+    return changeSender(rig, { undrawn: [...rig.sender.undrawn, undrawn] });
+  },
+  strungRuns,
+);

@@ -1,0 +1,14 @@
+import { NOISY } from '../chain';
+import { wallRunsOf } from '../rewire';
+import { markedRun } from '../simpleFaults';
+
+export const slowDownWrong = markedRun(
+  'slowDownWrong',
+  {
+    name: 'Slow-down too small',
+    layer: 'place',
+    sentence: (run) => `The panels of ${run} are clocked too fast for them: single lights flash.`,
+  },
+  NOISY,
+  wallRunsOf,
+);

@@ -1,0 +1,11 @@
+import { portSetting } from '../simpleFaults';
+
+export const wrongPin = portSetting(
+  'wrongPin',
+  {
+    name: 'Wrong pin',
+    layer: 'reach',
+    sentence: (port) => `The data of ${port} comes out of another pin than its wire is on.`,
+  },
+  () => ({ isEnabled: false }),
+);

@@ -1,0 +1,16 @@
+import { useCallback, useMemo } from 'react';
+import { rigNote, rigSetup, type RigSetup } from '@/core/rig/rigFacts';
+import { useNote, useShow } from '../show/ShowProvider';
+
+/** How the display that stands in for the real one differs from the plan, and how to change that. */
+export function useRig(): readonly [setup: RigSetup, change: (change: Partial<RigSetup>) => void] {
+  const facts = useShow((state) => state.facts);
+  const id = useShow((state) => state.id);
+  const note = useNote();
+  const setup = useMemo(() => rigSetup(facts), [facts]);
+  const change = useCallback(
+    (next: Partial<RigSetup>) => note(rigNote(facts, id, { ...setup, ...next })),
+    [note, facts, id, setup],
+  );
+  return [setup, change];
+}
