@@ -2,16 +2,17 @@
 // A third of the time of a picture at 30 a second is 11.1 ms.
 import { middleMs } from './measure';
 import { startBrowser } from '../scripts/lib/demoServer';
-import { Pipeline, USUAL_PIPELINE } from '../src/core/screens/pipeline';
+import { Pipeline } from '../src/core/screens/pipeline';
+import { USUAL_PIPELINE } from '../src/core/screens/pipelineSettings';
 import { screen } from '../src/core/props/screen';
-import { USUAL_ZONES, zonesOf } from '../src/core/screens/zones';
+import { zoneSides, zonesOf } from '../src/core/screens/zones';
 
 const shape = {
   ...screen.starter().shape,
   size: { by: 'diagonal' as const, diagonalMm: 2360, aspectWidth: 16, aspectHeight: 9 },
   pixelsPerMetre: 96,
 };
-const zones = zonesOf(shape, USUAL_ZONES);
+const zones = zonesOf(shape);
 const SIZES = [
   [1280, 720],
   [320, 180],
@@ -27,7 +28,7 @@ async function main() {
     const rows = [];
     for (const [width, height] of SIZES) {
       const rgba = Uint8Array.from({ length: 4 * width * height }, (_, i) => (i * 7919) & 255);
-      const pipeline = new Pipeline(zones, USUAL_PIPELINE);
+      const pipeline = new Pipeline(zones, zoneSides(shape), USUAL_PIPELINE);
       const worked = middleMs(31, () => pipeline.step({ width, height, rgba }, 33));
       const { opened, read } = await page.evaluate(
         async ([w, h]) => {

@@ -1,5 +1,5 @@
 import { screen } from '@/core/props/screen';
-import { screenShapeSchema } from '@/core/screens/frame';
+import { screenShapeSchema } from '@/core/screens/shape';
 import { fromBack, IndexWalk } from '@/core/screens/indexWalk';
 import type { Show } from '@/core/show/schema';
 import { reachProblems } from './walk';
@@ -78,6 +78,7 @@ test('how a screen is wired is found in a few looks, seen from behind, and becom
   // Counter-clockwise from the top right, with one light fewer at the top than planned.
   const wired = {
     start: 'topRight',
+    startOffset: 0,
     direction: 'counterclockwise',
     hiddenFirst: 0,
     counts: [53, 29, 54, 29],

@@ -26,6 +26,7 @@ import { portOverLimit } from './portOverLimit';
 import { rangesOdd } from './rangesOdd';
 import { runOnNoPort } from './runOnNoPort';
 import { screenFrame } from './screenFrame';
+import { screenLink } from './screenLink';
 import { sharedChannels } from './sharedChannels';
 import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
@@ -71,6 +72,7 @@ export const CHECKS: readonly Check[] = [
   fewerRuns,
   frameRate,
   screenFrame,
+  screenLink,
   foundDifferences,
   supplyVolts,
   joinedPlus,

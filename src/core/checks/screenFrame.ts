@@ -1,47 +1,74 @@
-import { screenCuts } from '../screens/cuts';
-import type { ScreenShape } from '../screens/frame';
+import { frameTicks, screenCuts } from '../screens/cuts';
+import { framePieces, withoutCounts } from '../screens/frame';
+import type { ScreenShape } from '../screens/shape';
 import { listOf } from '../units/words';
-import { defineCheck, type Finding } from './check';
+import { defineCheck, type Finding, type Mend } from './check';
 
-/** Of no roll in particular: only what should agree is asked for. */
+/** Of no roll in particular: only the pieces are asked for. */
 const ANY_ROLL_MM = 5000;
 
 export const screenFrame = defineCheck(
   'screen-frame',
-  'The sides of a screen agree with one another and with the cut marks of its strip.',
-  ({ show }) =>
-    show.props.flatMap((prop): Omit<Finding, 'check'>[] => {
-      if (prop.kind !== 'screen' || !prop.shape.installed) return [];
-      const { pieces, checks } = screenCuts(prop.shape, ANY_ROLL_MM);
-      const wrong = checks
-        .filter(({ isRight }) => !isRight)
-        .map(({ words }) => words.replace('=', 'against'));
-      const uneven = pieces
+  'The sides of a screen agree with one another, with its run and with the cut marks of its strip.',
+  (plan) =>
+    plan.show.props.flatMap((prop, index): Omit<Finding, 'check'>[] => {
+      if (prop.kind !== 'screen') return [];
+      const { shape } = prop;
+      const ticks = frameTicks(shape, plan.props[index]!.pixelCount);
+      const { cuts } = screenCuts(shape, ANY_ROLL_MM);
+      const wrong = ticks.filter(({ isRight }) => !isRight).map(({ words }) => words.replace('=', 'against'));
+      const inside = cuts
         .filter(({ marks }) => !Number.isInteger(marks))
-        .map(({ name, pixels }) => `${name} ${pixels}`);
-      const long = pieces.filter(({ spareMm }) => spareMm < -0.5).map(({ name }) => name);
+        .map(({ words, pixels }) => `${words} (${pixels})`);
+      const long = cuts.filter(({ spareMm }) => spareMm < -0.5).map(({ words }) => words);
+      const empty = framePieces(shape)
+        .filter(({ planned, pixels }) => planned === 0 && pixels === 0)
+        .map(({ words }) => words);
       const says = [
         ...(wrong.length > 0 ? [`${listOf(wrong)} do not agree`] : []),
-        ...(uneven.length > 0
-          ? [`${listOf(uneven)} is no whole number of cuts of ${prop.shape.pixelsPerCut}`]
+        ...(inside.length > 0
+          ? [
+              `${listOf(inside)} is no whole number of cuts of ${shape.pixelsPerCut}: a corner, or where the data begins, lies inside a cut`,
+            ]
           : []),
         ...(long.length > 0 ? [`the strip at the ${listOf(long)} is longer than its room`] : []),
+        ...(empty.length > 0
+          ? [`there is no room for a pixel at the ${listOf(empty)}: a gap or a corner takes it`]
+          : []),
       ];
       if (says.length === 0) return [];
-      const { installed: _, ...planned } = prop.shape;
       return [
         {
           severity: 'look',
           stage: 'build',
           propId: prop.id,
-          message: `${prop.name}, as it was installed: ${says.join('; ')}. Zones and numbers follow what is installed; count once more, or measure the sides.`,
-          mends: [
-            {
-              label: 'Take the planned counts',
-              edit: { type: 'setShape', propId: prop.id, shape: planned satisfies ScreenShape },
-            },
-          ],
+          message: `${prop.name}: ${says.join('; ')}. Zones and numbers follow what is installed; count once more, or measure the sides.`,
+          mends: mendsFor(prop.id, shape),
         },
       ];
     }),
 );
+
+function mendsFor(propId: string, shape: ScreenShape): Mend[] {
+  const planned = withoutCounts(shape);
+  const set = (next: ScreenShape) => ({ type: 'setShape' as const, propId, shape: next });
+  const mends: Mend[] = [];
+  if (JSON.stringify(planned) !== JSON.stringify(shape))
+    mends.push({ label: 'Take the planned counts', edit: set(planned) });
+  const onMark = beginsOnMark(shape);
+  if (onMark) mends.push({ label: 'Begin the data on a cut mark', edit: set(onMark) });
+  return mends;
+}
+
+const isOnMarks = (shape: ScreenShape) =>
+  screenCuts(shape, ANY_ROLL_MM).cuts.every(({ marks }) => Number.isInteger(marks));
+
+/** The same with the data beginning some pixels further on, so that no cut is parted; null where that does not help. */
+function beginsOnMark(shape: ScreenShape): ScreenShape | null {
+  if (isOnMarks(shape)) return null;
+  for (let more = 1; more < shape.pixelsPerCut; more += 1) {
+    const moved = { ...shape, startOffset: shape.startOffset + more };
+    if (isOnMarks(moved)) return moved;
+  }
+  return null;
+}

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { ShowError } from '../fields/problem';
-import { screenShapeSchema } from '../screens/frame';
-import { USUAL_ZONES, zonesOf, zoneWishSchema, type Zone } from '../screens/zones';
+import { screenShapeSchema } from '../screens/shape';
+import { USUAL_ZONES, zoneWishSchema } from '../screens/zoneWish';
+import { zonesOf, type Zone } from '../screens/zones';
 import { zodProblems } from '../show/read';
 
 const askedSchema = z.strictObject({
   shape: screenShapeSchema,
-  /** How deep, how far over one another; the usual where that is left out. */
+  /** How deep, how far over one another; what the shape says, else the usual, where that is left out. */
   zones: zoneWishSchema.partial().optional(),
 });
 
@@ -22,5 +23,6 @@ export function screenZonesAnswer(value: unknown): { zones: Zone[] } {
     const problems = zodProblems(asked.error, value);
     throw new ShowError(problems);
   }
-  return { zones: zonesOf(asked.data.shape, { ...USUAL_ZONES, ...asked.data.zones } as typeof USUAL_ZONES) };
+  const { shape, zones } = asked.data;
+  return { zones: zonesOf(shape, { ...USUAL_ZONES, ...shape.zones, ...zones } as typeof USUAL_ZONES) };
 }

@@ -23,8 +23,9 @@ import { readingPlaces } from '../power/readingPlaces';
 import { plannedShown, standingReports } from '../power/report';
 import { trafficOf } from '../answers/traffic';
 import { screenCuts } from '../screens/cuts';
-import { USUAL_ZONES, zonesOf } from '../screens/zones';
-import { screenCutsTable, zonesTable } from './tables/screens';
+import { namedRanges } from '../screens/ranges';
+import { zonesOf } from '../screens/zones';
+import { bridgesTable, namedRangesTable, screenCutsTable, zonesTable } from './tables/screens';
 import { trafficTable } from './tables/traffic';
 import { limitersTable, patternsTable, supplyCapsTable } from './tables/brightness';
 import { dataWiresTable } from './tables/dataWires';
@@ -117,6 +118,14 @@ export function sheetsOf(plan: Plan, facts: Facts): Sheet[] {
 /** Strip is sold by rolls of this length. */
 const ROLL_MM = 5000;
 
+function cutsOf({ show }: Plan, { shape, pixelTypeId }: PropOf<'screen'>) {
+  return screenCuts(
+    shape,
+    ROLL_MM,
+    show.pixelTypes.find(({ id }) => id === pixelTypeId),
+  );
+}
+
 function sheetsOfProp(plan: Plan, index: number): Sheet[] {
   const prop = plan.show.props[index]!;
   const { id, name } = prop;
@@ -134,10 +143,12 @@ function sheetsOfProp(plan: Plan, index: number): Sheet[] {
   ];
   if (prop.kind === 'screen')
     sheets.push(
-      sheet(`cuts.${id}`, `${name}: strip and cuts`, () =>
-        screenCutsTable(name, screenCuts(prop.shape, ROLL_MM)),
+      sheet(`cuts.${id}`, `${name}: strip and cuts`, () => screenCutsTable(name, cutsOf(plan, prop))),
+      sheet(`bridges.${id}`, `${name}: wire bridges`, () => bridgesTable(name, cutsOf(plan, prop))),
+      sheet(`named-ranges.${id}`, `${name}: named ranges`, () =>
+        namedRangesTable(name, namedRanges(prop.shape)),
       ),
-      sheet(`zones.${id}`, `${name}: zones`, () => zonesTable(name, zonesOf(prop.shape, USUAL_ZONES))),
+      sheet(`zones.${id}`, `${name}: zones`, () => zonesTable(name, zonesOf(prop.shape))),
     );
   const { ranges, stock } = prop;
   if (ranges)

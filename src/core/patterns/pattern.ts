@@ -52,6 +52,9 @@ export const BANDS: readonly Colour[] = [
   [0, 200, 200, 0],
 ];
 
+/** What the bands are called. */
+export const BAND_WORDS = ['red', 'green', 'blue', 'amber', 'violet', 'cyan'] as const;
+
 /** Every pixel of a selection one after another, with its place in data order over all of it, from 0. */
 export function eachPixel(stretches: readonly Stretch[], take: (pixel: number, place: number) => void): void {
   let place = 0;

@@ -177,6 +177,18 @@ export const PATTERNS: readonly Pattern[] = [
       eachPixel(stretches, (pixel) => put(light, pixel, BANDS[pixels.strand[pixel]! % BANDS.length]!, level)),
   },
   {
+    id: 'marks',
+    name: 'Parts in colours',
+    shows: 'Each run, or each single pixel that was chosen, in a colour of its own: what is where.',
+    blindTo: 'what lies within a part; parts that are six apart',
+    isMoving: false,
+    paint: ({ stretches, level }, light) =>
+      stretches.forEach(({ first, count }, i) => {
+        for (let pixel = first; pixel < first + count; pixel += 1)
+          put(light, pixel, BANDS[i % BANDS.length]!, level);
+      }),
+  },
+  {
     id: 'ports',
     name: 'Port numbers',
     shows: 'Each port lights as many pixels as its number, from its start: which plug is in which port.',

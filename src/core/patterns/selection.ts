@@ -33,6 +33,12 @@ export const testSelectionSchema = z.discriminatedUnion('on', [
     first: z.int().min(1).max(4_000_000),
     last: z.int().min(1).max(4_000_000),
   }),
+  z.strictObject({
+    on: z.literal('pixels'),
+    propId: idSchema,
+    /** In data order over all runs of the prop, from 0. */
+    places: z.array(z.int().min(0).max(4_000_000)).min(1).max(64),
+  }),
 ]);
 export type TestSelection = z.infer<typeof testSelectionSchema>;
 
@@ -84,6 +90,8 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
       const prop = show.props[index];
       return prop?.kind === 'wall' ? rowsOfPanel(plan, index, prop, selection) : [];
     }
+    case 'pixels':
+      return singlePixels(plan, propIndex(selection.propId), selection.places);
     case 'range': {
       const [run] = ofProp(propIndex(selection.propId)).slice(selection.run - 1, selection.run);
       if (!run || selection.last < selection.first) return [];
@@ -92,6 +100,21 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
       return end > first ? [{ run: run.run, first, count: end - first }] : [];
     }
   }
+}
+
+/** Single pixels of a prop, each a stretch of its own; of a place that is not there an empty one, so that the others keep their numbers. */
+function singlePixels(plan: Plan, index: number, places: readonly number[]): Stretch[] {
+  const planned = plan.props[index];
+  if (!planned || planned.runCount === 0) return [];
+  return places.map((place) => {
+    const first = planned.firstPixel + place;
+    const isThere = place < planned.pixelCount;
+    return {
+      run: isThere ? plan.pixels.run[first]! : planned.firstRun,
+      first: isThere ? first : planned.firstPixel,
+      count: isThere ? 1 : 0,
+    };
+  });
 }
 
 /** A panel by its rows: pixels of one row follow one another in the picture. */

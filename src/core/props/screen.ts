@@ -5,13 +5,12 @@ import {
   frameLights,
   framePieces,
   framePixels,
-  PIECE_WORDS,
-  pictureSize,
-  SCREEN_SIDES,
-  screenShapeSchema,
-  type FramePiece,
-  type ScreenShape,
+  frameStretches,
+  runsOn,
+  wirePixels,
 } from '../screens/frame';
+import { pictureSize, screenShapeSchema, type ScreenShape } from '../screens/shape';
+import { SCREEN_SIDES, startWords } from '../screens/sides';
 import type { Strand } from '../threading/strands';
 import { runsSchema, runsWords } from '../threading/runs';
 import { formatLength } from '../units/length';
@@ -20,42 +19,23 @@ import { definePropKind } from './kind';
 
 const screenThreadingSchema = z.strictObject({ runs: runsSchema });
 
-const pieceNumber = (pieces: readonly FramePiece[]) => {
-  const numbers: number[] = [];
-  pieces.forEach(({ pixels }, piece) => {
-    for (let i = 0; i < pixels; i += 1) numbers.push(piece);
-  });
-  return numbers;
-};
-
-/** Stretches of one piece in data order; a piece in which the data begins is two of them. Hidden pixels come first. */
+/** Stretches of one piece in data order; a piece in which the data begins is two of them. Hidden pixels come first, unused ones last. */
 function screenStrands(shape: ScreenShape): { strand: Strand; piece: number }[] {
   const pieces = framePieces(shape);
-  const order = dataOrder(shape, pieces);
-  const pieceOf = pieceNumber(pieces);
+  const lit = framePixels(shape);
   const made: { strand: Strand; piece: number }[] = [];
   const add = (strand: Omit<Strand, 'number'>, piece: number) =>
     made.push({ strand: { number: made.length + 1, ...strand }, piece });
-  if (shape.hiddenFirst > 0) add({ firstPoint: order.length, step: 1, count: shape.hiddenFirst }, -1);
+  if (shape.hiddenFirst > 0) add({ firstPoint: lit, step: 1, count: shape.hiddenFirst }, -1);
   const step = shape.direction === 'clockwise' ? 1 : -1;
-  let first = 0;
-  for (let i = 1; i <= order.length; i += 1) {
-    const goesOn =
-      i < order.length && pieceOf[order[i]!] === pieceOf[order[i - 1]!] && order[i]! - order[i - 1]! === step;
-    if (goesOn) continue;
-    add({ firstPoint: order[first]!, step, count: i - first }, pieceOf[order[first]!]!);
-    first = i;
-  }
+  for (const { piece, firstPlace, pixels } of frameStretches(shape, pieces))
+    add({ firstPoint: firstPlace, step, count: pixels }, piece);
+  if (shape.unusedTail) add({ firstPoint: lit + shape.hiddenFirst, step: 1, count: shape.unusedTail }, -1);
   return made;
 }
 
-const startWords: Record<ScreenShape['start'], string> = {
-  topLeft: 'the top left',
-  topRight: 'the top right',
-  bottomRight: 'the bottom right',
-  bottomLeft: 'the bottom left',
-  bottomMiddle: 'the middle of the bottom',
-};
+/** Pixels that stay dark behind the screen. */
+const darkPixels = (shape: ScreenShape) => shape.hiddenFirst + (shape.unusedTail ?? 0);
 
 /** Strip behind a screen, along the edges of its picture. The middle of the picture is at (0, 0). */
 export const screen = definePropKind({
@@ -81,12 +61,11 @@ export const screen = definePropKind({
     threading: { runs: 1 },
   }),
   pixels: (shape, place) => {
-    const pieces = framePieces(shape).map(({ name, pixels }) =>
-      given(PIECE_WORDS[name], pixels, 'pixels', { place }),
-    );
+    const pieces = framePieces(shape).map(({ words, pixels }) => given(words, pixels, 'pixels', { place }));
     const hidden =
       shape.hiddenFirst > 0 ? [given('hidden first ones', shape.hiddenFirst, 'pixels', { place })] : [];
-    return computed('pixels', 'pixels', sum(...pieces, ...hidden));
+    const tail = shape.unusedTail ? [given('unused last ones', shape.unusedTail, 'pixels', { place })] : [];
+    return computed('pixels', 'pixels', sum(...pieces, ...hidden, ...tail));
   },
   summary: (shape) => {
     const { widthMm, heightMm } = pictureSize(shape);
@@ -95,43 +74,66 @@ export const screen = definePropKind({
   },
   points: (shape) => {
     const lights = frameLights(framePieces(shape));
-    const count = lights.length + shape.hiddenFirst;
-    const first = lights[dataOrder(shape)[0] ?? 0] ?? { xMm: 0, yMm: 0 };
-    const at = (i: number) => lights[i] ?? first;
+    const order = dataOrder(shape);
+    const count = wirePixels(shape);
+    const nowhere = { xMm: 0, yMm: 0 };
+    // Dark ones are behind the light that they hang beside.
+    const at = (i: number) =>
+      lights[i] ?? lights[(i < lights.length + shape.hiddenFirst ? order[0] : order.at(-1)) ?? 0] ?? nowhere;
+    const radius = shape.curveRadiusMm;
     return {
-      xMm: Float32Array.from({ length: count }, (_, i) => at(i).xMm),
+      xMm: Float32Array.from({ length: count }, (_, i) =>
+        radius ? radius * Math.sin(at(i).xMm / radius) : at(i).xMm,
+      ),
       yMm: Float32Array.from({ length: count }, (_, i) => at(i).yMm),
-      zMm: new Float32Array(count),
+      zMm: Float32Array.from({ length: count }, (_, i) =>
+        radius ? radius * (1 - Math.cos(at(i).xMm / radius)) : 0,
+      ),
     };
   },
   strands: (shape) => screenStrands(shape).map(({ strand }) => strand),
   strandWord: () => 'piece',
   // Bent strip runs on; what is cut is bridged, and so is the stand.
   isJoined: (shape, from, to) => {
-    if (shape.corner.style !== 'bent' || Math.abs(from - to) !== 1) return false;
+    if (Math.abs(from - to) !== 1) return false;
     const pieces = framePieces(shape);
     const strands = screenStrands(shape);
     const [one, other] = [from, to].map((number) => pieces[strands[number - 1]?.piece ?? -1]);
-    return one !== undefined && other !== undefined && one.side !== other.side;
+    if (!one || !other) return false;
+    const isOnward = to > from === (shape.direction === 'clockwise');
+    return isOnward ? runsOn(shape, one, other) : runsOn(shape, other, one);
   },
   hiddenPoints: (shape) => {
     const lit = framePixels(shape);
-    return Array.from({ length: shape.hiddenFirst }, (_, i) => lit + i);
+    return Array.from({ length: darkPixels(shape) }, (_, i) => lit + i);
   },
   threadingWords: (threading) => runsWords(threading.runs),
   facts: (shape) => {
     const { widthMm, heightMm } = pictureSize(shape);
     const pieces = framePieces(shape);
-    const strip = (framePixels(shape) * 1000) / shape.pixelsPerMetre;
+    const strip = ((framePixels(shape) + darkPixels(shape)) * 1000) / shape.pixelsPerMetre;
     const different = pieces.filter(({ planned, pixels }) => planned !== pixels);
+    const radius = shape.curveRadiusMm;
+    const half = radius ? widthMm / 2 / radius : 0;
     return [
       {
         name: 'Picture',
         value: `${formatLength(widthMm)} × ${formatLength(heightMm)}`,
-        note: `diagonal ${(Math.hypot(widthMm, heightMm) / 25.4).toFixed(1)} in`,
+        note: `diagonal ${(Math.hypot(widthMm, heightMm) / 25.4).toFixed(1)} in${radius ? ', along the glass' : ''}`,
       },
-      ...pieces.map(({ name, lengthMm, planned, pixels }) => ({
-        name: `At the ${PIECE_WORDS[name].replace(', seen from the front', '')}`,
+      ...(radius
+        ? [
+            {
+              name: 'Curved',
+              value: `${formatLength(2 * radius * Math.sin(half))} straight across`,
+              note: `its ends stand ${formatLength(radius * (1 - Math.cos(half)))} forward; strip is measured along the back`,
+            },
+          ]
+        : []),
+      ...pieces.map(({ words, lengthMm, planned, pixels }) => ({
+        name: shape.ownPieces
+          ? words[0]!.toUpperCase() + words.slice(1).replace(', seen from the front', '')
+          : `At the ${words.replace(', seen from the front', '')}`,
         value: countOf(pixels, 'pixel'),
         note: `${formatLength(lengthMm)}${planned === pixels ? '' : `; planned ${planned}`}`,
       })),
@@ -139,7 +141,7 @@ export const screen = definePropKind({
       {
         name: 'Data',
         value: shape.direction === 'clockwise' ? 'clockwise' : 'counter-clockwise',
-        note: `from ${startWords[shape.start]}, seen from the front; from the back the other way round`,
+        note: `from the ${startWords(shape.start)}, seen from the front; from the back ${shape.direction === 'clockwise' ? 'counter-clockwise' : 'clockwise'} from the ${startWords(shape.start, true)}`,
       },
       ...(different.length > 0
         ? [{ name: 'Installed otherwise', value: countOf(different.length, 'piece') }]

@@ -1,7 +1,17 @@
-import { framePieces, pictureSize, type FramePiece, type ScreenShape } from './frame';
+import { signalOf } from '../protocols/signal';
+import type { PixelType } from '../catalogue/pixelType';
+import { framePieces, framePixels, frameStretches, runsOn, wirePixels, type FramePiece } from './frame';
+import { cornerLoss, cornerWay, pictureSize, type CornerWay, type ScreenShape } from './shape';
+import { CORNER_BEFORE, SCREEN_CORNERS, type ScreenCorner } from './sides';
 
-/** A piece of strip to cut. */
-export interface ScreenPiece extends FramePiece {
+/** A piece of strip to cut. The data may begin within a side: that is cut into two. */
+export interface ScreenCut {
+  key: string;
+  words: string;
+  /** Room for it. */
+  lengthMm: number;
+  planned: number;
+  pixels: number;
   /** Of strip, in mm. */
   stripMm: number;
   /** Cut marks to count from its beginning. */
@@ -10,86 +20,127 @@ export interface ScreenPiece extends FramePiece {
   spareMm: number;
 }
 
+/** Wires from the end of one piece to the beginning of the next, in data order. */
+export interface WireBridge {
+  from: string;
+  to: string;
+  /** From end to end, straight. */
+  reachMm: number;
+  /** What they carry. */
+  wires: readonly string[];
+}
+
+/** How the strip goes round a corner, and what that costs. */
+export interface CornerCost extends CornerWay {
+  corner: ScreenCorner;
+  /** Pixels that a bent corner would hold more. */
+  lostPixels: number;
+}
+
 export interface ScreenCuts {
-  pieces: ScreenPiece[];
+  /** In data order. */
+  cuts: ScreenCut[];
+  bridges: WireBridge[];
+  corners: CornerCost[];
   stripMm: number;
-  /** Wire bridges between pieces: at corners that are not bent, and over the stand. */
-  bridges: number;
   rolls: number;
   /** What is left of the rolls. */
   leftMm: number;
-  /** The diagonal, in mm, of the largest screen of this aspect that one roll frames with the same inset, sides and gap. */
-  largestDiagonalMm: number;
-  /** Things that should agree, and do or not. */
-  checks: { words: string; isRight: boolean }[];
+  /** The diagonal, in mm, of the largest screen of this aspect that one roll frames with the same inset, corners, sides and gap; null where pieces are laid otherwise. */
+  largestDiagonalMm: number | null;
 }
 
 /** What is cut from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
-export function screenCuts(shape: ScreenShape, rollMm: number): ScreenCuts {
+export function screenCuts(
+  shape: ScreenShape,
+  rollMm: number,
+  pixelType?: Pick<PixelType, 'chip' | 'timing'>,
+): ScreenCuts {
+  const pieces = framePieces(shape);
+  const stretches = frameStretches(shape, pieces);
   const pitchMm = 1000 / shape.pixelsPerMetre;
-  const pieces = framePieces(shape).map((piece): ScreenPiece => {
-    const stripMm = piece.pixels * pitchMm;
+  const cuts = stretches.map(({ piece: number, pixels }, i): ScreenCut => {
+    const piece = pieces[number]!;
+    const share = pixels / piece.pixels;
+    const stripMm = pixels * pitchMm;
+    const part = share === 1 ? '' : i === 0 ? ', from where the data begins' : ', up to where the data began';
     return {
-      ...piece,
+      key: `${piece.name} ${i}`,
+      words: piece.words + part,
+      lengthMm: piece.lengthMm * share,
+      planned: share === 1 ? piece.planned : pixels,
+      pixels,
       stripMm,
-      marks: piece.pixels / shape.pixelsPerCut,
-      spareMm: piece.lengthMm - stripMm,
+      marks: pixels / shape.pixelsPerCut,
+      spareMm: piece.lengthMm * share - stripMm,
     };
   });
-  const runs = isBent(shape) ? joined(shape, pieces) : pieces.map(({ stripMm }) => stripMm);
+  const wires = [
+    'plus',
+    'ground',
+    'data',
+    ...(pixelType && signalOf(pixelType).timing.kind === 'clocked' ? ['clock'] : []),
+  ];
+  const bridges: WireBridge[] = [];
+  const runs: number[] = [];
+  stretches.forEach(({ piece }, i) => {
+    const before = stretches[i - 1];
+    if (before && follows(shape, pieces[before.piece]!, pieces[piece]!))
+      runs[runs.length - 1]! += cuts[i]!.stripMm;
+    else {
+      if (before)
+        bridges.push({
+          from: cuts[i - 1]!.words,
+          to: cuts[i]!.words,
+          reachMm: reach(shape, pieces[before.piece]!, pieces[piece]!),
+          wires,
+        });
+      runs.push(cuts[i]!.stripMm);
+    }
+  });
   const stripMm = runs.reduce((sum, each) => sum + each, 0);
   const rolls = rollsFor(runs, rollMm);
-  const count = (name: string) =>
-    pieces.filter(({ side }) => side === name).reduce((sum, { pixels }) => sum + pixels, 0);
-  const gapPixels = Math.round(((shape.standGap?.lengthMm ?? 0) * shape.pixelsPerMetre) / 1000);
-  const has = (...sides: ScreenShape['sides']) => sides.every((side) => shape.sides.includes(side));
   return {
-    pieces,
+    cuts,
+    bridges,
+    corners: shape.ownPieces ? [] : cornerCosts(shape),
     stripMm,
-    bridges: Math.max(0, runs.length - 1),
     rolls,
     leftMm: rolls * rollMm - stripMm,
-    largestDiagonalMm: largestDiagonal(shape, rollMm),
-    checks: [
-      ...(has('top', 'bottom')
-        ? [
-            {
-              words: `top ${count('top')} = bottom ${count('bottom')}${gapPixels ? ` and ${gapPixels} for the stand` : ''}`,
-              // Two pieces lose up to a cut each to rounding.
-              isRight:
-                Math.abs(count('top') - count('bottom') - gapPixels) <=
-                (gapPixels ? 2 * shape.pixelsPerCut : 0),
-            },
-          ]
-        : []),
-      ...(has('left', 'right')
-        ? [
-            {
-              words: `left ${count('left')} = right ${count('right')}`,
-              isRight: count('left') === count('right'),
-            },
-          ]
-        : []),
-    ],
+    largestDiagonalMm: shape.ownPieces ? null : largestDiagonal(shape, rollMm),
   };
 }
 
-const isBent = ({ corner }: ScreenShape) => corner.style === 'bent';
-
-/** Strip that runs on round its corners, in mm: parted by the stand, and where a side has none. */
-function joined(shape: ScreenShape, pieces: readonly ScreenPiece[]): number[] {
-  const runs: number[] = [];
-  pieces.forEach(({ stripMm, name, from }, i) => {
-    const before = pieces[i - 1];
-    const goesOn =
-      before && name !== 'bottomLeft' && Math.hypot(before.to[0] - from[0], before.to[1] - from[1]) < 1;
-    if (goesOn) runs[runs.length - 1]! += stripMm;
-    else runs.push(stripMm);
-  });
-  // The last piece meets the first at the top left, where all four sides have strip.
-  if (runs.length > 1 && shape.sides.length === 4) runs[0]! += runs.pop()!;
-  return runs;
+/** The same, whichever way round the data goes. */
+function follows(shape: ScreenShape, one: FramePiece, next: FramePiece): boolean {
+  return shape.direction === 'clockwise' ? runsOn(shape, one, next) : runsOn(shape, next, one);
 }
+
+function reach({ direction }: ScreenShape, one: FramePiece, next: FramePiece): number {
+  const [end, begin] = direction === 'clockwise' ? [one.to, next.from] : [one.from, next.to];
+  return Math.hypot(end[0] - begin[0], end[1] - begin[1]);
+}
+
+/** Corners between two sides that both have strip. */
+function cornerCosts(shape: ScreenShape): CornerCost[] {
+  const planned = (corners: ScreenShape['corners']) =>
+    framePixels({ ...shape, corners, installed: undefined } as ScreenShape);
+  return SCREEN_CORNERS.flatMap((corner) => {
+    const both = shape.sides.filter(
+      (side) => CORNER_BEFORE[side] === corner || CORNER_AT_END[side] === corner,
+    );
+    if (both.length < 2) return [];
+    const bent = planned({ ...shape.corners, [corner]: { style: 'bent', lossMm: 0 } });
+    return [{ corner, ...cornerWay(shape, corner), lostPixels: bent - planned(shape.corners) }];
+  });
+}
+
+const CORNER_AT_END = {
+  top: 'topRight',
+  right: 'bottomRight',
+  bottom: 'bottomLeft',
+  left: 'topLeft',
+} as const;
 
 /** First fit, the longest first; what is longer than a roll takes whole ones and joins them. */
 function rollsFor(runs: readonly number[], rollMm: number): number {
@@ -110,11 +161,55 @@ function rollsFor(runs: readonly number[], rollMm: number): number {
 function largestDiagonal(shape: ScreenShape, rollMm: number): number {
   const { widthMm, heightMm } = pictureSize(shape);
   const diagonalMm = Math.hypot(widthMm, heightMm);
-  const loss = shape.corner.style === 'bent' ? 0 : shape.corner.lossMm;
   const perDiagonal = shape.sides.reduce(
     (sum, side) => sum + (side === 'top' || side === 'bottom' ? widthMm : heightMm) / diagonalMm,
     0,
   );
-  const taken = shape.sides.length * 2 * (shape.insetMm + loss) + (shape.standGap?.lengthMm ?? 0);
+  const losses = shape.sides.reduce(
+    (sum, side) => sum + cornerLoss(shape, CORNER_BEFORE[side]) + cornerLoss(shape, CORNER_AT_END[side]),
+    0,
+  );
+  const taken = shape.sides.length * 2 * shape.insetMm + losses + (shape.standGap?.lengthMm ?? 0);
   return (rollMm + taken) / perDiagonal;
+}
+
+/** Things of a frame that should agree. */
+export interface FrameTick {
+  words: string;
+  isRight: boolean;
+}
+
+/** @param runPixels what the runs of the prop have in the plan */
+export function frameTicks(shape: ScreenShape, runPixels: number): FrameTick[] {
+  const pieces = framePieces(shape);
+  const count = (name: string) =>
+    pieces.filter(({ side }) => side === name).reduce((sum, { pixels }) => sum + pixels, 0);
+  const gapPixels = Math.round(((shape.standGap?.lengthMm ?? 0) * shape.pixelsPerMetre) / 1000);
+  const has = (...sides: ScreenShape['sides']) =>
+    !shape.ownPieces && sides.every((side) => shape.sides.includes(side));
+  const ticks: FrameTick[] = [];
+  if (has('top', 'bottom'))
+    ticks.push({
+      words: `top ${count('top')} = bottom ${count('bottom')}${gapPixels ? ` and ${gapPixels} for the stand` : ''}`,
+      // Two pieces lose up to a cut each to rounding.
+      isRight:
+        Math.abs(count('top') - count('bottom') - gapPixels) <= (gapPixels ? 2 * shape.pixelsPerCut : 0),
+    });
+  if (has('left', 'right'))
+    ticks.push({
+      words: `left ${count('left')} = right ${count('right')}`,
+      isRight: count('left') === count('right'),
+    });
+  const { hiddenFirst, unusedTail = 0, countedOnWire } = shape;
+  const dark = hiddenFirst + unusedTail;
+  ticks.push({
+    words: `pieces ${framePixels(shape)}${dark > 0 ? ` and ${dark} dark` : ''} = run ${runPixels}`,
+    isRight: wirePixels(shape) === runPixels,
+  });
+  if (countedOnWire !== undefined)
+    ticks.push({
+      words: `run ${runPixels} = counted on the wire ${countedOnWire}`,
+      isRight: runPixels === countedOnWire,
+    });
+  return ticks;
 }

@@ -1,14 +1,7 @@
-import { z } from 'zod';
+import { cornerLoss, cornerWay, pictureSize, type EdgePiece, type OwnPiece, type ScreenShape } from './shape';
+import { CORNER_BEFORE, SIDE_BEHIND, type ScreenCorner, type ScreenSide, type ScreenStart } from './sides';
 
-/** The sides of a picture, clockwise as seen from the front. */
-export const SCREEN_SIDES = ['top', 'right', 'bottom', 'left'] as const;
-export type ScreenSide = (typeof SCREEN_SIDES)[number];
-
-/** The pieces of strip that frame it, clockwise as seen from the front; a stand parts the bottom into two. */
-export const FRAME_PIECES = ['top', 'right', 'bottom', 'bottomRight', 'bottomLeft', 'left'] as const;
-export type FramePieceName = (typeof FRAME_PIECES)[number];
-
-export const PIECE_WORDS: Record<FramePieceName, string> = {
+const EDGE_WORDS: Record<EdgePiece, string> = {
   top: 'top',
   right: 'right, seen from the front',
   bottom: 'bottom',
@@ -17,85 +10,13 @@ export const PIECE_WORDS: Record<FramePieceName, string> = {
   left: 'left, seen from the front',
 };
 
-export const SCREEN_STARTS = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft', 'bottomMiddle'] as const;
-export type ScreenStart = (typeof SCREEN_STARTS)[number];
-
-/** How a strip goes round a corner: bent it runs on; cut and bridged, or by corner pieces, it loses length at both ends. */
-export const CORNER_STYLES = ['bent', 'cut', 'pieces'] as const;
-
-export const SCREEN_LIMITS = { leastMm: 50, mostMm: 20_000, mostInsetMm: 500, leastPerM: 5, mostPerM: 400 };
-const side = z.number().min(SCREEN_LIMITS.leastMm).max(SCREEN_LIMITS.mostMm);
-const ratio = z.number().min(0.1).max(100);
-
-export const screenShapeSchema = z
-  .strictObject({
-    /** Of the picture: by its diagonal and aspect, or as it was measured. */
-    size: z.discriminatedUnion('by', [
-      z.strictObject({
-        by: z.literal('diagonal'),
-        diagonalMm: side,
-        aspectWidth: ratio,
-        aspectHeight: ratio,
-      }),
-      z.strictObject({ by: z.literal('sides'), widthMm: side, heightMm: side }),
-    ]),
-    /** From the edge of the picture inwards to the middle of the strip: it hides the points of light from the side. */
-    insetMm: z.number().min(0).max(SCREEN_LIMITS.mostInsetMm),
-    pixelsPerMetre: z.number().min(SCREEN_LIMITS.leastPerM).max(SCREEN_LIMITS.mostPerM),
-    /** The strip can be cut after so many. */
-    pixelsPerCut: z.int().min(1).max(24),
-    /** Sides that have a strip. */
-    sides: z.array(z.enum(SCREEN_SIDES)).min(1).max(4),
-    /** Left free in the bottom for a stand. */
-    standGap: z
-      .strictObject({
-        lengthMm: z.number().min(1).max(SCREEN_LIMITS.mostMm),
-        /** Of its middle from the middle of the screen, to the right as seen from the front. */
-        offsetMm: z.number().min(-SCREEN_LIMITS.mostMm).max(SCREEN_LIMITS.mostMm),
-      })
-      .optional(),
-    corner: z.strictObject({ style: z.enum(CORNER_STYLES), lossMm: z.number().min(0).max(200) }),
-    /** Counts that were really installed, which replace those that are planned. */
-    installed: z.partialRecord(z.enum(FRAME_PIECES), z.int().min(0).max(5000)).optional(),
-    start: z.enum(SCREEN_STARTS),
-    /** The first pixel is so many further on, in the direction of the data. */
-    startOffset: z.int().min(0).max(20_000),
-    /** As seen from the front. */
-    direction: z.enum(['clockwise', 'counterclockwise']),
-    /** Of its first pixels so many stay dark behind the screen. */
-    hiddenFirst: z.int().min(0).max(100),
-  })
-  .refine(({ sides }) => new Set(sides).size === sides.length, {
-    path: ['sides'],
-    message: 'each side once',
-  })
-  .refine(
-    (shape) => {
-      const { widthMm, heightMm } = pictureSize(shape);
-      return 2 * (shape.insetMm + shape.corner.lossMm) < Math.min(widthMm, heightMm);
-    },
-    { path: ['insetMm'], message: 'an inset that leaves something of the sides' },
-  )
-  .refine(
-    ({ standGap, sides, ...shape }) => {
-      if (!standGap) return true;
-      const { widthMm } = pictureSize(shape);
-      const reach = Math.abs(standGap.offsetMm) + standGap.lengthMm / 2;
-      return sides.includes('bottom') && reach <= widthMm / 2 - shape.insetMm - shape.corner.lossMm;
-    },
-    { path: ['standGap'], message: 'a gap that lies within the strip at the bottom' },
-  );
-export type ScreenShape = z.infer<typeof screenShapeSchema>;
-
-/** Width and height of the picture, in mm: of a diagonal d and an aspect w : h they are d*w/sqrt(w^2 + h^2) and d*h/sqrt(w^2 + h^2). */
-export function pictureSize({ size }: Pick<ScreenShape, 'size'>): { widthMm: number; heightMm: number } {
-  if (size.by === 'sides') return { widthMm: size.widthMm, heightMm: size.heightMm };
-  const scale = size.diagonalMm / Math.hypot(size.aspectWidth, size.aspectHeight);
-  return { widthMm: scale * size.aspectWidth, heightMm: scale * size.aspectHeight };
-}
+type Point = readonly [xMm: number, yMm: number];
 
 export interface FramePiece {
-  name: FramePieceName;
+  /** Tells pieces of one frame apart. */
+  name: string;
+  /** Where it is, as a builder says it. */
+  words: string;
   side: ScreenSide;
   /** Room for strip. */
   lengthMm: number;
@@ -103,9 +24,9 @@ export interface FramePiece {
   planned: number;
   /** What is really there: installed where that was said. */
   pixels: number;
-  /** Where it begins and ends, clockwise; the middle of the picture is at 0, 0, front view, y upwards. */
-  from: readonly [xMm: number, yMm: number];
-  to: readonly [xMm: number, yMm: number];
+  /** Where it begins and ends, clockwise; the middle of the picture is at 0, 0, front view, y upwards, along the glass. */
+  from: Point;
+  to: Point;
 }
 
 /** As many whole cuts of a strip as a length holds. A hair of a millimetre of rounding costs no pixel. */
@@ -113,90 +34,242 @@ function pixelsIn(lengthMm: number, { pixelsPerMetre, pixelsPerCut }: ScreenShap
   return Math.max(0, Math.floor((lengthMm * pixelsPerMetre) / 1000 / pixelsPerCut + 1e-6) * pixelsPerCut);
 }
 
-/** The pieces of strip, clockwise from the top left as seen from the front. */
+/** The pieces of strip, clockwise as seen from the front: from the top left where none were laid otherwise. */
 export function framePieces(shape: ScreenShape): FramePiece[] {
+  return shape.ownPieces ? ownPieces(shape, shape.ownPieces) : edgePieces(shape);
+}
+
+function edgePieces(shape: ScreenShape): FramePiece[] {
   const { widthMm, heightMm } = pictureSize(shape);
-  const { insetMm, standGap, corner, sides, installed } = shape;
+  const { insetMm, standGap, sides, installed } = shape;
   const [right, top] = [widthMm / 2 - insetMm, heightMm / 2 - insetMm];
-  const loss = corner.style === 'bent' ? 0 : corner.lossMm;
+  const loss = (at: ScreenCorner) => cornerLoss(shape, at);
   const gap = standGap && [
     standGap.offsetMm + standGap.lengthMm / 2,
     standGap.offsetMm - standGap.lengthMm / 2,
   ];
-  const all: (readonly [FramePieceName, ScreenSide, FramePiece['from'], FramePiece['to']])[] = [
-    ['top', 'top', [-right + loss, top], [right - loss, top]],
-    ['right', 'right', [right, top - loss], [right, -top + loss]],
+  const bottomFrom: Point = [right - loss('bottomRight'), -top];
+  const bottomTo: Point = [-right + loss('bottomLeft'), -top];
+  const all: (readonly [EdgePiece, ScreenSide, Point, Point])[] = [
+    ['top', 'top', [-right + loss('topLeft'), top], [right - loss('topRight'), top]],
+    ['right', 'right', [right, top - loss('topRight')], [right, -top + loss('bottomRight')]],
     ...(gap
       ? ([
-          ['bottomRight', 'bottom', [right - loss, -top], [gap[0]!, -top]],
-          ['bottomLeft', 'bottom', [gap[1]!, -top], [-right + loss, -top]],
+          ['bottomRight', 'bottom', bottomFrom, [gap[0]!, -top]],
+          ['bottomLeft', 'bottom', [gap[1]!, -top], bottomTo],
         ] as const)
-      : ([['bottom', 'bottom', [right - loss, -top], [-right + loss, -top]]] as const)),
-    ['left', 'left', [-right, -top + loss], [-right, top - loss]],
+      : ([['bottom', 'bottom', bottomFrom, bottomTo]] as const)),
+    ['left', 'left', [-right, -top + loss('bottomLeft')], [-right, top - loss('topLeft')]],
   ];
-  return all.flatMap(([name, of, from, to]) => {
-    if (!sides.includes(of)) return [];
+  return all.flatMap(([name, side, from, to]) => {
+    if (!sides.includes(side)) return [];
     const lengthMm = Math.hypot(to[0] - from[0], to[1] - from[1]);
     const planned = pixelsIn(lengthMm, shape);
-    return [{ name, side: of, lengthMm, planned, pixels: installed?.[name] ?? planned, from, to }];
+    const pixels = installed?.[name] ?? planned;
+    return [{ name, words: EDGE_WORDS[name], side, lengthMm, planned, pixels, from, to }];
   });
+}
+
+/** Of each side, clockwise: where it begins, along it, and from it towards the middle, for a picture of half the width and height. */
+const SIDE_LINES: Record<
+  ScreenSide,
+  (x: number, y: number) => { begin: Point; along: Point; inwards: Point }
+> = {
+  top: (x, y) => ({ begin: [-x, y], along: [1, 0], inwards: [0, -1] }),
+  right: (x, y) => ({ begin: [x, y], along: [0, -1], inwards: [-1, 0] }),
+  bottom: (x, y) => ({ begin: [x, -y], along: [-1, 0], inwards: [0, 1] }),
+  left: (x, y) => ({ begin: [-x, -y], along: [0, 1], inwards: [1, 0] }),
+};
+
+function ownPieces(shape: ScreenShape, own: readonly OwnPiece[]): FramePiece[] {
+  const { widthMm, heightMm } = pictureSize(shape);
+  return own.map(({ side, runs, atMm, lengthMm, insetMm, installed }, i) => {
+    const { begin, along, inwards } = SIDE_LINES[side](widthMm / 2, heightMm / 2);
+    const from: Point = [0, 1].map((k) => begin[k]! + atMm * along[k]! + insetMm * inwards[k]!) as never;
+    const way = runs === 'along' ? along : inwards;
+    const length = runs === 'outwards' ? -lengthMm : lengthMm;
+    const to: Point = [from[0] + length * way[0], from[1] + length * way[1]];
+    const planned = pixelsIn(lengthMm, shape);
+    const where = EDGE_WORDS[side];
+    return {
+      name: `piece${i + 1}`,
+      words: `piece ${i + 1}, ${runs === 'along' ? where : `${runs} at the ${where}`}`,
+      side,
+      lengthMm,
+      planned,
+      pixels: installed ?? planned,
+      from,
+      to,
+    };
+  });
+}
+
+/** The frame as it stands, as pieces that can be laid otherwise: what was counted stays. */
+export function asOwnPieces(shape: ScreenShape): OwnPiece[] {
+  const { widthMm, heightMm } = pictureSize(shape);
+  return framePieces(shape).map(({ side, from, lengthMm, planned, pixels }) => {
+    const { begin, along, inwards } = SIDE_LINES[side](widthMm / 2, heightMm / 2);
+    const [x, y] = [from[0] - begin[0], from[1] - begin[1]];
+    const tenths = (mm: number) => Math.round(10 * mm) / 10 + 0;
+    return {
+      side,
+      runs: 'along',
+      atMm: tenths(x * along[0] + y * along[1]),
+      // Rounded up by no more than a tenth, so that no pixel is lost to it.
+      lengthMm: Math.ceil(10 * lengthMm - 1e-6) / 10,
+      insetMm: tenths(x * inwards[0] + y * inwards[1]),
+      ...(pixels !== planned && { installed: pixels }),
+    };
+  });
+}
+
+/** True where the strip goes on from a piece into the next without a cut: their ends meet, and it is bent there. */
+export function runsOn(shape: ScreenShape, piece: FramePiece, next: FramePiece): boolean {
+  if (Math.hypot(piece.to[0] - next.from[0], piece.to[1] - next.from[1]) >= 1) return false;
+  const way = piece.side === next.side ? shape.corner : cornerWay(shape, CORNER_BEFORE[next.side]);
+  return way.style === 'bent';
 }
 
 export const framePixels = (shape: ScreenShape) =>
   framePieces(shape).reduce((sum, { pixels }) => sum + pixels, 0);
 
-/** Every light of the frame clockwise from the top left, front view, in mm: in the middle of its share of its piece. */
-export function frameLights(pieces: readonly FramePiece[]): { xMm: number; yMm: number; side: ScreenSide }[] {
-  return pieces.flatMap(({ from, to, pixels, side: of }) =>
+/** On the wire: those that are seen, the hidden first ones and the unused tail. */
+export const wirePixels = (shape: ScreenShape) =>
+  framePixels(shape) + shape.hiddenFirst + (shape.unusedTail ?? 0);
+
+export interface FrameLight {
+  xMm: number;
+  yMm: number;
+  side: ScreenSide;
+  /** Number of its piece, from 0. */
+  piece: number;
+}
+
+/** Every light of the frame clockwise from the first piece, front view, in mm: in the middle of its share of its piece. */
+export function frameLights(pieces: readonly FramePiece[]): FrameLight[] {
+  return pieces.flatMap(({ from, to, pixels, side }, piece) =>
     Array.from({ length: pixels }, (_, i) => {
       const share = (i + 0.5) / pixels;
       return {
         xMm: from[0] + share * (to[0] - from[0]),
         yMm: from[1] + share * (to[1] - from[1]),
-        side: of,
+        side,
+        piece,
       };
     }),
   );
 }
 
-/** Place of the first light in the count clockwise from the top left, where a start and a direction say it. */
+type Counted = Pick<FramePiece, 'side' | 'pixels'>;
+
+/** Lights that come before each corner and the middle of the bottom, clockwise from the first piece. */
+export function frameBoundaries(pieces: readonly Counted[]): Record<ScreenStart, number> {
+  const before = (at: number) => pieces.slice(0, at).reduce((sum, { pixels }) => sum + pixels, 0);
+  const bottom = firstOfSide(pieces, 'bottom');
+  const parts = pieces.filter(({ side }) => side === 'bottom');
+  // Two pieces are parted by the stand; else by the middle, the odd one to the right of it.
+  const toMiddle = parts.length === 2 ? parts[0]!.pixels : Math.ceil(sumOf(parts) / 2);
+  const corner = (at: ScreenCorner) => before(firstOfSide(pieces, SIDE_BEHIND[at]));
+  return {
+    topLeft: corner('topLeft'),
+    topRight: corner('topRight'),
+    bottomRight: corner('bottomRight'),
+    bottomLeft: corner('bottomLeft'),
+    bottomMiddle: before(bottom) + (parts.length > 0 ? toMiddle : 0),
+  };
+}
+
+const sumOf = (pieces: readonly Counted[]) => pieces.reduce((sum, { pixels }) => sum + pixels, 0);
+
+/** Number of the piece at which a side begins, or, where it has none, the next side that has one. */
+function firstOfSide(pieces: readonly Counted[], side: ScreenSide): number {
+  let wanted = side;
+  for (let tried = 0; tried < 4; tried += 1) {
+    const own = pieces.flatMap((piece, i) => (piece.side === wanted ? [i] : []));
+    // The first of a row of them, which may go on over the end of the list.
+    const first = own.find((i) => pieces.at(i - 1)!.side !== wanted) ?? own[0];
+    if (first !== undefined) return first;
+    wanted = SIDE_BEHIND[CORNER_AFTER[wanted]];
+  }
+  return 0;
+}
+
+const CORNER_AFTER: Record<ScreenSide, ScreenCorner> = {
+  top: 'topRight',
+  right: 'bottomRight',
+  bottom: 'bottomLeft',
+  left: 'topLeft',
+};
+
+/** Place of the first light in the count clockwise from the first piece, where a start and a direction say it. */
 export function firstLight(
-  pieces: readonly Pick<FramePiece, 'name' | 'side' | 'pixels'>[],
+  pieces: readonly Counted[],
   { start, startOffset, direction }: Pick<ScreenShape, 'start' | 'startOffset' | 'direction'>,
 ): number {
-  const count = pieces.reduce((sum, { pixels }) => sum + pixels, 0);
-  if (count === 0) return 0;
-  /** Lights before a side, clockwise. */
-  const before = (of: ScreenSide) =>
-    pieces.slice(0, Math.max(0, firstOfSide(pieces, of))).reduce((sum, { pixels }) => sum + pixels, 0);
-  const middle = () => {
-    const bottom = pieces.filter(({ side: of }) => of === 'bottom');
-    return bottom.length === 2
-      ? before('bottom') + bottom[0]!.pixels
-      : before('bottom') + Math.ceil((bottom[0]?.pixels ?? 0) / 2);
-  };
-  const boundary = {
-    topLeft: () => 0,
-    topRight: () => before('right'),
-    bottomRight: () => before('bottom'),
-    bottomLeft: () => before('left'),
-    bottomMiddle: middle,
-  }[start]();
+  const total = sumOf(pieces);
+  if (total === 0) return 0;
+  const boundary = frameBoundaries(pieces)[start];
   const at = direction === 'clockwise' ? boundary + startOffset : boundary - 1 - startOffset;
-  return ((at % count) + count) % count;
+  return ((at % total) + total) % total;
 }
 
-/** Where a side would begin: at its first piece, or at the first of the next side that is there. */
-function firstOfSide(pieces: readonly Pick<FramePiece, 'side'>[], of: ScreenSide): number {
-  const from = SCREEN_SIDES.indexOf(of);
-  const at = pieces.findIndex(({ side: own }) => SCREEN_SIDES.indexOf(own) >= from);
-  return at === -1 ? pieces.length : at;
-}
-
-/** Of each light in data order its place in the count clockwise from the top left. */
+/** Of each light in data order its place in the count clockwise from the first piece. */
 export function dataOrder(shape: ScreenShape, pieces: readonly FramePiece[] = framePieces(shape)): number[] {
-  const count = pieces.reduce((sum, { pixels }) => sum + pixels, 0);
+  const total = sumOf(pieces);
   const first = firstLight(pieces, shape);
   const step = shape.direction === 'clockwise' ? 1 : -1;
-  return Array.from({ length: count }, (_, i) => (((first + step * i) % count) + count) % count);
+  return Array.from({ length: total }, (_, i) => (((first + step * i) % total) + total) % total);
+}
+
+/** Lights of one piece that follow one another in data order; a piece in which the data begins is two of them. */
+export interface FrameStretch {
+  piece: number;
+  /** Place of its first light in the count clockwise from the first piece. */
+  firstPlace: number;
+  pixels: number;
+}
+
+export function frameStretches(
+  shape: ScreenShape,
+  pieces: readonly FramePiece[] = framePieces(shape),
+): FrameStretch[] {
+  const order = dataOrder(shape, pieces);
+  const lights = frameLights(pieces);
+  const step = shape.direction === 'clockwise' ? 1 : -1;
+  const made: FrameStretch[] = [];
+  order.forEach((place, i) => {
+    const { piece } = lights[place]!;
+    const last = made.at(-1);
+    if (last?.piece === piece && place - order[i - 1]! === step) last.pixels += 1;
+    else made.push({ piece, firstPlace: place, pixels: 1 });
+  });
+  return made;
+}
+
+/** The frame as it is planned: what was counted where it hangs is left out. */
+export function withoutCounts({
+  installed: _,
+  countedOnWire: __,
+  ownPieces,
+  ...rest
+}: ScreenShape): ScreenShape {
+  return {
+    ...rest,
+    ...(ownPieces && { ownPieces: ownPieces.map(({ installed: ___, ...piece }) => piece) }),
+  };
+}
+
+/** The frame with so many pixels in each piece, in the order of `framePieces`: those that differ from the planned ones are counted ones. */
+export function withCounts(shape: ScreenShape, counts: readonly number[]): ScreenShape {
+  const bare = withoutCounts(shape);
+  const differ = framePieces(bare).map(({ planned }, i) => counts[i] !== planned);
+  if (bare.ownPieces)
+    return {
+      ...bare,
+      ownPieces: bare.ownPieces.map((piece, i) => (differ[i] ? { ...piece, installed: counts[i]! } : piece)),
+    };
+  const installed = Object.fromEntries(
+    framePieces(bare).flatMap(({ name }, i) => (differ[i] ? [[name, counts[i]!]] : [])),
+  );
+  return { ...bare, ...(Object.keys(installed).length > 0 && { installed }) };
 }

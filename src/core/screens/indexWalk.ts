@@ -1,11 +1,6 @@
-import {
-  firstLight,
-  framePieces,
-  SCREEN_STARTS,
-  type FramePiece,
-  type ScreenShape,
-  type ScreenSide,
-} from './frame';
+import { firstLight, framePieces, withCounts, type FramePiece } from './frame';
+import type { ScreenShape } from './shape';
+import { SCREEN_STARTS, type ScreenSide } from './sides';
 
 /** What is seen of one index: the side that it lights on, or nothing. */
 export type Seen = ScreenSide | 'dark';
@@ -14,6 +9,7 @@ const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
 /** A way in which the frame may be wired. */
 export interface WalkCandidate {
   start: ScreenShape['start'];
+  startOffset: number;
   direction: ScreenShape['direction'];
   hiddenFirst: number;
   /** Lights of each piece, as `framePieces` lists them. */
@@ -32,6 +28,8 @@ interface Laid {
 
 /** Indices that are lit at once, in a colour each. */
 export const MOST_LIT = 6;
+/** More ways are not walked: with many pieces each count may be out by less. */
+const MOST_WAYS = 250_000;
 /** More of them say nothing new about which index splits best. */
 const MOST_WEIGHED = 1500;
 
@@ -46,7 +44,7 @@ function seenAt({ begins, sees, end }: Laid, index: number): number {
 function laid(pieces: readonly FramePiece[], candidate: WalkCandidate): Laid {
   const own = pieces.map((piece, i) => ({ ...piece, pixels: candidate.counts[i]! }));
   const total = own.reduce((sum, { pixels }) => sum + pixels, 0);
-  const first = firstLight(own, { ...candidate, startOffset: 0 });
+  const first = firstLight(own, candidate);
   /** Where each piece begins and ends, clockwise. */
   let at = 0;
   const stretches = own.map(({ side, pixels }) => {
@@ -75,18 +73,26 @@ function laid(pieces: readonly FramePiece[], candidate: WalkCandidate): Laid {
 
 /** Finds how a frame is wired from what a few lit indices show. */
 export class IndexWalk {
-  private left: Laid[];
-
-  private constructor(left: Laid[]) {
-    this.left = left;
-  }
+  private constructor(
+    private left: Laid[],
+    /** No index from here on is lit. */
+    private readonly litBelow: number,
+  ) {}
 
   /**
-   * @param spread each side may have so many lights more or fewer than planned
-   * @param mostHidden first ones that may be dark
+   * @param wish `spread`: each piece may have so many lights more or fewer than planned, or fewer so where there are many pieces;
+   *   `mostHidden`: first ones that may be dark; `litBelow`: indices from here on cannot be lit
    */
-  static of(shape: ScreenShape, spread = 3, mostHidden = 0): IndexWalk {
+  static of(
+    shape: ScreenShape,
+    wish: { spread?: number; mostHidden?: number; litBelow?: number } = {},
+  ): IndexWalk {
+    const { mostHidden = 0, litBelow = Infinity } = wish;
     const pieces = framePieces(shape);
+    const offsets = [...new Set([0, shape.startOffset])];
+    const others = 2 * SCREEN_STARTS.length * offsets.length * (mostHidden + 1);
+    let spread = wish.spread ?? 3;
+    while (spread > 0 && others * (2 * spread + 1) ** pieces.length > MOST_WAYS) spread -= 1;
     const ranges = pieces.map(({ pixels }) =>
       Array.from({ length: 2 * spread + 1 }, (_, i) => pixels - spread + i).filter((count) => count > 0),
     );
@@ -99,9 +105,11 @@ export class IndexWalk {
     const left: Laid[] = [];
     for (const start of starts)
       for (const direction of ['clockwise', 'counterclockwise'] as const)
-        for (let hiddenFirst = 0; hiddenFirst <= mostHidden; hiddenFirst += 1)
-          for (const each of counts) left.push(laid(pieces, { start, direction, hiddenFirst, counts: each }));
-    return new IndexWalk(left);
+        for (const startOffset of offsets)
+          for (let hiddenFirst = 0; hiddenFirst <= mostHidden; hiddenFirst += 1)
+            for (const each of counts)
+              left.push(laid(pieces, { start, startOffset, direction, hiddenFirst, counts: each }));
+    return new IndexWalk(left, litBelow);
   }
 
   /** How many ways are left, and the first of them. */
@@ -122,7 +130,7 @@ export class IndexWalk {
     const edges = new Set(
       weighed.flatMap(({ begins, end }) => [...begins, end]).flatMap((at) => [at - 1, at]),
     );
-    const offered = [...edges].filter((index) => index >= 0).sort((a, b) => a - b);
+    const offered = [...edges].filter((index) => index >= 0 && index < this.litBelow).sort((a, b) => a - b);
     let lots: Int32Array = new Int32Array(weighed.length);
     let lotCount = 1;
     const chosen: number[] = [];
@@ -167,7 +175,7 @@ export class IndexWalk {
 
   /** The walk for what would be seen otherwise. */
   copy(): IndexWalk {
-    return new IndexWalk(this.left);
+    return new IndexWalk(this.left, this.litBelow);
   }
 
   /** What a way of wiring shows of some indices. */
@@ -188,7 +196,7 @@ export class IndexWalk {
     return new Map(
       [...lots].map(([key, lot]) => [
         key,
-        { seen: [...key].map((digit) => SEEN[Number(digit)]!), walk: new IndexWalk(lot) },
+        { seen: [...key].map((digit) => SEEN[Number(digit)]!), walk: new IndexWalk(lot, this.litBelow) },
       ]),
     );
   }
@@ -196,3 +204,11 @@ export class IndexWalk {
 
 /** What somebody behind the screen calls left is right from the front. */
 export const fromBack = (seen: Seen): Seen => (seen === 'left' ? 'right' : seen === 'right' ? 'left' : seen);
+
+/** The shape as it was found to be wired. */
+export function asWalked(
+  shape: ScreenShape,
+  { start, startOffset, direction, hiddenFirst, counts }: WalkCandidate,
+): ScreenShape {
+  return { ...withCounts(shape, counts), start, startOffset, direction, hiddenFirst };
+}

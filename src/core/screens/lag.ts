@@ -4,36 +4,33 @@ import { channelsPerPixel } from '../catalogue/pixelType';
 import { given } from '../figures/explained';
 import { frameTimeUs, signalOf } from '../protocols/signal';
 import { countOf, groupDigits } from '../units/number';
+import { BAUDS, NETWORK_MS, type LinkWish } from './linkWish';
 
 /** How lights follow a picture. */
-export interface LagWish {
+export interface LagWish extends LinkWish {
   pixels: number;
   pixelType: PixelType;
-  /** Pictures a second that the capture gives. */
-  captureHz: number;
-  /** Of one captured picture, in ms. */
-  processingMs: number;
   /** How long a light takes to come to a new colour, as it is set, in ms. */
   smoothingMs: number;
-  link: { kind: 'serial'; baud: number; receivesWhileLit: boolean } | { kind: 'network'; ms: number };
-  wantedHz: number;
 }
 
 export const LAG_PARTS = ['capture', 'processing', 'smoothing', 'link', 'chips'] as const;
 export type LagPart = (typeof LAG_PARTS)[number];
 
 export interface Lag {
-  /** In ms, from what happens on the screen to what lights. */
+  /** In ms, from what is on the line of the picture to what lights. */
   parts: Record<LagPart, number>;
+  /** The sum of the parts, in ms. */
   totalMs: number;
+  /** Lights behind the picture that is seen, in ms: less than 0 where they are ahead of it. As worked out, or from what was filmed. */
+  behindMs: number;
+  isMeasured: boolean;
   /** Pictures a second that get through. */
   rateHz: number;
   bottleneck: LagPart;
   /** The smallest change that reaches the wanted rate; null where it is reached. */
   change: string | null;
 }
-
-const BAUDS = [115_200, 230_400, 460_800, 500_000, 921_600, 1_000_000, 2_000_000];
 
 const linkMs = (pixels: number, baud: number) =>
   1000 / serialRate(given('pixels', pixels, 'pixels'), given('baud', baud, 'baud')).value;
@@ -42,27 +39,36 @@ const linkMs = (pixels: number, baud: number) =>
 export function lagOf(wish: LagWish): Lag {
   const { pixels, pixelType, captureHz, processingMs, smoothingMs, link, wantedHz } = wish;
   const chipsMs = frameTimeUs(signalOf(pixelType), pixels, channelsPerPixel(pixelType)) / 1000;
-  const onLink = (baud: number) => linkMs(pixels, baud);
-  const link_ = link.kind === 'serial' ? onLink(link.baud) : link.ms;
+  const onLink =
+    link.kind === 'serial'
+      ? linkMs(pixels, link.baud)
+      : link.isWireless
+        ? NETWORK_MS.wireless
+        : NETWORK_MS.wired;
   const parts = {
     capture: 1000 / captureHz,
     processing: processingMs,
     smoothing: smoothingMs,
-    link: link_,
+    link: onLink,
     chips: chipsMs,
   };
+  const totalMs = Object.values(parts).reduce((sum, each) => sum + each, 0);
   const apart = link.kind === 'network' || link.receivesWhileLit;
   // What each step allows; a board that cannot receive while it lights does one after the other.
   const rates: [LagPart, number][] = [
     ['capture', captureHz],
     ['processing', processingMs > 0 ? 1000 / processingMs : Infinity],
-    ['link', link.kind === 'serial' ? 1000 / (apart ? link_ : link_ + chipsMs) : Infinity],
+    ['link', link.kind === 'serial' ? 1000 / (apart ? onLink : onLink + chipsMs) : Infinity],
     ['chips', 1000 / chipsMs],
   ];
   const [bottleneck, rateHz] = rates.reduce((least, each) => (each[1] < least[1] ? each : least));
+  const workedOutMs = totalMs - wish.screenDelayMs;
   return {
     parts,
-    totalMs: Object.values(parts).reduce((sum, each) => sum + each, 0),
+    totalMs,
+    // What was filmed holds all that nobody can look up; a setting that is changed since changes it by as much as what is worked out.
+    behindMs: wish.measured ? wish.measured.behindMs + workedOutMs - wish.measured.workedOutMs : workedOutMs,
+    isMeasured: wish.measured !== undefined,
     rateHz,
     bottleneck,
     change: changesFor(
@@ -73,6 +79,53 @@ export function lagOf(wish: LagWish): Lag {
   };
 }
 
+/** A lag that was filmed, in ms, with what is worked out for the settings that it was filmed with: it takes the place of the assumed share. */
+export function withMeasuredLag(wish: LagWish, behindMs: number): NonNullable<LinkWish['measured']> {
+  const { totalMs } = lagOf(wish);
+  return { behindMs, workedOutMs: totalMs - wish.screenDelayMs };
+}
+
+/** A setting that could come next, and what is to be expected of it. */
+export interface NextSetting {
+  words: string;
+  behindMs: number;
+  rateHz: number;
+}
+
+/** Each single change that is usual, with the lag and the rate to expect: those that change nothing are left out. */
+export function nextSettings(wish: LagWish): NextSetting[] {
+  const now = lagOf(wish);
+  const { link } = wish;
+  const tried: [string, Partial<LagWish>][] = [];
+  if (link.kind === 'serial') {
+    const baud = BAUDS.find((each) => each > link.baud);
+    if (baud) tried.push([`${groupDigits(baud)} baud, at both ends`, { link: { ...link, baud } }]);
+    if (!link.receivesWhileLit)
+      tried.push(['a board that receives while it lights', { link: { ...link, receivesWhileLit: true } }]);
+  } else if (link.isWireless)
+    tried.push(['a cable instead of radio', { link: { kind: 'network', isWireless: false } }]);
+  if (wish.smoothingMs > 0)
+    tried.push([
+      `smoothing of ${Math.round(wish.smoothingMs / 2)} ms`,
+      { smoothingMs: Math.round(wish.smoothingMs / 2) },
+    ]);
+  if (wish.captureHz < 60)
+    tried.push([
+      `capture of ${Math.min(60, wish.captureHz * 2)} pictures a second`,
+      { captureHz: Math.min(60, wish.captureHz * 2) },
+    ]);
+  if (wish.processingMs > 1)
+    tried.push(['a captured picture of half the width and height', { processingMs: wish.processingMs / 4 }]);
+  return tried
+    .map(([words, change]) => {
+      const { behindMs, rateHz } = lagOf({ ...wish, ...change });
+      return { words, behindMs, rateHz };
+    })
+    .filter(
+      ({ behindMs, rateHz }) =>
+        Math.abs(behindMs - now.behindMs) > 0.05 || Math.abs(rateHz - now.rateHz) > 0.05,
+    );
+}
 /** Whatever is lifted, the next that is too slow would hold it: all of them are named, and the lights parted once for all. */
 function changesFor(slow: readonly LagPart[], wish: LagWish, apart: boolean): string | null {
   const { pixels, pixelType, wantedHz, link, captureHz } = wish;

@@ -1,9 +1,11 @@
-import { dataOrder, framePieces, SCREEN_SIDES, type ScreenShape, type ScreenSide } from './frame';
+import { dataOrder, frameBoundaries, framePieces, wirePixels } from './frame';
+import { pictureSize, type OwnPiece, type ScreenShape } from './shape';
+import { otherSide, SCREEN_CORNERS, SCREEN_SIDES, type ScreenCorner, type ScreenSide } from './sides';
 
 /** How a program counts the lights of a frame. */
 export interface Convention {
   /** The corner from which it counts. */
-  corner: 'topLeft' | 'topRight' | 'bottomRight' | 'bottomLeft';
+  corner: ScreenCorner;
   /** As seen from the front. */
   direction: 'clockwise' | 'counterclockwise';
   /** Its first light is 0 or 1. */
@@ -22,44 +24,33 @@ export interface ConventionNumbers {
   /** Where the stand is: its number of the light after the gap, and how many lights would fit there. Null without a gap. */
   gap: { at: number; pixels: number } | null;
   /** Its number of the first light behind each corner, in its direction. */
-  corners: Record<Convention['corner'], number>;
+  corners: Record<ScreenCorner, number>;
   /** On the wire, hidden ones included. */
   onWire: number;
   /** Of each light in data order, hidden ones left out: its number there. */
   of: number[];
 }
 
-/** The side behind each corner, clockwise. */
-const SIDE_BEHIND: Record<Convention['corner'], ScreenSide> = {
-  topLeft: 'top',
-  topRight: 'right',
-  bottomRight: 'bottom',
-  bottomLeft: 'left',
-};
-
 export function conventionNumbers(shape: ScreenShape, convention: Convention): ConventionNumbers {
   const pieces = framePieces(shape);
   const total = pieces.reduce((sum, { pixels }) => sum + pixels, 0);
-  const before = (side: ScreenSide) =>
-    pieces
-      .filter(({ side: of }) => SCREEN_SIDES.indexOf(of) < SCREEN_SIDES.indexOf(side))
-      .reduce((sum, { pixels }) => sum + pixels, 0);
+  const boundaries = frameBoundaries(pieces);
   const isClockwise = convention.direction === 'clockwise';
   const hidden = convention.countsHidden ? shape.hiddenFirst : 0;
-  const boundary = before(SIDE_BEHIND[convention.corner]);
+  const boundary = boundaries[convention.corner];
   const around = (at: number) => (total === 0 ? 0 : ((at % total) + total) % total);
   /** From a place in the count clockwise from the top left to a number of the convention. */
   const numberOf = (place: number) =>
     convention.firstIndex + hidden + around(isClockwise ? place - boundary : boundary - 1 - place);
   const order = dataOrder(shape, pieces);
   const corners = Object.fromEntries(
-    (Object.keys(SIDE_BEHIND) as Convention['corner'][]).map((corner) => {
-      const at = before(SIDE_BEHIND[corner]);
+    SCREEN_CORNERS.map((corner) => {
+      const at = boundaries[corner];
       return [corner, numberOf(around(isClockwise ? at : at - 1))];
     }),
   ) as ConventionNumbers['corners'];
   const stand = pieces.find(({ name }) => name === 'bottomRight');
-  const afterStand = stand ? before('bottom') + stand.pixels : null;
+  const afterStand = stand ? boundaries.bottomRight + stand.pixels : null;
   return {
     counts: Object.fromEntries(
       SCREEN_SIDES.map((side) => [
@@ -77,37 +68,53 @@ export function conventionNumbers(shape: ScreenShape, convention: Convention): C
             pixels: Math.round((shape.standGap!.lengthMm * shape.pixelsPerMetre) / 1000),
           },
     corners,
-    onWire: total + shape.hiddenFirst,
+    onWire: wirePixels(shape),
     of: order.map(numberOf),
   };
 }
 
 /** The same frame as it is described by one who stands behind it: left and right, and the direction, change. */
 export function mirrored(shape: ScreenShape): ScreenShape {
-  const start: Record<ScreenShape['start'], ScreenShape['start']> = {
-    topLeft: 'topRight',
-    topRight: 'topLeft',
-    bottomLeft: 'bottomRight',
-    bottomRight: 'bottomLeft',
-    bottomMiddle: 'bottomMiddle',
-  };
-  const { installed, standGap } = shape;
+  const { installed, standGap, corners, ownPieces } = shape;
+  const renamed = <Value>(record: Record<string, Value>) =>
+    Object.fromEntries(Object.entries(record).map(([name, value]) => [otherSide(name), value]));
   return {
     ...shape,
-    start: start[shape.start],
+    start: otherSide(shape.start),
     direction: shape.direction === 'clockwise' ? 'counterclockwise' : 'clockwise',
-    sides: shape.sides.map((side) => (side === 'left' ? 'right' : side === 'right' ? 'left' : side)),
+    sides: shape.sides.map(otherSide),
     ...(standGap && {
       standGap: { ...standGap, offsetMm: standGap.offsetMm === 0 ? 0 : -standGap.offsetMm },
     }),
-    ...(installed && {
-      installed: Object.fromEntries(
-        Object.entries(installed).map(([piece, count]) => [
-          { left: 'right', right: 'left', bottomLeft: 'bottomRight', bottomRight: 'bottomLeft' }[piece] ??
-            piece,
-          count,
-        ]),
-      ),
-    }),
+    ...(corners && { corners: renamed(corners) }),
+    ...(installed && { installed: renamed(installed) }),
+    ...(ownPieces && { ownPieces: ownPieces.map((piece) => mirroredPiece(shape, piece)).reverse() }),
   };
+}
+
+/** Gone along the other way, it begins where it ended. */
+function mirroredPiece(shape: ScreenShape, piece: OwnPiece): OwnPiece {
+  const { widthMm, heightMm } = pictureSize(shape);
+  const edgeMm = piece.side === 'top' || piece.side === 'bottom' ? widthMm : heightMm;
+  const side = otherSide(piece.side);
+  switch (piece.runs) {
+    case 'along':
+      return { ...piece, side, atMm: edgeMm - piece.atMm - piece.lengthMm };
+    case 'outwards':
+      return {
+        ...piece,
+        side,
+        runs: 'inwards',
+        atMm: edgeMm - piece.atMm,
+        insetMm: piece.insetMm - piece.lengthMm,
+      };
+    case 'inwards':
+      return {
+        ...piece,
+        side,
+        runs: 'outwards',
+        atMm: edgeMm - piece.atMm,
+        insetMm: piece.insetMm + piece.lengthMm,
+      };
+  }
 }

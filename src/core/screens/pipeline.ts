@@ -1,3 +1,5 @@
+import type { PipelineSettings } from './pipelineSettings';
+import type { ScreenSide } from './sides';
 import type { Zone } from './zones';
 
 /** A picture as a canvas gives it: four bytes a pixel, row by row from the top left, in sRGB. */
@@ -6,44 +8,6 @@ export interface Frame {
   height: number;
   rgba: Uint8Array | Uint8ClampedArray;
 }
-
-/** What is done with the colours of a picture before they reach the lights. */
-export interface PipelineSettings {
-  letterbox: {
-    isOn: boolean;
-    /** Brighter than this is picture, as a byte. */ threshold: number;
-    delayMs: number;
-  };
-  /** Until a light has come most of the way (63 %) to a new colour. */
-  smoothingMs: number;
-  /** 1 leaves colours as they are, 0 is grey. */
-  saturation: number;
-  /** Of light into bytes: 1 is proportional, as chips light. */
-  gamma: number;
-  /** White balance: of red, green and blue, 0 to 1. */
-  gains: readonly [number, number, number];
-  /** Most of a byte, 0 to 1. */
-  cap: number;
-  /** Least light, 0 to 1, so that a dark scene leaves a glow. */
-  minimum: number;
-}
-
-export const PLAIN: PipelineSettings = {
-  letterbox: { isOn: false, threshold: 16, delayMs: 1000 },
-  smoothingMs: 0,
-  saturation: 1,
-  gamma: 1,
-  gains: [1, 1, 1],
-  cap: 1,
-  minimum: 0,
-};
-
-export const USUAL_PIPELINE: PipelineSettings = {
-  ...PLAIN,
-  letterbox: { isOn: true, threshold: 16, delayMs: 1000 },
-  smoothingMs: 80,
-  saturation: 0.7,
-};
 
 /** From a byte of sRGB to light, 0 to 1 (IEC 61966-2-1). */
 const LIGHT = Float64Array.from({ length: 256 }, (_, byte) => {
@@ -127,14 +91,16 @@ export class Pipeline {
   private active: Active = WHOLE;
   private seen: { active: Active; forMs: number } = { active: WHOLE, forMs: 0 };
 
+  /** @param sides of each zone, so that some can be switched off */
   constructor(
     private readonly zones: readonly Zone[],
+    private readonly sides: readonly ScreenSide[],
     public settings: PipelineSettings,
   ) {}
 
   /** @param passedMs since the picture before @returns red, green and blue of each zone */
   step(frame: Frame, passedMs: number): Uint8Array {
-    const { letterbox, smoothingMs, saturation, gamma, gains, cap, minimum } = this.settings;
+    const { letterbox, smoothingMs, saturation, gamma, gains, cap, minimum, sidesOff } = this.settings;
     if (letterbox.isOn) this.follow(activeArea(frame, letterbox.threshold), passedMs, letterbox.delayMs);
     else this.active = WHOLE;
     const light = sampled(frame, this.zones, this.active);
@@ -145,6 +111,7 @@ export class Pipeline {
     }
     const out = new Uint8Array(light.length);
     for (let i = 0; i < light.length; i += 3) {
+      if (sidesOff.includes(this.sides[i / 3]!)) continue;
       const [red, green, blue] = [this.held[i]!, this.held[i + 1]!, this.held[i + 2]!];
       // Of the light that the eye sees (Rec. 709).
       const grey = 0.2126 * red + 0.7152 * green + 0.0722 * blue;

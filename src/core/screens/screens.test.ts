@@ -1,21 +1,23 @@
 import fc from 'fast-check';
 import { aShow } from '../../../tests/unit/shows';
-import { screenCuts } from './cuts';
+import { backwards, withFit } from './backwards';
+import { frameTicks, screenCuts } from './cuts';
 import {
+  asOwnPieces,
   dataOrder,
-  FRAME_PIECES,
   frameLights,
   framePieces,
   framePixels,
-  pictureSize,
-  SCREEN_SIDES,
-  SCREEN_STARTS,
-  screenShapeSchema,
-  type ScreenShape,
+  frameStretches,
+  wirePixels,
 } from './frame';
-import { lagOf } from './lag';
+import { lagOf, nextSettings, withMeasuredLag } from './lag';
 import { conventionNumbers, mirrored, type Convention } from './numbers';
-import { USUAL_ZONES, zonesOf } from './zones';
+import { namedRanges } from './ranges';
+import { EDGE_PIECES, pictureSize, screenShapeSchema, type OwnPiece, type ScreenShape } from './shape';
+import { SCREEN_CORNERS, SCREEN_SIDES, SCREEN_STARTS } from './sides';
+import { zoneSides, zonesOf } from './zones';
+import { USUAL_ZONES } from './zoneWish';
 
 /** The club screen: 43 inch 16:9, strip of 60 a metre 20 mm inside, from the middle of the bottom, a stand of 180 mm. */
 const club = (change: Partial<ScreenShape> = {}): ScreenShape => ({
@@ -77,6 +79,18 @@ it('says from where to where data runs: clockwise from the stand, and the other 
   expect(dataOrder(club({ startOffset: 3 }))[0]).toBe(order[3]);
 });
 
+const anyOwnPiece: fc.Arbitrary<OwnPiece> = fc.record(
+  {
+    side: fc.constantFrom(...SCREEN_SIDES),
+    runs: fc.constantFrom('along', 'outwards', 'inwards'),
+    atMm: fc.integer({ min: -50, max: 400 }),
+    lengthMm: fc.integer({ min: 20, max: 600 }),
+    insetMm: fc.integer({ min: -100, max: 60 }),
+    installed: fc.integer({ min: 0, max: 40 }),
+  },
+  { requiredKeys: ['side', 'runs', 'atMm', 'lengthMm', 'insetMm'] },
+);
+
 const anyScreen = fc
   .record({
     diagonalMm: fc.integer({ min: 400, max: 3000 }),
@@ -92,21 +106,34 @@ const anyScreen = fc
     gap: fc.option(fc.integer({ min: 10, max: 120 }), { nil: undefined }),
     offsetMm: fc.integer({ min: -20, max: 20 }),
     lossMm: fc.constantFrom(0, 8),
+    corners: fc.option(
+      fc.dictionary(
+        fc.constantFrom(...SCREEN_CORNERS),
+        fc.constantFrom({ style: 'bent' as const, lossMm: 0 }, { style: 'pieces' as const, lossMm: 12 }),
+      ),
+      { nil: undefined },
+    ),
+    ownPieces: fc.option(fc.array(anyOwnPiece, { minLength: 1, maxLength: 7 }), { nil: undefined, freq: 3 }),
+    unusedTail: fc.constantFrom(0, 0, 4),
     start: fc.constantFrom(...SCREEN_STARTS),
     startOffset: fc.integer({ min: 0, max: 40 }),
     direction: fc.constantFrom('clockwise' as const, 'counterclockwise' as const),
     hiddenFirst: fc.integer({ min: 0, max: 3 }),
-    installed: fc.dictionary(fc.constantFrom(...FRAME_PIECES), fc.integer({ min: 1, max: 60 }), {
+    installed: fc.dictionary(fc.constantFrom(...EDGE_PIECES), fc.integer({ min: 1, max: 60 }), {
       maxKeys: 2,
     }),
   })
-  .map(({ diagonalMm, aspect, gap, offsetMm, lossMm, installed, ...rest }): ScreenShape => ({
-    ...rest,
-    size: { by: 'diagonal', diagonalMm, aspectWidth: aspect[0]!, aspectHeight: aspect[1]! },
-    ...(gap !== undefined && rest.sides.includes('bottom') && { standGap: { lengthMm: gap, offsetMm } }),
-    corner: { style: lossMm === 0 ? 'bent' : 'cut', lossMm },
-    installed,
-  }))
+  .map(
+    ({ diagonalMm, aspect, gap, offsetMm, lossMm, installed, corners, ownPieces, ...rest }): ScreenShape => ({
+      ...rest,
+      ...(corners && { corners }),
+      ...(ownPieces && { ownPieces }),
+      size: { by: 'diagonal', diagonalMm, aspectWidth: aspect[0]!, aspectHeight: aspect[1]! },
+      ...(gap !== undefined && rest.sides.includes('bottom') && { standGap: { lengthMm: gap, offsetMm } }),
+      corner: { style: lossMm === 0 ? 'bent' : 'cut', lossMm },
+      installed,
+    }),
+  )
   .filter((shape) => screenShapeSchema.safeParse(shape).success && framePixels(shape) > 0);
 
 it('gives each lit index one zone, hidden ones none, and without overlap the zones of a side tile it', () => {
@@ -116,6 +143,7 @@ it('gives each lit index one zone, hidden ones none, and without overlap the zon
       expect(zones.map(({ index }) => index)).toEqual(
         Array.from({ length: framePixels(shape) }, (_, i) => i + shape.hiddenFirst),
       );
+      expect(zoneSides(shape)).toHaveLength(zones.length);
       for (const { x0, x1, y0, y1 } of zones) {
         expect(x1).toBeGreaterThan(x0);
         expect(y1).toBeGreaterThan(y0);
@@ -124,7 +152,11 @@ it('gives each lit index one zone, hidden ones none, and without overlap the zon
       const order = dataOrder(shape);
       const lights = frameLights(framePieces(shape));
       for (const side of ['top', 'bottom'] as const) {
-        const own = zones.filter((_, i) => lights[order[i]!]!.side === side).sort((a, b) => a.x0 - b.x0);
+        // Lights at one place share their zone.
+        const own = zones
+          .filter((_, i) => lights[order[i]!]!.side === side)
+          .sort((a, b) => a.x0 - b.x0)
+          .filter((zone, i, all) => i === 0 || zone.x0 - all[i - 1]!.x0 > 1e-9);
         own.forEach((zone, i) => expect(zone.x0).toBeCloseTo(own[i - 1]?.x1 ?? 0, 9));
         if (own.length > 0) expect(own.at(-1)!.x1).toBeCloseTo(1, 9);
       }
@@ -136,13 +168,24 @@ it('gives each lit index one zone, hidden ones none, and without overlap the zon
 it('mirrors twice to the same, once to the other side', () => {
   fc.assert(
     fc.property(anyScreen, (shape) => {
-      expect(mirrored(mirrored(shape))).toEqual(shape);
+      const twice = mirrored(mirrored(shape));
+      // Pieces of one's own are measured from corners: twice taken away, a hair of rounding is left.
+      expect({ ...twice, ownPieces: undefined }).toEqual({ ...shape, ownPieces: undefined });
+      framePieces(shape).forEach((piece, i) => {
+        const again = framePieces(twice)[i]!;
+        expect(again).toMatchObject({ side: piece.side, pixels: piece.pixels, words: piece.words });
+        for (const k of [0, 1] as const) {
+          expect(again.from[k]).toBeCloseTo(piece.from[k], 6);
+          expect(again.to[k]).toBeCloseTo(piece.to[k], 6);
+        }
+      });
       // Seen from behind the first light is where the mirror of the plan has it.
       const [front, back] = [shape, mirrored(shape)].map(
         (each) => frameLights(framePieces(each))[dataOrder(each)[0]!]!,
       );
       // Halves of an odd bottom are rounded to one side.
-      if (shape.start !== 'bottomMiddle') {
+      const isParted = shape.ownPieces !== undefined;
+      if (shape.start !== 'bottomMiddle' && !isParted) {
         expect(back!.xMm).toBeCloseTo(-front!.xMm, 3);
         expect(back!.yMm).toBeCloseTo(front!.yMm, 3);
       }
@@ -168,7 +211,7 @@ it('numbers of any convention name every light once, follow its direction, and s
       );
       expect(numbers.of[0]).toBe(numbers.firstLight);
       expect(Object.values(numbers.counts).reduce((sum, each) => sum + each, 0)).toBe(total);
-      expect(numbers.onWire).toBe(total + shape.hiddenFirst);
+      expect(numbers.onWire).toBe(wirePixels(shape));
       expect(numbers.corners[convention.corner]).toBe(least);
       if (total > 2) {
         const step = (((numbers.of[1]! - numbers.of[0]!) % total) + total) % total;
@@ -183,21 +226,145 @@ it('cuts from rolls, bridges what is not bent, and says what one roll frames', (
   const { standGap: _, ...whole } = club();
   const bent = screenCuts(whole, 5000);
   expect(bent.stripMm).toBeCloseTo((166 * 1000) / 60, 6);
-  expect([bent.bridges, bent.rolls]).toEqual([0, 1]);
+  expect([bent.bridges.length, bent.rolls]).toEqual([0, 1]);
   expect(bent.leftMm).toBeCloseTo(5000 - 2766.67, 1);
   const cut = screenCuts({ ...whole, corner: { style: 'cut', lossMm: 5 } }, 1000);
-  expect(cut.bridges).toBe(3);
-  // 53, 29, 53, 29: 883, 483, 883, 483 mm.
+  expect(cut.bridges).toHaveLength(4);
+  // 53, 29, and 53 and 29 of which one is cut where the data begins: 883, 483, 483, 450 and 433 mm.
   expect(cut.rolls).toBe(3);
   // Sides of a 16:9 are 0.8716 and 0.4903 of the diagonal: 2.7238 d less 160 mm is a roll.
   expect(bent.largestDiagonalMm).toBeCloseTo(5160 / 2.72377, 0);
-  const { checks } = screenCuts(club(), 5000);
-  expect(checks).toEqual([
+  expect(frameTicks(club(), 154)).toEqual([
     { words: 'top 54 = bottom 42 and 11 for the stand', isRight: true },
     { words: 'left 29 = right 29', isRight: true },
+    { words: 'pieces 154 = run 154', isRight: true },
   ]);
-  const other = screenCuts({ ...whole, installed: { left: 30 } }, 5000);
-  expect(other.checks[1]).toEqual({ words: 'left 30 = right 29', isRight: false });
+  const other = { ...whole, installed: { left: 30 }, countedOnWire: 166, hiddenFirst: 1 };
+  expect(frameTicks(other, 168).slice(1)).toEqual([
+    { words: 'left 30 = right 29', isRight: false },
+    { words: 'pieces 167 and 1 dark = run 168', isRight: true },
+    { words: 'run 168 = counted on the wire 166', isRight: false },
+  ]);
+});
+
+it('cuts a side in two where the data begins within it, and bridges what is not bent, with the wires of its chip', () => {
+  const { standGap: _, ...whole } = club({ corner: { style: 'cut', lossMm: 0 } });
+  const { cuts, bridges } = screenCuts(whole, 5000, { chip: 'APA102' });
+  expect(cuts.map(({ words, pixels }) => `${words}: ${pixels}`)).toEqual([
+    'bottom, from where the data begins: 27',
+    'left, seen from the front: 29',
+    'top: 54',
+    'right, seen from the front: 29',
+    'bottom, up to where the data began: 27',
+  ]);
+  expect(bridges).toHaveLength(4);
+  expect(bridges[0]).toMatchObject({ from: cuts[0]!.words, to: cuts[1]!.words });
+  expect(bridges[0]!.wires).toEqual(['plus', 'ground', 'data', 'clock']);
+  // One strip: its two ends meet where the data begins, and nothing else is cut.
+  expect(screenCuts({ ...whole, corner: { style: 'bent', lossMm: 0 } }, 5000).bridges).toEqual([]);
+  // Over the stand nothing runs on.
+  const stand = screenCuts(club({ start: 'topLeft' }), 5000);
+  expect(stand.bridges.map(({ from, to, reachMm }) => [from, to, Math.round(reachMm)])).toEqual([
+    ['bottom, right of the stand', 'bottom, left of the stand', 180],
+  ]);
+});
+
+it('says of each corner what it costs', () => {
+  const { standGap: _, ...whole } = club({
+    corners: { topLeft: { style: 'pieces', lossMm: 30 }, topRight: { style: 'cut', lossMm: 0 } },
+  });
+  // 911.9 and 495.5 mm less 30: 52 and 27 pixels instead of 54 and 29.
+  expect(counts(whole)).toEqual({ top: 52, right: 29, bottom: 54, left: 27 });
+  expect(
+    screenCuts(whole, 5000).corners.map(({ corner, style, lostPixels }) => [corner, style, lostPixels]),
+  ).toEqual([
+    ['topLeft', 'pieces', 4],
+    ['topRight', 'cut', 0],
+    ['bottomRight', 'bent', 0],
+    ['bottomLeft', 'bent', 0],
+  ]);
+});
+
+it('lays pieces as somebody wants them: a ledge below and a bump-out', () => {
+  const own = asOwnPieces(club());
+  expect(framePixels({ ...club(), ownPieces: own })).toBe(154);
+  // Down 60 mm, 300 mm along below the picture, and up again.
+  const ledge: OwnPiece[] = [
+    { side: 'bottom', runs: 'outwards', atMm: 300, lengthMm: 60, insetMm: 20 },
+    { side: 'bottom', runs: 'along', atMm: 300, lengthMm: 300, insetMm: -40 },
+    { side: 'bottom', runs: 'inwards', atMm: 600, lengthMm: 60, insetMm: -40 },
+  ];
+  const shape = { ...club(), ownPieces: ledge };
+  expect(screenShapeSchema.safeParse(shape).success).toBe(true);
+  const { widthMm, heightMm } = pictureSize(shape);
+  const [down, along, up] = framePieces(shape);
+  expect([down!.pixels, along!.pixels, up!.pixels]).toEqual([3, 18, 3]);
+  expect(down!.from).toEqual([widthMm / 2 - 300, -heightMm / 2 + 20]);
+  expect(down!.to).toEqual([widthMm / 2 - 300, -heightMm / 2 - 40]);
+  expect(up!.to[0]).toBeCloseTo(widthMm / 2 - 600, 6);
+  // Bent, they are one strip.
+  expect(screenCuts({ ...shape, start: 'bottomRight' }, 5000).bridges).toEqual([]);
+  // The flank is at one place of the picture, so its lights share a zone.
+  const zones = zonesOf({ ...shape, start: 'bottomRight' });
+  expect(zones[0]).toMatchObject({ x0: zones[1]!.x0, x1: zones[1]!.x1 });
+});
+
+it('says from counted pixels which strip and inset they fit, and which sides cannot be right together', () => {
+  const { standGap: _, ...whole } = club();
+  expect(backwards(whole)).toBeNull();
+  // 29 at the right are more than 500 mm less than a pixel: an inset above (535.5 - 500) / 2 mm; 54 at the top: no more than 25.97.
+  const counted = { ...whole, insetMm: 0, installed: { top: 54, right: 29, bottom: 54, left: 29 } };
+  const { fits, disagree } = backwards(counted)!;
+  expect(disagree).toBeNull();
+  const sixty = fits.find(({ pixelsPerMetre }) => pixelsPerMetre === 60)!;
+  expect(sixty.leastInsetMm).toBeCloseTo((535.47 - (1000 * 30) / 60) / 2, 1);
+  expect(sixty.mostInsetMm).toBeCloseTo((951.94 - (1000 * 54) / 60) / 2, 1);
+  const taken = withFit(counted, sixty);
+  const { installed: __, ...planned } = taken;
+  expect(counts(planned)).toEqual(counts(counted));
+  expect(backwards({ ...whole, installed: { left: 30 } })!.disagree).toContain(
+    'left has 30 and right 29, though both are equally long',
+  );
+});
+
+it('finds back the strip and the inset of any frame from its counts', () => {
+  fc.assert(
+    fc.property(anyScreen, (shape) => {
+      const { installed: _, ownPieces: __, ...planned } = shape;
+      const installed = Object.fromEntries(framePieces(planned).map(({ name, pixels }) => [name, pixels]));
+      const fit = backwards({ ...planned, installed } as ScreenShape)!.fits.find(
+        ({ pixelsPerMetre }) => pixelsPerMetre === planned.pixelsPerMetre,
+      )!;
+      expect(fit.leastInsetMm).toBeLessThanOrEqual(planned.insetMm + 1e-6);
+      expect(fit.mostInsetMm).toBeGreaterThanOrEqual(planned.insetMm - 1e-6);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+it('names every light that is seen by its side, and what is dark by its end', () => {
+  fc.assert(
+    fc.property(anyScreen, (shape) => {
+      const ranges = namedRanges(shape);
+      const named = (names: readonly string[]) =>
+        ranges
+          .filter(({ name }) => names.includes(name))
+          .flatMap(({ from, lights }) => Array.from({ length: lights }, (_, i) => from + i))
+          .sort((a, b) => a - b);
+      expect(named([...SCREEN_SIDES, 'hidden', 'tail'])).toEqual(
+        Array.from({ length: wirePixels(shape) }, (_, i) => i),
+      );
+      expect(frameStretches(shape).reduce((sum, { pixels }) => sum + pixels, 0)).toBe(framePixels(shape));
+    }),
+    { numRuns: 100 },
+  );
+  // Of 16 : 9 a film of 2.39 : 1 leaves (535.5 - 951.9 / 2.39) / 2 = 68.6 mm: the top, the bottom, and 2 of each side above and below.
+  const box = namedRanges(club({ start: 'topLeft' })).filter(({ name }) => name === 'letterbox');
+  expect(box.reduce((sum, { lights }) => sum + lights, 0)).toBe(54 + 42 + 4 * 3);
+  expect(namedRanges(club({ start: 'topLeft' })).filter(({ name }) => name === 'standGap')).toEqual([
+    { name: 'standGap', from: 54 + 29 + 20, to: 54 + 29 + 20, lights: 1 },
+    { name: 'standGap', from: 54 + 29 + 21, to: 54 + 29 + 21, lights: 1 },
+  ]);
 });
 
 it('tells how far lights are behind, what holds them up, and the speed of the line that is enough', () => {
@@ -209,6 +376,7 @@ it('tells how far lights are behind, what holds them up, and the speed of the li
     processingMs: 3,
     smoothingMs: 100,
     wantedHz: 60,
+    screenDelayMs: 0,
   };
   const line = (receivesWhileLit: boolean, baud = 230_400) => ({
     kind: 'serial' as const,
@@ -233,12 +401,34 @@ it('tells how far lights are behind, what holds them up, and the speed of the li
   expect(lag.totalMs).toBeCloseTo(1000 / 60 + 3 + 100 + lag.parts.link + lag.parts.chips, 6);
 });
 
+it('tells lights that lag from such that are ahead, takes a filmed lag for the assumed one, and expects the next from it', () => {
+  const strip = { ...aShow().pixelTypes.find(({ id }) => id === 'rgb')!, chip: 'WS2812B' as const };
+  const wish = {
+    ...{ pixels: 154, pixelType: strip, captureHz: 60, processingMs: 3, smoothingMs: 0, wantedHz: 60 },
+    screenDelayMs: 90,
+    link: { kind: 'serial' as const, baud: 230_400, receivesWhileLit: true },
+  };
+  const assumed = lagOf(wish);
+  expect(assumed.behindMs).toBeCloseTo(assumed.totalMs - 90, 9);
+  expect(assumed.behindMs).toBeLessThan(0);
+  const filmed = { ...wish, measured: withMeasuredLag(wish, 25) };
+  expect(lagOf(filmed)).toMatchObject({ behindMs: 25, isMeasured: true });
+  // 468 bytes at twice the rate: 10.2 ms sooner, and the filmed figure with it.
+  const faster = nextSettings(filmed).find(({ words }) => words.startsWith('460,800 baud'))!;
+  expect(faster.behindMs).toBeCloseTo(25 - lagOf(wish).parts.link / 2, 6);
+  expect(faster.rateHz).toBeGreaterThan(60 - 1e-9);
+  // Measured again after a change, it is as measured.
+  expect(lagOf({ ...filmed, measured: withMeasuredLag(filmed, 40) }).behindMs).toBeCloseTo(40, 9);
+});
+
 it.each([
   ['an inch of nothing', { size: { by: 'diagonal', diagonalMm: 0, aspectWidth: 16, aspectHeight: 9 } }],
   ['no aspect', { size: { by: 'diagonal', diagonalMm: 1000, aspectWidth: 16, aspectHeight: 0 } }],
   ['a gap wider than the screen', { standGap: { lengthMm: 950, offsetMm: 0 } }],
   ['a gap on a corner', { standGap: { lengthMm: 180, offsetMm: 400 } }],
   ['an inset that eats the sides', { insetMm: 400 }],
+  ['a curve of more than half a circle', { curveRadiusMm: 302 }],
+  ['no piece of its own', { ownPieces: [] }],
   ['a side twice', { sides: ['top', 'top'] }],
 ])('refuses %s', (_, change) => {
   expect(screenShapeSchema.safeParse({ ...club(), ...change }).success).toBe(false);

@@ -1,4 +1,5 @@
-import { sourcePath, USUAL_SOURCES } from './sourcePath';
+import { sourcePath } from './sourcePath';
+import { USUAL_SOURCES } from './sourceWish';
 
 const words = (change: object) => {
   const { parts, cables, losses, tests } = sourcePath({ ...USUAL_SOURCES, ...change });

@@ -1,29 +1,4 @@
-/** What is in front of the screen, as far as it decides how the picture is got at. */
-export interface SourceWish {
-  /** Players, boxes, consoles. */
-  sources: number;
-  /** Some of them play copy-protected films. */
-  isProtected: boolean;
-  /** Some of them send 4K, or more than 60 pictures a second. */
-  isLarge: boolean;
-  isHdr: boolean;
-  /** Programs that are built into the screen are watched as well. */
-  usesBuiltIn: boolean;
-  /** One remote switches everything on and off. */
-  usesRemote: boolean;
-  /** The capture device takes what the screen takes, and passes it on. */
-  capturePassesOn: boolean;
-}
-
-export const USUAL_SOURCES: SourceWish = {
-  sources: 2,
-  isProtected: true,
-  isLarge: true,
-  isHdr: false,
-  usesBuiltIn: false,
-  usesRemote: true,
-  capturePassesOn: false,
-};
+import type { SourceWish } from './sourceWish';
 
 export interface SourcePart {
   name: string;

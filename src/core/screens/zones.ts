@@ -1,32 +1,7 @@
-import { z } from 'zod';
-import {
-  dataOrder,
-  frameLights,
-  framePieces,
-  pictureSize,
-  SCREEN_SIDES,
-  type ScreenShape,
-  type ScreenSide,
-} from './frame';
-
-const share = z.number().min(0.01).max(0.5);
-
-/** What part of the picture each light takes its colour from. */
-export const zoneWishSchema = z.strictObject({
-  /** How far into the picture, as a share of its height (top, bottom) or width (left, right). */
-  depth: z.strictObject({ top: share, right: share, bottom: share, left: share }),
-  /** Each zone is longer by so much of itself at both ends. */
-  overlap: z.number().min(0).max(1),
-  /** The corners belong to both sides that meet there; else to the top and the bottom alone. */
-  sharedCorners: z.boolean(),
-});
-export type ZoneWish = z.infer<typeof zoneWishSchema>;
-
-export const USUAL_ZONES: ZoneWish = {
-  depth: { top: 0.08, right: 0.05, bottom: 0.08, left: 0.05 },
-  overlap: 0,
-  sharedCorners: true,
-};
+import { dataOrder, frameLights, framePieces } from './frame';
+import { pictureSize, type ScreenShape } from './shape';
+import { SCREEN_SIDES, type ScreenSide } from './sides';
+import { USUAL_ZONES, type ZoneWish } from './zoneWish';
 
 /** A rectangle of the picture as fractions, from the top left; `index` is in the order of the data, from 0, hidden ones counted. */
 export interface Zone {
@@ -37,19 +12,22 @@ export interface Zone {
   y1: number;
 }
 
+/** Places along a side that are nearer than this share of it are one. */
+const SAME = 1e-6;
+
 const clamp = (value: number) => Math.min(1, Math.max(0, value));
 
 /**
  * The zone of each light that is seen. Along a side zones meet half way between neighbours, and the first and last reach its ends, so that
- * without overlap they tile it.
+ * without overlap they tile it. Lights at one place of a side, as on the flank of a bump-out, share a zone.
  */
-export function zonesOf(shape: ScreenShape, wish: ZoneWish): Zone[] {
+export function zonesOf(shape: ScreenShape, wish: ZoneWish = shape.zones ?? USUAL_ZONES): Zone[] {
   const { widthMm, heightMm } = pictureSize(shape);
   const pieces = framePieces(shape);
   const lights = frameLights(pieces);
   /** Along its side, from the top or the left, as a share of the side. */
   const along = ({ xMm, yMm, side }: (typeof lights)[number]) =>
-    side === 'top' || side === 'bottom' ? xMm / widthMm + 0.5 : 0.5 - yMm / heightMm;
+    clamp(side === 'top' || side === 'bottom' ? xMm / widthMm + 0.5 : 0.5 - yMm / heightMm);
   const rectangles = new Map<number, Omit<Zone, 'index'>>();
   for (const side of SCREEN_SIDES) {
     const [least, most] = endsOf(side, shape, wish);
@@ -59,12 +37,17 @@ export function zonesOf(shape: ScreenShape, wish: ZoneWish): Zone[] {
         light.side === side ? [{ at, place: least + along(light) * (most - least) }] : [],
       )
       .sort((a, b) => a.place - b.place);
-    own.forEach(({ at, place }, i) => {
-      const from = i === 0 ? least : (own[i - 1]!.place + place) / 2;
-      const to = i === own.length - 1 ? most : (place + own[i + 1]!.place) / 2;
+    const places = own
+      .map(({ place }) => place)
+      .filter((place, i, all) => i === 0 || place - all[i - 1]! > SAME);
+    let i = 0;
+    for (const { at, place } of own) {
+      while (i + 1 < places.length && places[i + 1]! <= place) i += 1;
+      const from = i === 0 ? least : (places[i - 1]! + places[i]!) / 2;
+      const to = i === places.length - 1 ? most : (places[i]! + places[i + 1]!) / 2;
       const more = wish.overlap * (to - from);
       rectangles.set(at, rectangleOf(side, clamp(from - more), clamp(to + more), wish));
-    });
+    }
   }
   return dataOrder(shape, pieces).map((at, i) => ({ index: i + shape.hiddenFirst, ...rectangles.get(at)! }));
 }
@@ -90,4 +73,11 @@ function rectangleOf(side: ScreenSide, from: number, to: number, { depth }: Zone
     case 'right':
       return { x0: 1 - depth.right, x1: 1, y0: from, y1: to };
   }
+}
+
+/** The side of each light that has a zone, in the order of the zones. */
+export function zoneSides(shape: ScreenShape): ScreenSide[] {
+  const pieces = framePieces(shape);
+  const lights = frameLights(pieces);
+  return dataOrder(shape, pieces).map((at) => lights[at]!.side);
 }

@@ -205,6 +205,7 @@ const PARTS_OF_INCH = 16;
  * and sixteenths: 259 mm is 10 3/16 in.
  */
 export function formatLength(lengthMm: number, system: LengthSystem = writtenIn): string {
+  if (lengthMm <= -0.05) return `-${formatLength(-lengthMm, system)}`;
   if (system === 'imperial' && (lengthMm >= LEAST_INCHES_MM || lengthMm < 0.05))
     return inFeetAndInches(lengthMm);
   return lengthMm < 1000 ? `${trim(lengthMm, 1)} mm` : `${trim(lengthMm / 1000, 3)} m`;

@@ -15,7 +15,12 @@ export const screen: KindFace<'screen'> = {
   moreBuildSheets: (plan, index) => {
     const prop = plan.show.props[index] as PropOf<'screen'>;
     return [
-      { id: 'cuts', label: 'Strip and cuts', wide: true, content: () => <CutsSheet prop={prop} /> },
+      {
+        id: 'cuts',
+        label: 'Strip and cuts',
+        wide: true,
+        content: () => <CutsSheet plan={plan} index={index} prop={prop} />,
+      },
       {
         id: 'numbers',
         label: 'Numbers to type',
@@ -25,8 +30,13 @@ export const screen: KindFace<'screen'> = {
       { id: 'zones', label: 'Zones', wide: true, content: () => <ZonesSheet prop={prop} /> },
       { id: 'preview', label: 'Preview', wide: true, content: () => <PreviewSheet prop={prop} /> },
       { id: 'lag', label: 'Lag', wide: true, content: () => <LagSheet plan={plan} prop={prop} /> },
-      { id: 'source', label: 'What feeds it', wide: true, content: () => <SourceSheet /> },
-      { id: 'walk', label: 'Index walk', wide: true, content: () => <WalkSheet prop={prop} /> },
+      { id: 'source', label: 'What feeds it', wide: true, content: () => <SourceSheet prop={prop} /> },
+      {
+        id: 'walk',
+        label: 'Index walk',
+        wide: true,
+        content: () => <WalkSheet plan={plan} index={index} prop={prop} />,
+      },
     ];
   },
 };

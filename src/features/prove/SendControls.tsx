@@ -30,12 +30,22 @@ interface SendControlsProps {
   /** Another window sends. */
   isOthers: boolean;
   onStop: () => void;
+  /** What is sent is chosen elsewhere: how, and what a device shows by itself, is not. */
+  isMarked?: boolean;
   /** What else can be done with the test. */
-  children: ReactNode;
+  children?: ReactNode;
 }
 
 /** Where a test goes, or that a device shows one of its own; and what of it is sent. */
-export function SendControls({ choice, onChoose, state, isOthers, onStop, children }: SendControlsProps) {
+export function SendControls({
+  choice,
+  onChoose,
+  state,
+  isOthers,
+  onStop,
+  isMarked = false,
+  children,
+}: SendControlsProps) {
   const goes = useTest((test) => test.goes);
   const isOwnTest = useTest((test) => test.isOwnTest);
   const sending = state?.sending;
@@ -50,10 +60,10 @@ export function SendControls({ choice, onChoose, state, isOthers, onStop, childr
             setTest(value === 'own' ? { isOwnTest: true } : { isOwnTest: false, goes: value as Goes })
           }
           data={[
-            { value: 'preview', label: 'Preview' },
+            { value: 'preview', label: isMarked ? 'By your own program' : 'Preview' },
             { value: 'rig', label: 'To the rig' },
             { value: 'devices', label: 'To the devices' },
-            { value: 'own', label: 'The device’s own fill' },
+            ...(isMarked ? [] : [{ value: 'own', label: 'The device’s own fill' }]),
           ]}
         />
         <Button className={styles.stop} size="compact-sm" color="red" onClick={onStop}>
@@ -65,11 +75,13 @@ export function SendControls({ choice, onChoose, state, isOthers, onStop, childr
           ? 'A device’s own fill is started on the device; nothing is sent.'
           : sending
             ? sendingWords(sending, isOthers)
-            : GOES_WORDS[goes]}
+            : isMarked && goes === 'preview'
+              ? 'Nothing is sent: light them by your own program.'
+              : GOES_WORDS[goes]}
       </p>
       <div className={styles.controls}>
         {children}
-        {!isOwnTest && goes !== 'preview' && (
+        {!isMarked && !isOwnTest && goes !== 'preview' && (
           <Opening words="How it is sent">
             <div className={styles.controls}>
               <NumberInput

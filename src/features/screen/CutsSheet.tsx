@@ -1,10 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { screenCutsTable } from '@/core/papers/tables/screens';
+import { bridgesTable, screenCutsTable } from '@/core/papers/tables/screens';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
-import { screenCuts } from '@/core/screens/cuts';
-import { pictureSize } from '@/core/screens/frame';
+import { frameTicks, screenCuts } from '@/core/screens/cuts';
+import { pictureSize, type CornerWay } from '@/core/screens/shape';
+import { startWords } from '@/core/screens/sides';
 import { formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
@@ -13,18 +15,25 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import styles from './screen.module.css';
 
+const STYLE_WORDS: Record<CornerWay['style'], string> = {
+  bent: 'bent',
+  cut: 'cut and bridged',
+  pieces: 'with a corner piece',
+};
+
 /** What is cut, what is bridged, and what of the rolls is left. */
-export function CutsSheet({ prop }: { prop: PropOf<'screen'> }) {
-  const { shape, name } = prop;
+export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; prop: PropOf<'screen'> }) {
+  const { shape, name, pixelTypeId } = prop;
   const [rollMm, setRollMm] = useState(5000);
-  const list = screenCuts(shape, rollMm);
+  const pixelType = plan.show.pixelTypes.find(({ id }) => id === pixelTypeId);
+  const list = screenCuts(shape, rollMm, pixelType);
   const { widthMm, heightMm } = pictureSize(shape);
   const inches = (mm: number) => `${(mm / 25.4).toFixed(1)} in`;
   return (
     <div className={sheets.sheet}>
       <h2>Strip and cuts</h2>
       <p className={sheets.lead}>
-        Seen from the front, clockwise from the top left. Unplug the supply before you cut; cut on the marks
+        In the order of the data, from where it begins. Unplug the supply before you cut; cut on the marks
         alone, in the middle of the copper.
       </p>
       <SheetTable testId="cuts" table={screenCutsTable(name, list)} />
@@ -32,22 +41,29 @@ export function CutsSheet({ prop }: { prop: PropOf<'screen'> }) {
         <div>
           <Facts
             facts={[
-              { name: 'Strip in all', value: formatLength(list.stripMm) },
               {
-                name: 'Wire bridges',
-                value: String(list.bridges),
-                note: 'plus, ground and data each; a clock too where the chip has one',
+                name: 'Strip in all',
+                value: formatLength(list.stripMm),
+                note:
+                  list.bridges.length === 0
+                    ? 'one strip that runs on'
+                    : `${countOf(list.bridges.length + 1, 'piece')}, mounted one by one`,
               },
               {
                 name: 'Rolls',
                 value: String(list.rolls),
                 note: `${formatLength(list.leftMm)} left over`,
               },
-              {
+              list.largestDiagonalMm !== null && {
                 name: 'One roll frames up to',
                 value: inches(list.largestDiagonalMm),
                 note: `this one is ${inches(Math.hypot(widthMm, heightMm))}`,
               },
+              ...list.corners.map(({ corner, style, lostPixels }) => ({
+                name: `Corner ${startWords(corner)}`,
+                value: STYLE_WORDS[style],
+                note: lostPixels > 0 ? `costs ${countOf(lostPixels, 'pixel')}` : 'costs no pixel',
+              })),
             ]}
           />
           <LengthField
@@ -61,22 +77,19 @@ export function CutsSheet({ prop }: { prop: PropOf<'screen'> }) {
           />
         </div>
         <ul className={styles.checks} aria-label="What should agree">
-          {list.checks.map(({ words, isRight }) => (
+          {frameTicks(shape, plan.props[index]!.pixelCount).map(({ words, isRight }) => (
             <li key={words} data-right={isRight}>
               {isRight ? '✓' : '✗'} {words}
             </li>
           ))}
-          <li data-right>
-            ✓{' '}
-            {countOf(
-              list.pieces.reduce((sum, { pixels }) => sum + pixels, 0),
-              'pixel',
-            )}{' '}
-            in the run
-            {shape.hiddenFirst > 0 && `, and ${shape.hiddenFirst} hidden`}
-          </li>
         </ul>
       </div>
+      {list.bridges.length > 0 && (
+        <>
+          <h3>Wire bridges, {list.bridges.length}</h3>
+          <SheetTable testId="bridges" table={bridgesTable(name, list)} />
+        </>
+      )}
     </div>
   );
 }

@@ -1,17 +1,28 @@
 'use client';
 
-import { Select, SegmentedControl, Switch } from '@mantine/core';
-import { useState } from 'react';
+import { SegmentedControl, Select, Switch } from '@mantine/core';
 import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
-import { framePixels } from '@/core/screens/frame';
-import { LAG_PARTS, lagOf, sufficientCapture, type LagPart } from '@/core/screens/lag';
-import { USUAL_ZONES, zonesOf } from '@/core/screens/zones';
+import { wirePixels } from '@/core/screens/frame';
+import {
+  LAG_PARTS,
+  lagOf,
+  nextSettings,
+  sufficientCapture,
+  withMeasuredLag,
+  type LagPart,
+} from '@/core/screens/lag';
+import { BAUDS, USUAL_LINK, type LinkWish } from '@/core/screens/linkWish';
+import { USUAL_PIPELINE } from '@/core/screens/pipelineSettings';
+import { zonesOf } from '@/core/screens/zones';
 import { groupDigits } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
+import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { Facts } from '@/ui/Facts';
 import sheets from '../sheets/sheets.module.css';
+import { FilmedLag } from './FilmedLag';
 import styles from './screen.module.css';
+import { useSetScreen } from './useSetScreen';
 
 const PART_WORDS: Record<LagPart, string> = {
   capture: 'Capture',
@@ -21,22 +32,19 @@ const PART_WORDS: Record<LagPart, string> = {
   chips: 'Chips',
 };
 
-const BAUDS = [115_200, 230_400, 460_800, 500_000, 921_600, 1_000_000, 2_000_000];
+const behindWords = (ms: number) =>
+  Math.abs(ms) < 0.5
+    ? 'together with it'
+    : `${Math.abs(ms).toFixed(0)} ms ${ms > 0 ? 'behind it' : 'ahead of it'}`;
 
 /** How far the lights are behind the picture, and what holds them up. */
 export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> }) {
   const { shape } = prop;
-  const [how, setHow] = useState({
-    captureHz: 60,
-    processingMs: 3,
-    smoothingMs: 80,
-    link: 'serial' as 'serial' | 'network',
-    baud: 230_400,
-    receivesWhileLit: true,
-    wantedHz: 60,
-  });
-  const set = (change: Partial<typeof how>) => setHow({ ...how, ...change });
-  const pixels = framePixels(shape) + shape.hiddenFirst;
+  const setShape = useSetScreen(prop.id, shape);
+  const kept = shape.link ?? USUAL_LINK;
+  const colours = shape.colours ?? USUAL_PIPELINE;
+  const set = (change: Partial<LinkWish>) => setShape({ link: { ...kept, ...change } });
+  const pixels = wirePixels(shape);
   const pixelType = plan.show.pixelTypes.find(({ id }) => id === prop.pixelTypeId)!;
   if (pixels === 0)
     return (
@@ -44,30 +52,10 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
         <p className={sheets.empty}>No light yet: say what is behind the screen first.</p>
       </div>
     );
-  const lag = lagOf({
-    ...how,
-    pixels,
-    pixelType,
-    link:
-      how.link === 'serial'
-        ? { kind: 'serial', baud: how.baud, receivesWhileLit: how.receivesWhileLit }
-        : { kind: 'network', ms: 2 },
-  });
-  const capture = sufficientCapture(zonesOf(shape, USUAL_ZONES));
-  const whole = (
-    label: string,
-    field: 'captureHz' | 'processingMs' | 'smoothingMs' | 'wantedHz',
-    most: number,
-  ) => (
-    <WholeField
-      label={label}
-      what={label}
-      least={field === 'processingMs' || field === 'smoothingMs' ? 0 : 1}
-      most={most}
-      value={how[field]}
-      onCommit={(value) => set({ [field]: value })}
-    />
-  );
+  const wish = { ...kept, pixels, pixelType, smoothingMs: colours.smoothingMs };
+  const lag = lagOf(wish);
+  const capture = sufficientCapture(zonesOf(shape));
+  const { link } = kept;
   return (
     <div className={sheets.sheet}>
       <h2>Lag and rate</h2>
@@ -83,7 +71,13 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
         )}
       >
         {LAG_PARTS.map((part) => (
-          <span key={part} data-part={part} style={{ flexGrow: lag.parts[part] }}>
+          <span
+            key={part}
+            data-part={part}
+            data-bottleneck={part === lag.bottleneck}
+            style={{ flexGrow: lag.parts[part] }}
+            title={`${PART_WORDS[part]} ${lag.parts[part].toFixed(1)} ms`}
+          >
             {PART_WORDS[part]} {lag.parts[part].toFixed(1)}
           </span>
         ))}
@@ -91,9 +85,16 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
       <Facts
         facts={[
           {
-            name: 'Behind the picture',
+            name: 'From the line to the lights',
             value: `${lag.totalMs.toFixed(0)} ms`,
             note: 'at worst; on average half a captured picture less',
+          },
+          {
+            name: 'Lights and the picture that is seen',
+            value: behindWords(lag.behindMs),
+            note: lag.isMeasured
+              ? 'as filmed, and by what was set since'
+              : 'worked out: film both to know it',
           },
           {
             name: 'Pictures a second',
@@ -109,37 +110,101 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
         ]}
       />
       <div className={sheets.fields}>
-        {whole('Wanted, pictures a second', 'wantedHz', 240)}
-        {whole('Captured, pictures a second', 'captureHz', 240)}
-        {whole('Processing, ms', 'processingMs', 1000)}
-        {whole('Smoothing, ms', 'smoothingMs', 5000)}
+        <WholeField
+          label="Wanted, pictures a second"
+          what="The rate"
+          least={1}
+          most={240}
+          value={kept.wantedHz}
+          onCommit={(wantedHz) => set({ wantedHz })}
+        />
+        <WholeField
+          label="Captured, pictures a second"
+          what="The rate"
+          least={1}
+          most={240}
+          value={kept.captureHz}
+          onCommit={(captureHz) => set({ captureHz })}
+        />
+        <NumberUnitField
+          label="Processing"
+          unit="ms"
+          least={0}
+          most={1000}
+          value={kept.processingMs}
+          onCommit={(processingMs) => set({ processingMs })}
+        />
+        <NumberUnitField
+          label="Smoothing"
+          unit="ms"
+          least={0}
+          most={5000}
+          value={colours.smoothingMs}
+          onCommit={(smoothingMs) => setShape({ colours: { ...colours, smoothingMs } })}
+        />
+        <NumberUnitField
+          label="The screen’s own delay"
+          description="in its picture mode; game modes have the least"
+          unit="ms"
+          least={0}
+          most={1000}
+          value={kept.screenDelayMs}
+          onCommit={(screenDelayMs) => set({ screenDelayMs })}
+        />
         <SegmentedControl
           aria-label="The link to the lights"
-          value={how.link}
-          onChange={(link) => set({ link: link as typeof how.link })}
+          value={link.kind}
+          onChange={(kind) =>
+            set({ link: kind === 'serial' ? USUAL_LINK.link : { kind: 'network', isWireless: true } })
+          }
           data={[
             { value: 'serial', label: 'Serial line' },
             { value: 'network', label: 'Network' },
           ]}
         />
-        {how.link === 'serial' && (
+        {link.kind === 'serial' ? (
           <>
             <Select
               label="Baud"
               allowDeselect={false}
-              value={String(how.baud)}
-              data={BAUDS.map((baud) => ({ value: String(baud), label: groupDigits(baud) }))}
-              onChange={(baud) => baud && set({ baud: Number(baud) })}
+              value={String(link.baud)}
+              data={[...new Set<number>([...BAUDS, link.baud])]
+                .sort((a, b) => a - b)
+                .map((baud) => ({ value: String(baud), label: groupDigits(baud) }))}
+              onChange={(baud) => baud && set({ link: { ...link, baud: Number(baud) } })}
             />
             <Switch
               label="The board receives while it lights"
               description="Simple boards shut their ears while they clock out a picture"
-              checked={how.receivesWhileLit}
-              onChange={(event) => set({ receivesWhileLit: event.currentTarget.checked })}
+              checked={link.receivesWhileLit}
+              onChange={(event) => set({ link: { ...link, receivesWhileLit: event.currentTarget.checked } })}
             />
           </>
+        ) : (
+          <Switch
+            label="By radio"
+            description="A cable is sooner, and never stutters"
+            checked={link.isWireless}
+            onChange={(event) => set({ link: { ...link, isWireless: event.currentTarget.checked } })}
+          />
         )}
       </div>
+      <h3>What comes next, and what to expect of it</h3>
+      <ul className={styles.plain} aria-label="What comes next">
+        {nextSettings(wish).map(({ words, behindMs, rateHz }) => (
+          <li key={words}>
+            <b>{words}</b>: lights {behindWords(behindMs)}, {rateHz.toFixed(1)} pictures a second
+          </li>
+        ))}
+      </ul>
+      <FilmedLag
+        measured={kept.measured}
+        onTake={(behindMs) => set({ measured: withMeasuredLag(wish, behindMs) })}
+        onForget={() => {
+          const { measured: _, ...rest } = kept;
+          setShape({ link: rest });
+        }}
+      />
     </div>
   );
 }

@@ -2,22 +2,17 @@
 
 import { Select, Switch } from '@mantine/core';
 import { useState } from 'react';
-import { numbersTable } from '@/core/papers/tables/screens';
+import { namedRangesTable, numbersTable } from '@/core/papers/tables/screens';
 import type { PropOf } from '@/core/props/registry';
 import { framePieces } from '@/core/screens/frame';
 import { conventionNumbers, type Convention } from '@/core/screens/numbers';
+import { namedRanges } from '@/core/screens/ranges';
+import { SCREEN_CORNERS, startWords } from '@/core/screens/sides';
 import { Hint } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { ScreenDrawing } from './ScreenDrawing';
 import styles from './screen.module.css';
-
-const CORNERS: { value: Convention['corner']; label: string }[] = [
-  { value: 'topLeft', label: 'top left' },
-  { value: 'topRight', label: 'top right' },
-  { value: 'bottomRight', label: 'bottom right' },
-  { value: 'bottomLeft', label: 'bottom left' },
-];
 
 /** The same frame in the count of whatever program shows the picture. */
 export function NumbersSheet({ prop }: { prop: PropOf<'screen'> }) {
@@ -42,7 +37,7 @@ export function NumbersSheet({ prop }: { prop: PropOf<'screen'> }) {
           label="It counts from the"
           allowDeselect={false}
           value={convention.corner}
-          data={CORNERS}
+          data={SCREEN_CORNERS.map((value) => ({ value, label: startWords(value) }))}
           onChange={(corner) => corner && set({ corner: corner as Convention['corner'] })}
         />
         <Select
@@ -81,6 +76,12 @@ export function NumbersSheet({ prop }: { prop: PropOf<'screen'> }) {
           </figure>
         </div>
       </div>
+      <h3>Named ranges</h3>
+      <p className={sheets.lead}>
+        Lights that are set together, by their numbers on the wire from 0, dark ones counted. Both ends belong
+        to it.
+      </p>
+      <SheetTable testId="named-ranges" table={namedRangesTable(name, namedRanges(shape))} />
       {framePieces(shape).some(({ planned, pixels }) => planned !== pixels) && (
         <Hint>Counts that were installed are used, where they differ from the planned ones.</Hint>
       )}

@@ -1,4 +1,5 @@
-import { dataOrder, frameLights, framePieces, pictureSize, type ScreenShape } from '@/core/screens/frame';
+import { dataOrder, frameLights, framePieces } from '@/core/screens/frame';
+import { pictureSize, type ScreenShape } from '@/core/screens/shape';
 import styles from './screen.module.css';
 
 /** At how many lights numbers stand. */

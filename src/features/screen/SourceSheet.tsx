@@ -1,11 +1,14 @@
 'use client';
 
 import { Switch } from '@mantine/core';
-import { useState } from 'react';
-import { sourcePath, USUAL_SOURCES, type SourceWish } from '@/core/screens/sourcePath';
+import type { PropOf } from '@/core/props/registry';
+import { sourcePath } from '@/core/screens/sourcePath';
+import { USUAL_SOURCES, type SourceWish } from '@/core/screens/sourceWish';
 import { WholeField } from '@/ui/fields/fields';
 import sheets from '../sheets/sheets.module.css';
 import styles from './screen.module.css';
+import { StillSection } from './StillSection';
+import { useSetScreen } from './useSetScreen';
 
 const SWITCHES: readonly [field: keyof SourceWish, label: string][] = [
   ['isProtected', 'Copy-protected films are watched'],
@@ -17,8 +20,10 @@ const SWITCHES: readonly [field: keyof SourceWish, label: string][] = [
 ];
 
 /** How the picture is got at: what is wanted, cable by cable, and what is tried before anything is glued. */
-export function SourceSheet() {
-  const [wish, setWish] = useState<SourceWish>(USUAL_SOURCES);
+export function SourceSheet({ prop }: { prop: PropOf<'screen'> }) {
+  const set = useSetScreen(prop.id, prop.shape);
+  const wish = prop.shape.source ?? USUAL_SOURCES;
+  const setWish = (source: SourceWish) => set({ source });
   const { parts, cables, losses, tests } = sourcePath(wish);
   return (
     <div className={sheets.sheet}>
@@ -83,6 +88,7 @@ export function SourceSheet() {
           </li>
         ))}
       </ol>
+      <StillSection />
     </div>
   );
 }

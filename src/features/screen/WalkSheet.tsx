@@ -1,31 +1,42 @@
 'use client';
 
 import { Button, Group, SegmentedControl, Switch } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { BAND_WORDS } from '@/core/patterns/pattern';
+import type { Plan } from '@/core/plan/planned';
 import type { PropOf } from '@/core/props/registry';
-import { framePieces, PIECE_WORDS, type ScreenShape } from '@/core/screens/frame';
-import { fromBack, type Seen, type WalkCandidate } from '@/core/screens/indexWalk';
+import { framePieces, withoutCounts } from '@/core/screens/frame';
+import { asWalked, fromBack, type Seen, type WalkCandidate } from '@/core/screens/indexWalk';
+import { seenByLight } from '@/core/answers/screenSeen';
+import type { ScreenShape } from '@/core/screens/shape';
+import { startWords } from '@/core/screens/sides';
+import type { TestAsked } from '@/core/rig/testLight';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
 import { startScreenLights, type ScreenLights, type WalkStep } from '@/workers/screen/screenLights';
+import { useRig } from '../prove/useRig';
+import { useTest } from '../prove/useTest';
 import sheets from '../sheets/sheets.module.css';
-import { useEdit } from '../show/ShowProvider';
+import { useAnswer, useEdit } from '../show/ShowProvider';
 import { ScreenDrawing } from './ScreenDrawing';
 import styles from './screen.module.css';
+import { WalkBench } from './WalkBench';
 
-/** In which indices are lit at once, told apart by brightness too. */
-const COLOURS = ['red', 'green', 'blue', 'white', 'amber', 'violet'] as const;
 const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
+/** First ones that may be hidden, where somebody says so. */
+const MOST_HIDDEN = 3;
 
 /** Finds how the strip is really wired, from where a few lit indices are seen. */
-export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
+export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; prop: PropOf<'screen'> }) {
   const { shape, name, id } = prop;
   const edit = useEdit();
   const lights = useRef<ScreenLights | null>(null);
   const [answers, setAnswers] = useState<readonly (readonly Seen[])[]>([]);
   const [mostHidden, setMostHidden] = useState(0);
   const [isBehind, setIsBehind] = useState(false);
+  const goes = useTest((test) => test.goes);
   const [known, setKnown] = useState<{ key: string; step: WalkStep } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const [seen, setSeen] = useState<readonly (Seen | null)[]>([]);
 
   useEffect(() => {
@@ -34,46 +45,32 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
     return () => started.stop();
   }, []);
   // What is walked is the frame as it is planned: what the walk finds must not change its own question.
-  const planned = JSON.stringify({ ...shape, installed: undefined });
-  const key = JSON.stringify([planned, mostHidden, answers]);
+  const planned = JSON.stringify(withoutCounts(shape));
+  // What is lit from here ends where the run ends; somebody's own program lights what it likes.
+  const litBelow = goes === 'preview' ? null : plan.props[index]!.pixelCount;
+  const key = JSON.stringify([planned, mostHidden, litBelow, answers]);
   const step = known?.key === key ? known.step : null;
   useEffect(() => {
     let isOver = false;
-    void lights.current?.walk(JSON.parse(planned) as ScreenShape, mostHidden, answers).then((next) => {
-      if (isOver) return;
-      setKnown({ key, step: next });
-      setSeen((next.next ?? []).map(() => null));
-    });
+    lights.current
+      ?.walk({ shape: JSON.parse(planned) as ScreenShape, mostHidden, litBelow }, answers)
+      .then((next) => {
+        if (isOver) return;
+        setKnown({ key, step: next });
+        setSeen((next.next ?? []).map(() => null));
+      })
+      .catch((error: Error) => isOver || setProblem(error.message));
     return () => {
       isOver = true;
     };
-  }, [key, planned, mostHidden, answers]);
+  }, [key, planned, mostHidden, litBelow, answers]);
 
   const answer = () => {
     const told = seen.map((each) => (isBehind ? fromBack(each!) : each!));
     setAnswers([...(step?.isImpossible ? answers.slice(0, -1) : answers), told]);
   };
-  const use = (found: WalkCandidate) => {
-    const pieces = framePieces(JSON.parse(planned) as ScreenShape);
-    const installed = Object.fromEntries(
-      pieces.flatMap(({ name: piece, planned: want }, i) =>
-        found.counts[i] === want ? [] : [[piece, found.counts[i]!]],
-      ),
-    );
-    const { installed: _, ...rest } = shape;
-    edit({
-      type: 'setShape',
-      propId: id,
-      shape: {
-        ...rest,
-        start: found.start,
-        startOffset: 0,
-        direction: found.direction,
-        hiddenFirst: found.hiddenFirst,
-        ...(Object.keys(installed).length > 0 && { installed }),
-      },
-    });
-  };
+  const use = (found: WalkCandidate) => edit({ type: 'setShape', propId: id, shape: asWalked(shape, found) });
+  const rigSees = useRigAnswer(plan, index, prop, step?.next ?? null);
   return (
     <div className={sheets.sheet}>
       <h2>Index walk</h2>
@@ -92,7 +89,7 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
           checked={mostHidden > 0}
           onChange={(event) => {
             setAnswers([]);
-            setMostHidden(event.currentTarget.checked ? 3 : 0);
+            setMostHidden(event.currentTarget.checked ? MOST_HIDDEN : 0);
           }}
         />
         {answers.length > 0 && (
@@ -106,6 +103,12 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
           </>
         )}
       </Group>
+      <WalkBench propId={id} places={step?.next ?? null} />
+      {problem && (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      )}
       {!step ? (
         <p role="status">Working out what to light…</p>
       ) : (
@@ -122,14 +125,14 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
                 Look {answers.length + (step.isImpossible ? 0 : 1)}: {groupDigits(step.left)} ways are left.
               </p>
               <ul className={styles.looks} aria-label="Where is each seen">
-                {step.next.map((index, i) => (
-                  <li key={index}>
+                {step.next.map((place, i) => (
+                  <li key={place}>
                     <span>
-                      Index <b className="mono">{index}</b>, {COLOURS[i]}
+                      Index <b className="mono">{place}</b>, {BAND_WORDS[i]}
                     </span>
                     <SegmentedControl
                       size="xs"
-                      aria-label={`Index ${index} is seen at`}
+                      aria-label={`Index ${place} is seen at`}
                       value={seen[i] ?? ''}
                       onChange={(value) =>
                         setSeen(seen.map((each, at) => (at === i ? (value as Seen) : each)))
@@ -139,15 +142,27 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
                   </li>
                 ))}
               </ul>
-              <Button disabled={seen.length === 0 || seen.some((each) => each === null)} onClick={answer}>
-                That is what I see
-              </Button>
+              <Group>
+                <Button disabled={seen.length === 0 || seen.some((each) => each === null)} onClick={answer}>
+                  That is what I see
+                </Button>
+                {goes === 'rig' && (
+                  <Button
+                    variant="default"
+                    disabled={!rigSees}
+                    onClick={() => rigSees && setSeen(isBehind ? rigSees.map(fromBack) : rigSees)}
+                  >
+                    Look at the rig
+                  </Button>
+                )}
+              </Group>
             </>
           ) : (
             <Found
               name={name}
               shape={JSON.parse(planned) as ScreenShape}
               found={step.found}
+              isBounded={litBelow !== null}
               looks={answers.length}
               onUse={use}
             />
@@ -161,44 +176,89 @@ export function WalkSheet({ prop }: { prop: PropOf<'screen'> }) {
   );
 }
 
+/** What one who stands before the rig sees of the marked pixels; null while it is worked out, or nothing is marked. */
+function useRigAnswer(
+  plan: Plan,
+  index: number,
+  { id, shape }: PropOf<'screen'>,
+  places: readonly number[] | null,
+): Seen[] | null {
+  const [setup] = useRig();
+  const asked = useMemo(
+    () =>
+      ({
+        prop: index,
+        on: { on: 'pixels', propId: id, places: [...(places ?? [0])] },
+        pattern: 'marks',
+        isOwnTest: false,
+        isAfterCut: false,
+        level: 0.3,
+        colour: [0, 0, 0, 0],
+        timeS: 0,
+        step: null,
+        frame: 0,
+        setup,
+      }) satisfies TestAsked,
+    [index, id, places, setup],
+  );
+  const light = useAnswer('test', asked);
+  if (!places || light?.seen.length !== 4 * plan.props[index]!.pixelCount) return null;
+  return seenByLight(shape, light.seen, places.length);
+}
+
 function Found({
   name,
   shape,
   found,
+  isBounded,
   looks,
   onUse,
 }: {
   name: string;
   shape: ScreenShape;
   found: readonly WalkCandidate[];
+  /** Nothing behind the end of the run could be lit. */
+  isBounded: boolean;
   looks: number;
   onUse: (found: WalkCandidate) => void;
 }) {
   const [first] = found;
   if (!first) return null;
   const pieces = framePieces(shape);
-  const installed = Object.fromEntries(pieces.map(({ name: piece }, i) => [piece, first.counts[i]!]));
-  const wired: ScreenShape = {
-    ...shape,
-    start: first.start,
-    startOffset: 0,
-    direction: first.direction,
-    hiddenFirst: first.hiddenFirst,
-    installed,
-  };
+  const words = (each: WalkCandidate) =>
+    `begins at ${startWords(each.start)}${each.startOffset > 0 ? ` and ${each.startOffset} further on` : ''} and goes ${
+      each.direction === 'clockwise' ? 'clockwise' : 'counter-clockwise'
+    }, seen from the front${
+      each.hiddenFirst > 0 ? `, behind ${countOf(each.hiddenFirst, 'hidden light')}` : ''
+    }: ${pieces.map((piece, i) => `${piece.words} ${each.counts[i]}`).join('; ')}.`;
   return (
     <div className={styles.beside}>
       <div>
         <p role="status">
-          Found in {countOf(looks, 'look')}: {name} begins at{' '}
-          {first.start.replace(/[A-Z]/, (letter) => ` ${letter.toLowerCase()}`)} and goes{' '}
-          {first.direction === 'clockwise' ? 'clockwise' : 'counter-clockwise'}, seen from the front
-          {first.hiddenFirst > 0 && `, behind ${countOf(first.hiddenFirst, 'hidden light')}`}:{' '}
-          {pieces.map(({ name: piece }, i) => `${PIECE_WORDS[piece]} ${first.counts[i]}`).join('; ')}.
+          Found in {countOf(looks, 'look')}: {name} {words(first)}
         </p>
         <Button onClick={() => onUse(first)}>Use it</Button>
+        {found.length > 1 && (
+          <>
+            <p className={styles.told}>
+              {isBounded
+                ? 'These show the same on every light of the run. If there are more lights than planned, give the run an unused tail of some pixels and walk again; else:'
+                : 'These show the same on every index:'}
+            </p>
+            <ul className={styles.plain}>
+              {found.slice(1).map((each) => (
+                <li key={JSON.stringify(each)}>
+                  It {words(each)}{' '}
+                  <Button size="compact-xs" variant="default" onClick={() => onUse(each)}>
+                    Use this one
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
       </div>
-      <ScreenDrawing shape={wired} numbers={null} />
+      <ScreenDrawing shape={asWalked(shape, first)} numbers={null} />
     </div>
   );
 }

@@ -1,27 +1,42 @@
 'use client';
 
-import { Button, Group, Slider, Switch } from '@mantine/core';
+import { Button, Group, Switch } from '@mantine/core';
 import { useState } from 'react';
 import { zonesTable } from '@/core/papers/tables/screens';
 import type { PropOf } from '@/core/props/registry';
-import { pictureSize, type ScreenSide } from '@/core/screens/frame';
-import { USUAL_ZONES, zonesOf, type Zone, type ZoneWish } from '@/core/screens/zones';
+import { framePieces } from '@/core/screens/frame';
+import { pictureSize } from '@/core/screens/shape';
+import { SCREEN_SIDES, type ScreenSide } from '@/core/screens/sides';
+import { zonesOf, type Zone } from '@/core/screens/zones';
+import { USUAL_ZONES, type ZoneWish } from '@/core/screens/zoneWish';
+import { LevelSlider } from '@/ui/fields/LevelSlider';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
+import { useHandOut } from '@/ui/handingOut';
 import styles from './screen.module.css';
+import { useSetScreen } from './useSetScreen';
 
 /** Which part of the picture each light shows. */
 export function ZonesSheet({ prop }: { prop: PropOf<'screen'> }) {
   const { shape, name } = prop;
-  const [wish, setWish] = useState<ZoneWish>(USUAL_ZONES);
+  const kept = shape.zones ?? USUAL_ZONES;
+  const set = useSetScreen(prop.id, shape);
+  /** While something is dragged. */
+  const [dragged, setDragged] = useState<ZoneWish | null>(null);
+  const wish = dragged ?? kept;
+  const keep = (zones: ZoneWish) => {
+    setDragged(null);
+    set({ zones });
+  };
   const [chosen, setChosen] = useState<Zone | null>(null);
+  const handOut = useHandOut();
   const zones = zonesOf(shape, wish);
+  const zonesFrom = new Set(framePieces(shape).map(({ side }) => side));
   const { widthMm, heightMm } = pictureSize(shape);
-  const setDepth = (sides: ScreenSide[], percent: number) =>
-    setWish({
-      ...wish,
-      depth: { ...wish.depth, ...Object.fromEntries(sides.map((side) => [side, percent / 100])) },
-    });
+  const withDepth = (side: ScreenSide, percent: number): ZoneWish => ({
+    ...kept,
+    depth: { ...kept.depth, [side]: percent / 100 },
+  });
   const save = () => {
     const file = new Blob([JSON.stringify({ zones }, null, 1)], { type: 'application/json' });
     const link = document.createElement('a');
@@ -29,6 +44,7 @@ export function ZonesSheet({ prop }: { prop: PropOf<'screen'> }) {
     link.download = `${prop.id}-zones.json`;
     link.click();
     URL.revokeObjectURL(link.href);
+    handOut('downloaded', 'Zones');
   };
   return (
     <div className={sheets.sheet}>
@@ -68,27 +84,28 @@ export function ZonesSheet({ prop }: { prop: PropOf<'screen'> }) {
           </p>
         </div>
         <div className={styles.wishes}>
-          <Depth
-            label="Depth at the top and the bottom"
-            percent={wish.depth.top * 100}
-            onChange={(percent) => setDepth(['top', 'bottom'], percent)}
-          />
-          <Depth
-            label="Depth at the left and the right"
-            percent={wish.depth.left * 100}
-            onChange={(percent) => setDepth(['left', 'right'], percent)}
-          />
-          <Depth
+          {SCREEN_SIDES.filter((side) => zonesFrom.has(side)).map((side) => (
+            <LevelSlider
+              key={side}
+              label={`Depth at the ${side}`}
+              least={1}
+              most={50}
+              value={wish.depth[side] * 100}
+              onDrag={(percent) => setDragged(withDepth(side, percent))}
+              onCommit={(percent) => keep(withDepth(side, percent))}
+            />
+          ))}
+          <LevelSlider
             label="Overlap of neighbours"
-            percent={wish.overlap * 100}
-            least={0}
             most={100}
-            onChange={(percent) => setWish({ ...wish, overlap: percent / 100 })}
+            value={wish.overlap * 100}
+            onDrag={(percent) => setDragged({ ...kept, overlap: percent / 100 })}
+            onCommit={(percent) => keep({ ...kept, overlap: percent / 100 })}
           />
           <Switch
             label="Corners belong to both sides"
             checked={wish.sharedCorners}
-            onChange={(event) => setWish({ ...wish, sharedCorners: event.currentTarget.checked })}
+            onChange={(event) => keep({ ...kept, sharedCorners: event.currentTarget.checked })}
           />
           <Group>
             <Button variant="default" onClick={save}>
@@ -98,38 +115,6 @@ export function ZonesSheet({ prop }: { prop: PropOf<'screen'> }) {
         </div>
       </div>
       <SheetTable testId="zones" table={zonesTable(name, zones)} mostRows={40} />
-    </div>
-  );
-}
-
-function Depth({
-  label,
-  percent,
-  least = 1,
-  most = 50,
-  onChange,
-}: {
-  label: string;
-  percent: number;
-  least?: number;
-  most?: number;
-  onChange: (percent: number) => void;
-}) {
-  const id = label.replace(/\W+/g, '-').toLowerCase();
-  return (
-    <div className={styles.depth}>
-      <span id={id}>{label}</span>
-      <output className="mono">{Math.round(percent)} %</output>
-      <Slider
-        aria-labelledby={id}
-        thumbLabel={label}
-        className={styles.wide}
-        min={least}
-        max={most}
-        label={null}
-        value={Math.round(percent)}
-        onChange={onChange}
-      />
     </div>
   );
 }

@@ -1,4 +1,5 @@
-import { dataOrder, frameLights, framePieces, pictureSize, type ScreenShape } from '@/core/screens/frame';
+import { dataOrder, frameLights, framePieces } from '@/core/screens/frame';
+import { pictureSize, type ScreenShape } from '@/core/screens/shape';
 
 /** Light adds up, and a screen shows half of it as a byte of 188. */
 const onScreen = (byte: number) => Math.round(255 * (byte / 255) ** (1 / 2.2));

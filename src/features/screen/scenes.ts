@@ -9,7 +9,7 @@ export interface PreviewScene {
 
 const fill = (
   context: CanvasRenderingContext2D,
-  colour: string,
+  colour: string | CanvasGradient,
   x: number,
   y: number,
   w: number,
@@ -51,7 +51,7 @@ export const SCENES: readonly PreviewScene[] = [
       glow.addColorStop(0, '#fff3d0');
       glow.addColorStop(0.35, '#ffb84d');
       glow.addColorStop(1, 'rgb(11 26 43 / 0)');
-      fill(context, glow as unknown as string, 0, 0, width, height);
+      fill(context, glow, 0, 0, width, height);
     },
   },
   {
@@ -65,7 +65,7 @@ export const SCENES: readonly PreviewScene[] = [
       sky.addColorStop(0, '#3f7be0');
       sky.addColorStop(0.6, '#f2a65a');
       sky.addColorStop(1, '#23404a');
-      fill(context, sky as unknown as string, 0, top, width, height - 2 * top);
+      fill(context, sky, 0, top, width, height - 2 * top);
       fill(
         context,
         '#fff6d8',

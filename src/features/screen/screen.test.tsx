@@ -56,7 +56,7 @@ it('sets what is measured, and refuses what cannot be', async () => {
 });
 
 it('lists what is cut, and what should agree', () => {
-  openSheet(show, (plan) => <CutsSheet prop={prop(plan)} />);
+  openSheet(show, (plan) => <CutsSheet plan={plan} index={0} prop={prop(plan)} />);
   const rows = within(page.getByTestId('cuts')).getAllByRole('row').slice(1);
   expect(
     rows.map((row) =>
@@ -65,11 +65,12 @@ it('lists what is cut, and what should agree', () => {
         .map((cell) => cell.textContent),
     ),
   ).toEqual([
+    // From the stand clockwise: the left of it comes first.
+    expect.arrayContaining(['bottom, left of the stand', '21']),
+    expect.arrayContaining(['29']),
     expect.arrayContaining(['54']),
     expect.arrayContaining(['29']),
-    expect.arrayContaining(['21']),
-    expect.arrayContaining(['21']),
-    expect.arrayContaining(['29']),
+    expect.arrayContaining(['bottom, right of the stand', '21']),
   ]);
   expect(page.getByRole('list', { name: 'What should agree' })).toHaveTextContent('✓ left 29 = right 29');
 });
@@ -105,7 +106,7 @@ it('says what holds the lights up, and what lifts it', async () => {
 });
 
 it('lists the cables by what is there', async () => {
-  openSheet(show, () => <SourceSheet />);
+  openSheet(show, (plan) => <SourceSheet prop={prop(plan)} />);
   const cables = () =>
     within(page.getByRole('list', { name: 'Cable by cable' }))
       .getAllByRole('listitem')

@@ -23,15 +23,15 @@ interface Range {
 }
 
 function parseNumber(text: string, { unit, least, most, hint }: Range): Parsed<number> {
-  const found = /^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-zµΩ°%]*)\s*$/i.exec(text);
-  const word = found?.[2] ?? '';
+  const found = /^\s*([-−]?)(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-zµΩ°%]*)\s*$/i.exec(text);
+  const word = found?.[3] ?? '';
   const scale =
     word === '' || word.toLowerCase() === unit.toLowerCase()
       ? 1
       : word.toLowerCase() === `m${unit.toLowerCase()}`
         ? 0.001
         : NaN;
-  const number = Number(found?.[1]?.replace(',', '.')) * scale;
+  const number = Number(found?.[2]?.replace(',', '.')) * scale * (found?.[1] ? -1 : 1);
   if (Number.isNaN(number) || number < least || number > most)
     return {
       ok: false,

@@ -124,7 +124,15 @@ type LengthFieldProps = Field<number> & {
   isSpacing?: boolean;
 };
 
-/** A length as people write it. Kept in millimetres. */
+/** A length that may go the other way: `-20 mm`. */
+function parseSigned(text: string, bare: LengthUnit): ReturnType<typeof parseLength> {
+  const [, minus, rest] = /^\s*([-−]?)(.*)$/.exec(text)!;
+  const parsed = parseLength(rest!, bare);
+  // No zero has a sign.
+  return parsed.ok && minus ? { ...parsed, value: 0 - parsed.value } : parsed;
+}
+
+/** A length as people write it; below zero only where the least is. Kept in millimetres. */
 export function LengthField({
   leastMm,
   mostMm,
@@ -145,7 +153,11 @@ export function LengthField({
       }
       parse={(text) => {
         const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim());
-        const parsed = isSpacing ? parseSpacing(text, bare) : parseLength(text, bare);
+        const parsed = isSpacing
+          ? parseSpacing(text, bare)
+          : leastMm < 0
+            ? parseSigned(text, bare)
+            : parseLength(text, bare);
         if (!parsed.ok || (parsed.value >= leastMm && parsed.value <= mostMm)) return parsed;
         return {
           ok: false,

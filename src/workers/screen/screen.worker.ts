@@ -1,10 +1,13 @@
 import { expose, transfer } from 'comlink';
-import type { ScreenShape } from '@/core/screens/frame';
+import type { ScreenShape } from '@/core/screens/shape';
 import { IndexWalk, type Seen, type WalkCandidate } from '@/core/screens/indexWalk';
-import { Pipeline, type Frame, type PipelineSettings } from '@/core/screens/pipeline';
-import type { Zone } from '@/core/screens/zones';
+import { Pipeline, type Frame } from '@/core/screens/pipeline';
+import type { PipelineSettings } from '@/core/screens/pipelineSettings';
+import { stillReport } from '@/core/screens/still';
+import { zoneSides, zonesOf } from '@/core/screens/zones';
 
-let pipeline: Pipeline | null = null;
+/** One for each way in which the same pictures are worked out. */
+let pipelines: Pipeline[] = [];
 
 /** Where a walk stands: what to light next, or what was found. */
 export interface WalkStep {
@@ -20,9 +23,17 @@ export interface WalkStep {
 /** Those that are found at the end; more of them would be no answer. */
 const MOST_FOUND = 8;
 
+/** What may be otherwise than planned, and what can be lit. */
+export interface WalkWish {
+  shape: ScreenShape;
+  mostHidden: number;
+  /** Indices from here on cannot be lit; null where all can. */
+  litBelow: number | null;
+}
+
 /** A walk from its beginning: the answers that were given so far, one after another. */
-function walked(shape: ScreenShape, mostHidden: number, answers: readonly (readonly Seen[])[]): WalkStep {
-  const walk = IndexWalk.of(shape, mostHidden > 0 ? 2 : 3, mostHidden);
+function walked({ shape, mostHidden, litBelow }: WalkWish, answers: readonly (readonly Seen[])[]): WalkStep {
+  const walk = IndexWalk.of(shape, { mostHidden, ...(litBelow !== null && { litBelow }) });
   let isImpossible = false;
   let next = walk.next();
   for (const seen of answers) {
@@ -36,18 +47,31 @@ function walked(shape: ScreenShape, mostHidden: number, answers: readonly (reado
 
 const lights = {
   walk: walked,
-  begin: (zones: readonly Zone[], settings: PipelineSettings) => {
-    pipeline = new Pipeline(zones, settings);
+  begin: (shape: ScreenShape, ways: readonly PipelineSettings[]) => {
+    const [zones, sides] = [zonesOf(shape), zoneSides(shape)];
+    pipelines = ways.map((settings) => new Pipeline(zones, sides, settings));
   },
-  set: (settings: PipelineSettings) => {
-    if (pipeline) pipeline.settings = settings;
+  /** As many as it began with. */
+  set: (ways: readonly PipelineSettings[]) => {
+    pipelines.forEach((pipeline, i) => {
+      pipeline.settings = ways[i] ?? pipeline.settings;
+    });
   },
-  /** @returns red, green and blue of each zone, and how long that took, in ms */
+  /** @returns red, green and blue of each zone by the first way, by the second and so on, and how long the first took, in ms */
   step: (frame: Frame, passedMs: number) => {
     const began = performance.now();
-    const bytes = pipeline?.step(frame, passedMs) ?? new Uint8Array(0);
-    return transfer({ bytes, tookMs: performance.now() - began }, [bytes.buffer]);
+    let tookMs = 0;
+    const lit = pipelines.map((pipeline, i) => {
+      const bytes = pipeline.step(frame, passedMs);
+      if (i === 0) tookMs = performance.now() - began;
+      return bytes;
+    });
+    return transfer(
+      { lit, tookMs },
+      lit.map(({ buffer }) => buffer),
+    );
   },
+  still: (frame: Frame, threshold: number) => stillReport(frame, threshold),
 };
 
 export type ScreenWorker = typeof lights;

@@ -1,20 +1,24 @@
 import { transfer } from 'comlink';
-import type { Frame, PipelineSettings } from '@/core/screens/pipeline';
-import type { Zone } from '@/core/screens/zones';
-import type { ScreenShape } from '@/core/screens/frame';
+import type { Frame } from '@/core/screens/pipeline';
+import type { PipelineSettings } from '@/core/screens/pipelineSettings';
+import type { ScreenShape } from '@/core/screens/shape';
+import type { StillReport } from '@/core/screens/still';
 import type { Seen } from '@/core/screens/indexWalk';
 import { startThread } from '../thread';
-import type { ScreenWorker, WalkStep } from './screen.worker';
+import type { ScreenWorker, WalkStep, WalkWish } from './screen.worker';
 
-export type { WalkStep } from './screen.worker';
+export type { WalkStep, WalkWish } from './screen.worker';
 
 /** The colours of a backlight, worked out in a thread of their own. */
 export interface ScreenLights {
-  begin: (zones: readonly Zone[], settings: PipelineSettings) => Promise<void>;
-  set: (settings: PipelineSettings) => Promise<void>;
-  step: (frame: Frame, passedMs: number) => Promise<{ bytes: Uint8Array; tookMs: number }>;
+  /** @param ways in which the same pictures are worked out beside each other */
+  begin: (shape: ScreenShape, ways: readonly PipelineSettings[]) => Promise<void>;
+  set: (ways: readonly PipelineSettings[]) => Promise<void>;
+  /** @returns red, green and blue of each light in data order by each way; and how long the first took, in ms */
+  step: (frame: Frame, passedMs: number) => Promise<{ lit: Uint8Array[]; tookMs: number }>;
+  still: (frame: Frame, threshold: number) => Promise<StillReport>;
   /** How far a walk is that was answered so, look by look. */
-  walk: (shape: ScreenShape, mostHidden: number, answers: readonly (readonly Seen[])[]) => Promise<WalkStep>;
+  walk: (wish: WalkWish, answers: readonly (readonly Seen[])[]) => Promise<WalkStep>;
   stop: () => void;
 }
 
@@ -23,11 +27,13 @@ export function startScreenLights(): ScreenLights {
     new Worker(new URL('./screen.worker.ts', import.meta.url), { type: 'module' }),
   );
   return {
-    begin: (zones, settings) => answer(remote.begin(zones, settings)),
-    set: (settings) => answer(remote.set(settings)),
+    begin: (shape, ways) => answer(remote.begin(shape, ways)),
+    set: (ways) => answer(remote.set(ways)),
+    still: (frame, threshold) =>
+      answer(remote.still(transfer(frame, [frame.rgba.buffer as ArrayBuffer]), threshold)),
     step: (frame, passedMs) =>
       answer(remote.step(transfer(frame, [frame.rgba.buffer as ArrayBuffer]), passedMs)),
-    walk: (shape, mostHidden, answers) => answer(remote.walk(shape, mostHidden, answers)),
+    walk: (wish, answers) => answer(remote.walk(wish, answers)),
     stop,
   };
 }

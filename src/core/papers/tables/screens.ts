@@ -1,24 +1,19 @@
-import type { ScreenCuts, ScreenPiece } from '../../screens/cuts';
-import { PIECE_WORDS, SCREEN_SIDES, type ScreenSide } from '../../screens/frame';
+import type { ScreenCut, ScreenCuts, WireBridge } from '../../screens/cuts';
 import type { ConventionNumbers } from '../../screens/numbers';
+import type { NamedRange } from '../../screens/ranges';
+import { SCREEN_CORNERS, SCREEN_SIDES, startWords, type ScreenSide } from '../../screens/sides';
 import type { Zone } from '../../screens/zones';
 import { formatLength } from '../../units/length';
 import type { Table } from '../table';
 
-/** What is cut from the strip, piece by piece, clockwise from the top left as seen from the front. */
-export function screenCutsTable(name: string, { pieces }: ScreenCuts): Table<ScreenPiece> {
+/** What is cut from the strip, piece by piece in the order of the data. */
+export function screenCutsTable(name: string, { cuts }: ScreenCuts): Table<ScreenCut> {
   return {
     name: `${name}: strip and cuts`,
-    rows: pieces,
-    keyOf: ({ name: piece }) => piece,
+    rows: cuts,
+    keyOf: ({ key }) => key,
     columns: [
-      {
-        id: 'piece',
-        head: 'Piece',
-        as: 'key',
-        meaning: 'side of the screen',
-        of: (row) => PIECE_WORDS[row.name],
-      },
+      { id: 'piece', head: 'Piece', as: 'key', meaning: 'side of the screen', of: ({ words }) => words },
       {
         id: 'room',
         head: 'Room',
@@ -61,6 +56,72 @@ export function screenCutsTable(name: string, { pieces }: ScreenCuts): Table<Scr
   };
 }
 
+/** Wires from piece to piece. */
+export function bridgesTable(name: string, { bridges }: ScreenCuts): Table<WireBridge> {
+  return {
+    name: `${name}: wire bridges`,
+    rows: bridges,
+    keyOf: ({ from, to }) => `${from} ${to}`,
+    columns: [
+      {
+        id: 'from',
+        head: 'From the end of',
+        as: 'key',
+        meaning: 'in the order of the data',
+        of: ({ from }) => from,
+      },
+      { id: 'to', head: 'To the beginning of', meaning: 'the next piece', of: ({ to }) => to },
+      {
+        id: 'reach',
+        head: 'Reach',
+        as: 'figure',
+        meaning: 'from end to end, straight; leave some slack',
+        of: ({ reachMm }) => formatLength(reachMm),
+      },
+      { id: 'wires', head: 'Wires', meaning: 'one for each', of: ({ wires }) => wires.join(', ') },
+    ],
+  };
+}
+
+const RANGE_WORDS: Record<string, string> = {
+  hidden: 'first ones that stay dark',
+  top: 'top',
+  right: 'right, seen from the front',
+  bottom: 'bottom',
+  left: 'left, seen from the front',
+  standGap: 'beside the stand',
+  letterbox: 'beside the black bars of a film of 2.39 : 1',
+  tail: 'last ones that stay dark',
+};
+
+/** Names for lights that are set together, by their numbers on the wire. */
+export function namedRangesTable(name: string, ranges: readonly NamedRange[]): Table<NamedRange> {
+  return {
+    name: `${name}: named ranges`,
+    forDevices: true,
+    rows: ranges,
+    keyOf: (range, i) => `${range.name} ${i}`,
+    columns: [
+      { id: 'name', head: 'Name', as: 'key', meaning: 'of the lights', of: (range) => range.name },
+      {
+        id: 'from',
+        head: 'From',
+        as: 'address',
+        meaning: 'first index on the wire, from 0',
+        of: ({ from }) => from,
+      },
+      { id: 'to', head: 'To', as: 'address', meaning: 'last index, which belongs to it', of: ({ to }) => to },
+      { id: 'lights', head: 'Lights', as: 'figure', meaning: 'how many', of: ({ lights }) => lights },
+      {
+        id: 'what',
+        head: 'They are',
+        meaning: 'what the name means',
+        of: (range) => RANGE_WORDS[range.name] ?? '',
+      },
+    ],
+  };
+}
+
 interface NumberRow {
   id: string;
   words: string;
@@ -97,24 +158,13 @@ export function numbersTable(name: string, numbers: ConventionNumbers): Table<Nu
             row('gapPixels', 'Gap, lights that would fit', gap.pixels, 'length of the stand by the density'),
           ]
         : []),
-      row('topLeft', 'Behind the top left', corners.topLeft, 'number of the first light behind this corner'),
-      row(
-        'topRight',
-        'Behind the top right',
-        corners.topRight,
-        'number of the first light behind this corner',
-      ),
-      row(
-        'bottomRight',
-        'Behind the bottom right',
-        corners.bottomRight,
-        'number of the first light behind this corner',
-      ),
-      row(
-        'bottomLeft',
-        'Behind the bottom left',
-        corners.bottomLeft,
-        'number of the first light behind this corner',
+      ...SCREEN_CORNERS.map((corner) =>
+        row(
+          corner,
+          `Behind the ${startWords(corner)}`,
+          corners[corner],
+          'number of the first light behind this corner',
+        ),
       ),
       row('onWire', 'On the wire', onWire, 'all lights, hidden ones included'),
     ],
