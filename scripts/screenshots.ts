@@ -7,7 +7,7 @@ const FOLDER = path.resolve(__dirname, '../docs/screenshots');
 /** File name, address below the show, theme, and a button that is pressed first. */
 const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', press?: string][] = [
   ['build', 'build/prop/boathouse-gable', 'dark'],
-  ['build-light', 'build/prop/boathouse-gable', 'light'],
+  ['screen', 'build/prop/club-screen?sheet=preview', 'light'],
   ['thread', 'thread/prop/net-curtain/run/1/pixel/144', 'dark'],
   ['patch', 'patch/prop/net-curtain', 'dark'],
   ['setting-out', 'build/prop/lighthouse-tower?sheet=setting-out', 'dark'],

@@ -1,13 +1,15 @@
-// Writes what is generated in docs/: the JSON Schema of the show file, and which patterns show which faults.
+// Writes what is generated in docs/: the JSON Schemas of the show file and of zones, and which patterns show which faults.
 import fs from 'node:fs';
 import path from 'node:path';
 import { showFileSchema } from '../src/core/show/jsonSchema';
 import { readShowText } from '../src/core/show/read';
+import { zonesSchema } from '../src/core/papers/screenZones';
 import { faultTable } from './lib/faultTable';
 
 const inRoot = (name: string) => path.resolve(__dirname, '..', name);
 
 fs.writeFileSync(inRoot('docs/show-file.schema.json'), `${JSON.stringify(showFileSchema(), null, 2)}\n`);
+fs.writeFileSync(inRoot('docs/zones.schema.json'), `${JSON.stringify(zonesSchema(), null, 2)}\n`);
 
 const demo = readShowText(fs.readFileSync(inRoot('demo/marrow-quay.show.json'), 'utf8'));
 fs.writeFileSync(

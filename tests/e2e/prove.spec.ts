@@ -181,6 +181,47 @@ test.describe.serial('the rig', () => {
     await expect(page.getByTestId('traffic')).toContainText('355');
   });
 
+  test('an index walk is lit on the rig, which is fed from its other end, and the rig answers it', async ({
+    page,
+    request,
+  }) => {
+    const wrong = { kind: 'reversedRun', propId: 'club-screen', run: 1 };
+    const id = await demoShow(request, {
+      facts: [{ ...DEMO_FACTS[0]!, value: { faults: [wrong] } }],
+    });
+    await openAt(page, id, 'build/prop/club-screen?sheet=walk');
+    const main = page.getByRole('main');
+    await main.getByText('To the rig', { exact: true }).click();
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(main).toContainText(/Sent to the rig, \d+ a second · [\d,]+ packets/);
+    for (let looks = 0; looks < 8; looks += 1) {
+      const told = main.getByText(/ways are left|Found in/);
+      await expect(told).toBeVisible();
+      const before = await told.innerText();
+      if (before.startsWith('Found')) break;
+      await main.getByRole('button', { name: 'Look at the rig' }).click();
+      await main.getByRole('button', { name: 'That is what I see' }).click();
+      await expect(told).not.toHaveText(before);
+    }
+    await expect(main).toContainText(
+      'begins at middle of the bottom and goes counter-clockwise, seen from the front',
+    );
+    await expect(main).toContainText('left, seen from the front 28');
+    // Nobody could light what lies behind the end of the run.
+    await expect(main).toContainText('These show the same on every light of the run.');
+    await page.getByRole('button', { name: 'Use it' }).click();
+    await expect(saving(page)).toContainText('saved');
+    const club = (await keptShow(request, id)).props.find((prop) => prop.id === 'club-screen')!;
+    expect(club.shape).toMatchObject({
+      start: 'bottomMiddle',
+      direction: 'counterclockwise',
+      installed: { left: 28 },
+    });
+    await page.getByRole('button', { name: 'Picture', exact: true }).click();
+    const state = await (await request.get(`/api/shows/${id}/bench`)).json();
+    expect(state.sending).toBeNull();
+  });
+
   test('over HTTP: what is not allowed is refused in a sentence, and nothing leaves this machine unread', async ({
     request,
   }) => {

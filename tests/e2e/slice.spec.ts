@@ -137,9 +137,11 @@ test('the demo show is sound and shows every kind of prop and controller', async
     'run-on-no-port',
     'starved-pixels',
     'network',
+    'screen-frame',
+    'screen-link',
   ]);
   expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(
-    new Set(['line', 'ring', 'tree', 'grid', 'wall', 'tile', 'craft', 'freeform']),
+    new Set(['line', 'ring', 'tree', 'grid', 'wall', 'tile', 'craft', 'freeform', 'screen']),
   );
   expect(new Set(DEMO.controllers.map((controller) => controller.protocol))).toEqual(
     new Set(['e131', 'artnet', 'ddp']),

@@ -11,6 +11,26 @@ const askedSchema = z.strictObject({
   zones: zoneWishSchema.partial().optional(),
 });
 
+const edge = z.number().min(0).max(1);
+
+/** The zones of a screen as they go into a file: fractions of the picture from its top left, indices on the wire from 0. */
+export const zonesFileSchema = z.strictObject({
+  zones: z.array(
+    z.strictObject({
+      index: z.int().min(0).describe('on the wire, from 0; dark ones are counted and have no zone'),
+      x0: edge.describe('left edge, as a share of the width'),
+      y0: edge.describe('top edge, as a share of the height'),
+      x1: edge.describe('right edge'),
+      y1: edge.describe('bottom edge'),
+    }),
+  ),
+});
+
+/** JSON Schema (draft 2020-12) of it, for other programs. */
+export function zonesSchema(): object {
+  return { title: 'Zones of a screen', ...z.toJSONSchema(zonesFileSchema) };
+}
+
 /**
  * What each light of a screen shows.
  *

@@ -1,5 +1,7 @@
 import { namedLeads, type NewFeed } from '../catalogue/feed';
 import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
+import { formatLength } from '../units/length';
 import { proposeFeeds, reachablePixels, type FeedWish } from './proposeFeeds';
 import { reportOf } from './report';
 import { solveTried } from './solvePower';
@@ -8,7 +10,7 @@ export type CompareWish = Omit<FeedWish, 'leastVolts'> & { leastVolts: number };
 
 /** A way to feed a prop, and what it takes. */
 export interface FeedScheme {
-  id: 'asItIs' | 'start' | 'ends' | 'middle' | 'loops' | 'proposal';
+  id: 'asItIs' | 'start' | 'ends' | 'middle' | 'pieces' | 'loops' | 'proposal';
   words: string;
   /** The leads of this way, in the place of those that the prop has; their ids are to be given. */
   feeds: NewFeed[];
@@ -71,6 +73,8 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
       heatWatts: report.heatWatts,
     };
   };
+  const of = plan.show.props[prop]!;
+  const strandWord = kindOf(of).strandWord(of.threading);
   const own = plan.show.feeds
     .filter((feed) => !others.includes(feed))
     .map(({ id: _id, name: _name, ...feed }) => feed);
@@ -83,7 +87,7 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
     ),
     made(
       'ends',
-      'Both ends',
+      nearEnds(plan, prop),
       leadsAt((_, count) => [1, count]),
     ),
     made(
@@ -92,10 +96,40 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
       leadsAt((_, count) => [1, Math.ceil(count / 2), count]),
     ),
     made(
+      'pieces',
+      `Each ${strandWord} at its start`,
+      leadsAt((run, count) => strandStarts(plan, run, count)),
+    ),
+    made(
       'loops',
       'Every loop',
       leadsAt((run) => reachablePixels(plan, prop, run, 'loops')),
     ),
     made('proposal', 'Just enough', proposeFeeds(bare, prop, wish).feeds),
   ];
+}
+
+/** Pixels of a run, from 1, at which a strand or a piece begins. */
+function strandStarts({ runs, pixels: { strand } }: Plan, run: number, count: number): number[] {
+  const { firstPixel } = runs[run]!;
+  return Array.from({ length: count }, (_, i) => i + 1).filter(
+    (pixel) => pixel === 1 || strand[firstPixel + pixel - 1] !== strand[firstPixel + pixel - 2],
+  );
+}
+
+/** Ends that are nearer than this are fed by one lead that is parted there. */
+const NEAR_MM = 300;
+
+/** Where a run ends near its beginning, as round a screen, feeding both ends costs hardly more than feeding one. */
+function nearEnds({ props, runs, pixels }: Plan, prop: number): string {
+  const { firstRun, runCount } = props[prop]!;
+  const gaps = Array.from({ length: runCount }, (_, i) => {
+    const { firstPixel, pixelCount } = runs[firstRun + i]!;
+    const last = firstPixel + pixelCount - 1;
+    return pixelCount < 3
+      ? Infinity
+      : Math.hypot(pixels.xMm[firstPixel]! - pixels.xMm[last]!, pixels.yMm[firstPixel]! - pixels.yMm[last]!);
+  });
+  const most = Math.max(...gaps);
+  return most <= NEAR_MM ? `Both ends, ${formatLength(most)} apart` : 'Both ends';
 }

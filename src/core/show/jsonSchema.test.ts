@@ -1,8 +1,12 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { zonesSchema } from '../papers/screenZones';
 import { showFileSchema } from './jsonSchema';
 
-it('is written in docs as it is now', () => {
-  const file = path.resolve(__dirname, '../../../docs/show-file.schema.json');
-  expect(JSON.parse(fs.readFileSync(file, 'utf8'))).toEqual(JSON.parse(JSON.stringify(showFileSchema())));
+it.each([
+  ['show-file', showFileSchema],
+  ['zones', zonesSchema],
+])('is written in docs as it is now: %s', (name, schema) => {
+  const file = path.resolve(__dirname, `../../../docs/${name}.schema.json`);
+  expect(JSON.parse(fs.readFileSync(file, 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema())));
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fileSchema } from './read';
+import { SHOW_VERSION } from './schema';
 
 /**
  * JSON Schema (draft 2020-12) of the show file, for editors and other programs. The rules that span several parts of a
@@ -7,7 +8,7 @@ import { fileSchema } from './read';
  */
 export function showFileSchema(): object {
   return {
-    title: 'Rapid Lantern show file, version 2',
+    title: `Rapid Lantern show file, version ${SHOW_VERSION}`,
     ...z.toJSONSchema(fileSchema),
   };
 }

@@ -76,12 +76,16 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
             data-part={part}
             data-bottleneck={part === lag.bottleneck}
             style={{ flexGrow: lag.parts[part] }}
-            title={`${PART_WORDS[part]} ${lag.parts[part].toFixed(1)} ms`}
-          >
-            {PART_WORDS[part]} {lag.parts[part].toFixed(1)}
-          </span>
+          />
         ))}
       </div>
+      <ul className={styles.parts} aria-hidden>
+        {LAG_PARTS.map((part) => (
+          <li key={part} data-part={part}>
+            {PART_WORDS[part]} <span className="mono">{lag.parts[part].toFixed(1)} ms</span>
+          </li>
+        ))}
+      </ul>
       <Facts
         facts={[
           {
@@ -109,7 +113,7 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
           },
         ]}
       />
-      <div className={sheets.fields}>
+      <div className={styles.settings}>
         <WholeField
           label="Wanted, pictures a second"
           what="The rate"

@@ -32,7 +32,7 @@ export function MatchGains({
     const scale = Math.min(1, MOST_WIDTH / photo.width);
     canvas.current.width = Math.round(photo.width * scale);
     canvas.current.height = Math.round(photo.height * scale);
-    canvas.current.getContext('2d')!.drawImage(photo, 0, 0, canvas.current.width, canvas.current.height);
+    contextOf(canvas.current).drawImage(photo, 0, 0, canvas.current.width, canvas.current.height);
     return () => photo.close();
   }, [photo]);
 
@@ -145,13 +145,15 @@ export function MatchGains({
   );
 }
 
+const contextOf = (canvas: HTMLCanvasElement) => canvas.getContext('2d', { willReadFrequently: true })!;
+
 function meanColour(canvas: HTMLCanvasElement, x: number, y: number): number[] {
   const [left, top] = [Math.max(0, Math.floor(x) - AROUND), Math.max(0, Math.floor(y) - AROUND)];
   const [width, height] = [
     Math.max(1, Math.min(2 * AROUND + 1, canvas.width - left)),
     Math.max(1, Math.min(2 * AROUND + 1, canvas.height - top)),
   ];
-  const { data } = canvas.getContext('2d')!.getImageData(left, top, width, height);
+  const { data } = contextOf(canvas).getImageData(left, top, width, height);
   const sum = [0, 0, 0];
   for (let at = 0; at < data.length; at += 4) for (let k = 0; k < 3; k += 1) sum[k]! += data[at + k]!;
   return sum.map((all) => (4 * all) / data.length);
