@@ -159,7 +159,7 @@ test('corners one by one, a curve, a ledge of its own, and what the counts fit',
   await expect(facts).not.toContainText('though both are equally long');
   await page.getByRole('button', { name: 'Corners that are made otherwise' }).click();
   await page.getByLabel('top left', { exact: true }).click();
-  await page.getByRole('option', { name: 'corner pieces, which take some length' }).click();
+  await page.getByRole('option', { name: 'corner piece' }).click();
   await fill(page, 'Each end loses, top left', '30 mm');
   await page.getByRole('switch', { name: 'Curved' }).click();
   await expect(facts).toContainText('straight across');

@@ -2,14 +2,14 @@ import { Select } from '@mantine/core';
 import { cornerWay, CORNER_STYLES, type CornerWay, type ScreenShape } from '@/core/screens/shape';
 import { SCREEN_CORNERS, startWords } from '@/core/screens/sides';
 import { LengthField } from '@/ui/fields/fields';
-import { Row, Stack } from '@/ui/Panel';
+import { Hint, Row, Stack } from '@/ui/Panel';
 import { Opening } from '../feed/Opening';
 import type { ScreenChange } from './useSetScreen';
 
 const CORNER_WORDS: Record<CornerWay['style'], string> = {
-  bent: 'bent: the strip runs on',
-  cut: 'cut, and bridged by wires',
-  pieces: 'corner pieces, which take some length',
+  bent: 'bent',
+  cut: 'cut, bridged',
+  pieces: 'corner piece',
 };
 
 /** How the strip goes round the corners: all alike, and each that is made otherwise. */
@@ -36,6 +36,9 @@ export function CornerFields({
         way={shape.corner}
         onChange={(corner) => set({ corner, corners: undefined })}
       />
+      <Hint>
+        Bent strip runs on; what is cut is bridged by wires; a corner piece takes some length off both ends.
+      </Hint>
       {!shape.ownPieces && (
         <Opening words="Corners that are made otherwise">
           <Stack>

@@ -10,9 +10,9 @@ import styles from './screen.module.css';
 import type { ScreenChange } from './useSetScreen';
 
 const RUNS: { value: OwnPiece['runs']; label: string }[] = [
-  { value: 'along', label: 'along the edge' },
-  { value: 'outwards', label: 'away from the picture' },
-  { value: 'inwards', label: 'towards the middle' },
+  { value: 'along', label: 'along' },
+  { value: 'outwards', label: 'outwards' },
+  { value: 'inwards', label: 'inwards' },
 ];
 
 /** Pieces of strip in an order of one's own: a ledge, a bump-out, a side in parts. */

@@ -1,4 +1,4 @@
-import { dataOrder, frameLights, framePieces } from '@/core/screens/frame';
+import { dataOrder, frameLights, framePieces, type FrameLight } from '@/core/screens/frame';
 import { pictureSize, type ScreenShape } from '@/core/screens/shape';
 import styles from './screen.module.css';
 
@@ -17,16 +17,19 @@ export function ScreenDrawing({ shape, numbers }: { shape: ScreenShape; numbers:
   const order = dataOrder(shape, pieces);
   const unit = Math.max(widthMm, heightMm) / 100;
   const margin = 9 * unit;
-  const [left, top] = [-widthMm / 2, -heightMm / 2];
+  // A ledge may lie outside the picture.
+  const reach = (most: number, of: (light: FrameLight) => number) =>
+    lights.reduce((far, light) => Math.max(far, Math.abs(of(light))), most);
+  const [left, top] = [-reach(widthMm / 2, ({ xMm }) => xMm), -reach(heightMm / 2, ({ yMm }) => yMm)];
   const every = Math.max(1, Math.ceil(order.length / NUMBERED));
   return (
     <svg
       className={styles.drawing}
-      viewBox={`${left - margin} ${top - margin} ${widthMm + 2 * margin} ${heightMm + 2 * margin}`}
+      viewBox={`${left - margin} ${top - margin} ${2 * (margin - left)} ${2 * (margin - top)}`}
       role="img"
       aria-label="The screen, seen from the front, with the numbers of some of its lights"
     >
-      <rect x={left} y={top} width={widthMm} height={heightMm} className={styles.glass} />
+      <rect x={-widthMm / 2} y={-heightMm / 2} width={widthMm} height={heightMm} className={styles.glass} />
       {order.map((place, i) => {
         const { xMm, yMm } = lights[place]!;
         return (

@@ -108,23 +108,13 @@ export function ScreenShapeEditor({ propId, shape }: { propId: string; shape: Sc
       )}
       <OwnPieces shape={shape} set={set} />
       <CornerFields shape={shape} isBack={isBack} set={set} />
-      <Row>
-        <Select
-          label={`Data begins at, seen from the ${side}`}
-          allowDeselect={false}
-          value={shape.start}
-          data={SCREEN_STARTS.map((value) => ({ value, label: startWords(value, isBack) }))}
-          onChange={(start) => start && set({ start: start as ScreenStart })}
-        />
-        <WholeField
-          label="Pixels further on"
-          what="The offset"
-          least={0}
-          most={20_000}
-          value={shape.startOffset}
-          onCommit={(startOffset) => set({ startOffset })}
-        />
-      </Row>
+      <Select
+        label={`Data begins at, seen from the ${side}`}
+        allowDeselect={false}
+        value={shape.start}
+        data={SCREEN_STARTS.map((value) => ({ value, label: startWords(value, isBack) }))}
+        onChange={(start) => start && set({ start: start as ScreenStart })}
+      />
       <SegmentedControl
         fullWidth
         size="xs"
@@ -135,6 +125,14 @@ export function ScreenShapeEditor({ propId, shape }: { propId: string; shape: Sc
           { value: 'clockwise', label: 'Clockwise' },
           { value: 'counterclockwise', label: 'Counter-clockwise' },
         ]}
+      />
+      <WholeField
+        label="Pixels further on"
+        what="The offset"
+        least={0}
+        most={20_000}
+        value={shape.startOffset}
+        onCommit={(startOffset) => set({ startOffset })}
       />
       <Row>
         <WholeField

@@ -21,6 +21,7 @@ import { useAnswer, useEdit } from '../show/ShowProvider';
 import { ScreenDrawing } from './ScreenDrawing';
 import styles from './screen.module.css';
 import { WalkBench } from './WalkBench';
+import { WalkPicture } from './WalkPicture';
 
 const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
 /** First ones that may be hidden, where somebody says so. */
@@ -124,24 +125,27 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
               <p className={styles.told} role="status">
                 Look {answers.length + (step.isImpossible ? 0 : 1)}: {groupDigits(step.left)} ways are left.
               </p>
-              <ul className={styles.looks} aria-label="Where is each seen">
-                {step.next.map((place, i) => (
-                  <li key={place}>
-                    <span>
-                      Index <b className="mono">{place}</b>, {BAND_WORDS[i]}
-                    </span>
-                    <SegmentedControl
-                      size="xs"
-                      aria-label={`Index ${place} is seen at`}
-                      value={seen[i] ?? ''}
-                      onChange={(value) =>
-                        setSeen(seen.map((each, at) => (at === i ? (value as Seen) : each)))
-                      }
-                      data={SEEN.map((value) => ({ value, label: value === 'dark' ? 'not lit' : value }))}
-                    />
-                  </li>
-                ))}
-              </ul>
+              <div className={styles.beside}>
+                <ul className={styles.looks} aria-label="Where is each seen">
+                  {step.next.map((place, i) => (
+                    <li key={place}>
+                      <span>
+                        Index <b className="mono">{place}</b>, {BAND_WORDS[i]}
+                      </span>
+                      <SegmentedControl
+                        size="xs"
+                        aria-label={`Index ${place} is seen at`}
+                        value={seen[i] ?? ''}
+                        onChange={(value) =>
+                          setSeen(seen.map((each, at) => (at === i ? (value as Seen) : each)))
+                        }
+                        data={SEEN.map((value) => ({ value, label: value === 'dark' ? 'not lit' : value }))}
+                      />
+                    </li>
+                  ))}
+                </ul>
+                <WalkPicture seen={seen} side={isBehind ? 'back' : 'front'} />
+              </div>
               <Group>
                 <Button disabled={seen.length === 0 || seen.some((each) => each === null)} onClick={answer}>
                   That is what I see
