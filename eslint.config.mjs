@@ -37,6 +37,7 @@ export const CORE_ORDER = [
   ['patterns'],
   ['power'],
   ['rig'],
+  ['diagnose'],
   ['answers'],
   ['checks'],
   ['papers'],

@@ -1,4 +1,4 @@
-import { demoShow, expect, fill, openAt, saving, test } from './lantern';
+import { DEMO, demoShow, expect, fill, openAt, saving, test } from './lantern';
 
 test('pixel types are edited for this show, and everything follows', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -18,7 +18,7 @@ test('pixel types are edited for this show, and everything follows', async ({ pa
   await expect(page.getByText(/is used by Gangway edge/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Add a type' }).click();
   await page.getByRole('menuitem', { name: '5 V clocked strip, APA102 BGR' }).click();
-  await expect(dialog.getByRole('row')).toHaveCount(6);
+  await expect(dialog.getByRole('row')).toHaveCount(DEMO.pixelTypes.length + 2);
   await page.keyboard.press('Escape');
   await expect(page.getByText('3 a pixel, GRB')).toBeVisible();
 });
@@ -29,7 +29,7 @@ test('places are added, renamed and ordered; one with props stays', async ({ pag
   await page.getByRole('button', { name: 'Places on site' }).click();
   const dialog = page.getByRole('dialog', { name: 'Places on site' });
   await dialog.getByRole('button', { name: 'Add a place' }).click();
-  await fill(page, 'Name of place 6', 'Harbour wall');
+  await fill(page, `Name of place ${DEMO.places.length + 1}`, 'Harbour wall');
   await dialog.getByRole('button', { name: 'Move Harbour wall up' }).click();
   await dialog.getByRole('button', { name: 'Remove Pier' }).click();
   await expect(
@@ -37,8 +37,8 @@ test('places are added, renamed and ordered; one with props stays', async ({ pag
   ).toBeVisible();
   await page.keyboard.press('Escape');
   const places = page.getByRole('navigation', { name: 'Props' }).getByRole('region');
-  await expect(places).toHaveCount(6);
-  await expect(places.nth(4)).toHaveAccessibleName('Harbour wall');
+  await expect(places).toHaveCount(DEMO.places.length + 1);
+  await expect(places.nth(DEMO.places.length - 1)).toHaveAccessibleName('Harbour wall');
 });
 
 test('a controller is told what it is, and the addresses follow', async ({ page, request }) => {

@@ -115,27 +115,43 @@ export function lightOf(
   for (const device of devices) {
     if (only && !only.has(device.controller)) continue;
     const own = chains.filter((chain) => chain.controller === device.controller);
-    const wires = own.map((chain) => {
-      const port = device.ports.find((each) => each.port === chain.port);
-      if (!port) return null;
-      // Another sender’s picture comes in turn with ours.
-      const isRivals = device.rival && !isOwnTest && !device.ownTest && device.isReached && frame % 2 === 1;
-      const bytes = isRivals
-        ? wireOf(plan, { ...device, ownTest: { colour: device.rival! } }, port, NOTHING)
-        : wire(device, port);
-      return port.chatter > 0 ? withChatter(bytes, port, frame) : bytes;
-    });
-    const scale = limiterScale(device, wires);
+    const wires = wiresOfDevice(plan, device, own, wire, frame, isOwnTest);
     own.forEach((chain, i) => {
       const bytes = wires[i];
-      if (bytes)
-        showChain(chain, scale < 1 ? bytes.map((byte) => Math.floor(byte * scale)) : bytes, light, frame);
+      if (bytes) showChain(chain, bytes, light, frame);
     });
   }
   for (const { controller, from, to } of copies)
     if (!only || only.has(controller))
       from.forEach((source, i) => light.copyWithin(4 * to[i]!, 4 * source, 4 * source + 4));
   return light;
+}
+
+/**
+ * What a device puts on the wires of some chains of its own, in their order; null where a chain is on no port of it.
+ *
+ * @param wire what it would put there of what came in
+ */
+export function wiresOfDevice(
+  plan: Plan,
+  device: DeviceState,
+  own: readonly Chain[],
+  wire: (device: DeviceState, port: PortState) => Uint8Array,
+  frame: number,
+  isOwnTest = false,
+): (Uint8Array | null)[] {
+  const wires = own.map((chain) => {
+    const port = device.ports.find((each) => each.port === chain.port);
+    if (!port) return null;
+    // Another sender’s picture comes in turn with ours.
+    const isRivals = device.rival && !isOwnTest && !device.ownTest && device.isReached && frame % 2 === 1;
+    const bytes = isRivals
+      ? wireOf(plan, { ...device, ownTest: { colour: device.rival! } }, port, NOTHING)
+      : wire(device, port);
+    return port.chatter > 0 ? withChatter(bytes, port, frame) : bytes;
+  });
+  const scale = limiterScale(device, wires);
+  return scale < 1 ? wires.map((bytes) => bytes && bytes.map((byte) => Math.floor(byte * scale))) : wires;
 }
 
 const NOTHING: Sent = { universes: new Map(), flat: new Map() };

@@ -3,6 +3,7 @@ import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/chan
 import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
 import { glanceOf } from '@/core/papers/glance';
 import { powerAnswer } from '@/core/papers/powerAnswer';
+import { diagnoseAnswer } from '@/core/papers/diagnoseAnswer';
 import { rigAnswer } from '@/core/papers/rigAnswer';
 import { VOLTAGE_COLUMNS, voltageRows } from '@/core/papers/voltages';
 import { plannedShown } from '@/core/power/report';
@@ -41,6 +42,7 @@ export type Job =
   | { is: 'reportOfFile'; input: Uint8Array }
   | { is: 'powerOfFile'; input: Uint8Array }
   | { is: 'rigOfFile'; input: Uint8Array }
+  | { is: 'diagnoseFile'; input: Uint8Array }
   | { is: 'check'; input: Uint8Array };
 
 /** What a job gives: pieces of the answer, made as fast as they are taken. */
@@ -126,6 +128,8 @@ export class Worker {
         return inWords(planShow(readShowText(textOf(job.input))), planReport);
       case 'powerOfFile':
         return once(JSON.stringify(powerAnswer(textOf(job.input))));
+      case 'diagnoseFile':
+        return once(JSON.stringify(diagnoseAnswer(textOf(job.input))));
       case 'rigOfFile':
         return once(JSON.stringify(rigAnswer(textOf(job.input))));
       case 'check': {

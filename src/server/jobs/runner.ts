@@ -28,6 +28,7 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   reportOfFile: 'checks',
   powerOfFile: 'checks',
   rigOfFile: 'checks',
+  diagnoseFile: 'checks',
   check: 'checks',
 };
 

@@ -1,0 +1,87 @@
+// How often what is the matter is found, and in how many questions: faults are drawn, hidden in the rig, and the rig answers what is asked.
+// Usage: npm run bench:diagnose -- [singles] [pairs] [triples] [seed]
+import fc from 'fast-check';
+import { readDemoShow } from '../scripts/lib/demoServer';
+import { MOST_ANSWERS } from '../src/core/diagnose/diagnosis';
+import { drawFaults, drawsOf, play } from '../src/core/diagnose/play';
+import { Scope, type Seen } from '../src/core/diagnose/scope';
+import { planShow } from '../src/core/plan/plan';
+import { anyShow } from '../tests/unit/shows';
+
+const [singles, pairs, triples, seed] = [500, 500, 100, 7].map((usual, i) =>
+  Number(process.argv[2 + i] ?? usual),
+) as [number, number, number, number];
+const MOST_QUESTIONS = 12;
+const SLIPS = 0.05;
+
+interface Case {
+  kinds: string;
+  isRight: boolean;
+  questions: number;
+}
+
+function main() {
+  const shows = [readDemoShow(), ...fc.sample(anyShow, { seed, numRuns: 40 })];
+  // Of random shows those in which something is on a port.
+  const plans = shows
+    .map((show) => planShow(show))
+    .filter(({ runs }) => runs.some(({ wire, pixelCount }) => wire && pixelCount > 1))
+    .slice(0, 11);
+  console.log(`seed ${seed}: the demo show and ${plans.length - 1} random ones`);
+  const rows = [];
+  for (const [name, cases, count, slips] of [
+    ['one', singles, 1, 0],
+    ['one, 5 % of answers wrong', singles, 1, SLIPS],
+    ['two', pairs, 2, 0],
+    ['three', triples, 3, 0],
+  ] as const) {
+    const draw = drawsOf(1000 * seed + count);
+    const slip = (others: readonly Seen[]) =>
+      draw() < slips && others.length > 0
+        ? others[Math.floor(draw() * Math.min(MOST_ANSWERS, others.length))]!
+        : null;
+    const done: Case[] = [];
+    const began = performance.now();
+    while (done.length < cases) {
+      const plan = plans[Math.floor(draw() * plans.length)]!;
+      const prop = Math.floor(draw() * plan.props.length);
+      if (plan.props[prop]!.pixelCount === 0) continue;
+      const scope = new Scope(plan, prop);
+      if (scope.controllers.size === 0) continue;
+      const faults = drawFaults(scope, count, draw);
+      if (faults.length < count) continue;
+      const { isRight, questions, named } = play(scope, faults, MOST_QUESTIONS, {
+        slip,
+        isNamedOnly: slips > 0,
+      });
+      const kinds = faults.map(({ kind }) => kind).join(' + ');
+      done.push({ kinds, isRight, questions });
+      if (process.env.EACH)
+        console.log(
+          plan.show.props[prop]!.name,
+          kinds,
+          isRight,
+          questions,
+          isRight ? '' : JSON.stringify([faults, named]),
+        );
+    }
+    if (done.length === 0) continue;
+    const asked = done.map(({ questions }) => questions).sort((a, b) => a - b);
+    rows.push({
+      hidden: name,
+      cases: done.length,
+      'right, of 100': ((100 * done.filter(({ isRight }) => isRight).length) / done.length).toFixed(1),
+      'questions, mean': (asked.reduce((sum, each) => sum + each, 0) / asked.length).toFixed(2),
+      '95 of 100 in': asked[Math.floor(0.95 * (asked.length - 1))],
+      worst: asked.at(-1),
+      's in all': ((performance.now() - began) / 1000).toFixed(1),
+    });
+    const missed = new Map<string, number>();
+    for (const { kinds, isRight } of done) if (!isRight) missed.set(kinds, (missed.get(kinds) ?? 0) + 1);
+    for (const [kinds, times] of [...missed].sort(([, a], [, b]) => b - a).slice(0, 25))
+      console.log(`${name}: missed ${kinds}, ${times}`);
+  }
+  console.table(rows);
+}
+
+main();

@@ -1,0 +1,531 @@
+import type { Fault } from '../rig/faults/registry';
+import { withFaults } from '../rig/faults/registry';
+import type { Rig } from '../rig/rig';
+import type { Scope, Seen } from './scope';
+import { joinedKey, mix, mixAgain } from './seenKey';
+import {
+  faultAt,
+  SHARE_AFTER_MENDING,
+  SHARE_OF_COUNT,
+  suspectsOf,
+  type AnyPlace,
+  type Suspects,
+} from './suspects';
+import type { Trial } from './trials';
+import { agreement, UNKNOWN, WireView } from './wireView';
+
+/** What was seen of a trial; null where nobody could tell. */
+export interface Evidence {
+  trial: string;
+  seen: Seen | null;
+}
+
+/** One way in which the display may be. */
+export interface Suspect {
+  faults: readonly Fault[];
+  /** How likely it is, of all that is thought of; 0 to 1. */
+  share: number;
+  /** Trials whose answer it does not explain. */
+  against: readonly string[];
+}
+
+/** An answer of a trial: what is seen, who says so, and how likely that is. */
+export interface PossibleAnswer {
+  seen: Seen;
+  share: number;
+  /** Of those that show it, the likeliest. */
+  faults: readonly Fault[];
+  isAsPlanned: boolean;
+}
+
+export interface NextTrial {
+  trial: Trial;
+  /** What it is expected to tell, in bits. */
+  bits: number;
+  answers: PossibleAnswer[];
+}
+
+/** Answers that are shown as pictures. */
+export const MOST_ANSWERS = 8;
+/** So many answers of a hundred are slips. */
+export const SLIP = 0.05;
+/** A slip is one of the answers that are shown, whichever. */
+const LEAST_SLIP = 1 / MOST_ANSWERS;
+/** Who says that none of them is right, and what is seen instead, looked twice; what is like it is likelier. */
+const LEAST_OTHER = LEAST_SLIP / 40;
+/** An answer that nothing explains is asked for again, but not for ever. */
+const MOST_TIMES = 2;
+/** What was seen is looked at once more only where that decides something. */
+const LEAST_AGAIN_BITS = 0.1;
+/** What is suspected with less than this share of the likeliest is not counted in what a trial tells. */
+const NEGLIGIBLE = 1e-5;
+/** Displays with something the matter to which more is added, where one thing does not explain all. */
+const BASES = 12;
+const TRIPLE_BASES = 5;
+/** Faults with a fixed place that are added to each. */
+const ADDED = 60;
+/** What falls so far behind the likeliest is not followed to its end. */
+const HOPELESS = 1e-4;
+/** Ways with more than one fault that are kept. */
+const KEPT = 600;
+/** Less is no reason to ask. */
+const LEAST_BITS = 0.01;
+/** What is watched over several moments is weighed only where no single look tells so much. */
+const ENOUGH_BITS = 0.6;
+
+/** A display, with or without something the matter, under the trials: what is seen, and with a fault at any place of its wires. */
+class View {
+  readonly rig: Rig;
+  private readonly seen = new Map<string, { seen: Seen; sums: readonly [number, number] }>();
+  private readonly wires = new Map<string, WireView>();
+
+  constructor(
+    private readonly scope: Scope,
+    readonly faults: readonly Fault[],
+    base?: View,
+  ) {
+    this.rig = base ? withFaults(base.rig, faults.slice(base.faults.length)) : scope.rigWith(faults);
+  }
+
+  of(trial: Trial): { seen: Seen; sums: readonly [number, number] } {
+    let known = this.seen.get(trial.id);
+    if (!known) {
+      const seen = this.scope.see(this.rig, trial);
+      let [one, other] = [0, 0];
+      for (let at = 0; at < seen.length; at += 1) {
+        one = (one + mix(at, seen[at]!)) | 0;
+        other = (other + mixAgain(at, seen[at]!)) | 0;
+      }
+      this.seen.set(trial.id, (known = { seen, sums: [one, other] }));
+    }
+    return known;
+  }
+
+  key(trial: Trial): number {
+    return joinedKey(...(this.of(trial).sums as [number, number]));
+  }
+
+  wire(trial: Trial, { controller, port }: AnyPlace['chain']): WireView | null {
+    const key = `${trial.id} ${controller} ${port}`;
+    let known = this.wires.get(key);
+    if (!known) {
+      const chain = this.rig.chains.find((each) => each.controller === controller && each.port === port);
+      if (!chain) return null;
+      const { seen, sums } = this.of(trial);
+      this.wires.set(key, (known = new WireView(this.scope, this.rig, chain, trial, seen, sums)));
+    }
+    return known;
+  }
+}
+
+/** A way of being broken: a view, or a view with a fault at a place of a wire. */
+interface Way {
+  view: View;
+  anywhere: AnyPlace | null;
+  place: number;
+  prior: number;
+  weight: number;
+}
+
+/** Finds what is the matter with what drives a prop, from what is seen of trials. */
+export class Diagnosis {
+  private readonly planned: View;
+  private readonly suspects: Suspects;
+  private readonly singles: Way[];
+  private stacked: Way[] = [];
+  private readonly evidence: { trial: Trial; seen: Seen; isShown: boolean }[] = [];
+  private readonly views = new Map<string, View>();
+  private readonly keys = new Map<string, Float64Array>();
+
+  /** How often each trial was asked for. */
+  private readonly asked = new Map<string, number>();
+
+  /** @param options `raised`: how much more than usual a fault is suspected; `after`: what was found before, and mended */
+  constructor(
+    private readonly scope: Scope,
+    private readonly options: {
+      raised?: (fault: Fault) => number;
+      after?: { of: Diagnosis; mended: readonly Fault[] };
+    } = {},
+  ) {
+    const { raised, after } = options;
+    const [none, one] = after ? SHARE_AFTER_MENDING : SHARE_OF_COUNT;
+    this.planned = new View(scope, []);
+    this.suspects = suspectsOf(scope, raised);
+    const way = (view: View, prior: number): Way => ({ view, anywhere: null, place: 0, prior, weight: 0 });
+    this.singles = [
+      way(this.planned, none),
+      ...this.suspects.fixed.map(({ fault, share }) => way(this.viewOf([fault], this.planned), one * share)),
+      ...this.anywhereOn(this.planned, one),
+    ];
+    if (after) this.carry(after.of, after.mended);
+    this.weigh();
+  }
+
+  /** What was mended is right now: goes on with what was seen before, as far as it says something of what may still be the matter. */
+  mended(faults: readonly Fault[]): Diagnosis {
+    const { raised } = this.options;
+    return new Diagnosis(this.scope, { ...(raised && { raised }), after: { of: this, mended: faults } });
+  }
+
+  /** Before it was mended the display had what was mended, and perhaps what is the matter still: what was seen then weighs for that. */
+  private carry(before: Diagnosis, mended: readonly Fault[]): void {
+    const base = new View(this.scope, mended);
+    const then = this.singles.map((way): Way => ({
+      ...way,
+      view:
+        way.anywhere || way.view === this.planned
+          ? base
+          : new View(this.scope, [...mended, ...way.view.faults], base),
+    }));
+    before.weighed(then);
+    const most = then.reduce((max, { weight }) => Math.max(max, weight), 0);
+    if (most === 0) return;
+    this.singles.forEach((way, i) => {
+      // Nothing is excluded for good: what was seen may have been a slip.
+      way.prior = Math.max(then[i]!.weight / most, 1e-9 * way.prior);
+    });
+  }
+
+  /**
+   * Takes what was seen of a trial; null is “can’t tell”.
+   *
+   * @param isShown it was one of the answers that were shown; else somebody said that none of them is right, and what is seen instead
+   */
+  answer(trialId: string, seen: Seen | null, isShown = true): void {
+    const trial = this.scope.trial(trialId);
+    this.asked.set(trialId, (this.asked.get(trialId) ?? 0) + 1);
+    if (!trial || !seen) return;
+    this.evidence.push({ trial, seen, isShown });
+    this.weigh();
+  }
+
+  /** The likeliest ways. What shows in no trial is no suspect: it is as planned, as far as anybody can see. */
+  ranking(most = 12): Suspect[] {
+    const ordered = [...this.singles, ...this.stacked].sort((a, b) => b.weight - a.weight);
+    const [planned] = this.singles as [Way];
+    const ranked: Suspect[] = [];
+    let isPlannedThere = false;
+    for (const each of ordered) {
+      if (ranked.length >= most) break;
+      const way = each !== planned && this.isSilent(each) ? planned : each;
+      if (way === planned) {
+        if (isPlannedThere) continue;
+        isPlannedThere = true;
+      }
+      ranked.push({
+        faults: this.faultsOf(way),
+        share: each.weight,
+        against: this.evidence
+          .filter(({ trial, seen }) => !this.explains(way, trial, seen))
+          .map(({ trial }) => trial.id),
+      });
+    }
+    return ranked;
+  }
+
+  /** A way that shows in no trial. */
+  private isSilent(way: Way): boolean {
+    return this.scope.trials.every((trial) => this.keyOf(way, trial) === this.planned.key(trial));
+  }
+
+  /** The likeliest ways in classes: within one no trial tells them apart. Their shares are those of the class. */
+  classes(most = 6): { share: number; ways: (readonly Fault[])[] }[] {
+    const found = new Map<string, { share: number; ways: (readonly Fault[])[] }>();
+    const all = [...this.singles, ...this.stacked].sort((a, b) => b.weight - a.weight);
+    // What is far behind is in no class that counts.
+    const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * all[0]!.weight);
+    for (const way of near) {
+      const key = this.scope.trials.map((trial) => this.keyOf(way, trial)).join();
+      const known = found.get(key);
+      if (known) {
+        known.share += way.weight;
+        known.ways.push(this.faultsOf(way));
+      } else found.set(key, { share: way.weight, ways: [this.faultsOf(way)] });
+    }
+    return [...found.values()].sort((a, b) => b.share - a.share).slice(0, most);
+  }
+
+  /** The trial that tells most for its effort; null where none tells enough. */
+  next(): NextTrial | null {
+    const ways = this.weighty();
+    const open = this.scope.trials.filter(({ id }) => !this.asked.has(id));
+    const again = this.scope.trials.filter(({ id }) => {
+      const times = this.asked.get(id) ?? 0;
+      return times > 0 && times < MOST_TIMES;
+    });
+    const best =
+      this.bestOf(
+        open.filter(({ moments }) => moments.length === 1),
+        ways,
+        ENOUGH_BITS,
+      ) ??
+      this.bestOf(open, ways, LEAST_BITS) ??
+      this.bestOf(again, ways, LEAST_AGAIN_BITS);
+    return best && { trial: best.trial, bits: best.bits, answers: this.answersOf(best.trial, ways) };
+  }
+
+  private bestOf(trials: readonly Trial[], ways: readonly Way[], leastBits: number) {
+    let best: { trial: Trial; bits: number; score: number } | null = null;
+    for (const trial of trials) {
+      const bits = this.bitsOf(trial, ways);
+      const score = bits / trial.effort;
+      if (bits >= leastBits && (!best || score > best.score)) best = { trial, bits, score };
+    }
+    return best;
+  }
+
+  /** What a trial may show, the likeliest first. */
+  answersOf(trial: Trial, ways: readonly Way[] = this.weighty()): PossibleAnswer[] {
+    const lots = new Map<number, { share: number; way: Way }>();
+    for (const way of ways) {
+      const key = this.keyOf(way, trial);
+      const lot = lots.get(key);
+      if (lot) {
+        lot.share += way.weight;
+        if (way.weight > lot.way.weight) lot.way = way;
+      } else lots.set(key, { share: way.weight, way });
+    }
+    const planned = this.planned.key(trial);
+    return [...lots]
+      .sort(([, a], [, b]) => b.share - a.share)
+      .map(([key, { share, way }]) => ({
+        seen: this.pictureOf(way, trial),
+        share,
+        faults: this.faultsOf(way),
+        isAsPlanned: key === planned,
+      }));
+  }
+
+  /** How many ways are thought of. */
+  get count(): number {
+    return this.singles.length + this.stacked.length;
+  }
+
+  private weighty(): Way[] {
+    const all = [...this.singles, ...this.stacked];
+    const most = all.reduce((max, { weight }) => Math.max(max, weight), 0);
+    return all.filter(({ weight }) => weight > most * NEGLIGIBLE);
+  }
+
+  /** Entropy of the lots into which a trial parts what is suspected. */
+  private bitsOf(trial: Trial, ways: readonly Way[]): number {
+    const lots = new Map<number, number>();
+    let total = 0;
+    for (const way of ways) {
+      const key = this.keyOf(way, trial);
+      lots.set(key, (lots.get(key) ?? 0) + way.weight);
+      total += way.weight;
+    }
+    if (lots.size < 2) return 0;
+    let bits = 0;
+    for (const weight of lots.values()) bits -= (weight / total) * Math.log2(weight / total);
+    return bits;
+  }
+
+  private viewOf(faults: readonly Fault[], base?: View): View {
+    const key = JSON.stringify(faults);
+    let view = this.views.get(key);
+    if (!view) this.views.set(key, (view = new View(this.scope, faults, base)));
+    return view;
+  }
+
+  private *anywhereOn(view: View, prior: number): Generator<Way> {
+    for (const anywhere of this.suspects.anywhere) {
+      const { controller, port } = anywhere.chain;
+      const chain = view.rig.chains.find((each) => each.controller === controller && each.port === port);
+      // A pixel that is left out makes its wire shorter.
+      const places = Math.min(anywhere.places, chain?.pixel.length ?? 0);
+      for (let place = 1; place <= places; place += 1)
+        yield { view, anywhere, place, prior: prior * anywhere.share, weight: 0 };
+    }
+  }
+
+  private keyOf({ view, anywhere, place }: Way, trial: Trial): number {
+    if (!anywhere || trial.how === 'look') return view.key(trial);
+    return view.wire(trial, anywhere.chain)?.key(anywhere.kind, place) ?? view.key(trial);
+  }
+
+  private pictureOf({ view, anywhere, place }: Way, trial: Trial): Seen {
+    const base = view.of(trial).seen;
+    if (!anywhere || trial.how === 'look') return base;
+    return view.wire(trial, anywhere.chain)?.picture(anywhere.kind, place) ?? base;
+  }
+
+  private faultsOf({ view, anywhere, place }: Way): readonly Fault[] {
+    return anywhere ? [...view.faults, faultAt(this.scope, anywhere, place)] : view.faults;
+  }
+
+  private explains(way: Way, trial: Trial, seen: Seen): boolean {
+    return agreement(this.pictureOf(way, trial), seen) === seen.length;
+  }
+
+  /** How likely an answer is by a way: almost sure where it shows that, else the likelier the more of it agrees. */
+  private static likelihood(agree: number, all: number, isShown: boolean): number {
+    if (agree === all) return 1 - SLIP;
+    return isShown ? SLIP * LEAST_SLIP : SLIP * LEAST_OTHER * Math.max(0.1, (agree / all) ** 6);
+  }
+
+  /** The likelihoods of all evidence by some ways. @param least once all are below it, the rest is not looked at */
+  private weighed(ways: readonly Way[], least = 0): void {
+    for (const way of ways) way.weight = way.prior;
+    for (const { trial, seen, isShown } of this.evidence) {
+      if (least > 0 && ways.every(({ weight }) => weight < least)) {
+        for (const way of ways) way.weight = 0;
+        return;
+      }
+      const whole = new Map<View, number>();
+      const onWires = new Map<View, Map<AnyPlace, (kind: AnyPlace['kind'], place: number) => number>>();
+      for (const way of ways) {
+        const { view, anywhere } = way;
+        let agree: number;
+        if (!anywhere || trial.how === 'look') {
+          let known = whole.get(view);
+          if (known === undefined) whole.set(view, (known = agreement(view.of(trial).seen, seen)));
+          agree = known;
+        } else {
+          let byWire = onWires.get(view);
+          if (!byWire) onWires.set(view, (byWire = new Map()));
+          let counted = byWire.get(anywhere);
+          if (!counted) {
+            const wire = view.wire(trial, anywhere.chain);
+            const bare = () => agreement(view.of(trial).seen, seen);
+            byWire.set(anywhere, (counted = wire?.agreeing(seen) ?? bare));
+          }
+          agree = counted(anywhere.kind, way.place);
+        }
+        way.weight *= Diagnosis.likelihood(agree, seen.length, isShown);
+      }
+    }
+  }
+
+  private weigh(): void {
+    this.weighed(this.singles);
+    this.stacked = [];
+    // One thing explains all that was seen, or what is seen is as planned: nothing is stacked on it.
+    const isExplained = () =>
+      this.evidence.every(({ trial, seen }) => this.explains(this.best(), trial, seen));
+    if (this.evidence.length > 0 && !isExplained()) this.stack(this.singles, 2, BASES);
+    if (this.stacked.length > 0 && !isExplained()) this.stack(this.stacked, 3, TRIPLE_BASES);
+    const total = [...this.singles, ...this.stacked].reduce((sum, { weight }) => sum + weight, 0);
+    for (const way of [...this.singles, ...this.stacked]) way.weight /= total;
+  }
+
+  private best(): Way {
+    let best = this.singles[0]!;
+    for (const way of this.singles) if (way.weight > best.weight) best = way;
+    for (const way of this.stacked) if (way.weight > best.weight) best = way;
+    return best;
+  }
+
+  /**
+   * The ways that something is stacked on: those that come nearest to explaining all, and those that explain what the nearest leaves open.
+   * Of faults at a place of a wire two of a kind stand for the others.
+   */
+  private basesOf(onto: readonly Way[], most: number): Way[] {
+    const ordered = [...onto].sort((a, b) => b.weight - a.weight);
+    const [nearest] = ordered;
+    if (!nearest) return [];
+    const bases: Way[] = [];
+    const taken = new Map<string, number>();
+    const take = (ways: readonly Way[], upTo: number) => {
+      for (const way of ways) {
+        if (bases.length >= upTo) return;
+        if (bases.includes(way)) continue;
+        if (way.anywhere) {
+          const kind = `${JSON.stringify(way.view.faults)} ${way.anywhere.kind}`;
+          const before = taken.get(kind) ?? 0;
+          if (before >= 2) continue;
+          taken.set(kind, before + 1);
+        }
+        bases.push(way);
+      }
+    };
+    take(ordered, Math.ceil(most / 2));
+    const open = this.evidence
+      .map(({ trial, seen }) => {
+        const picture = this.pictureOf(nearest, trial);
+        const rest = onlyWhere(seen, (at) => picture[at] !== seen[at]);
+        return { trial, rest, count: rest.reduce((sum, code) => sum + (code === UNKNOWN ? 0 : 1), 0) };
+      })
+      .filter(({ count }) => count > 0);
+    const fills = (way: Way) =>
+      open.reduce((sum, { trial, rest, count }) => {
+        const said = agreement(this.pictureOf(way, trial), rest) - (rest.length - count);
+        return sum + said / count;
+      }, 0);
+    // Pictures of faults at a place take longest: a few of them are looked at.
+    const offered = [
+      ...ordered.filter(({ anywhere }) => !anywhere),
+      ...ordered.filter(({ anywhere }) => anywhere).slice(0, 80),
+    ];
+    take(
+      offered
+        .map((way) => ({ way, fills: fills(way) }))
+        .filter((each) => each.fills > 0.2)
+        .sort((a, b) => b.fills - a.fills || b.way.prior - a.way.prior)
+        .map(({ way }) => way),
+      most,
+    );
+    return bases;
+  }
+
+  /** Adds one fault more to the ways that come nearest to explaining what was seen. */
+  private stack(onto: readonly Way[], faults: 2 | 3, most: number): void {
+    const isBase = (way: Way) => this.faultsOf(way).length === faults - 1;
+    const bases = this.basesOf(onto.filter(isBase), most);
+    const fixed = this.singles
+      .filter((way) => !way.anywhere && way.view !== this.planned)
+      .sort((a, b) => b.weight - a.weight);
+    const made = new Map<string, Way>();
+    let bestYet = 0;
+    const ratio = SHARE_OF_COUNT[faults] / SHARE_OF_COUNT[1];
+    for (const base of bases) {
+      const own = this.faultsOf(base);
+      const view = this.viewOf(own);
+      const prior = (base.prior / (faults === 2 ? SHARE_OF_COUNT[1] : SHARE_OF_COUNT[2])) * ratio;
+      const ways: Way[] = [...this.anywhereOn(view, prior * SHARE_OF_COUNT[1])];
+      this.weighed(ways);
+      let most = ways.reduce((max, { weight }) => Math.max(max, weight), bestYet);
+      // What changes nothing that was asked for explains nothing.
+      const changes = (way: Way) =>
+        this.evidence.some(({ trial }) => way.view.key(trial) !== this.planned.key(trial));
+      let added = 0;
+      for (const each of fixed) {
+        const [fault] = each.view.faults;
+        if (added >= ADDED) break;
+        if (!changes(each) || own.some((one) => JSON.stringify(one) === JSON.stringify(fault))) continue;
+        added += 1;
+        const way: Way = {
+          view: new View(this.scope, [...own, fault!], view),
+          anywhere: null,
+          place: 0,
+          prior: (prior * each.prior) / SHARE_OF_COUNT[1],
+          weight: 0,
+        };
+        this.weighed([way], most * HOPELESS);
+        most = Math.max(most, way.weight);
+        ways.push(way);
+      }
+      bestYet = Math.max(bestYet, most);
+      for (const way of ways.sort((a, b) => b.weight - a.weight).slice(0, KEPT / 4)) {
+        if (way.weight === 0) continue;
+        const key = this.faultsOf(way)
+          .map((fault) => JSON.stringify(fault))
+          .sort()
+          .join();
+        const known = made.get(key);
+        if (!known || known.weight < way.weight) made.set(key, way);
+      }
+    }
+    this.stacked = [...this.stacked, ...made.values()].sort((a, b) => b.weight - a.weight).slice(0, KEPT);
+    // Views that nothing stands on any more are let go.
+    const used = new Set([...this.singles, ...this.stacked].map(({ view }) => view));
+    for (const [key, view] of this.views) if (!used.has(view)) this.views.delete(key);
+  }
+}
+
+/** Of what is seen only a part that somebody can name: the rest is unknown. */
+export function onlyWhere(seen: Seen, isKnown: (at: number) => boolean): Seen {
+  return seen.map((code, at) => (isKnown(at) ? code : UNKNOWN));
+}

@@ -1,0 +1,27 @@
+/** Of a place and a code two numbers of 32 bits; sums of them stand for what is seen of many places. */
+export function mix(at: number, code: number): number {
+  let hash = Math.imul(at + 1, 0x9e3779b1) ^ Math.imul(code + 1, 0x85ebca6b);
+  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+  hash = Math.imul(hash ^ (hash >>> 12), 0x297a2d39);
+  return hash ^ (hash >>> 15);
+}
+
+export function mixAgain(at: number, code: number): number {
+  let hash = Math.imul(at + 0x3ade68b1, 0xc2b2ae35) ^ Math.imul(code + 7, 0x27d4eb2f);
+  hash = Math.imul(hash ^ (hash >>> 13), 0x165667b1);
+  hash = Math.imul(hash ^ (hash >>> 16), 0x9e3779b1);
+  return hash ^ (hash >>> 14);
+}
+
+/** One number of two sums: pictures that differ have the same one once in 2^53. */
+export const joinedKey = (one: number, other: number) => (one >>> 0) * 0x200000 + (other >>> 11);
+
+/** Stands for all that is seen of a trial. */
+export function seenKey(seen: Uint8Array): number {
+  let [one, other] = [0, 0];
+  for (let at = 0; at < seen.length; at += 1) {
+    one = (one + mix(at, seen[at]!)) | 0;
+    other = (other + mixAgain(at, seen[at]!)) | 0;
+  }
+  return joinedKey(one, other);
+}

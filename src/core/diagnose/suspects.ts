@@ -1,0 +1,100 @@
+import { controllersTouchedBy, faultsOf, type Fault } from '../rig/faults/registry';
+import type { Chain } from '../rig/chain';
+import { PLACE_FAMILIES, type PlaceFamily } from '../rig/placeFamilies';
+import { PRIORS } from './priors';
+import type { Scope } from './scope';
+
+/** Of displays that somebody has doubts about: nothing, one thing, two or three are the matter. */
+export const SHARE_OF_COUNT = [0.03, 0.72, 0.2, 0.05] as const;
+
+/** Of displays in which something was mended just now: nothing more, or one thing more. */
+export const SHARE_AFTER_MENDING = [0.75, 0.22] as const;
+
+/** A fault that may be anywhere on a wire. */
+export interface AnyPlace {
+  kind: PlaceFamily;
+  chain: Chain;
+  /** Places of the wire at which it would be seen on the prop: from 1 up to this. */
+  places: number;
+}
+
+export interface Suspects {
+  /** Faults with a fixed place, and their shares; all shares of one fault add up to 1. */
+  fixed: readonly { fault: Fault; share: number }[];
+  /** Faults anywhere on a wire; each of its places has the share. */
+  anywhere: readonly (AnyPlace & { share: number })[];
+}
+
+const isAnyPlace = (kind: string): kind is PlaceFamily =>
+  (PLACE_FAMILIES as readonly string[]).includes(kind);
+
+/**
+ * Everything that one thing may be the matter with what drives a prop.
+ *
+ * @param raised by how much more a fault is suspected than usual, by what the show says
+ */
+export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () => 1): Suspects {
+  const { plan, prop, planned, controllers } = scope;
+  const of = plan.show.props[prop]!;
+  const { firstRun, runCount } = plan.props[prop]!;
+  const ports = new Set(
+    plan.runs
+      .slice(firstRun, firstRun + runCount)
+      .flatMap(({ wire }) => (wire ? [`${wire.controller} ${wire.port}`] : [])),
+  );
+  const isOwnPort = (controllerId: string, port: number) =>
+    ports.has(`${plan.show.controllers.findIndex(({ id }) => id === controllerId)} ${port}`);
+  const fixed = faultsOf(plan).filter((fault) => {
+    if (isAnyPlace(fault.kind)) return false;
+    if ('propId' in fault && fault.propId !== of.id) return false;
+    if ('port' in fault && 'controllerId' in fault) {
+      const at = fault as { controllerId: string; port: number; other?: number };
+      const isOwn =
+        isOwnPort(at.controllerId, at.port) ||
+        (at.other !== undefined && isOwnPort(at.controllerId, at.other));
+      if (!isOwn) return false;
+    }
+    return controllersTouchedBy(plan, fault).some((controller) => controllers.has(controller));
+  });
+  // Panels have no wire from pixel to pixel.
+  const wires =
+    of.kind === 'wall'
+      ? []
+      : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
+  const lastSeen = (chain: Chain) => {
+    let last = 0;
+    chain.pixel.forEach((pixel, place) => {
+      if (pixel >= scope.first && pixel < scope.first + scope.count) last = place + 1;
+    });
+    return last;
+  };
+  const anywhere = wires.flatMap((chain) =>
+    PLACE_FAMILIES.map((kind) => ({ kind, chain, places: lastSeen(chain) })),
+  );
+  const countOfKind = new Map<string, number>();
+  for (const { kind } of fixed) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + 1);
+  for (const { kind, places } of anywhere) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + places);
+  const weightOf = (kind: Fault['kind']) => PRIORS[kind].weight / countOfKind.get(kind)!;
+  const weights = fixed.map((fault) => weightOf(fault.kind) * raised(fault));
+  const total =
+    weights.reduce((sum, each) => sum + each, 0) +
+    anywhere.reduce((sum, { kind, places }) => sum + places * weightOf(kind), 0);
+  return {
+    fixed: fixed.map((fault, i) => ({ fault, share: weights[i]! / total })),
+    anywhere: anywhere.map((each) => ({ ...each, share: weightOf(each.kind) / total })),
+  };
+}
+
+/** The fault at a place of a wire. */
+export function faultAt(
+  scope: Scope,
+  { kind, chain }: Pick<AnyPlace, 'kind' | 'chain'>,
+  place: number,
+): Fault {
+  return {
+    kind,
+    controllerId: scope.plan.show.controllers[chain.controller]!.id,
+    port: chain.port,
+    place,
+  };
+}

@@ -1,0 +1,222 @@
+import type { Chain } from '../rig/chain';
+import { showChain } from '../rig/chain';
+import type { PlaceFamily } from '../rig/placeFamilies';
+import { afterPowerCut, wiresOfDevice, type Rig } from '../rig/rig';
+import { perceived, SEEN_DARK, SEEN_FLICKER } from './perceive';
+import { picturesOf, type Scope, type Seen } from './scope';
+import { joinedKey, mix, mixAgain } from './seenKey';
+import type { Trial } from './trials';
+
+/** What is not said of a light. */
+export const UNKNOWN = 255;
+
+/** How the places of a wire are seen: as they are, dark, or with data that comes early or late. */
+interface Way {
+  /** Codes by moment and place. */
+  codes: Uint8Array;
+  one: Int32Array;
+  other: Int32Array;
+}
+
+/**
+ * A wire of a display under a trial, with a fault at any of its places. Each picture is made of what lies before the place, the place
+ * itself and what lies behind it, so sums up to each place answer for all places at once.
+ */
+export class WireView {
+  private readonly base: Way;
+  private readonly dark: Way;
+  private readonly late = new Map<number, Way>();
+  private readonly early = new Map<number, Way>();
+  /** Index of each place in the prop; -1 where it is no pixel of it. */
+  private readonly index: Int32Array;
+  private readonly widths: Uint8Array;
+  private readonly rest: readonly [number, number];
+
+  /** @param seen of the display as it is, and its two sums */
+  constructor(
+    private readonly scope: Scope,
+    private readonly of: Rig,
+    private readonly chain: Chain,
+    private readonly trial: Trial,
+    private readonly seen: Seen,
+    sums: readonly [number, number],
+  ) {
+    this.index = Int32Array.from(chain.pixel, (pixel) => {
+      const at = pixel - scope.first;
+      return pixel >= 0 && at >= 0 && at < scope.count ? at : -1;
+    });
+    this.widths = Uint8Array.from(chain.order, (order) => chain.orders[order]!.length);
+    this.base = this.way((moment, place) => seen[moment * scope.count + this.index[place]!]!);
+    this.dark = this.way(() => SEEN_DARK);
+    const [one, other] = [sum(this.base.one), sum(this.base.other)];
+    this.rest = [(sums[0] - one) | 0, (sums[1] - other) | 0];
+  }
+
+  /** Stands for what is seen with a fault at a place, which counts from 1. */
+  key(kind: PlaceFamily, wanted: number): number {
+    const place = this.placeOf(wanted);
+    const [before, at, behind] = this.parts(kind, place);
+    const total = (lane: 'one' | 'other', rest: number) =>
+      (rest +
+        before[lane][place - 1]! +
+        (at[lane][place]! - at[lane][place - 1]!) +
+        (behind[lane].at(-1)! - behind[lane][place]!)) |
+      0;
+    return joinedKey(total('one', this.rest[0]), total('other', this.rest[1]));
+  }
+
+  /** What is seen with a fault at a place. */
+  picture(kind: PlaceFamily, wanted: number): Seen {
+    const place = this.placeOf(wanted);
+    const made = Uint8Array.from(this.seen);
+    const [, at, behind] = this.parts(kind, place);
+    const { length } = this.index;
+    for (let moment = 0; moment < this.trial.moments.length; moment += 1)
+      for (let i = place - 1; i < length; i += 1)
+        if (this.index[i]! >= 0)
+          made[moment * this.scope.count + this.index[i]!] = (i === place - 1 ? at : behind).codes[
+            moment * length + i
+          ]!;
+    return made;
+  }
+
+  /** For each way how many lights up to each place agree with what was seen. */
+  agreeing(observed: Seen): (kind: PlaceFamily, place: number) => number {
+    const counts = new Map<Way, Int32Array>();
+    const { length } = this.index;
+    const upTo = (way: Way) => {
+      let found = counts.get(way);
+      if (found) return found;
+      found = new Int32Array(length + 1);
+      for (let i = 0; i < length; i += 1) {
+        let agree = 0;
+        if (this.index[i]! >= 0)
+          for (let moment = 0; moment < this.trial.moments.length; moment += 1) {
+            const said = observed[moment * this.scope.count + this.index[i]!]!;
+            if (said === UNKNOWN || said === way.codes[moment * length + i]) agree += 1;
+          }
+        found[i + 1] = found[i]! + agree;
+      }
+      counts.set(way, found);
+      return found;
+    };
+    const whole = agreement(this.seen, observed);
+    return (kind, wanted) => {
+      const place = this.placeOf(wanted);
+      const [before, at, behind] = this.parts(kind, place);
+      return (
+        whole -
+        upTo(this.base)[length]! +
+        upTo(before)[place - 1]! +
+        (upTo(at)[place]! - upTo(at)[place - 1]!) +
+        (upTo(behind)[length]! - upTo(behind)[place]!)
+      );
+    };
+  }
+
+  private parts(kind: PlaceFamily, wanted: number): readonly [Way, Way, Way] {
+    const place = this.placeOf(wanted);
+    const width = this.widths[place - 1]!;
+    switch (kind) {
+      case 'brokenJoint':
+      case 'blockingPixel':
+        return [this.base, this.dark, this.dark];
+      case 'darkPixel':
+        return [this.base, this.dark, this.base];
+      case 'missingPixel':
+        return [this.base, this.dark, this.moved(this.late, width, width)];
+      case 'extraPixel': {
+        const early = this.moved(this.early, width, -width);
+        return [this.base, early, early];
+      }
+    }
+  }
+
+  /** A pixel that is left out makes its wire shorter: what is behind its end is at its end. */
+  private placeOf(place: number): number {
+    return Math.min(place, this.index.length);
+  }
+
+  private moved(known: Map<number, Way>, width: number, bytes: number): Way {
+    let way = known.get(width);
+    if (!way) known.set(width, (way = this.movedWay(bytes)));
+    return way;
+  }
+
+  /** The places as they are seen with data that comes so many bytes late; below zero early. */
+  private movedWay(bytes: number): Way {
+    const { scope, chain, trial } = this;
+    const rig = trial.isAfterCut ? afterPowerCut(this.of) : this.of;
+    const device = rig.devices[chain.controller]!;
+    const own = rig.chains.filter(({ controller }) => controller === chain.controller);
+    const number = own.findIndex(({ port }) => port === chain.port);
+    const frames = picturesOf(rig);
+    const fullest = 255 * trial.level;
+    const light = new Uint8Array(4 * scope.plan.pixelCount);
+    const codes = new Uint8Array(trial.moments.length * chain.pixel.length);
+    trial.moments.forEach((_, moment) => {
+      for (let frame = 0; frame < frames; frame += 1) {
+        const wires = wiresOfDevice(
+          scope.plan,
+          device,
+          own,
+          scope.wireAt(rig, trial, moment),
+          frame,
+          trial.how === 'own',
+        );
+        const wire = wires[number] ?? new Uint8Array(0);
+        for (const pixel of chain.pixel) if (pixel >= 0) light.fill(0, 4 * pixel, 4 * pixel + 4);
+        showChain(chain, shifted(wire, bytes), light, frame);
+        chain.pixel.forEach((pixel, place) => {
+          if (pixel < 0) return;
+          const at = 4 * pixel;
+          const code = perceived(light[at]!, light[at + 1]!, light[at + 2]!, light[at + 3]!, fullest);
+          const to = moment * chain.pixel.length + place;
+          if (frame === 0) codes[to] = code;
+          else if (codes[to] !== code) codes[to] = SEEN_FLICKER;
+        });
+      }
+    });
+    return this.way((moment, place) => codes[moment * chain.pixel.length + place]!);
+  }
+
+  /** @param codeAt only asked for places of the prop */
+  private way(codeAt: (moment: number, place: number) => number): Way {
+    const { length } = this.index;
+    const { count } = this.scope;
+    const moments = this.trial.moments.length;
+    const codes = new Uint8Array(moments * length);
+    const one = new Int32Array(length + 1);
+    const other = new Int32Array(length + 1);
+    for (let place = 0; place < length; place += 1) {
+      let [here, again] = [0, 0];
+      const index = this.index[place]!;
+      if (index >= 0)
+        for (let moment = 0; moment < moments; moment += 1) {
+          const code = codeAt(moment, place);
+          codes[moment * length + place] = code;
+          here = (here + mix(moment * count + index, code)) | 0;
+          again = (again + mixAgain(moment * count + index, code)) | 0;
+        }
+      one[place + 1] = (one[place]! + here) | 0;
+      other[place + 1] = (other[place]! + again) | 0;
+    }
+    return { codes, one, other };
+  }
+}
+
+const sum = (upTo: Int32Array) => upTo.at(-1)!;
+
+function shifted(wire: Uint8Array, bytes: number): Uint8Array {
+  if (bytes < 0) return wire.subarray(Math.min(wire.length, -bytes));
+  const made = new Uint8Array(wire.length + bytes);
+  made.set(wire, bytes);
+  return made;
+}
+
+/** How many lights are as they were seen; what was not said of agrees. */
+export function agreement(seen: Seen, observed: Seen): number {
+  let agree = 0;
+  for (let i = 0; i < seen.length; i += 1) if (observed[i] === UNKNOWN || observed[i] === seen[i]) agree += 1;
+  return agree;
+}
