@@ -2,7 +2,7 @@ import { planShow } from '@/core/plan/plan';
 import { readPcap } from '@/core/protocols/pcap';
 import { Receiver } from '@/core/rig/packets';
 import { lightOfReceived, plannedRig } from '@/core/rig/rig';
-import { DEMO, DEMO_FACTS, demoShow, expect, keptShow, openAt, saving, test } from './lantern';
+import { DEMO, DEMO_FACTS, demoShow, expect, fill, keptShow, openAt, saving, test } from './lantern';
 
 test('a test is chosen, a fault is set, and what it shows is seen and mended', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -279,6 +279,66 @@ test.describe.serial('the rig', () => {
     expect(sending).toBeNull();
     expect((await askFed({ do: 'close' })).status()).toBe(200);
   });
+});
+
+test('two things that are stacked are found by the page and mended on the rig, by keyboard', async ({
+  page,
+  request,
+}) => {
+  const faults: Record<string, string | number>[] = [
+    { kind: 'colourOrder', controllerId: 'yard-box', port: 1, order: 'BGR' },
+    { kind: 'brokenJoint', controllerId: 'yard-box', port: 1, place: 31 },
+  ];
+  const id = await demoShow(request, { facts: [{ ...DEMO_FACTS[0]!, value: { faults } }] });
+  await openAt(page, id, 'prove/prop/bollard-rings?sheet=find');
+  const main = page.getByRole('main');
+  const question = main.getByRole('region', { name: 'The question' });
+  for (let questions = 0; questions < 24; questions += 1) {
+    await expect(question.getByRole('heading')).toBeVisible();
+    const heading = await question.getByRole('heading').innerText();
+    if (heading === 'Nothing is the matter') break;
+    const button =
+      heading === 'This is the matter'
+        ? question.getByRole('button', { name: 'Mend it on the rig' })
+        : question.getByRole('button', { name: 'Answer from the rig' });
+    const before = await main.getByText(/answers? so far/).innerText();
+    await button.focus();
+    await page.keyboard.press('Enter');
+    await expect(main.getByText(/answers? so far/)).not.toHaveText(before);
+  }
+  await expect(question).toContainText('what was mended is mended.');
+  await expect(saving(page)).toContainText('saved');
+  const facts = (await (await request.get(`/api/shows/${id}/facts`)).json()) as {
+    facts: { field: string; value: unknown }[];
+  };
+  expect(facts.facts.findLast(({ field }) => field === 'rig')?.value ?? null).toBeNull();
+});
+
+test('what is seen is told by pictures, by a place that is tapped or typed, and taken back', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'prove/prop/pier-railing?sheet=find');
+  const main = page.getByRole('main');
+  const answers = main.getByRole('list', { name: 'What do you see' });
+  await expect(answers.getByRole('button', { name: 'As planned' })).toBeVisible();
+  await main.getByRole('button', { name: 'Lit up to a place, dark behind it…' }).click();
+  await fill(page, 'Tap the first dark light, or type its number', '50');
+  const suspects = main.getByRole('region', { name: 'Suspects' });
+  await expect(suspects).toContainText(/pixel 50 of Pier railing/);
+  await main.getByRole('button', { name: 'Back one step' }).click();
+  await expect(suspects).toContainText('0 answers so far');
+  await expect(suspects).not.toContainText('pixel 50 of');
+  await main.getByRole('button', { name: 'I can’t tell, or something else' }).click();
+  await expect(suspects).toContainText('1 answer so far');
+  await openAt(page, id, 'prove/prop/winch-house-edge?sheet=find');
+  await expect(page.getByRole('main')).toContainText('is on no port, so nothing of it can be tried');
+  const asked = { show: await keptShow(request, id), propId: 'bollard-rings', evidence: [] };
+  const answer = await (await request.post('/api/diagnose', { data: asked })).json();
+  expect(answer.next.answers.length).toBeGreaterThan(3);
+  const refused = await request.post('/api/diagnose', { data: { ...asked, propId: 'nobody' } });
+  expect(refused.status()).toBe(422);
 });
 
 test('how long pictures take is a sheet over HTTP', async ({ request }) => {

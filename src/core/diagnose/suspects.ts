@@ -1,6 +1,7 @@
 import { controllersTouchedBy, faultsOf, type Fault } from '../rig/faults/registry';
 import type { Chain } from '../rig/chain';
 import { PLACE_FAMILIES, type PlaceFamily } from '../rig/placeFamilies';
+import { kindOf } from '../props/registry';
 import { PRIORS } from './priors';
 import type { Scope } from './scope';
 
@@ -57,10 +58,9 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
     return controllersTouchedBy(plan, fault).some((controller) => controllers.has(controller));
   });
   // Panels have no wire from pixel to pixel.
-  const wires =
-    of.kind === 'wall'
-      ? []
-      : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
+  const wires = kindOf(of).panelled
+    ? []
+    : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
   const lastSeen = (chain: Chain) => {
     let last = 0;
     chain.pixel.forEach((pixel, place) => {

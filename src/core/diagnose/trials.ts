@@ -1,6 +1,7 @@
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { patternById } from '../patterns/registry';
 import type { Plan } from '../plan/planned';
+import { kindOf } from '../props/registry';
 
 /** A moment of a pattern that is looked at. */
 export interface TrialMoment {
@@ -68,7 +69,7 @@ export function trialsOf(plan: Plan, prop: number): Trial[] {
   const { runCount, strands, pixelCount } = plan.props[prop]!;
   const pixelType = plan.show.pixelTypes.find(({ id }) => id === of.pixelTypeId);
   const hasWhite = pixelType ? channelsPerPixel(pixelType) === 4 : false;
-  const isWall = of.kind === 'wall';
+  const isWall = kindOf(of).panelled ?? false;
   const sent = (
     pattern: string,
     more: Partial<Pick<Trial, 'id' | 'name' | 'effort' | 'moments' | 'level' | 'says' | 'isAfterCut'>> = {},

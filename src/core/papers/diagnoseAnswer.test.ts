@@ -17,8 +17,13 @@ it('asks first, and names what is the matter once it was told enough', () => {
   const told = ['red', 'ownFill', 'lamp', 'answers'].map((trial) => ({ trial, looksLike: dark }));
   const after = ask({ evidence: told });
   expect(after.isSure).toBe(true);
-  expect(after.suspects[0]!.faults[0]!.sentence).toContain('Box A has no power');
-  expect(ask({ evidence: [{ trial: first.next!.trial }] }).next!.trial).not.toBe(first.next!.trial);
+  expect(after.classes[0]!.ways[0]!.sentences[0]).toContain('Box A has no power');
+  const again = ask({ evidence: [{ trial: first.next!.trial.id }] });
+  expect(again.next!.trial.id).not.toBe(first.next!.trial.id);
+  // Mended, it is asked again whether more is the matter.
+  const mended = ask({ evidence: [...told, { mended: dark }] });
+  expect([mended.isSure, mended.isAfterMending]).toEqual([false, true]);
+  expect(mended.classes[0]!.ways).toContainEqual({ faults: [], sentences: [] });
 });
 
 it.each([

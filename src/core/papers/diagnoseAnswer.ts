@@ -1,31 +1,31 @@
 import { z } from 'zod';
-import { Diagnosis, MOST_ANSWERS } from '../diagnose/diagnosis';
-import { isSure } from '../diagnose/play';
-import { Scope } from '../diagnose/scope';
+import { scopeOf, sessionState, type Told } from '../diagnose/session';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
-import type { Plan } from '../plan/planned';
-import { readFault, sentenceOf, type Fault } from '../rig/faults/registry';
+import { readFault } from '../rig/faults/registry';
 import { parseJson, readShow } from '../show/read';
+
+const faults = z.array(z.unknown()).max(3);
 
 const askedSchema = z.strictObject({
   show: z.unknown(),
   propId: z.string(),
   evidence: z
     .array(
-      z.strictObject({
-        trial: z.string(),
-        /** It looks as it would with these faults: none where it is as planned. Left out where nobody can tell. */
-        looksLike: z.array(z.unknown()).max(3).optional(),
-        /** None of the answers that were shown was right: this was said instead. */
-        isOther: z.boolean().optional(),
-      }),
+      z.union([
+        z.strictObject({
+          trial: z.string(),
+          /** It looks as it would with these faults: none where it is as planned. Left out where nobody can tell. */
+          looksLike: faults.optional(),
+          /** None of the answers that were shown was right: this was said instead. */
+          isOther: z.boolean().optional(),
+        }),
+        /** What was named is mended; what follows was seen after that. */
+        z.strictObject({ mended: faults }),
+      ]),
     )
-    .max(40),
+    .max(60),
 });
-
-const words = (plan: Plan, faults: readonly Fault[]) =>
-  faults.map((fault) => ({ ...fault, sentence: sentenceOf(plan, fault) }));
 
 /**
  * What is suspected after what was seen, and what to try next.
@@ -45,46 +45,38 @@ export function diagnoseAnswer(text: string) {
   const plan = planShow(readShow(read.data.show));
   const prop = plan.show.props.findIndex(({ id }) => id === propId);
   if (prop === -1) throw new ShowError(`There is no prop “${propId}”.`);
-  const scope = new Scope(plan, prop);
-  if (scope.controllers.size === 0)
+  const scope = scopeOf(plan, prop);
+  if (!scope)
     throw new ShowError(`${plan.show.props[prop]!.name} is on no port, so nothing of it can be tried.`);
-  const diagnosis = new Diagnosis(scope);
-  for (const { trial, looksLike, isOther } of evidence) {
-    const found = scope.trial(trial);
-    if (!found)
+  const told = evidence.map((each): Told => {
+    if ('mended' in each) return { mended: each.mended.map(readFault) };
+    if (!scope.trial(each.trial))
       throw new ShowError(
-        `There is no trial “${trial}” for this prop; there are ${scope.trials.map(({ id }) => id).join(', ')}.`,
+        `There is no trial “${each.trial}” for this prop; there are ${scope.trials.map(({ id }) => id).join(', ')}.`,
       );
-    const seen = looksLike ? scope.see(scope.rigWith(looksLike.map(readFault)), found) : null;
-    diagnosis.answer(trial, seen, !isOther);
-  }
-  const next = diagnosis.next();
+    return each.looksLike
+      ? {
+          trial: each.trial,
+          looksLike: each.looksLike.map(readFault),
+          ...(each.isOther && { isOther: true }),
+        }
+      : { trial: each.trial, cantTell: true };
+  });
+  const state = sessionState(scope, told);
+  const { toldCount: _, ...found } = state;
   return {
-    isSure: evidence.length > 0 && isSure(diagnosis),
-    thoughtOf: diagnosis.count,
-    /** The likeliest first; those of a class nothing that can be tried tells apart. */
-    classes: diagnosis.classes().map(({ share, ways }) => ({
-      share,
-      ways: ways.slice(0, MOST_ANSWERS).map((faults) => words(plan, faults)),
-    })),
-    suspects: diagnosis.ranking().map(({ faults, share, against }) => ({
-      share,
-      faults: words(plan, faults),
-      doesNotExplain: against,
-    })),
-    next: next && {
-      trial: next.trial.id,
-      name: next.trial.name,
-      says: next.trial.says,
-      blindTo: next.trial.blindTo,
-      bits: next.bits,
-      effort: next.trial.effort,
-      answers: next.answers.slice(0, MOST_ANSWERS).map(({ faults, share, isAsPlanned }) => ({
+    ...found,
+    next: state.next && {
+      trial: state.next.trial,
+      bits: state.next.bits,
+      more: state.next.more,
+      answers: state.next.answers.map(({ faults: looksLike, sentences, share, isAsPlanned, words }) => ({
         share,
         isAsPlanned,
-        looksLike: words(plan, faults),
+        words,
+        looksLike,
+        sentences,
       })),
-      more: Math.max(0, next.answers.length - MOST_ANSWERS),
     },
   };
 }

@@ -3,6 +3,7 @@ import type { StageParts } from '../stages/stage';
 import { ProvePanel } from './ProvePanel';
 
 const BenchSheet = fetched(async () => (await import('./BenchSheet')).BenchSheet);
+const FindSheet = fetched(async () => (await import('./FindSheet')).FindSheet);
 const RigSheet = fetched(async () => (await import('./RigSheet')).RigSheet);
 const TrafficSheet = fetched(async () => (await import('./TrafficSheet')).TrafficSheet);
 const NothingToTest = fetched(async () => (await import('./NothingToTest')).NothingToTest);
@@ -34,6 +35,16 @@ export const parts: StageParts = {
               <BenchSheet key={of?.id ?? 'site'} plan={plan} prop={index ?? null} />
             ),
         },
+        ...(index === undefined
+          ? []
+          : [
+              {
+                id: 'find',
+                label: 'Find the fault',
+                wide: true,
+                content: () => <FindSheet key={of!.id} plan={plan} prop={index} />,
+              },
+            ]),
         ...whole,
       ],
     };

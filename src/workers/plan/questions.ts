@@ -10,6 +10,7 @@ import { explainReadings } from '@/core/power/explainReadings';
 import { readingPlaces } from '@/core/power/readingPlaces';
 import { readingsOf } from '@/core/power/readings';
 import { capturedLight, type CapturedAsked } from '@/core/rig/capturedLight';
+import { scopeOf, sessionState, type SessionState, type Told } from '@/core/diagnose/session';
 import { faultsOfProp, testLight, type TestAsked } from '@/core/rig/testLight';
 import { propPower } from '@/core/power/propPower';
 import { compareFeeds, type CompareWish } from '@/core/power/compareFeeds';
@@ -77,9 +78,19 @@ export const QUESTIONS = {
   captured: ({ whole }: Known, asked: CapturedAsked) => capturedLight(whole(), asked),
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
+  /** Where the search for what is the matter with a prop stands; null where nothing of it can be tried. */
+  diagnosis: ({ whole }: Known, { prop, told }: DiagnosisAsked): SessionState | null => {
+    const scope = scopeOf(whole(), prop);
+    return scope && sessionState(scope, told);
+  },
   /** How bright the show may be as it is fed. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
+
+export interface DiagnosisAsked {
+  prop: number;
+  told: readonly Told[];
+}
 
 export interface PowerAsked {
   shown: Shown;

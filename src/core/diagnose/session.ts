@@ -1,0 +1,139 @@
+import type { Plan } from '../plan/planned';
+import { sentenceOf, type Fault } from '../rig/faults/registry';
+import { rigOf, type RigSetup } from '../rig/rigFacts';
+import { Diagnosis, MOST_ANSWERS, type PossibleAnswer } from './diagnosis';
+import { isSure } from './play';
+import { Scope, type Seen } from './scope';
+import { seenWords } from './seenWords';
+import type { Trial } from './trials';
+
+/** What somebody said, one thing after another. */
+export type Told =
+  /** A trial looks as it would with these faults: none of them where it is as planned. */
+  | { trial: string; looksLike: readonly Fault[]; isOther?: boolean }
+  /** Nobody could tell. */
+  | { trial: string; cantTell: true }
+  /** The rig on this machine answered, as it was then. */
+  | { trial: string; byRig: RigSetup }
+  /** What was named is mended. */
+  | { mended: readonly Fault[] };
+
+/** Faults with a sentence each. */
+export interface NamedWay {
+  faults: readonly Fault[];
+  sentences: string[];
+}
+
+export interface AnswerOffered extends NamedWay {
+  share: number;
+  isAsPlanned: boolean;
+  /** What is seen, in a few words; of what is read, what is otherwise. */
+  words: string;
+  /** Codes of what is seen, at the moment that shows most. */
+  seen: Seen;
+}
+
+export interface SessionState {
+  /** How much of what was said it takes in. */
+  toldCount: number;
+  isSure: boolean;
+  /** Ways that are thought of. */
+  thoughtOf: number;
+  /** The likeliest first; those of a class nothing that can be tried tells apart. */
+  classes: { share: number; ways: NamedWay[] }[];
+  /** Trials whose answer the likeliest does not explain. */
+  against: string[];
+  /** Since something was mended last. */
+  isAfterMending: boolean;
+  next: {
+    trial: Pick<Trial, 'id' | 'name' | 'says' | 'blindTo' | 'how' | 'pattern' | 'level'>;
+    bits: number;
+    answers: AnswerOffered[];
+    /** What is to be seen; null where something is read. */
+    planned: Seen | null;
+    /** Answers that are too unlikely to be shown. */
+    more: number;
+  } | null;
+}
+
+const named = (plan: Plan, faults: readonly Fault[]): NamedWay => ({
+  faults,
+  sentences: faults.map((fault) => sentenceOf(plan, fault)),
+});
+
+/** Scopes take a while; that of the prop that was asked about last is kept. */
+const scopes = new WeakMap<Plan, Scope>();
+
+/** Null where the prop is on no port: nothing of it can be tried. */
+export function scopeOf(plan: Plan, prop: number): Scope | null {
+  let scope = scopes.get(plan);
+  if (scope?.prop !== prop) scopes.set(plan, (scope = new Scope(plan, prop)));
+  return scope.controllers.size === 0 || scope.count === 0 ? null : scope;
+}
+
+/** Where a search stands, from all that was said so far. */
+export function sessionState(scope: Scope, told: readonly Told[]): SessionState {
+  const { plan } = scope;
+  let diagnosis = new Diagnosis(scope);
+  let isAfterMending = false;
+  let isAsked = false;
+  for (const each of told) {
+    if ('mended' in each) {
+      diagnosis = diagnosis.mended(each.mended);
+      [isAfterMending, isAsked] = [true, false];
+      continue;
+    }
+    const trial = scope.trial(each.trial);
+    if (!trial) continue;
+    isAsked = true;
+    if ('cantTell' in each) diagnosis.answer(each.trial, null);
+    else if ('byRig' in each) diagnosis.answer(each.trial, scope.see(rigOf(plan, each.byRig), trial));
+    else diagnosis.answer(each.trial, scope.see(scope.rigWith(each.looksLike), trial), each.isOther !== true);
+  }
+  const next = diagnosis.next();
+  return {
+    toldCount: told.length,
+    isSure: isAsked && isSure(diagnosis),
+    thoughtOf: diagnosis.count,
+    classes: diagnosis.classes().map(({ share, ways }) => ({
+      share,
+      ways: ways.slice(0, MOST_ANSWERS).map((faults) => named(plan, faults)),
+    })),
+    against: [...(diagnosis.ranking(1)[0]?.against ?? [])],
+    isAfterMending,
+    next: next && {
+      trial: next.trial,
+      bits: next.bits,
+      answers: next.answers.slice(0, MOST_ANSWERS).map((answer) => ({
+        ...named(plan, answer.faults),
+        share: answer.share,
+        isAsPlanned: answer.isAsPlanned,
+        words: wordsOf(scope, next.trial, answer),
+        seen: momentOf(scope, next.trial, answer.seen),
+      })),
+      planned: next.trial.how === 'look' ? null : scope.see(scope.planned, next.trial).slice(0, scope.count),
+      more: Math.max(0, next.answers.length - MOST_ANSWERS),
+    },
+  };
+}
+
+function wordsOf(scope: Scope, trial: Trial, { seen, faults, isAsPlanned }: PossibleAnswer): string {
+  if (isAsPlanned) return 'As planned';
+  if (trial.how === 'look') return faults.map((fault) => sentenceOf(scope.plan, fault)).join(' ');
+  const planned = scope.see(scope.planned, trial);
+  return seenWords(momentOf(scope, trial, seen), momentOf(scope, trial, planned));
+}
+
+/** Of a trial that moves the moment at which it looks least as planned; of a look all that is read. */
+function momentOf(scope: Scope, trial: Trial, seen: Seen): Seen {
+  if (trial.how === 'look' || trial.moments.length === 1) return seen;
+  const planned = scope.see(scope.planned, trial);
+  let [best, most] = [0, -1];
+  trial.moments.forEach((_, moment) => {
+    let differs = 0;
+    for (let i = moment * scope.count; i < (moment + 1) * scope.count; i += 1)
+      if (seen[i] !== planned[i]) differs += 1;
+    if (differs > most) [best, most] = [moment, differs];
+  });
+  return seen.slice(best * scope.count, (best + 1) * scope.count);
+}

@@ -1,0 +1,261 @@
+'use client';
+
+import { Button, Group } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import type { Told } from '@/core/diagnose/session';
+import type { Plan } from '@/core/plan/planned';
+import { kindOf } from '@/core/props/registry';
+import type { Fault } from '@/core/rig/faults/registry';
+import { SIDES } from '@/core/threading/view';
+import { countOf, groupDigits } from '@/core/units/number';
+import { MaybeWholeField } from '@/ui/fields/fields';
+import { Hint } from '@/ui/Panel';
+import sheets from '../sheets/sheets.module.css';
+import { useAnswer } from '../show/ShowProvider';
+import { SideControl } from '../view/SideControl';
+import { useView } from '../view/useView';
+import { AnswerPicture } from './AnswerPicture';
+import styles from './find.module.css';
+import { useRig } from './useRig';
+
+const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
+const same = (a: Fault, b: Fault) => {
+  const entries = (of: Fault) => JSON.stringify(Object.entries(of).sort());
+  return entries(a) === entries(b);
+};
+
+/** From what is seen to what is wrong: one question at a time, with the answers as pictures. */
+export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
+  const [told, setTold] = useState<readonly Told[]>([]);
+  const [setup, changeRig] = useRig();
+  const { side } = useView();
+  const of = plan.show.props[prop]!;
+  const asked = useMemo(() => ({ prop, told }), [prop, told]);
+  const answer = useAnswer('diagnosis', asked);
+  // What belongs to fewer answers asks for what was said just now.
+  const state = answer?.toldCount === told.length ? answer : null;
+  const sides = kindOf(of).sides ?? SIDES;
+  const isOnPort = plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0);
+  if (!isOnPort)
+    return (
+      <div className={sheets.sheet}>
+        <h2>Find the fault</h2>
+        <p className={sheets.empty}>
+          {of.name} is on no port, so nothing of it can be tried. Put it on one in Patch first.
+        </p>
+      </div>
+    );
+  const say = (one: Told) => setTold([...told, one]);
+  const [top] = state?.classes ?? [];
+  const next = state?.next;
+  const isNothing = top?.ways.some(({ faults }) => faults.length === 0) ?? false;
+  const mended = top?.ways.find(({ faults }) => faults.length > 0)?.faults ?? [];
+  const onRig = setup.faults.filter((fault) =>
+    top?.ways.some(({ faults }) => faults.some((each) => same(each, fault))),
+  );
+  const isDone = state !== null && (state.isSure || !next);
+  return (
+    <div className={sheets.sheet}>
+      <Group justify="space-between">
+        <h2>Find the fault</h2>
+        <SideControl sides={sides} />
+      </Group>
+      <p className={sheets.lead}>
+        Say what you see of {of.name}, one test after another. Each question is the one that tells most for
+        its effort; wrong answers are survived. Switch off before you touch a joint.
+      </p>
+      <div className={styles.columns}>
+        <section aria-label="The question" className={styles.question}>
+          {!state ? (
+            <p role="status">Working out what to ask…</p>
+          ) : isDone ? (
+            <>
+              <h3>{isNothing ? 'Nothing is the matter' : 'This is the matter'}</h3>
+              {isNothing ? (
+                <p role="status">
+                  Everything that was tried is as planned
+                  {state.isAfterMending ? ': what was mended is mended.' : '.'}
+                </p>
+              ) : (
+                <>
+                  <ul className={styles.named} role="status">
+                    {top!.ways.slice(0, 4).map(({ sentences }) => (
+                      <li key={sentences.join()}>{sentences.join(' ')}</li>
+                    ))}
+                  </ul>
+                  {top!.ways.length > 1 && (
+                    <Hint>
+                      Nothing that can be tried from here tells these apart: swap the part for another, or
+                      measure there.
+                    </Hint>
+                  )}
+                  {state.against.length > 0 && (
+                    <Hint>
+                      It does not explain what was said of {state.against.join(', ')}: look at that once more.
+                    </Hint>
+                  )}
+                  <Group>
+                    <Button onClick={() => say({ mended })}>It is mended: what now?</Button>
+                    {onRig.length > 0 && (
+                      <Button
+                        variant="default"
+                        onClick={() => {
+                          changeRig({ faults: setup.faults.filter((fault) => !onRig.includes(fault)) });
+                          say({ mended });
+                        }}
+                      >
+                        Mend it on the rig
+                      </Button>
+                    )}
+                  </Group>
+                </>
+              )}
+            </>
+          ) : (
+            <>
+              <h3>{next!.trial.name}</h3>
+              <p>{next!.trial.says}</p>
+              <p className={styles.quiet}>
+                It tells most of what is left: {next!.bits.toFixed(1)} of{' '}
+                {Math.log2(Math.max(2, state.thoughtOf)).toFixed(0)} bits. It cannot show{' '}
+                {next!.trial.blindTo}.
+              </p>
+              <ul className={styles.answers} aria-label="What do you see">
+                {next!.answers.map((each) => (
+                  <li key={each.sentences.join() || 'planned'}>
+                    <button
+                      type="button"
+                      className={styles.answer}
+                      onClick={() => say({ trial: next!.trial.id, looksLike: each.faults })}
+                    >
+                      {next!.trial.how !== 'look' && (
+                        <AnswerPicture plan={plan} prop={prop} seen={each.seen} isBack={side === 'back'} />
+                      )}
+                      <span>{each.words}</span>
+                      {!each.isAsPlanned && next!.trial.how !== 'look' && (
+                        <span className={styles.quiet}>{each.sentences.join(' ')}</span>
+                      )}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+              {next!.more > 0 && (
+                <Hint>{groupDigits(next!.more)} more that are less likely are not shown.</Hint>
+              )}
+              {next!.planned && (
+                <DarkFrom
+                  plan={plan}
+                  prop={prop}
+                  seen={next!.planned}
+                  isBack={side === 'back'}
+                  onSay={(fault) => say({ trial: next!.trial.id, looksLike: [fault] })}
+                />
+              )}
+              <Group>
+                <Button variant="default" onClick={() => say({ trial: next!.trial.id, cantTell: true })}>
+                  I can’t tell, or something else
+                </Button>
+                <Button variant="default" onClick={() => say({ trial: next!.trial.id, byRig: setup })}>
+                  Answer from the rig
+                </Button>
+              </Group>
+            </>
+          )}
+          {told.length > 0 && (
+            <Group>
+              <Button
+                size="compact-sm"
+                variant="subtle"
+                color="gray"
+                onClick={() => setTold(told.slice(0, -1))}
+              >
+                Back one step
+              </Button>
+              <Button size="compact-sm" variant="subtle" color="gray" onClick={() => setTold([])}>
+                From the beginning
+              </Button>
+            </Group>
+          )}
+        </section>
+        <section aria-label="Suspects" className={styles.suspects}>
+          <h3>Suspects</h3>
+          <ol>
+            {state?.classes.map(({ share, ways }) => (
+              <li key={ways.map(({ sentences }) => sentences.join()).join()}>
+                <span className={styles.share}>
+                  <span>{ways[0]!.sentences.join(' ') || 'Nothing: all as planned'}</span>
+                  <output className="mono">{percent(share)}</output>
+                </span>
+                <span className={styles.bar}>
+                  <span style={{ width: `${100 * share}%` }} />
+                </span>
+                {ways.length > 1 && (
+                  <span className={styles.quiet}>
+                    {countOf(ways.length - 1, 'other cause')} look the same
+                  </span>
+                )}
+              </li>
+            ))}
+          </ol>
+          <p className={styles.quiet}>
+            {state ? `${groupDigits(state.thoughtOf)} causes are considered. ` : ''}
+            {countOf(told.length, 'answer')} so far.
+          </p>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+/** A wire that is lit up to a place: where it goes dark is tapped, or typed. */
+function DarkFrom({
+  plan,
+  prop,
+  seen,
+  isBack,
+  onSay,
+}: {
+  plan: Plan;
+  prop: number;
+  seen: Uint8Array;
+  isBack: boolean;
+  onSay: (fault: Fault) => void;
+}) {
+  const [isOpen, setIsOpen] = useState(false);
+  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const say = (light: number) => {
+    const run = plan.runs[plan.pixels.run[firstPixel + light]!]!;
+    if (!run.wire) return;
+    onSay({
+      kind: 'brokenJoint',
+      controllerId: plan.show.controllers[run.wire.controller]!.id,
+      port: run.wire.port,
+      place: run.wire.firstPlace + firstPixel + light - run.firstPixel,
+    });
+  };
+  if (kindOf(plan.show.props[prop]!).panelled) return null;
+  if (!isOpen)
+    return (
+      <Group>
+        <Button variant="default" onClick={() => setIsOpen(true)}>
+          Lit up to a place, dark behind it…
+        </Button>
+      </Group>
+    );
+  return (
+    <div className={styles.darkFrom}>
+      <AnswerPicture plan={plan} prop={prop} seen={seen} isBack={isBack} onTap={say} />
+      <MaybeWholeField
+        label="Tap the first dark light, or type its number"
+        description={`From 1 to ${groupDigits(pixelCount)}, in the order of the data`}
+        what="The first dark light"
+        least={1}
+        most={pixelCount}
+        value={null}
+        onCommit={(number) => {
+          if (number !== null) say(number - 1);
+        }}
+      />
+    </div>
+  );
+}
