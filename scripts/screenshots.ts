@@ -22,7 +22,7 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', 
   ['schedule', 'feed?sheet=schedule', 'light'],
   ['prove', 'prove/prop/net-curtain', 'dark', 'Strand bands'],
   ['rig', 'prove?sheet=rig', 'dark'],
-  ['traffic', 'prove?sheet=traffic', 'dark'],
+  ['find', 'prove/prop/slip-rails?sheet=find', 'dark'],
 ];
 
 /** Pages beside the stages: file name, address with the show’s id, width and height, what stands there when all of it is drawn. */
@@ -49,7 +49,7 @@ async function main() {
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       if (press) await page.getByRole('button', { name: press }).click();
       // Fonts and the first frames of the canvases.
-      await page.waitForTimeout(file === 'feed' ? 3000 : 800);
+      await page.waitForTimeout(file === 'feed' || file === 'find' ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
       await page.close();
     }

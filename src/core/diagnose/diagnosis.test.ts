@@ -6,7 +6,7 @@ import { PLACE_FAMILIES } from '../rig/placeFamilies';
 import { Diagnosis } from './diagnosis';
 import { drawFaults, drawsOf, isSure, play, sameSeen, withoutMended } from './play';
 import { Scope } from './scope';
-import { seenKey } from './seenKey';
+import { seenKey, seenSums } from './seenKey';
 import { faultAt, suspectsOf } from './suspects';
 import { agreement, UNKNOWN, WireView } from './wireView';
 
@@ -86,16 +86,6 @@ describe('a fault at any place of a wire', () => {
 
 /** Kinds whose lights depend on more than what reaches a place: noise by pixel, volts by place. */
 const RANDOM = new Set(['starvedEnd', 'wrongVolts', 'supplySags', 'noGround', 'lowLevel', 'limiterLow']);
-
-function seenSums(seen: Uint8Array): readonly [number, number] {
-  const { mix, mixAgain } = jest.requireActual<typeof import('./seenKey')>('./seenKey');
-  let [one, other] = [0, 0];
-  seen.forEach((code, at) => {
-    one = (one + mix(at, code)) | 0;
-    other = (other + mixAgain(at, code)) | 0;
-  });
-  return [one, other];
-}
 
 it('finds a broken joint at its place, and says what nothing tells from it', () => {
   const { diagnosis, asked } = findIn(rail(), [joint]);

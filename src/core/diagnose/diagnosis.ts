@@ -2,7 +2,7 @@ import type { Fault } from '../rig/faults/registry';
 import { withFaults } from '../rig/faults/registry';
 import type { Rig } from '../rig/rig';
 import type { Scope, Seen } from './scope';
-import { joinedKey, mix, mixAgain } from './seenKey';
+import { joinedKey, seenSums } from './seenKey';
 import {
   faultAt,
   SHARE_AFTER_MENDING,
@@ -91,18 +91,13 @@ class View {
     let known = this.seen.get(trial.id);
     if (!known) {
       const seen = this.scope.see(this.rig, trial);
-      let [one, other] = [0, 0];
-      for (let at = 0; at < seen.length; at += 1) {
-        one = (one + mix(at, seen[at]!)) | 0;
-        other = (other + mixAgain(at, seen[at]!)) | 0;
-      }
-      this.seen.set(trial.id, (known = { seen, sums: [one, other] }));
+      this.seen.set(trial.id, (known = { seen, sums: seenSums(seen) }));
     }
     return known;
   }
 
   key(trial: Trial): number {
-    return joinedKey(...(this.of(trial).sums as [number, number]));
+    return joinedKey(...this.of(trial).sums);
   }
 
   wire(trial: Trial, { controller, port }: AnyPlace['chain']): WireView | null {

@@ -16,12 +16,15 @@ export function mixAgain(at: number, code: number): number {
 /** One number of two sums: pictures that differ have the same one once in 2^53. */
 export const joinedKey = (one: number, other: number) => (one >>> 0) * 0x200000 + (other >>> 11);
 
-/** Stands for all that is seen of a trial. */
-export function seenKey(seen: Uint8Array): number {
+/** The two sums of all that is seen of a trial. */
+export function seenSums(seen: Uint8Array): readonly [number, number] {
   let [one, other] = [0, 0];
   for (let at = 0; at < seen.length; at += 1) {
     one = (one + mix(at, seen[at]!)) | 0;
     other = (other + mixAgain(at, seen[at]!)) | 0;
   }
-  return joinedKey(one, other);
+  return [one, other];
 }
+
+/** Stands for all that is seen of a trial. */
+export const seenKey = (seen: Uint8Array) => joinedKey(...seenSums(seen));
