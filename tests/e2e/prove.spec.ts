@@ -296,9 +296,9 @@ test('two things that are stacked are found by the page and mended on the rig, b
   for (let questions = 0; questions < 24; questions += 1) {
     await expect(question.getByRole('heading')).toBeVisible();
     const heading = await question.getByRole('heading').innerText();
-    if (heading === 'Nothing is the matter') break;
+    if (heading.startsWith('Nothing ')) break;
     const button =
-      heading === 'This is the matter'
+      heading === 'This is the matter' || heading.startsWith('The likeliest')
         ? question.getByRole('button', { name: 'Mend it on the rig' })
         : question.getByRole('button', { name: 'Answer from the rig' });
     const before = await main.getByText(/answers? so far/).innerText();

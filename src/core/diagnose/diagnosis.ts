@@ -292,6 +292,18 @@ export class Diagnosis {
       }));
   }
 
+  /** Trials whose answer the likeliest way of the likeliest class does not explain. */
+  againstClass(): string[] {
+    const [top] = this.classes(1);
+    const faults = JSON.stringify(top?.ways[0] ?? []);
+    const way = [...this.singles, ...this.stacked].find(
+      (each) => JSON.stringify(this.faultsOf(each)) === faults,
+    );
+    return this.evidence
+      .filter(({ trial, seen }) => way && !this.explains(way, trial, seen))
+      .map(({ trial }) => trial.id);
+  }
+
   /** How many ways are thought of. */
   get count(): number {
     return this.singles.length + this.stacked.length;

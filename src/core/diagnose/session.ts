@@ -99,7 +99,7 @@ export function sessionState(scope: Scope, told: readonly Told[]): SessionState 
       share,
       ways: ways.slice(0, MOST_ANSWERS).map((faults) => named(plan, faults)),
     })),
-    against: [...(diagnosis.ranking(1)[0]?.against ?? [])],
+    against: diagnosis.againstClass(),
     isAfterMending,
     next: next && {
       trial: next.trial,

@@ -2,7 +2,7 @@
 
 import { Button, Group } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import type { Told } from '@/core/diagnose/session';
+import type { SessionState, Told } from '@/core/diagnose/session';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import type { Fault } from '@/core/rig/faults/registry';
@@ -70,11 +70,12 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
             <p role="status">Working out what to ask…</p>
           ) : isDone ? (
             <>
-              <h3>{isNothing ? 'Nothing is the matter' : 'This is the matter'}</h3>
+              <h3>{headingOf(state, isNothing)}</h3>
               {isNothing ? (
                 <p role="status">
-                  Everything that was tried is as planned
-                  {state.isAfterMending ? ': what was mended is mended.' : '.'}
+                  {state.against.length > 0
+                    ? `It does not fit what was said of ${state.against.join(', ')}: look at that once more.`
+                    : `Everything that was tried is as planned${state.isAfterMending ? ': what was mended is mended.' : '.'}`}
                 </p>
               ) : (
                 <>
@@ -148,7 +149,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                   prop={prop}
                   seen={next!.planned}
                   isBack={side === 'back'}
-                  onSay={(fault) => say({ trial: next!.trial.id, looksLike: [fault] })}
+                  onSay={(fault) => say({ trial: next!.trial.id, looksLike: [fault], isOther: true })}
                 />
               )}
               <Group>
@@ -205,6 +206,12 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
       </div>
     </div>
   );
+}
+
+/** Only what is sure is said to be so; where nothing tells more, the likeliest is told as such. */
+function headingOf({ isSure, against }: SessionState, isNothing: boolean): string {
+  if (isNothing) return isSure && against.length === 0 ? 'Nothing is the matter' : 'Nothing more shows';
+  return isSure ? 'This is the matter' : 'The likeliest, as far as can be told';
 }
 
 /** A wire that is lit up to a place: where it goes dark is tapped, or typed. */

@@ -13,7 +13,12 @@ import { startWords } from '@/core/screens/sides';
 import type { TestAsked } from '@/core/rig/testLight';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Hint } from '@/ui/Panel';
-import { startScreenLights, type ScreenLights, type WalkStep } from '@/workers/screen/screenLights';
+import {
+  startScreenLights,
+  type ScreenLights,
+  type WalkAnswer,
+  type WalkStep,
+} from '@/workers/screen/screenLights';
 import { useRig } from '../prove/useRig';
 import { useTest } from '../prove/useTest';
 import sheets from '../sheets/sheets.module.css';
@@ -32,7 +37,7 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
   const { shape, name, id } = prop;
   const edit = useEdit();
   const lights = useRef<ScreenLights | null>(null);
-  const [answers, setAnswers] = useState<readonly (readonly Seen[])[]>([]);
+  const [answers, setAnswers] = useState<readonly WalkAnswer[]>([]);
   const [mostHidden, setMostHidden] = useState(0);
   const [isBehind, setIsBehind] = useState(false);
   const goes = useTest((test) => test.goes);
@@ -68,7 +73,9 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
 
   const answer = () => {
     const told = seen.map((each) => (isBehind ? fromBack(each!) : each!));
-    setAnswers([...(step?.isImpossible ? answers.slice(0, -1) : answers), told]);
+    const indices = step?.next;
+    if (indices)
+      setAnswers([...(step.isImpossible ? answers.slice(0, -1) : answers), { indices, seen: told }]);
   };
   const use = (found: WalkCandidate) => edit({ type: 'setShape', propId: id, shape: asWalked(shape, found) });
   const rigSees = useRigAnswer(plan, index, prop, step?.next ?? null);

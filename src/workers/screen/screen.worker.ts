@@ -23,6 +23,12 @@ export interface WalkStep {
 /** Those that are found at the end; more of them would be no answer. */
 const MOST_FOUND = 8;
 
+/** What was seen of indices that were lit. They are kept with it: what is lit next depends on what can be lit. */
+export interface WalkAnswer {
+  indices: readonly number[];
+  seen: readonly Seen[];
+}
+
 /** What may be otherwise than planned, and what can be lit. */
 export interface WalkWish {
   shape: ScreenShape;
@@ -32,13 +38,12 @@ export interface WalkWish {
 }
 
 /** A walk from its beginning: the answers that were given so far, one after another. */
-function walked({ shape, mostHidden, litBelow }: WalkWish, answers: readonly (readonly Seen[])[]): WalkStep {
+function walked({ shape, mostHidden, litBelow }: WalkWish, answers: readonly WalkAnswer[]): WalkStep {
   const walk = IndexWalk.of(shape, { mostHidden, ...(litBelow !== null && { litBelow }) });
   let isImpossible = false;
   let next = walk.next();
-  for (const seen of answers) {
-    if (!next) break;
-    isImpossible = !walk.answer(next, seen);
+  for (const { indices, seen } of answers) {
+    isImpossible = !walk.answer(indices, seen);
     if (isImpossible) break;
     next = walk.next();
   }

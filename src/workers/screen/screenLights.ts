@@ -3,11 +3,10 @@ import type { Frame } from '@/core/screens/pipeline';
 import type { PipelineSettings } from '@/core/screens/pipelineSettings';
 import type { ScreenShape } from '@/core/screens/shape';
 import type { StillReport } from '@/core/screens/still';
-import type { Seen } from '@/core/screens/indexWalk';
 import { startThread } from '../thread';
-import type { ScreenWorker, WalkStep, WalkWish } from './screen.worker';
+import type { ScreenWorker, WalkAnswer, WalkStep, WalkWish } from './screen.worker';
 
-export type { WalkStep, WalkWish } from './screen.worker';
+export type { WalkAnswer, WalkStep, WalkWish } from './screen.worker';
 
 /** The colours of a backlight, worked out in a thread of their own. */
 export interface ScreenLights {
@@ -18,7 +17,7 @@ export interface ScreenLights {
   step: (frame: Frame, passedMs: number) => Promise<{ lit: Uint8Array[]; tookMs: number }>;
   still: (frame: Frame, threshold: number) => Promise<StillReport>;
   /** How far a walk is that was answered so, look by look. */
-  walk: (wish: WalkWish, answers: readonly (readonly Seen[])[]) => Promise<WalkStep>;
+  walk: (wish: WalkWish, answers: readonly WalkAnswer[]) => Promise<WalkStep>;
   stop: () => void;
 }
 
