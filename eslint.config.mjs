@@ -39,6 +39,7 @@ export const CORE_ORDER = [
   ['rig'],
   ['diagnose'],
   ['answers'],
+  ['bringUp'],
   ['checks'],
   ['papers'],
   ['search'],

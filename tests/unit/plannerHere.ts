@@ -11,7 +11,7 @@ export function plannerHere(): Planner {
   return {
     plan: async (show) => planShow(show, cache),
     findings: async (show, facts) => findingsOf(planShow(show, cache), new Facts(facts)),
-    ask: async (name, show, asked, edited) =>
+    ask: async (name, show, asked, { edited, progress = () => {} } = {}) =>
       answer(
         name,
         {
@@ -19,6 +19,7 @@ export function plannerHere(): Planner {
           edited: edited ? planShow(edited, cache) : null,
           whole: () => planShow(show, cache),
           cache,
+          progress,
         },
         asked,
       ),

@@ -1,13 +1,15 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { aController, aLine, anyShow, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
+import { readShowText } from '../show/read';
 import { withFaults, type Fault } from '../rig/faults/registry';
 import { PLACE_FAMILIES } from '../rig/placeFamilies';
-import { Diagnosis } from './diagnosis';
+import { Diagnosis, MOST_ANSWERS } from './diagnosis';
 import { drawFaults, drawsOf, isSure, play, sameSeen, withoutMended } from './play';
 import { Scope } from './scope';
 import { seenKey, seenSums } from './seenKey';
-import { faultAt, suspectsOf } from './suspects';
+import { faultAt, placesOn, suspectsOf } from './suspects';
 import { agreement, UNKNOWN, WireView } from './wireView';
 
 const two = planShow(
@@ -33,7 +35,9 @@ function findIn(scope: Scope, faults: readonly Fault[], most = 12) {
     const next = diagnosis.next();
     if (!next) break;
     asked.push(next.trial.id);
-    diagnosis.answer(next.trial.id, scope.see(truth, next.trial));
+    const seen = scope.see(truth, next.trial);
+    const isShown = next.answers.slice(0, MOST_ANSWERS).some((answer) => sameSeen(answer.seen, seen));
+    diagnosis.answer(next.trial.id, seen, isShown);
   }
   return { diagnosis, asked };
 }
@@ -60,7 +64,9 @@ describe('a fault at any place of a wire', () => {
         for (const trial of scope.trials.filter(({ how, moments }) => how !== 'look' && moments.length < 5)) {
           const seen = scope.see(base, trial);
           const view = new WireView(scope, base, chain, trial, seen, seenSums(seen));
-          for (const kind of PLACE_FAMILIES) {
+          for (const kind of [...PLACE_FAMILIES, 'countWrong'] as const) {
+            const counted = anywhere.find((each) => each.kind === kind && each.chain === wire.chain);
+            if (!counted || place > placesOn(base, counted)) continue;
             const rig = withFaults(base, [faultAt(scope, { kind, chain }, place)]);
             // What is random by place is random anew where places move.
             if (other && RANDOM.has(other.kind)) continue;
@@ -97,10 +103,40 @@ it('finds a broken joint at its place, and says what nothing tells from it', () 
   expect(top!.ways.flat().every((fault) => 'place' in fault && fault.place === 18)).toBe(true);
 });
 
+it('finds any count that is too low, which only its page tells from a joint', () => {
+  const short: Fault = { kind: 'countWrong', controllerId: 'a', port: 2, by: -7 };
+  const { diagnosis, asked } = findIn(new Scope(two, 1), [short]);
+  expect(diagnosis.ranking(1)[0]!.faults).toEqual([short]);
+  expect(asked).toContain('settings');
+});
+
+it('finds which panel hangs upside down, which two are exchanged, and looks at some lights of a large wall', () => {
+  const plan = planShow(readShowText(readFileSync('demo/marrow-quay.show.json', 'utf8')));
+  const prop = plan.show.props.findIndex(({ id }) => id === 'score-wall');
+  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const scope = new Scope(plan, prop);
+  expect(scope.count).toBeLessThan(pixelCount / 4);
+  expect(scope.slotOf(firstPixel + pixelCount - 1)).toBe(scope.count - 1);
+  const on = { propId: 'score-wall', run: 1 };
+  const one = { column: 3, row: 2 };
+  for (const fault of [
+    { kind: 'panelTurned', ...on, ...one },
+    { kind: 'panelsExchanged', ...on, one: { column: 1, row: 1 }, other: { column: 3, row: 2 } },
+  ] as const)
+    expect(findIn(scope, [fault]).diagnosis.ranking(1)[0]!.faults).toEqual([fault]);
+});
+
 it('finds two things that are stacked', () => {
-  const { diagnosis } = findIn(rail(), [order, joint]);
-  const [top] = diagnosis.classes();
-  expect(top!.ways).toContainEqual(expect.arrayContaining([order, joint]));
+  const scope = rail();
+  const truth = scope.rigWith([order, joint]);
+  const diagnosis = new Diagnosis(scope);
+  for (const id of ['red', 'last', 'ownFill', 'settings'])
+    diagnosis.answer(id, scope.see(truth, scope.trial(id)!));
+  expect(diagnosis.classes()[0]!.ways).toContainEqual(expect.arrayContaining([order, joint]));
+  // One after another they are found in as few looks as it takes.
+  const { isRight, questions } = play(scope, [order, joint], 12);
+  expect(isRight).toBe(true);
+  expect(questions).toBeLessThanOrEqual(9);
 });
 
 it('ends at “as planned” where nothing is the matter', () => {

@@ -1,10 +1,8 @@
 import type { Fault } from '../rig/faults/registry';
-import { withFaults } from '../rig/faults/registry';
-import type { Rig } from '../rig/rig';
 import type { Scope, Seen } from './scope';
-import { joinedKey, seenSums } from './seenKey';
 import {
   faultAt,
+  placesOn,
   SHARE_AFTER_MENDING,
   SHARE_OF_COUNT,
   suspectsOf,
@@ -12,7 +10,8 @@ import {
   type Suspects,
 } from './suspects';
 import type { Trial } from './trials';
-import { agreement, UNKNOWN, WireView } from './wireView';
+import { View } from './view';
+import { agreement, UNKNOWN } from './wireView';
 
 /** What was seen of a trial; null where nobody could tell. */
 export interface Evidence {
@@ -72,46 +71,6 @@ const KEPT = 600;
 const LEAST_BITS = 0.01;
 /** What is watched over several moments is weighed only where no single look tells so much. */
 const ENOUGH_BITS = 0.6;
-
-/** A display, with or without something the matter, under the trials: what is seen, and with a fault at any place of its wires. */
-class View {
-  readonly rig: Rig;
-  private readonly seen = new Map<string, { seen: Seen; sums: readonly [number, number] }>();
-  private readonly wires = new Map<string, WireView>();
-
-  constructor(
-    private readonly scope: Scope,
-    readonly faults: readonly Fault[],
-    base?: View,
-  ) {
-    this.rig = base ? withFaults(base.rig, faults.slice(base.faults.length)) : scope.rigWith(faults);
-  }
-
-  of(trial: Trial): { seen: Seen; sums: readonly [number, number] } {
-    let known = this.seen.get(trial.id);
-    if (!known) {
-      const seen = this.scope.see(this.rig, trial);
-      this.seen.set(trial.id, (known = { seen, sums: seenSums(seen) }));
-    }
-    return known;
-  }
-
-  key(trial: Trial): number {
-    return joinedKey(...this.of(trial).sums);
-  }
-
-  wire(trial: Trial, { controller, port }: AnyPlace['chain']): WireView | null {
-    const key = `${trial.id} ${controller} ${port}`;
-    let known = this.wires.get(key);
-    if (!known) {
-      const chain = this.rig.chains.find((each) => each.controller === controller && each.port === port);
-      if (!chain) return null;
-      const { seen, sums } = this.of(trial);
-      this.wires.set(key, (known = new WireView(this.scope, this.rig, chain, trial, seen, sums)));
-    }
-    return known;
-  }
-}
 
 /** A way of being broken: a view, or a view with a fault at a place of a wire. */
 interface Way {
@@ -241,8 +200,8 @@ export class Diagnosis {
     return [...found.values()].sort((a, b) => b.share - a.share).slice(0, most);
   }
 
-  /** The trial that tells most for its effort; null where none tells enough. */
-  next(): NextTrial | null {
+  /** The trial that tells most for its effort; null where none tells enough. @param progress told how much is done, from 0 to 1 */
+  next(progress: (part: number) => void = () => {}): NextTrial | null {
     const ways = this.weighty();
     const open = this.scope.trials.filter(({ id }) => !this.asked.has(id));
     const again = this.scope.trials.filter(({ id }) => {
@@ -254,15 +213,22 @@ export class Diagnosis {
         open.filter(({ moments }) => moments.length === 1),
         ways,
         ENOUGH_BITS,
+        progress,
       ) ??
       this.bestOf(open, ways, LEAST_BITS) ??
       this.bestOf(again, ways, LEAST_AGAIN_BITS);
     return best && { trial: best.trial, bits: best.bits, answers: this.answersOf(best.trial, ways) };
   }
 
-  private bestOf(trials: readonly Trial[], ways: readonly Way[], leastBits: number) {
+  private bestOf(
+    trials: readonly Trial[],
+    ways: readonly Way[],
+    leastBits: number,
+    progress?: (part: number) => void,
+  ) {
     let best: { trial: Trial; bits: number; score: number } | null = null;
-    for (const trial of trials) {
+    for (const [i, trial] of trials.entries()) {
+      progress?.(i / trials.length);
       const bits = this.bitsOf(trial, ways);
       const score = bits / trial.effort;
       if (bits >= leastBits && (!best || score > best.score)) best = { trial, bits, score };
@@ -339,24 +305,18 @@ export class Diagnosis {
 
   private *anywhereOn(view: View, prior: number): Generator<Way> {
     for (const anywhere of this.suspects.anywhere) {
-      const { controller, port } = anywhere.chain;
-      const chain = view.rig.chains.find((each) => each.controller === controller && each.port === port);
-      // A pixel that is left out makes its wire shorter.
-      const places = Math.min(anywhere.places, chain?.pixel.length ?? 0);
+      const places = placesOn(view.rig, anywhere);
       for (let place = 1; place <= places; place += 1)
         yield { view, anywhere, place, prior: prior * anywhere.share, weight: 0 };
     }
   }
 
   private keyOf({ view, anywhere, place }: Way, trial: Trial): number {
-    if (!anywhere || trial.how === 'look') return view.key(trial);
-    return view.wire(trial, anywhere.chain)?.key(anywhere.kind, place) ?? view.key(trial);
+    return anywhere ? view.keyWith(trial, anywhere, place) : view.key(trial);
   }
 
   private pictureOf({ view, anywhere, place }: Way, trial: Trial): Seen {
-    const base = view.of(trial).seen;
-    if (!anywhere || trial.how === 'look') return base;
-    return view.wire(trial, anywhere.chain)?.picture(anywhere.kind, place) ?? base;
+    return anywhere ? view.seenWith(trial, anywhere, place) : view.seen(trial);
   }
 
   private faultsOf({ view, anywhere, place }: Way): readonly Fault[] {
@@ -381,26 +341,9 @@ export class Diagnosis {
         for (const way of ways) way.weight = 0;
         return;
       }
-      const whole = new Map<View, number>();
-      const onWires = new Map<View, Map<AnyPlace, (kind: AnyPlace['kind'], place: number) => number>>();
+      const agreeing = agreementsOf(trial, seen);
       for (const way of ways) {
-        const { view, anywhere } = way;
-        let agree: number;
-        if (!anywhere || trial.how === 'look') {
-          let known = whole.get(view);
-          if (known === undefined) whole.set(view, (known = agreement(view.of(trial).seen, seen)));
-          agree = known;
-        } else {
-          let byWire = onWires.get(view);
-          if (!byWire) onWires.set(view, (byWire = new Map()));
-          let counted = byWire.get(anywhere);
-          if (!counted) {
-            const wire = view.wire(trial, anywhere.chain);
-            const bare = () => agreement(view.of(trial).seen, seen);
-            byWire.set(anywhere, (counted = wire?.agreeing(seen) ?? bare));
-          }
-          agree = counted(anywhere.kind, way.place);
-        }
+        const agree = agreeing(way);
         way.weight *= Diagnosis.likelihood(agree, seen.length, isShown);
       }
     }
@@ -530,6 +473,29 @@ export class Diagnosis {
     const used = new Set([...this.singles, ...this.stacked].map(({ view }) => view));
     for (const [key, view] of this.views) if (!used.has(view)) this.views.delete(key);
   }
+}
+
+/** How many lights of a way are as they were seen; what ways have in common is counted once. */
+function agreementsOf(trial: Trial, seen: Seen): (way: Way) => number {
+  const whole = new Map<View, number>();
+  const onWires = new Map<View, Map<AnyPlace, (kind: AnyPlace['kind'], place: number) => number>>();
+  const ofView = (view: View) => {
+    let known = whole.get(view);
+    if (known === undefined) whole.set(view, (known = agreement(view.seen(trial), seen)));
+    return known;
+  };
+  return ({ view, anywhere, place }) => {
+    if (!anywhere) return ofView(view);
+    if (trial.how === 'look') return agreement(view.seenWith(trial, anywhere, place), seen);
+    let byWire = onWires.get(view);
+    if (!byWire) onWires.set(view, (byWire = new Map()));
+    let counted = byWire.get(anywhere);
+    if (!counted) {
+      const wire = view.wire(trial, anywhere.chain);
+      byWire.set(anywhere, (counted = wire ? wire.agreeing(seen) : () => ofView(view)));
+    }
+    return counted(anywhere.kind, place);
+  };
 }
 
 /** Of what is seen only a part that somebody can name: the rest is unknown. */

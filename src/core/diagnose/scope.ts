@@ -1,52 +1,74 @@
 import { painted, patternById } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
 import type { Plan } from '../plan/planned';
-import type { Chain } from '../rig/chain';
-import { FLICKERING, NOISY } from '../rig/chain';
+import { kindOf } from '../props/registry';
+import { isSound, lightPlaces, type Chain } from '../rig/chain';
 import { wireOf, type DeviceState, type PortState } from '../rig/device';
 import { withFaults, type Fault } from '../rig/faults/registry';
-import { afterPowerCut, lightOf, plannedRig, type Rig } from '../rig/rig';
+import { afterPowerCut, plannedRig, wiresOfDevice, type Rig } from '../rig/rig';
 import { send, type SenderState, type Sent } from '../rig/sending';
-import { perceived, SEEN_FLICKER } from './perceive';
+import { Numbers } from './numbers';
+import { SEEN_DARK } from './perceive';
+import { perceivePlaces, picturesOf, shifted, UNREACHED } from './placeCodes';
+import { Readings } from './readings';
 import { trialsOf, type LookId, type Trial } from './trials';
 
-/** What somebody sees of a trial: a code for each pixel of the prop at each moment, or for each of what is read. */
+/** What somebody sees of a trial: a code for each light that is looked at, at each moment, or for each of what is read. */
 export type Seen = Uint8Array;
 
 const NOTHING: Sent = { universes: new Map(), flat: new Map() };
+
+/** Of a wall so many lights are looked at, over all of it, and as many at its end: what is the matter with a panel shows on many. */
+const LOOKED_AT = 4096;
+const AT_THE_END = 64;
+/** Not the width of any panel, so that not only some of its columns are looked at. */
+const STRIDES = [7, 11, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53, 59, 61, 127, 251, 509, 1021];
 
 /** What is looked at, with all that can be tried on it and what each way of being broken shows of that. */
 export class Scope {
   readonly trials: readonly Trial[];
   /** Indices of the controllers that drive it. */
   readonly controllers: ReadonlySet<number>;
-  /** Of its pixels in the table of the plan. */
-  readonly first: number;
+  /** How many lights are looked at. */
   readonly count: number;
   readonly planned: Rig;
+  /** Of its pixels in the table of the plan. */
+  private readonly first: number;
+  /** Where each of its lights is among those that are looked at; -1 where it is not. */
+  private readonly slots: Int32Array;
   /** The pictures that are wanted, by trial and moment: four bytes for each pixel of the plan. */
   private readonly wanted = new Map<string, Uint8Array>();
   /** What a sender makes of them. Most faults leave the sender alone. */
   private readonly sent = new WeakMap<SenderState, Map<string, Sent>>();
-  /** What devices put on a wire of it. Most faults leave the device alone. */
-  private readonly wires = new WeakMap<DeviceState, WeakMap<SenderState, Map<string, Uint8Array>>>();
-  private readonly reduced = new WeakMap<Rig, Rig>();
-  private readonly on = new WeakMap<Chain, boolean>();
-  /** Codes for what is read, in the order in which it came up. */
-  private readonly readings = new Map<string, number>();
+  /** What devices put on a wire of it, by what that follows from. Most faults leave most ports alone. */
+  private readonly wires = new Map<string, Uint8Array>();
+  /** What the places of a wire show, by what that follows from; some faults only hang them elsewhere. */
+  private readonly shown = new Map<string, Uint8Array>();
+  private readonly places = new WeakMap<Int32Array, Int32Array>();
+  private readonly plannedPixels: ReadonlySet<Int32Array>;
+  private readonly numbers = new Numbers();
+  private readonly heads = new WeakMap<DeviceState, object>();
+  private readonly readings: Readings;
 
+  /** @param isWhole all of its lights are looked at, however many there are */
   constructor(
     readonly plan: Plan,
     readonly prop: number,
+    isWhole = false,
   ) {
     const { firstPixel, pixelCount, firstRun, runCount } = plan.props[prop]!;
     this.first = firstPixel;
-    this.count = pixelCount;
+    // On a string each single light may be the one with which something is the matter.
+    const isThinned = !isWhole && (kindOf(plan.show.props[prop]!).panelled ?? false);
+    this.slots = slotsOf(pixelCount, isThinned ? LOOKED_AT : Infinity);
+    this.count = this.slots.reduce((sum, slot) => sum + (slot < 0 ? 0 : 1), 0);
     this.planned = plannedRig(plan);
     this.controllers = new Set(
       plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
     );
+    this.plannedPixels = new Set(this.planned.chains.map(({ pixel }) => pixel));
     this.trials = trialsOf(plan, prop);
+    this.readings = new Readings(this.planned, this.controllers);
   }
 
   trial(id: string): Trial | undefined {
@@ -57,58 +79,170 @@ export class Scope {
     return faults.length === 0 ? this.planned : withFaults(this.planned, faults);
   }
 
-  /** Lights of a moment: four bytes for each pixel of the plan. */
-  light(rig: Rig, trial: Trial, moment: number, frame: number): Uint8Array {
-    return lightOf(
-      this.ownChains(rig),
-      this.wireAt(rig, trial, moment),
-      frame,
-      this.controllers,
-      trial.how === 'own',
-    );
+  /** Where a pixel of the plan is among those that are looked at; -1 where it is not. */
+  slotOf(pixel: number): number {
+    const at = pixel - this.first;
+    return at >= 0 && at < this.slots.length ? this.slots[at]! : -1;
   }
 
-  /** The display with the wires alone on which the prop is. A limiter adds up all wires of its device, so those stay then. */
-  private ownChains(rig: Rig): Rig {
-    let known = this.reduced.get(rig);
-    if (!known) {
-      const isLimited = rig.devices.some(({ limiter }) => limiter !== null);
-      known = isLimited ? rig : { ...rig, chains: rig.chains.filter((chain) => this.isOn(chain)) };
-      this.reduced.set(rig, known);
+  /** What is seen of a trial on a display. */
+  see(of: Rig, trial: Trial): Seen {
+    if (trial.how === 'look') return this.readings.read(of, trial.id as LookId);
+    const rig = trial.isAfterCut ? afterPowerCut(of) : of;
+    const { count } = this;
+    const moments = trial.moments.length;
+    const seen = new Uint8Array(moments * count);
+    for (const chain of rig.chains) {
+      const places = this.placesOf(chain);
+      if (places.length === 0) continue;
+      const codes = this.shownBy(rig, chain, trial);
+      const { pixel } = chain;
+      for (let moment = 0; moment < moments; moment += 1)
+        for (let k = 0; k < places.length; k += 1) {
+          const place = places[k]!;
+          const code = codes[moment * pixel.length + place]!;
+          if (code !== UNREACHED) seen[moment * count + this.slotOf(pixel[place]!)] = code;
+        }
     }
+    for (const { controller, from, to } of rig.copies)
+      if (this.controllers.has(controller)) this.copy(rig, trial, from, to, seen);
+    return seen;
+  }
+
+  /** Pixels that show what others show, whatever is theirs. */
+  private copy(rig: Rig, trial: Trial, from: Int32Array, to: Int32Array, seen: Seen): void {
+    const { count } = this;
+    // What is copied may be looked at nowhere else.
+    const sources = new Set<number>();
+    to.forEach((pixel, i) => {
+      if (this.slotOf(pixel) >= 0) sources.add(from[i]!);
+    });
+    for (const chain of rig.chains) {
+      if (!this.controllers.has(chain.controller)) continue;
+      const { pixel } = chain;
+      const places = Int32Array.from(Array.from(pixel.keys()).filter((place) => sources.has(pixel[place]!)));
+      if (places.length === 0) continue;
+      const codes = this.codesOf(rig, chain, trial, places);
+      const at = new Map(Array.from(places, (place) => [pixel[place]!, place]));
+      to.forEach((target, i) => {
+        const slot = this.slotOf(target);
+        const place = slot < 0 ? undefined : at.get(from[i]!);
+        if (place === undefined) return;
+        for (let moment = 0; moment < trial.moments.length; moment += 1) {
+          const code = codes[moment * pixel.length + place]!;
+          seen[moment * count + slot] = code === UNREACHED ? SEEN_DARK : code;
+        }
+      });
+    }
+  }
+
+  /** Codes of the places of a chain, moment after moment; UNREACHED for those to which nothing is sent. */
+  private shownBy(rig: Rig, chain: Chain, trial: Trial): Uint8Array {
+    const device = rig.devices[chain.controller]!;
+    const port = device.ports.find((each) => each.port === chain.port);
+    // A limiter adds up all wires of its device.
+    if (!port || device.limiter) return this.codesOf(rig, chain, trial, this.placesOf(chain));
+    const { numbers } = this;
+    const { pixel, state, order, orders, volts, sagsAbove } = chain;
+    const isHungOtherwise = isSound(chain) && !this.plannedPixels.has(pixel);
+    const key = [
+      trial.id,
+      this.headOf(device),
+      numbers.ofContent(port),
+      numbers.ofThing(rig.sender),
+      numbers.ofThing(state),
+      numbers.ofThing(order),
+      numbers.ofContent(orders),
+      numbers.ofThing(volts),
+      sagsAbove,
+      // Of sound ones that hang elsewhere all are worked out at once, for whatever way they hang.
+      isHungOtherwise ? 'all' : numbers.ofThing(pixel),
+    ].join(' ');
+    let known = this.shown.get(key);
+    if (!known)
+      this.shown.set(
+        key,
+        (known = this.codesOf(rig, chain, trial, isHungOtherwise ? null : this.placesOf(chain))),
+      );
     return known;
   }
 
-  private isOn(chain: Chain): boolean {
-    let known = this.on.get(chain);
-    if (known === undefined) {
-      const end = this.first + this.count;
-      known = chain.pixel.some((pixel) => pixel >= this.first && pixel < end);
-      this.on.set(chain, known);
+  /**
+   * Codes of places of a chain, moment after moment; UNREACHED for those that are not asked for.
+   *
+   * @param rig as it is when the trial is seen
+   * @param places from 0; null for all
+   * @param bytesLate so many bytes late the data comes; below zero early
+   */
+  codesOf(rig: Rig, chain: Chain, trial: Trial, places: Int32Array | null, bytesLate = 0): Uint8Array {
+    const device = rig.devices[chain.controller]!;
+    // A limiter adds up all wires of its device.
+    const own = device.limiter
+      ? rig.chains.filter(({ controller }) => controller === chain.controller)
+      : [chain];
+    const number = own.indexOf(chain);
+    const { length } = chain.pixel;
+    const frames = picturesOf(device, chain);
+    const codes = new Uint8Array(trial.moments.length * length).fill(UNREACHED);
+    trial.moments.forEach((_, moment) => {
+      const wireAt = this.wireAt(rig, trial, moment);
+      for (let frame = 0; frame < frames; frame += 1) {
+        const wire = wiresOfDevice(this.plan, device, own, wireAt, frame, trial.how === 'own')[number];
+        if (!wire) continue;
+        const light = new Uint8Array(4 * length);
+        const late = bytesLate === 0 ? wire : shifted(wire, bytesLate);
+        const reached = lightPlaces(chain, late, light, frame, places);
+        const ofMoment = codes.subarray(moment * length, (moment + 1) * length);
+        perceivePlaces(places, light, reached, 255 * trial.level, ofMoment, frame);
+      }
+    });
+    return codes;
+  }
+
+  /** Places of a chain whose lights are looked at. */
+  placesOf({ pixel }: Chain): Int32Array {
+    let known = this.places.get(pixel);
+    if (!known) {
+      const found: number[] = [];
+      for (let i = 0; i < pixel.length; i += 1) if (this.slotOf(pixel[i]!) >= 0) found.push(i);
+      this.places.set(pixel, (known = Int32Array.from(found)));
     }
     return known;
   }
 
   /** What a device has on the wire of a port at a moment of a trial. */
-  wireAt(rig: Rig, trial: Trial, moment: number): (device: DeviceState, port: PortState) => Uint8Array {
+  private wireAt(
+    rig: Rig,
+    trial: Trial,
+    moment: number,
+  ): (device: DeviceState, port: PortState) => Uint8Array {
+    const { timeS, step } = trial.moments[moment]!;
     return (device, port) => {
-      if (trial.how === 'own') {
-        const fill = Math.round(255 * trial.level);
-        return wireOf(this.plan, { ...device, ownTest: { colour: [fill, fill, fill, 0] } }, port, NOTHING);
-      }
       // A link that is too slow still has an older picture.
-      const { timeS, step } = trial.moments[moment]!;
       const held = device.holdHz === null ? timeS : Math.floor(timeS * device.holdHz) / device.holdHz;
-      const key = `${trial.id} ${held} ${step} ${port.port}`;
-      let bySender = this.wires.get(device);
-      if (!bySender) this.wires.set(device, (bySender = new WeakMap()));
-      let known = bySender.get(rig.sender);
-      if (!known) bySender.set(rig.sender, (known = new Map()));
-      let wire = known.get(key);
-      if (!wire)
-        known.set(key, (wire = wireOf(this.plan, device, port, this.sentAt(rig.sender, trial, held, step))));
-      return wire;
+      const { numbers } = this;
+      const key = `${trial.id} ${held} ${step} ${this.headOf(device)} ${numbers.ofContent(port)} ${numbers.ofThing(rig.sender)}`;
+      let known = this.wires.get(key);
+      if (!known) {
+        const fill = Math.round(255 * trial.level);
+        known =
+          trial.how === 'own'
+            ? wireOf(this.plan, { ...device, ownTest: { colour: [fill, fill, fill, 0] } }, port, NOTHING)
+            : wireOf(this.plan, device, port, this.sentAt(rig.sender, trial, held, step));
+        this.wires.set(key, known);
+      }
+      return known;
     };
+  }
+
+  /** A number for a device without its ports. */
+  private headOf(device: DeviceState): number {
+    let head = this.heads.get(device);
+    if (!head) {
+      const { ports: _, afterCut: __, ...rest } = device;
+      this.heads.set(device, (head = rest));
+    }
+    return this.numbers.ofContent(head);
   }
 
   private sentAt(sender: SenderState, trial: Trial, timeS: number, step: number | null): Sent {
@@ -119,17 +253,13 @@ export class Scope {
     if (!sent) {
       let wanted = this.wanted.get(key);
       if (!wanted) {
-        const stretches = stretchesOf(this.plan, {
-          on: 'prop',
-          propId: this.plan.show.props[this.prop]!.id,
-        });
-        const { level } = trial;
+        const propId = this.plan.show.props[this.prop]!.id;
         wanted = painted(patternById(trial.pattern)!, {
           plan: this.plan,
-          stretches,
+          stretches: stretchesOf(this.plan, { on: 'prop', propId }),
           timeS,
           step,
-          level,
+          level: trial.level,
           colour: [255, 255, 255, 0],
         });
         this.wanted.set(key, wanted);
@@ -138,123 +268,13 @@ export class Scope {
     }
     return sent;
   }
-
-  /** What is seen of a trial on a display. */
-  see(of: Rig, trial: Trial): Seen {
-    if (trial.how === 'look') return this.look(of, trial.id as LookId);
-    const rig = trial.isAfterCut ? afterPowerCut(of) : of;
-    const seen = new Uint8Array(trial.moments.length * this.count);
-    const frames = picturesOf(rig);
-    const fullest = 255 * trial.level;
-    trial.moments.forEach((_, moment) => {
-      const own = seen.subarray(moment * this.count, (moment + 1) * this.count);
-      for (let frame = 0; frame < frames; frame += 1)
-        this.codes(this.light(rig, trial, moment, frame), fullest, own, frame > 0);
-    });
-    return seen;
-  }
-
-  /** Codes of the lights of the prop; from the second picture on, what differs flickers. */
-  private codes(light: Uint8Array, fullest: number, own: Uint8Array, isAgain: boolean): void {
-    let at = 4 * this.first;
-    for (let i = 0; i < own.length; i += 1, at += 4) {
-      const code = perceived(light[at]!, light[at + 1]!, light[at + 2]!, light[at + 3]!, fullest);
-      if (!isAgain) own[i] = code;
-      else if (own[i] !== code) own[i] = SEEN_FLICKER;
-    }
-  }
-
-  /** What is read on devices and in the sender: two bytes for each thing that is read, 0 where it is as planned. */
-  private look({ devices, sender }: Rig, id: LookId): Seen {
-    const codes: number[] = [];
-    const read = (now: readonly unknown[], planned: readonly unknown[]) =>
-      planned.forEach((each, i) => codes.push(this.codeOf(JSON.stringify(now[i]), JSON.stringify(each))));
-    for (const controller of this.controllers) {
-      const device = devices[controller]!;
-      const planned = this.planned.devices[controller]!;
-      switch (id) {
-        case 'lamp':
-          codes.push(device.isPowered ? 0 : UNREADABLE);
-          break;
-        case 'answers':
-          codes.push(device.isPowered && device.isReached ? 0 : UNREADABLE);
-          break;
-        case 'settings':
-          // A device without power shows no page.
-          if (device.isPowered) read(settingsOf(device), settingsOf(planned));
-          else codes.push(...settingsOf(planned).map(() => UNREADABLE));
-          break;
-        case 'sender':
-          read(senderFor(sender, controller), senderFor(this.planned.sender, controller));
-      }
-    }
-    return Uint8Array.from(codes.flatMap((code) => [code & 0xff, code >> 8]));
-  }
-
-  /** 0 where it is as planned, else a number that stands for what is read. */
-  private codeOf(now: string | undefined, planned: string): number {
-    if (now === planned) return 0;
-    const key = String(now);
-    let code = this.readings.get(key);
-    if (code === undefined) this.readings.set(key, (code = this.readings.size + UNREADABLE + 1));
-    return code;
-  }
 }
 
-/** What stands for a page that does not come up. */
-const UNREADABLE = 1;
-
-/** What can be read on the page of a device, thing by thing. */
-function settingsOf({ ports, ...device }: DeviceState): unknown[] {
-  const { isOutputEnabled, universeChannels, universeShift, channelShift, brightness, gains, limiter } =
-    device;
-  return [
-    isOutputEnabled,
-    universeChannels,
-    [universeShift, channelShift],
-    brightness,
-    gains,
-    limiter,
-    device.ownTest,
-    ...ports.flatMap(({ isEnabled, segments, pixels, direction, start }) => [
-      isEnabled,
-      segments.map(({ colourOrder }) => colourOrder),
-      [pixels, segments.map(({ hidden, pixels: own }) => [hidden, own])],
-      direction,
-      start,
-    ]),
-  ];
-}
-
-/** What can be read in the sender about one controller, thing by thing. */
-function senderFor(sender: SenderState, controller: number): unknown[] {
-  return [
-    sender.silentTo.has(controller),
-    sender.universeChannels.get(controller) ?? null,
-    [sender.universeShift.get(controller) ?? 0, sender.channelShift.get(controller) ?? 0],
-    [...sender.colourOrders],
-    sender.gains,
-  ];
-}
-
-const flickering = new WeakMap<Chain, boolean>();
-
-function flickersOnChain(chain: Chain): boolean {
-  let known = flickering.get(chain);
-  if (known === undefined) {
-    known = chain.sagsAbove !== null || chain.state.some((state) => state === FLICKERING || state === NOISY);
-    flickering.set(chain, known);
-  }
-  return known;
-}
-
-/** Pictures after which what flickers was seen to. */
-const FLICKERS_WITHIN = 4;
-
-/** How many pictures have to be looked at: one, where two of the same never differ. */
-export function picturesOf({ devices, chains }: Rig): number {
-  const mayDiffer =
-    chains.some(flickersOnChain) ||
-    devices.some(({ rival, ports }) => rival !== null || ports.some(({ chatter }) => chatter > 0));
-  return mayDiffer ? FLICKERS_WITHIN : 1;
+/** Where each light is among those that are looked at: about so many of them, and those at the end. */
+function slotsOf(count: number, most: number): Int32Array {
+  const stride = count <= most ? 1 : (STRIDES.find((each) => count / each <= most) ?? STRIDES.at(-1)!);
+  let slots = 0;
+  return Int32Array.from({ length: count }, (_, i) =>
+    i % stride === 0 || i >= count - AT_THE_END ? slots++ : -1,
+  );
 }

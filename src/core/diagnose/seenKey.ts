@@ -1,15 +1,17 @@
+const { imul } = Math;
+
 /** Of a place and a code two numbers of 32 bits; sums of them stand for what is seen of many places. */
 export function mix(at: number, code: number): number {
-  let hash = Math.imul(at + 1, 0x9e3779b1) ^ Math.imul(code + 1, 0x85ebca6b);
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
-  hash = Math.imul(hash ^ (hash >>> 12), 0x297a2d39);
+  let hash = imul(at + 1, 0x9e3779b1) ^ imul(code + 1, 0x85ebca6b);
+  hash = imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+  hash = imul(hash ^ (hash >>> 12), 0x297a2d39);
   return hash ^ (hash >>> 15);
 }
 
 export function mixAgain(at: number, code: number): number {
-  let hash = Math.imul(at + 0x3ade68b1, 0xc2b2ae35) ^ Math.imul(code + 7, 0x27d4eb2f);
-  hash = Math.imul(hash ^ (hash >>> 13), 0x165667b1);
-  hash = Math.imul(hash ^ (hash >>> 16), 0x9e3779b1);
+  let hash = imul(at + 0x3ade68b1, 0xc2b2ae35) ^ imul(code + 7, 0x27d4eb2f);
+  hash = imul(hash ^ (hash >>> 13), 0x165667b1);
+  hash = imul(hash ^ (hash >>> 16), 0x9e3779b1);
   return hash ^ (hash >>> 14);
 }
 

@@ -71,8 +71,12 @@ export function scopeOf(plan: Plan, prop: number): Scope | null {
   return scope.controllers.size === 0 || scope.count === 0 ? null : scope;
 }
 
-/** Where a search stands, from all that was said so far. */
-export function sessionState(scope: Scope, told: readonly Told[]): SessionState {
+/** Where a search stands, from all that was said so far. @param progress told how much is done, from 0 to 1 */
+export function sessionState(
+  scope: Scope,
+  told: readonly Told[],
+  progress: (part: number) => void = () => {},
+): SessionState {
   const { plan } = scope;
   let diagnosis = new Diagnosis(scope);
   let isAfterMending = false;
@@ -87,10 +91,11 @@ export function sessionState(scope: Scope, told: readonly Told[]): SessionState 
     if (!trial) continue;
     isAsked = true;
     if ('cantTell' in each) diagnosis.answer(each.trial, null);
-    else if ('byRig' in each) diagnosis.answer(each.trial, scope.see(rigOf(plan, each.byRig), trial));
+    // The rig presses no picture beside the right one.
+    else if ('byRig' in each) diagnosis.answer(each.trial, scope.see(rigOf(plan, each.byRig), trial), false);
     else diagnosis.answer(each.trial, scope.see(scope.rigWith(each.looksLike), trial), each.isOther !== true);
   }
-  const next = diagnosis.next();
+  const next = diagnosis.next(progress);
   return {
     toldCount: told.length,
     isSure: isAsked && isSure(diagnosis),

@@ -1,5 +1,6 @@
-import { controllersTouchedBy, faultsOf, type Fault } from '../rig/faults/registry';
+import { controllersTouchedBy, faultsEverywhere, type Fault } from '../rig/faults/registry';
 import type { Chain } from '../rig/chain';
+import type { Rig } from '../rig/rig';
 import { PLACE_FAMILIES, type PlaceFamily } from '../rig/placeFamilies';
 import { kindOf } from '../props/registry';
 import { PRIORS } from './priors';
@@ -11,9 +12,12 @@ export const SHARE_OF_COUNT = [0.03, 0.72, 0.2, 0.05] as const;
 /** Of displays in which something was mended just now: nothing more, or one thing more. */
 export const SHARE_AFTER_MENDING = [0.75, 0.22] as const;
 
+/** Faults that may be anywhere on a wire: of its lights and joints, and a count that ends there. */
+export type AnyKind = PlaceFamily | 'countWrong';
+
 /** A fault that may be anywhere on a wire. */
 export interface AnyPlace {
-  kind: PlaceFamily;
+  kind: AnyKind;
   chain: Chain;
   /** Places of the wire at which it would be seen on the prop: from 1 up to this. */
   places: number;
@@ -45,8 +49,21 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   );
   const isOwnPort = (controllerId: string, port: number) =>
     ports.has(`${plan.show.controllers.findIndex(({ id }) => id === controllerId)} ${port}`);
-  const fixed = faultsOf(plan).filter((fault) => {
+  // Panels have no wire from pixel to pixel.
+  const wires = kindOf(of).panelled
+    ? []
+    : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
+  const counted = new Set(
+    wires
+      .filter((chain) => pixelsCounted(planned, chain) <= MOST_COUNTED && isCountedPlainly(planned, chain))
+      .map((chain) =>
+        portKey({ controllerId: plan.show.controllers[chain.controller]!.id, port: chain.port }),
+      ),
+  );
+  const fixed = faultsEverywhere(plan, of.id).filter((fault) => {
     if (isAnyPlace(fault.kind)) return false;
+    // A count that is too low may be any.
+    if (fault.kind === 'countWrong' && fault.by < 0 && counted.has(portKey(fault))) return false;
     if ('propId' in fault && fault.propId !== of.id) return false;
     if ('port' in fault && 'controllerId' in fault) {
       const at = fault as { controllerId: string; port: number; other?: number };
@@ -57,20 +74,22 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
     }
     return controllersTouchedBy(plan, fault).some((controller) => controllers.has(controller));
   });
-  // Panels have no wire from pixel to pixel.
-  const wires = kindOf(of).panelled
-    ? []
-    : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
   const lastSeen = (chain: Chain) => {
     let last = 0;
     chain.pixel.forEach((pixel, place) => {
-      if (pixel >= scope.first && pixel < scope.first + scope.count) last = place + 1;
+      if (scope.slotOf(pixel) >= 0) last = place + 1;
     });
     return last;
   };
-  const anywhere = wires.flatMap((chain) =>
-    PLACE_FAMILIES.map((kind) => ({ kind, chain, places: lastSeen(chain) })),
-  );
+  const anywhere = wires.flatMap((chain): AnyPlace[] => {
+    const places = lastSeen(chain);
+    const controllerId = plan.show.controllers[chain.controller]!.id;
+    const kinds: AnyKind[] = [
+      ...PLACE_FAMILIES,
+      ...(counted.has(portKey({ controllerId, port: chain.port })) ? (['countWrong'] as const) : []),
+    ];
+    return kinds.map((kind) => ({ kind, chain, places }));
+  });
   const countOfKind = new Map<string, number>();
   for (const { kind } of fixed) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + 1);
   for (const { kind, places } of anywhere) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + places);
@@ -85,16 +104,50 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   };
 }
 
-/** The fault at a place of a wire. */
+/** The fault at a place of a wire. Of a count it is the first light that is not counted any more. */
 export function faultAt(
-  scope: Scope,
+  { plan, planned }: Pick<Scope, 'plan' | 'planned'>,
   { kind, chain }: Pick<AnyPlace, 'kind' | 'chain'>,
   place: number,
 ): Fault {
-  return {
-    kind,
-    controllerId: scope.plan.show.controllers[chain.controller]!.id,
-    port: chain.port,
-    place,
-  };
+  const at = { controllerId: plan.show.controllers[chain.controller]!.id, port: chain.port };
+  return kind === 'countWrong'
+    ? { kind, ...at, by: place - 1 - pixelsCounted(planned, chain) }
+    : { kind, ...at, place };
+}
+
+/** Of longer wires only a few counts are suspected. */
+const MOST_COUNTED = 5000;
+
+const portKey = ({ controllerId, port }: { controllerId: string; port: number }) => `${controllerId} ${port}`;
+
+const portOf = ({ devices }: Rig, { controller, port }: Pick<Chain, 'controller' | 'port'>) =>
+  devices[controller]!.ports.find((each) => each.port === port);
+
+/** How many pixels a port counts. */
+function pixelsCounted(rig: Rig, chain: Pick<Chain, 'controller' | 'port'>): number {
+  return portOf(rig, chain)?.segments.reduce((sum, { pixels }) => sum + pixels, 0) ?? 0;
+}
+
+/** Where a count ends all is dark, and nothing else changes. */
+function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'port'>): boolean {
+  const { limiter, afterCut, ports } = devices[chain.controller]!;
+  const port = ports.find((each) => each.port === chain.port);
+  return (
+    port !== undefined &&
+    limiter === null &&
+    afterCut.ports === undefined &&
+    port.pixels === null &&
+    port.direction === 'forward' &&
+    port.segments.every(({ hidden }) => hidden === 0)
+  );
+}
+
+/** How many of its places a fault may be at on a display with something else the matter. */
+export function placesOn(rig: Rig, { kind, chain: { controller, port }, places }: AnyPlace): number {
+  const chain = rig.chains.find((each) => each.controller === controller && each.port === port);
+  // A pixel that is left out makes its wire shorter.
+  const most = Math.min(places, chain?.pixel.length ?? 0);
+  if (kind !== 'countWrong') return most;
+  return chain && isCountedPlainly(rig, chain) ? Math.min(most, pixelsCounted(rig, chain)) : 0;
 }

@@ -1,10 +1,10 @@
 import type { Chain } from '../rig/chain';
-import { showChain } from '../rig/chain';
-import type { PlaceFamily } from '../rig/placeFamilies';
-import { afterPowerCut, wiresOfDevice, type Rig } from '../rig/rig';
-import { perceived, SEEN_DARK, SEEN_FLICKER } from './perceive';
-import { picturesOf, type Scope, type Seen } from './scope';
+import { afterPowerCut, type Rig } from '../rig/rig';
+import { SEEN_DARK } from './perceive';
+import { UNREACHED } from './placeCodes';
+import type { Scope, Seen } from './scope';
 import { joinedKey, mix, mixAgain } from './seenKey';
+import type { AnyKind } from './suspects';
 import type { Trial } from './trials';
 
 /** What is not said of a light. */
@@ -41,10 +41,7 @@ export class WireView {
     private readonly seen: Seen,
     sums: readonly [number, number],
   ) {
-    this.index = Int32Array.from(chain.pixel, (pixel) => {
-      const at = pixel - scope.first;
-      return pixel >= 0 && at >= 0 && at < scope.count ? at : -1;
-    });
+    this.index = Int32Array.from(chain.pixel, (pixel) => scope.slotOf(pixel));
     this.widths = Uint8Array.from(chain.order, (order) => chain.orders[order]!.length);
     this.base = this.way((moment, place) => seen[moment * scope.count + this.index[place]!]!);
     this.dark = this.way(() => SEEN_DARK);
@@ -53,7 +50,7 @@ export class WireView {
   }
 
   /** Stands for what is seen with a fault at a place, which counts from 1. */
-  key(kind: PlaceFamily, wanted: number): number {
+  key(kind: AnyKind, wanted: number): number {
     const place = this.placeOf(wanted);
     const [before, at, behind] = this.parts(kind, place);
     const total = (lane: 'one' | 'other', rest: number) =>
@@ -66,7 +63,7 @@ export class WireView {
   }
 
   /** What is seen with a fault at a place. */
-  picture(kind: PlaceFamily, wanted: number): Seen {
+  picture(kind: AnyKind, wanted: number): Seen {
     const place = this.placeOf(wanted);
     const made = Uint8Array.from(this.seen);
     const [, at, behind] = this.parts(kind, place);
@@ -81,7 +78,7 @@ export class WireView {
   }
 
   /** For each way how many lights up to each place agree with what was seen. */
-  agreeing(observed: Seen): (kind: PlaceFamily, place: number) => number {
+  agreeing(observed: Seen): (kind: AnyKind, place: number) => number {
     const counts = new Map<Way, Int32Array>();
     const { length } = this.index;
     const upTo = (way: Way) => {
@@ -114,11 +111,12 @@ export class WireView {
     };
   }
 
-  private parts(kind: PlaceFamily, wanted: number): readonly [Way, Way, Way] {
+  private parts(kind: AnyKind, wanted: number): readonly [Way, Way, Way] {
     const place = this.placeOf(wanted);
     const width = this.widths[place - 1]!;
     switch (kind) {
       case 'brokenJoint':
+      case 'countWrong':
       case 'blockingPixel':
         return [this.base, this.dark, this.dark];
       case 'darkPixel':
@@ -147,37 +145,11 @@ export class WireView {
   private movedWay(bytes: number): Way {
     const { scope, chain, trial } = this;
     const rig = trial.isAfterCut ? afterPowerCut(this.of) : this.of;
-    const device = rig.devices[chain.controller]!;
-    const own = rig.chains.filter(({ controller }) => controller === chain.controller);
-    const number = own.findIndex(({ port }) => port === chain.port);
-    const frames = picturesOf(rig);
-    const fullest = 255 * trial.level;
-    const light = new Uint8Array(4 * scope.plan.pixelCount);
-    const codes = new Uint8Array(trial.moments.length * chain.pixel.length);
-    trial.moments.forEach((_, moment) => {
-      for (let frame = 0; frame < frames; frame += 1) {
-        const wires = wiresOfDevice(
-          scope.plan,
-          device,
-          own,
-          scope.wireAt(rig, trial, moment),
-          frame,
-          trial.how === 'own',
-        );
-        const wire = wires[number] ?? new Uint8Array(0);
-        for (const pixel of chain.pixel) if (pixel >= 0) light.fill(0, 4 * pixel, 4 * pixel + 4);
-        showChain(chain, shifted(wire, bytes), light, frame);
-        chain.pixel.forEach((pixel, place) => {
-          if (pixel < 0) return;
-          const at = 4 * pixel;
-          const code = perceived(light[at]!, light[at + 1]!, light[at + 2]!, light[at + 3]!, fullest);
-          const to = moment * chain.pixel.length + place;
-          if (frame === 0) codes[to] = code;
-          else if (codes[to] !== code) codes[to] = SEEN_FLICKER;
-        });
-      }
+    const codes = scope.codesOf(rig, chain, trial, scope.placesOf(chain), bytes);
+    return this.way((moment, place) => {
+      const code = codes[moment * chain.pixel.length + place]!;
+      return code === UNREACHED ? SEEN_DARK : code;
     });
-    return this.way((moment, place) => codes[moment * chain.pixel.length + place]!);
   }
 
   /** @param codeAt only asked for places of the prop */
@@ -206,13 +178,6 @@ export class WireView {
 }
 
 const sum = (upTo: Int32Array) => upTo.at(-1)!;
-
-function shifted(wire: Uint8Array, bytes: number): Uint8Array {
-  if (bytes < 0) return wire.subarray(Math.min(wire.length, -bytes));
-  const made = new Uint8Array(wire.length + bytes);
-  made.set(wire, bytes);
-  return made;
-}
 
 /** How many lights are as they were seen; what was not said of agrees. */
 export function agreement(seen: Seen, observed: Seen): number {

@@ -80,37 +80,110 @@ export function plannedChain(plan: Plan, controller: number, port: number, runs:
 }
 
 const LETTERS = 'RGBW';
+const { imul } = Math;
 
 /** What a chain shows of the bytes on its wire; written over the light of the show. @param seed of what flickers */
 export function showChain(chain: Chain, wire: Uint8Array, light: Uint8Array, seed: number): void {
-  const { pixel, order, orders, state, volts, sagsAbove } = chain;
-  const share = volts || sagsAbove !== null ? meanOf(wire) / 255 : 0;
-  if (sagsAbove !== null && share > sagsAbove && seed % 2 === 1) return;
-  const letters = orders.map((each) => [...each].map((letter) => LETTERS.indexOf(letter)));
-  let at = 0;
-  for (let i = 0; i < pixel.length; i += 1) {
-    if (state[i] === BROKEN_BEFORE) return;
-    const own = letters[order[i]!]!;
-    const target = pixel[i]!;
-    // What is not sent to it leaves a chip as it was: dark.
-    if (at + own.length > wire.length) return;
-    if (target >= 0 && state[i] !== DARK && state[i] !== BLOCKING)
-      for (let j = 0; j < own.length; j += 1)
-        light[4 * target + own[j]!] = shownOf(wire[at + j]!, state[i]!, seed, target, own[j]!, () =>
-          volts ? starvedShare(volts, i, own[j]!, share) : 1,
-        );
-    at += own.length;
-    if (state[i] === BLOCKING) return;
+  const { pixel } = chain;
+  const own = new Uint8Array(4 * pixel.length);
+  const reached = lightPlaces(chain, wire, own, seed);
+  for (let i = 0; i < reached; i += 1) {
+    const to = 4 * pixel[i]!;
+    if (to >= 0) for (let j = 0; j < 4; j += 1) light[to + j] = own[4 * i + j]!;
   }
 }
 
+/**
+ * What places of a chain show. Where nothing is the matter with them, it matters not where each of them hangs.
+ *
+ * @param light four bytes for each place of the chain, dark before
+ * @param places those that are asked for; all where that is left out
+ * @returns how many places something is sent to; what is not sent to leaves a chip as it was
+ */
+export function lightPlaces(
+  chain: Chain,
+  wire: Uint8Array,
+  light: Uint8Array,
+  seed: number,
+  places: Int32Array | null = null,
+): number {
+  const { pixel, order, orders, state, volts, sagsAbove } = chain;
+  const share = volts || sagsAbove !== null ? meanOf(wire) / 255 : 0;
+  if (sagsAbove !== null && share > sagsAbove && seed % 2 === 1) return 0;
+  const letters = orders.map((each) => [...each].map((letter) => LETTERS.indexOf(letter)));
+  const begins = beginsOf(chain);
+  let reached = stopOf(state);
+  while (reached > 0 && begins[reached]! > wire.length) reached -= 1;
+  const asked = places ? places.length : reached;
+  for (let k = 0; k < asked; k += 1) {
+    const i = places ? places[k]! : k;
+    const how = state[i]!;
+    if (i >= reached || how === DARK || how === BLOCKING) continue;
+    const own = letters[order[i]!]!;
+    const at = begins[i]!;
+    for (let j = 0; j < own.length; j += 1) {
+      const byte = wire[at + j]!;
+      light[4 * i + own[j]!] =
+        how === 0
+          ? byte
+          : shownOf(
+              byte,
+              how,
+              seed,
+              pixel[i]!,
+              own[j]!,
+              how === STARVED && volts ? starvedShare(volts, i, own[j]!, share) : 1,
+            );
+    }
+  }
+  return reached;
+}
+
+const beginnings = new WeakMap<readonly string[], WeakMap<Uint8Array, Int32Array>>();
+
+/** Where the bytes of each place begin on the wire; one more says where they end. */
+function beginsOf({ order, orders }: Chain): Int32Array {
+  let byOrder = beginnings.get(orders);
+  if (!byOrder) beginnings.set(orders, (byOrder = new WeakMap()));
+  let known = byOrder.get(order);
+  if (!known) {
+    known = new Int32Array(order.length + 1);
+    for (let i = 0; i < order.length; i += 1) known[i + 1] = known[i]! + orders[order[i]!]!.length;
+    byOrder.set(order, known);
+  }
+  return known;
+}
+
+const sound = new WeakMap<Uint8Array, boolean>();
+
+/** Nothing is the matter with any of its lights. */
+export function isSound({ state }: Chain): boolean {
+  let known = sound.get(state);
+  if (known === undefined) sound.set(state, (known = state.every((each) => each === 0)));
+  return known;
+}
+
+const stops = new WeakMap<Uint8Array, number>();
+
+/** How many places are before whatever stops the data. */
+function stopOf(state: Uint8Array): number {
+  let known = stops.get(state);
+  if (known === undefined) {
+    const at = state.findIndex((each) => each === BROKEN_BEFORE || each === BLOCKING);
+    known = at === -1 ? state.length : state[at] === BLOCKING ? at + 1 : at;
+    stops.set(state, known);
+  }
+  return known;
+}
+
+/** @param left of its light by its volts */
 function shownOf(
   byte: number,
   state: number,
   seed: number,
   pixel: number,
   letter: number,
-  ofVolts: () => number,
+  left: number,
 ): number {
   switch (state) {
     case FLICKERING:
@@ -118,7 +191,7 @@ function shownOf(
     case GARBLED:
       return noise(0, pixel, letter);
     case STARVED:
-      return Math.round(byte * ofVolts());
+      return Math.round(byte * left);
     case TINTED:
       return Math.round(byte * TINT[letter]!);
     case COARSE:
@@ -144,7 +217,7 @@ function meanOf(bytes: Uint8Array): number {
 
 /** A byte by seed, pixel and colour, the same each time it is asked for. */
 export function noise(seed: number, pixel: number, letter: number): number {
-  let hash = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(pixel + 1, 0xc2b2ae35) ^ (letter << 24);
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+  let hash = imul(seed ^ 0x9e3779b9, 0x85ebca6b) ^ imul(pixel + 1, 0xc2b2ae35) ^ (letter << 24);
+  hash = imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
   return (hash ^ (hash >>> 13)) & 0xff;
 }

@@ -115,25 +115,32 @@ class ChannelReader {
     private channel: number,
   ) {}
 
-  next(): number {
-    if (this.universe === null) {
-      const byte = this.sent.flat.get(this.controller)?.[this.channel];
-      this.channel += 1;
-      return byte ?? 0;
+  /** The next channels; what did not come in is dark. */
+  take(count: number): Uint8Array {
+    const made = new Uint8Array(count);
+    let at = 0;
+    while (at < count) {
+      if (this.universe !== null)
+        while (this.channel >= this.sizeOf(this.universe)) {
+          this.channel -= this.sizeOf(this.universe);
+          this.universe += 1;
+        }
+      const left = count - at;
+      const own = this.universe === null ? left : Math.min(left, this.sizeOf(this.universe) - this.channel);
+      const bytes =
+        this.universe === null ? this.sent.flat.get(this.controller) : this.sent.universes.get(this.universe);
+      // A start before the first channel reads nothing there.
+      const before = Math.min(own, Math.max(0, -this.channel));
+      if (bytes) made.set(bytes.subarray(this.channel + before, this.channel + own), at + before);
+      this.channel += own;
+      at += own;
     }
-    while (this.channel >= this.sizeOf(this.universe)) {
-      this.channel -= this.sizeOf(this.universe);
-      this.universe += 1;
-    }
-    const byte = this.sent.universes.get(this.universe)?.[this.channel];
-    this.channel += 1;
-    return byte ?? 0;
+    return made;
   }
 }
 
 /** What a device puts on the wire of a port for a picture that came in: bytes in the order of the wire. */
 export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: Sent): Uint8Array {
-  const made: number[] = [];
   const isSilent = !device.isPowered || !device.isOutputEnabled || !port.isEnabled;
   if (isSilent) return new Uint8Array(0);
   const sizes = universesOfController(plan, device.controller);
@@ -141,26 +148,32 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: S
   const sizeOf = (universe: number) => device.universeChannels ?? sizes.get(universe) ?? usual;
   const isShifted =
     device.universeChannels !== null || device.universeShift !== 0 || device.channelShift !== 0;
-  let left = port.pixels ?? Infinity;
+  const counts = countsOf(port);
+  const made = new Uint8Array(
+    port.segments.reduce(
+      (sum, { hidden, colourOrder }, i) => sum + (hidden + counts[i]!) * colourOrder.length,
+      0,
+    ),
+  );
+  let at = 0;
   let reader: ChannelReader | null = null;
   port.segments.forEach((segment, index) => {
-    const isLast = index === port.segments.length - 1;
     const order = segment.colourOrder;
-    const own = Math.min(segment.pixels, left);
-    // What is counted beyond the last run goes on in its channels.
-    const pixels = isLast && port.pixels !== null ? Math.max(0, left) : own;
-    left -= own;
-    for (let i = 0; i < segment.hidden * order.length; i += 1) made.push(0);
-    const bytes = device.ownTest ? ownTestBytes(device.ownTest, order, pixels) : null;
-    const start = bytes ? undefined : spansOfRun(plan, segment.run)[0];
+    const pixels = counts[index]!;
+    // Hidden ones are dark.
+    at += segment.hidden * order.length;
+    const own = device.ownTest ? ownColour(device.ownTest, order) : null;
+    const start = own ? undefined : spansOfRun(plan, segment.run)[0];
     const plain = plainOrder(order);
     const places = [...order].map((letter) => plain.indexOf(letter));
-    const letters = [...order].map((letter) => 'RGBW'.indexOf(letter));
-    const gainOf = (letter: number) => device.brightness * device.gains[letter]!;
+    const gains = [...order].map((letter) => device.brightness * device.gains['RGBW'.indexOf(letter)]!);
     const isByRun = !isShifted && !port.start && pixels <= segment.pixels;
-    let read: (() => number) | null = null;
-    if (!bytes && start && device.isReached) {
-      if (isByRun) read = bySpans(plan, segment.run, device.controller, sent);
+    const width = order.length;
+    // What comes in is in the plain order; what goes out in that of the chips.
+    let incoming: Uint8Array | null = null;
+    if (own) incoming = Uint8Array.from(own);
+    else if (start && device.isReached) {
+      if (isByRun) incoming = channelsOfRun(plan, segment.run, device.controller, sent, pixels * width);
       else {
         // From a start of its own a port reads on over all that is on it.
         if (!port.start || !reader)
@@ -171,45 +184,66 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: S
             addShift(port.start ? port.start.universe : start.universe, device.universeShift),
             (port.start ? port.start.channel : start.startChannel) - 1 + device.channelShift,
           );
-        const from: ChannelReader = reader;
-        read = () => from.next();
+        incoming = reader.take(pixels * width);
       }
     }
-    const pixel = new Uint8Array(order.length);
-    for (let i = 0; i < pixels; i += 1) {
-      for (let k = 0; k < order.length; k += 1)
-        pixel[k] = bytes ? bytes[i * order.length + k]! : (read?.() ?? 0);
-      // What comes in is in the plain order; what goes out in that of the chips.
-      places.forEach((place, j) => {
-        const gain = gainOf(letters[j]!);
-        made.push(gain === 1 ? pixel[place]! : Math.round(pixel[place]! * gain));
-      });
-    }
+    if (incoming)
+      for (let j = 0; j < width; j += 1)
+        // A test of its own is the same for each of them.
+        spread(incoming, places[j]!, own ? 0 : width, made, at + j, width, pixels, gains[j]!);
+    at += pixels * width;
   });
-  const wire = Uint8Array.from(made);
-  return port.direction === 'forward' ? wire : turned(wire, port.segments.at(-1)?.colourOrder.length ?? 3);
+  return port.direction === 'forward' ? made : turned(made, port.segments.at(-1)?.colourOrder.length ?? 3);
+}
+
+/** One colour of each pixel from where it came in to where it goes out. @param gain what is left of it, 0 to 1 */
+function spread(
+  source: Uint8Array,
+  first: number,
+  step: number,
+  target: Uint8Array,
+  firstTo: number,
+  stepTo: number,
+  count: number,
+  gain: number,
+): void {
+  let [from, to] = [first, firstTo];
+  if (gain === 1) for (let i = 0; i < count; i += 1, from += step, to += stepTo) target[to] = source[from]!;
+  else
+    for (let i = 0; i < count; i += 1, from += step, to += stepTo)
+      target[to] = Math.round(source[from]! * gain);
+}
+
+/** How many pixels a port counts of each of its segments. What is counted beyond the last run goes on in its channels. */
+function countsOf({ segments, pixels }: PortState): number[] {
+  let left = pixels ?? Infinity;
+  return segments.map((segment, index) => {
+    const own = Math.min(segment.pixels, left);
+    const counted = index === segments.length - 1 && pixels !== null ? Math.max(0, left) : own;
+    left -= own;
+    return counted;
+  });
 }
 
 const addShift = (universe: number | null, by: number) => (universe === null ? null : universe + by);
 
-/** The channels of a run, wherever its spans are: as the plan has them. */
-function bySpans(plan: Plan, run: number, controller: number, sent: Sent): () => number {
-  const spans = spansOfRun(plan, run);
-  let [at, offset] = [0, 0];
-  return () => {
-    while (at < spans.length && offset >= spans[at]!.channelCount) [at, offset] = [at + 1, 0];
-    const span = spans[at];
-    if (!span) return 0;
-    const bytes = span.universe === null ? sent.flat.get(controller) : sent.universes.get(span.universe);
-    const byte = bytes?.[span.startChannel - 1 + offset];
-    offset += 1;
-    return byte ?? 0;
-  };
+/** The channels of a run as they came in, one after another: as the plan has them. What did not come in is dark. */
+function channelsOfRun(plan: Plan, run: number, controller: number, sent: Sent, count: number): Uint8Array {
+  const made = new Uint8Array(count);
+  let at = 0;
+  for (const { universe, startChannel, channelCount } of spansOfRun(plan, run)) {
+    if (at >= count) break;
+    const bytes = universe === null ? sent.flat.get(controller) : sent.universes.get(universe);
+    const end = startChannel - 1 + Math.min(channelCount, count - at);
+    if (bytes) made.set(bytes.subarray(startChannel - 1, end), at);
+    at += channelCount;
+  }
+  return made;
 }
 
-function ownTestBytes({ colour }: OwnTest, order: string, pixels: number): Uint8Array {
-  const plain = [...plainOrder(order)].map((letter) => colour['RGBW'.indexOf(letter)]!);
-  return Uint8Array.from({ length: pixels * plain.length }, (_, i) => plain[i % plain.length]!);
+/** The bytes of one pixel, in the plain order. */
+function ownColour({ colour }: OwnTest, order: string): number[] {
+  return [...plainOrder(order)].map((letter) => colour['RGBW'.indexOf(letter)]!);
 }
 
 function turned(wire: Uint8Array, step: number): Uint8Array {

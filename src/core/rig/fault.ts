@@ -23,6 +23,8 @@ export interface FaultKind<Fault extends { kind: string }> {
   sentence: (plan: Plan, fault: Fault) => string;
   /** Everywhere that it may be in a show; of a place along a wire one in the middle stands for all. */
   places: (plan: Plan) => Fault[];
+  /** All of its places on a prop, where `places` has one stand for many. */
+  everywhere?: (plan: Plan, propId: string) => Fault[];
   /** Indices of the controllers whose lights it can touch. */
   touches: (plan: Plan, fault: Fault) => number[];
   /** The display with it; the same one where its place is not there. */

@@ -9,22 +9,23 @@ import type { Rig } from './rig';
  *
  * @param places for each place on the wire, from 0, which pixel of the run is there
  */
-export function rewireRun(rig: Rig, place: OnRun, places: (count: number) => readonly number[]): Rig {
+export function rewireRun(rig: Rig, place: OnRun, places: (count: number) => ArrayLike<number>): Rig {
   const run = rig.plan.runs[runIndex(rig.plan, place)];
   if (!run?.wire) return rig;
   const { firstPixel, pixelCount, wire } = run;
   const order = places(pixelCount);
+  const end = firstPixel + pixelCount;
   return {
     ...rig,
     chains: rig.chains.map((chain) => {
       if (chain.controller !== wire.controller) return chain;
       // Where each pixel of the run is now; other faults may have moved it already.
-      const isOwn = (pixel: number) => pixel >= firstPixel && pixel < firstPixel + pixelCount;
+      const isOwn = (pixel: number) => pixel >= firstPixel && pixel < end;
       if (!chain.pixel.some(isOwn)) return chain;
-      return {
-        ...chain,
-        pixel: chain.pixel.map((pixel) => (isOwn(pixel) ? firstPixel + order[pixel - firstPixel]! : pixel)),
-      };
+      const pixel = Int32Array.from(chain.pixel);
+      for (let i = 0; i < pixel.length; i += 1)
+        if (isOwn(pixel[i]!)) pixel[i] = firstPixel + order[pixel[i]! - firstPixel]!;
+      return { ...chain, pixel };
     }),
   };
 }
@@ -65,9 +66,30 @@ export function mirrorOf(plan: Plan, place: OnRun, count: number): number[] {
   return new Set(places).size === count ? places : places.map((_, i) => i);
 }
 
-/** A wall by its panels: where on which panel each place of its run is. Null for a run that is of no whole wall. */
-export function panelsOf(plan: Plan, place: OnRun) {
-  const run = plan.runs[runIndex(plan, place)];
+/** A wall by its panels: where on which panel each place of its run is. */
+interface WallByPanels {
+  columns: number;
+  rows: number;
+  panel: { columns: number; rows: number };
+  /** Column and row of a panel are from 0 at the top left of the front, x and y within it too. */
+  at: (index: number) => WallPlace;
+  indexOf: (column: number, row: number, x: number, y: number) => number;
+}
+
+const walls = new WeakMap<Plan, Map<number, WallByPanels | null>>();
+
+/** Null for a run that is of no whole wall. */
+export function panelsOf(plan: Plan, place: OnRun): WallByPanels | null {
+  let known = walls.get(plan);
+  if (!known) walls.set(plan, (known = new Map()));
+  const run = runIndex(plan, place);
+  let wall = known.get(run);
+  if (wall === undefined) known.set(run, (wall = byPanels(plan, run)));
+  return wall;
+}
+
+function byPanels(plan: Plan, index: number): WallByPanels | null {
+  const run = plan.runs[index];
   const prop = run && plan.show.props[run.prop]!;
   if (!run || prop?.kind !== 'wall') return null;
   const { wall } = layWall(prop);
@@ -78,22 +100,21 @@ export function panelsOf(plan: Plan, place: OnRun) {
     corner: prop.threading.pictureCorner,
   };
   if (run.pixelCount !== map.width * map.height) return null;
+  const places = Array.from({ length: run.pixelCount }, (_, i): WallPlace => {
+    const [x, y] = pictureXy(map, i);
+    return {
+      column: Math.floor(x / panel.columns),
+      row: Math.floor(y / panel.rows),
+      x: x % panel.columns,
+      y: y % panel.rows,
+    };
+  });
   return {
     columns,
     rows,
     panel,
-    /** Column and row of a panel are from 0 at the top left of the front, x and y within it too. */
-    at: (index: number) => {
-      const [x, y] = pictureXy(map, index);
-      return {
-        column: Math.floor(x / panel.columns),
-        row: Math.floor(y / panel.rows),
-        x: x % panel.columns,
-        y: y % panel.rows,
-      };
-    },
-    indexOf: (column: number, row: number, x: number, y: number) =>
-      pictureIndex(map, column * panel.columns + x, row * panel.rows + y),
+    at: (i) => places[i]!,
+    indexOf: (column, row, x, y) => pictureIndex(map, column * panel.columns + x, row * panel.rows + y),
   };
 }
 
@@ -103,6 +124,15 @@ export function wallRunsOf(plan: Plan): OnRun[] {
     const panels = panelsOf(plan, place);
     return panels !== null && panels.columns * panels.rows > 1;
   });
+}
+
+/** Columns and rows of all panels of a wall, from 1 at the top left of the front. */
+export function panelCells(plan: Plan, place: OnRun): { column: number; row: number }[] {
+  const { columns, rows } = panelsOf(plan, place) ?? { columns: 0, rows: 0 };
+  return Array.from({ length: columns * rows }, (_, i) => ({
+    column: 1 + (i % columns),
+    row: 1 + Math.floor(i / columns),
+  }));
 }
 
 /** Where a light of a wall is: its panel from 0 at the top left of the front, and its place in it. */
@@ -121,12 +151,16 @@ export function rewireWall(
 ): Rig {
   const panels = panelsOf(rig.plan, place);
   if (!panels) return rig;
-  return rewireRun(rig, place, (count) =>
-    Array.from({ length: count }, (_, i) => {
-      const { column, row, x, y } = moved(panels, panels.at(i));
-      return panels.indexOf(column, row, x, y);
-    }),
-  );
+  return rewireRun(rig, place, (count) => {
+    const order = new Int32Array(count);
+    for (let i = 0; i < count; i += 1) {
+      const at = panels.at(i);
+      const to = moved(panels, at);
+      // Most stay where they are.
+      order[i] = to === at ? i : panels.indexOf(to.column, to.row, to.x, to.y);
+    }
+    return order;
+  });
 }
 
 /** Marks some lights of a run, by their places in it from 0. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Group } from '@mantine/core';
+import { Button, Group, Progress } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { SessionState, Told } from '@/core/diagnose/session';
 import type { Plan } from '@/core/plan/planned';
@@ -31,7 +31,8 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const { side } = useView();
   const of = plan.show.props[prop]!;
   const asked = useMemo(() => ({ prop, told }), [prop, told]);
-  const answer = useAnswer('diagnosis', asked);
+  const [part, setPart] = useState(0);
+  const answer = useAnswer('diagnosis', asked, 0, setPart);
   // What belongs to fewer answers asks for what was said just now.
   const state = answer?.toldCount === told.length ? answer : null;
   const sides = kindOf(of).sides ?? SIDES;
@@ -67,7 +68,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
       <div className={styles.columns}>
         <section aria-label="The question" className={styles.question}>
           {!state ? (
-            <p role="status">Working out what to ask…</p>
+            <Working part={part} />
           ) : isDone ? (
             <>
               <h3>{headingOf(state, isNothing)}</h3>
@@ -204,6 +205,16 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
           </p>
         </section>
       </div>
+    </div>
+  );
+}
+
+/** Of what takes long it is told how much is done. */
+function Working({ part }: { part: number }) {
+  return (
+    <div className={styles.working}>
+      <p role="status">Working out what to ask…</p>
+      {part > 0 && <Progress value={100 * part} size="sm" aria-label="How much is worked out" />}
     </div>
   );
 }

@@ -165,11 +165,13 @@ export function useEdit(): MakeEdit {
  *
  * @param asked is to be the same object as long as the question is the same
  * @param afterMs how long the question has to stand before it is asked
+ * @param progress told how much is done, from 0 to 1; is to be the same function
  */
 export function useAnswer<Name extends Question>(
   name: Name,
   asked: Asked<Name>,
   afterMs = 0,
+  progress?: (part: number) => void,
 ): Answer<Name> | null {
   const { planner } = useOpened();
   const show = useShow((state) => state.show);
@@ -187,7 +189,7 @@ export function useAnswer<Name extends Question>(
       const mine = { next: null as (() => void) | null };
       underWay.current = mine;
       planner
-        .ask(name, show, asked)
+        .ask(name, show, asked, progress && { progress })
         .then(
           // What was asked before is better than nothing while the latest is worked out.
           (answer) => setAnswered(() => answer),
@@ -203,7 +205,7 @@ export function useAnswer<Name extends Question>(
       left = true;
       clearTimeout(timer);
     };
-  }, [planner, name, show, asked, afterMs]);
+  }, [planner, name, show, asked, afterMs, progress]);
   return answered;
 }
 

@@ -100,7 +100,9 @@ async function foresightOf(store: ShowStore, planner: Planner, held: string, edi
     const shows = store.getState().around(held);
     if (!shows) return null;
     // What cannot be foreseen is made all the same: planning tells its own trouble.
-    const choices = await planner.ask('foresight', shows.before, edit, shows.after).catch(() => null);
+    const choices = await planner
+      .ask('foresight', shows.before, edit, { edited: shows.after })
+      .catch(() => null);
     // Others may have changed what it is laid on.
     if (store.getState().around(held)?.before === shows.before) return choices;
   }

@@ -60,11 +60,19 @@ const planner = {
     asked: Asked<Name>,
     sent: SentShow,
     edited: SentShow | null,
+    progress: ((part: number) => void) | null,
   ): Answer<Name> {
     const [show, after] = [shows.receive(sent), edited && shows.receive(edited)];
+    writeLengthsIn(show.lengths ?? 'metric');
     return answer(
       name,
-      { plan: laidOf(show), edited: after && laidOf(after), whole: () => planOf(show), cache },
+      {
+        plan: laidOf(show),
+        edited: after && laidOf(after),
+        whole: () => planOf(show),
+        cache,
+        progress: progress ?? (() => {}),
+      },
       asked,
     );
   },

@@ -6,7 +6,7 @@ import type { Show } from '@/core/show/schema';
 import { startThread } from '../thread';
 import type { PlanWorker } from './plan.worker';
 import { unpackPlan } from './planMessage';
-import type { Answer, Asked, Question } from './questions';
+import { LONG_QUESTIONS, type Answer, type Asked, type Question } from './questions';
 import { ShowSender } from './sentShows';
 
 /** Plans shows and tells what follows from the plans; `stop` ends whatever it runs on. */
@@ -23,23 +23,39 @@ export interface Planner {
   /**
    * What takes other plans to answer.
    *
-   * @param edited the show as edited, where it is shown already
+   * @throws a sentence where it could not be worked out
    */
   ask: <Name extends Question>(
     name: Name,
     show: Show,
     asked: Asked<Name>,
-    edited?: Show,
+    more?: AskMore,
   ) => Promise<Answer<Name>>;
   stop: () => void;
 }
 
-/** A planner in a thread of its own, so that planning never holds up the interface. */
-export function startPlanner(): Planner {
-  const { remote, answer, stop } = startThread<PlanWorker>(
+export interface AskMore {
+  /** The show as edited, where it is shown already. */
+  edited?: Show;
+  /** Told how much is done, from 0 to 1. */
+  progress?: (part: number) => void;
+}
+
+const startThreadOfPlans = () => ({
+  thread: startThread<PlanWorker>(
     new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  const shows = new ShowSender();
+  ),
+  shows: new ShowSender(),
+});
+
+/** A planner in a thread of its own, so that planning never holds up the interface; what takes long to answer holds up no plan. */
+export function startPlanner(): Planner {
+  const plans = startThreadOfPlans();
+  const {
+    shows,
+    thread: { remote, answer },
+  } = plans;
+  let long: typeof plans | null = null;
   let received: readonly PlannedProp[] = [];
   return {
     plan: async (show, progress) => {
@@ -49,8 +65,24 @@ export function startPlanner(): Planner {
       return plan;
     },
     findings: (show, facts) => answer(remote.findings(shows.send(show), facts)),
-    ask: (name, show, asked, edited) =>
-      answer(remote.ask(name, asked, shows.send(show), edited ? shows.send(edited) : null) as Promise<never>),
-    stop,
+    ask: (name, show, asked, { edited, progress } = {}) => {
+      // Only who asks something long has a second thread.
+      const of = LONG_QUESTIONS.has(name) ? (long ??= startThreadOfPlans()) : plans;
+      const sent = of.shows.send(show);
+      const sentEdited = edited ? of.shows.send(edited) : null;
+      return of.thread.answer(
+        of.thread.remote.ask(
+          name,
+          asked,
+          sent,
+          sentEdited,
+          progress ? proxy(progress) : null,
+        ) as Promise<never>,
+      );
+    },
+    stop: () => {
+      plans.thread.stop();
+      long?.thread.stop();
+    },
   };
 }

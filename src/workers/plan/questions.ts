@@ -33,6 +33,8 @@ export interface Known {
   whole: () => Plan;
   /** Geometry that is threaded already. */
   cache: PlanCache;
+  /** Told how much is done, from 0 to 1. */
+  progress: (part: number) => void;
 }
 
 /** What can be asked of a show that takes other plans to answer. The thread that plans answers it. */
@@ -79,13 +81,16 @@ export const QUESTIONS = {
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
   /** Where the search for what is the matter with a prop stands; null where nothing of it can be tried. */
-  diagnosis: ({ whole }: Known, { prop, told }: DiagnosisAsked): SessionState | null => {
+  diagnosis: ({ whole, progress }: Known, { prop, told }: DiagnosisAsked): SessionState | null => {
     const scope = scopeOf(whole(), prop);
-    return scope && sessionState(scope, told);
+    return scope && sessionState(scope, told, progress);
   },
   /** How bright the show may be as it is fed. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
+
+/** What takes long is answered in a thread of its own, so that a newer plan does not wait for it. */
+export const LONG_QUESTIONS: ReadonlySet<Question> = new Set<Question>(['diagnosis']);
 
 export interface DiagnosisAsked {
   prop: number;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
-import { panelsOf, rewireRun, wallRunsOf } from '../rewire';
+import { panelCells, rewireWall, wallRunsOf } from '../rewire';
 
 export interface PanelTurned extends OnRun {
   kind: 'panelTurned';
@@ -23,18 +23,17 @@ export const panelTurned = defineFault<PanelTurned>({
     `The panel ${fault.column} across, ${fault.row} down of ${nameOfRun(plan, fault)} hangs upside down.`,
   places: (plan) =>
     wallRunsOf(plan).map((place) => ({ kind: 'panelTurned' as const, ...place, column: 1, row: 1 })),
+  everywhere: (plan, propId) =>
+    wallRunsOf(plan)
+      .filter((place) => place.propId === propId)
+      .flatMap((place) =>
+        panelCells(plan, place).map((cell) => ({ kind: 'panelTurned' as const, ...place, ...cell })),
+      ),
   touches: ofRun,
-  apply: (rig, fault) => {
-    const panels = panelsOf(rig.plan, fault);
-    return panels
-      ? rewireRun(rig, fault, (count) =>
-          Array.from({ length: count }, (_, i) => {
-            const { column, row, x, y } = panels.at(i);
-            return column === fault.column - 1 && row === fault.row - 1
-              ? panels.indexOf(column, row, panels.panel.columns - 1 - x, panels.panel.rows - 1 - y)
-              : i;
-          }),
-        )
-      : rig;
-  },
+  apply: (rig, fault) =>
+    rewireWall(rig, fault, ({ panel }, at) =>
+      at.column === fault.column - 1 && at.row === fault.row - 1
+        ? { ...at, x: panel.columns - 1 - at.x, y: panel.rows - 1 - at.y }
+        : at,
+    ),
 });

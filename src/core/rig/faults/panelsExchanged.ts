@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
-import { panelsOf, rewireRun, wallRunsOf } from '../rewire';
+import { panelCells, panelsOf, rewireWall, wallRunsOf, type WallPlace } from '../rewire';
 
 const cell = z.strictObject({ column: z.int().min(1).max(256), row: z.int().min(1).max(256) });
 
@@ -24,19 +24,45 @@ export const panelsExchanged = defineFault<PanelsExchanged>({
       const other = columns > 1 ? { column: 2, row: 1 } : { column: 1, row: Math.min(2, rows) };
       return { kind: 'panelsExchanged' as const, ...place, one: { column: 1, row: 1 }, other };
     }),
+  everywhere: (plan, propId) =>
+    wallRunsOf(plan)
+      .filter((place) => place.propId === propId)
+      .flatMap((place) =>
+        pairsOf(panelCells(plan, place)).map(([one, other]) => ({
+          kind: 'panelsExchanged' as const,
+          ...place,
+          one,
+          other,
+        })),
+      ),
   touches: ofRun,
   apply: (rig, fault) => {
     const panels = panelsOf(rig.plan, fault);
     const isThere = ({ column, row }: PanelsExchanged['one']) =>
       panels !== null && column <= panels.columns && row <= panels.rows;
     if (!panels || !isThere(fault.one) || !isThere(fault.other)) return rig;
-    return rewireRun(rig, fault, (count) =>
-      Array.from({ length: count }, (_, i) => {
-        const { column, row, x, y } = panels.at(i);
-        const is = (of: PanelsExchanged['one']) => column === of.column - 1 && row === of.row - 1;
-        const to = is(fault.one) ? fault.other : is(fault.other) ? fault.one : null;
-        return to ? panels.indexOf(to.column - 1, to.row - 1, x, y) : i;
-      }),
-    );
+    return rewireWall(rig, fault, (_, at) => {
+      const to = isAt(at, fault.one) ? fault.other : isAt(at, fault.other) ? fault.one : null;
+      return to ? { ...at, column: to.column - 1, row: to.row - 1 } : at;
+    });
   },
 });
+
+const isAt = (at: WallPlace, cell: PanelsExchanged['one']) =>
+  at.column === cell.column - 1 && at.row === cell.row - 1;
+
+/** Of many panels only those that hang side by side are taken for each other. */
+const MOST_PAIRED = 24;
+
+function pairsOf<Cell extends { column: number; row: number }>(cells: readonly Cell[]): [Cell, Cell][] {
+  return cells.flatMap((one, i) =>
+    cells
+      .slice(i + 1)
+      .filter(
+        (other) =>
+          cells.length <= MOST_PAIRED ||
+          Math.abs(one.column - other.column) + Math.abs(one.row - other.row) === 1,
+      )
+      .map((other): [Cell, Cell] => [one, other]),
+  );
+}

@@ -156,6 +156,10 @@ export function faultsOf(plan: Plan, kind?: string): Fault[] {
   return ALL.filter((each) => kind === undefined || each.kind === kind).flatMap((each) => each.places(plan));
 }
 
+/** Every fault that what drives a prop can have, at each place where it can be. */
+export const faultsEverywhere = (plan: Plan, propId: string): Fault[] =>
+  ALL.flatMap(({ everywhere, places }) => everywhere?.(plan, propId) ?? places(plan));
+
 /** A display in which some things are the matter, the one after the other. */
 export function withFaults(rig: Rig, faults: readonly Fault[]): Rig {
   return faults.reduce((changed, fault) => kindOf(fault)!.apply(changed, fault), rig);

@@ -26,6 +26,16 @@ export const strandsExchanged = defineFault<StrandsExchanged>({
         ? []
         : [{ kind: 'strandsExchanged' as const, ...place, strand: Math.floor(strands / 2) }];
     }),
+  everywhere: (plan, propId) =>
+    runsOf(plan)
+      .filter((place) => place.propId === propId)
+      .flatMap((place) =>
+        Array.from({ length: Math.max(0, strandsOf(plan, place).length - 1) }, (_, i) => ({
+          kind: 'strandsExchanged' as const,
+          ...place,
+          strand: i + 1,
+        })),
+      ),
   touches: ofRun,
   apply: (rig, fault) =>
     rewireRun(rig, fault, (count) => {

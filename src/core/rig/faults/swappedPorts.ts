@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Plan } from '../../plan/planned';
 import {
   controllerIndex,
   defineFault,
@@ -30,6 +31,19 @@ export const swappedPorts = defineFault<SwappedPorts>({
         : [];
     });
   },
+  everywhere: (plan, propId) => {
+    const ports = portsOf(plan);
+    const own = ownPorts(plan, propId);
+    return ports.flatMap((place, i) =>
+      ports
+        .slice(i + 1)
+        .filter(
+          (other) =>
+            other.controllerId === place.controllerId && (own.has(portKey(place)) || own.has(portKey(other))),
+        )
+        .map((other) => ({ kind: 'swappedPorts' as const, ...place, other: other.port })),
+    );
+  },
   touches: ofController,
   apply: (rig, fault) => {
     const index = controllerIndex(rig.plan, fault);
@@ -48,3 +62,16 @@ export const swappedPorts = defineFault<SwappedPorts>({
     };
   },
 });
+
+const portKey = ({ controllerId, port }: OnPort) => `${controllerId} ${port}`;
+
+function ownPorts(plan: Plan, propId: string): Set<string> {
+  const prop = plan.show.props.findIndex(({ id }) => id === propId);
+  return new Set(
+    plan.runs.flatMap(({ prop: of, wire }) =>
+      of === prop && wire
+        ? [portKey({ controllerId: plan.show.controllers[wire.controller]!.id, port: wire.port })]
+        : [],
+    ),
+  );
+}
