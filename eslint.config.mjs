@@ -40,6 +40,7 @@ export const CORE_ORDER = [
   ['diagnose'],
   ['answers'],
   ['bringUp'],
+  ['practice'],
   ['checks'],
   ['papers'],
   ['search'],

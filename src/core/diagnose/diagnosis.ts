@@ -220,6 +220,12 @@ export class Diagnosis {
     return best && { trial: best.trial, bits: best.bits, answers: this.answersOf(best.trial, ways) };
   }
 
+  /** The same of a trial that is wanted, whatever it tells. */
+  asking(trial: Trial): NextTrial {
+    const ways = this.weighty();
+    return { trial, bits: this.bitsOf(trial, ways), answers: this.answersOf(trial, ways) };
+  }
+
   private bestOf(
     trials: readonly Trial[],
     ways: readonly Way[],

@@ -3,6 +3,7 @@ import type { Rig } from '../rig/rig';
 import { Diagnosis, MOST_ANSWERS } from './diagnosis';
 import type { Scope, Seen } from './scope';
 import { faultAt, suspectsOf } from './suspects';
+import type { Trial } from './trials';
 
 /** Numbers from 0 to below 1, the same for the same seed (mulberry32). */
 export function drawsOf(seed: number): () => number {
@@ -24,10 +25,18 @@ export const areAlike = (scope: Scope, one: Rig, other: Rig) =>
 /**
  * Faults of as many kinds, drawn from all that the prop can have; each would show by itself.
  *
+ * @param isWanted which of them may be drawn
  * @returns fewer where the prop has no more kinds
  */
-export function drawFaults(scope: Scope, count: number, draw: () => number): Fault[] {
-  const { fixed, anywhere } = suspectsOf(scope);
+export function drawFaults(
+  scope: Scope,
+  count: number,
+  draw: () => number,
+  isWanted: (fault: Fault) => boolean = () => true,
+): Fault[] {
+  const all = suspectsOf(scope);
+  const fixed = all.fixed.filter(({ fault }) => isWanted(fault));
+  const anywhere = all.anywhere.filter((each) => isWanted(faultAt(scope, each, 1)));
   const kinds = [...new Set([...fixed.map(({ fault }) => fault.kind), ...anywhere.map(({ kind }) => kind)])];
   const oneOf = <Item>(list: readonly Item[]) => list[Math.floor(draw() * list.length)];
   const faults: Fault[] = [];
@@ -54,6 +63,9 @@ export function isSure(diagnosis: Diagnosis): boolean {
   return top.share >= (isNothing ? SURE_OF_NOTHING : SURE);
 }
 
+/** A question that was asked, with what is suspected after it; or what was named. */
+export type PlayedStep = { trial: Trial; left: (readonly Fault[])[] } | { named: readonly Fault[] };
+
 export interface Played {
   /** Until the last of what is hidden was named. */
   questions: number;
@@ -68,15 +80,20 @@ export interface Played {
  * Finds what is hidden in a display, which answers by itself. What is named is mended, and what is seen then is asked about, until nothing
  * more is the matter.
  *
- * @param wish `slip` draws the answer that is given in the place of the right one, or null; with `isNamedOnly` it ends where something is named
+ * @param wish `slip` draws the answer that is given in the place of the right one, or null; with `isNamedOnly` it ends where something is
+ * named; `heard` is told each question and each thing that is named
  */
 export function play(
   scope: Scope,
   faults: readonly Fault[],
   mostQuestions: number,
-  wish: { slip?: (others: readonly Seen[]) => Seen | null; isNamedOnly?: boolean } = {},
+  wish: {
+    slip?: (others: readonly Seen[]) => Seen | null;
+    isNamedOnly?: boolean;
+    heard?: (step: PlayedStep) => void;
+  } = {},
 ): Played {
-  const { slip, isNamedOnly = false } = wish;
+  const { slip, isNamedOnly = false, heard } = wish;
   let left = faults;
   let diagnosis = new Diagnosis(scope);
   const named: Fault[] = [];
@@ -93,10 +110,12 @@ export function play(
       const said = slip?.(others) ?? seen;
       const isShown = next.answers.slice(0, MOST_ANSWERS).some((answer) => sameSeen(answer.seen, said));
       diagnosis.answer(next.trial.id, said, isShown);
+      heard?.({ trial: next.trial, left: diagnosis.classes(3).map(({ ways }) => ways[0]!) });
     }
     const found = diagnosis.ranking(1)[0]!.faults;
     if (found.length === 0) break;
     named.push(...found);
+    heard?.({ named: found });
     questions = inAll;
     const after = withoutMended(scope, left, found);
     if (after.length > left.length - found.length) return { questions, inAll, named, isRight: false };

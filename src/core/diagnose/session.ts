@@ -71,11 +71,16 @@ export function scopeOf(plan: Plan, prop: number): Scope | null {
   return scope.controllers.size === 0 || scope.count === 0 ? null : scope;
 }
 
-/** Where a search stands, from all that was said so far. @param progress told how much is done, from 0 to 1 */
+/**
+ * Where a search stands, from all that was said so far.
+ *
+ * @param first a trial that is asked for before all others, as long as nothing was said of it
+ * @param progress told how much is done, from 0 to 1
+ */
 export function sessionState(
   scope: Scope,
   told: readonly Told[],
-  progress: (part: number) => void = () => {},
+  { first = null, progress }: { first?: string | null; progress?: (part: number) => void } = {},
 ): SessionState {
   const { plan } = scope;
   let diagnosis = new Diagnosis(scope);
@@ -95,7 +100,10 @@ export function sessionState(
     else if ('byRig' in each) diagnosis.answer(each.trial, scope.see(rigOf(plan, each.byRig), trial), false);
     else diagnosis.answer(each.trial, scope.see(scope.rigWith(each.looksLike), trial), each.isOther !== true);
   }
-  const next = diagnosis.next(progress);
+  const wanted = told.some((each) => 'trial' in each && each.trial === first)
+    ? undefined
+    : scope.trial(first ?? '');
+  const next = wanted ? diagnosis.asking(wanted) : diagnosis.next(progress);
   return {
     toldCount: told.length,
     isSure: isAsked && isSure(diagnosis),

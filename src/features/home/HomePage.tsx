@@ -3,6 +3,7 @@
 import { Button, FileButton, TextInput } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { IconFileImport } from '@tabler/icons-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { MOST_FILE_BYTES } from '@/core/show/read';
@@ -169,6 +170,15 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           </p>
           <Button variant="default" disabled={busy !== null} onClick={() => void copyDemo()}>
             Open a copy of the demo
+          </Button>
+        </section>
+        <section className={styles.box}>
+          <h2>Practise finding faults</h2>
+          <p>
+            A small display with something hidden that is the matter: test it, mend it, and see how you did.
+          </p>
+          <Button variant="default" component={Link} href="/practice">
+            Practise
           </Button>
         </section>
         <section className={styles.box}>

@@ -11,12 +11,13 @@ import { countOf, groupDigits } from '@/core/units/number';
 import { MaybeWholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
 import sheets from '../sheets/sheets.module.css';
-import { useAnswer } from '../show/ShowProvider';
+import { useAnswer, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
 import { AnswerPicture } from './AnswerPicture';
 import styles from './find.module.css';
 import { useRig } from './useRig';
+import { useSearch } from './useSearch';
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
 const same = (a: Fault, b: Fault) => {
@@ -26,11 +27,12 @@ const same = (a: Fault, b: Fault) => {
 
 /** From what is seen to what is wrong: one question at a time, with the answers as pictures. */
 export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
-  const [told, setTold] = useState<readonly Told[]>([]);
   const [setup, changeRig] = useRig();
   const { side } = useView();
   const of = plan.show.props[prop]!;
-  const asked = useMemo(() => ({ prop, told }), [prop, told]);
+  const showId = useShow((state) => state.id);
+  const [{ told, first }, setTold] = useSearch(showId, of.id);
+  const asked = useMemo(() => ({ prop, told, first }), [prop, told, first]);
   const [part, setPart] = useState(0);
   const answer = useAnswer('diagnosis', asked, 0, setPart);
   // What belongs to fewer answers asks for what was said just now.

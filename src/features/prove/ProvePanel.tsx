@@ -5,22 +5,14 @@ import { useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { FAULT_KINDS, type Fault } from '@/core/rig/faults/registry';
 import { setupSentences } from '@/core/rig/deviceSetup';
-import { LAYERS, type Layer } from '@/core/rig/fault';
+import { LAYERS } from '@/core/rig/fault';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useAnswer } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { FaultList } from './FaultList';
+import { LAYER_WORDS } from './layerWords';
 import styles from './prove.module.css';
 import { useRig } from './useRig';
-
-const LAYER_WORDS: Record<Layer, string> = {
-  power: 'Power',
-  reach: 'Reach',
-  count: 'Count',
-  colour: 'Colour order',
-  place: 'Place and turn',
-  packing: 'Packing',
-};
 
 /** What is the matter with the display that stands in for the real one. */
 export function ProvePanel({ plan, selection }: { plan: Plan; selection: Selection }) {

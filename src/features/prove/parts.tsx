@@ -4,6 +4,8 @@ import { ProvePanel } from './ProvePanel';
 
 const BenchSheet = fetched(async () => (await import('./BenchSheet')).BenchSheet);
 const FindSheet = fetched(async () => (await import('./FindSheet')).FindSheet);
+const BringUpSheet = fetched(async () => (await import('./BringUpSheet')).BringUpSheet);
+const BringUpOverview = fetched(async () => (await import('./BringUpOverview')).BringUpOverview);
 const RigSheet = fetched(async () => (await import('./RigSheet')).RigSheet);
 const TrafficSheet = fetched(async () => (await import('./TrafficSheet')).TrafficSheet);
 const NothingToTest = fetched(async () => (await import('./NothingToTest')).NothingToTest);
@@ -36,8 +38,21 @@ export const parts: StageParts = {
             ),
         },
         ...(index === undefined
-          ? []
+          ? [
+              {
+                id: 'bring-up',
+                label: 'Bring-up',
+                wide: true,
+                content: () => <BringUpOverview plan={plan} />,
+              },
+            ]
           : [
+              {
+                id: 'bring-up',
+                label: 'Bring-up',
+                wide: true,
+                content: () => <BringUpSheet key={of!.id} plan={plan} prop={index} />,
+              },
               {
                 id: 'find',
                 label: 'Find the fault',

@@ -1,4 +1,6 @@
 import { dataLinesOf } from '@/core/answers/dataLines';
+import { expectedSeen } from '@/core/bringUp/expected';
+import type { ExpectedPicture } from '@/core/bringUp/step';
 import { comparePolicies } from '@/core/answers/comparePolicies';
 import { effectOf } from '@/core/devices/effect';
 import { foresee } from '@/core/devices/foresight';
@@ -81,10 +83,13 @@ export const QUESTIONS = {
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
   /** Where the search for what is the matter with a prop stands; null where nothing of it can be tried. */
-  diagnosis: ({ whole, progress }: Known, { prop, told }: DiagnosisAsked): SessionState | null => {
+  diagnosis: ({ whole, progress }: Known, { prop, told, first }: DiagnosisAsked): SessionState | null => {
     const scope = scopeOf(whole(), prop);
-    return scope && sessionState(scope, told, progress);
+    return scope && sessionState(scope, told, { first, progress });
   },
+  /** What is to be seen of a step of bringing a prop up. */
+  expected: ({ whole }: Known, { prop, picture }: { prop: number; picture: ExpectedPicture }) =>
+    expectedSeen(whole(), prop, picture),
   /** How bright the show may be as it is fed. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
@@ -95,6 +100,8 @@ export const LONG_QUESTIONS: ReadonlySet<Question> = new Set<Question>(['diagnos
 export interface DiagnosisAsked {
   prop: number;
   told: readonly Told[];
+  /** A trial that is asked for before all others. */
+  first: string | null;
 }
 
 export interface PowerAsked {

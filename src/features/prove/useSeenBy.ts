@@ -1,0 +1,9 @@
+import { useLocalStorage } from '@mantine/hooks';
+
+const MOST_LETTERS = 80;
+
+/** Who stands before the display: kept in this browser, and noted with what was seen. */
+export function useSeenBy(): [by: string, set: (by: string) => void] {
+  const [by, setBy] = useLocalStorage({ key: 'rapid-lantern.seen-by', defaultValue: '' });
+  return [by.trim(), (next) => setBy(next.slice(0, MOST_LETTERS))];
+}
