@@ -64,7 +64,8 @@ export function isSure(diagnosis: Diagnosis): boolean {
 }
 
 /** A question that was asked, with what is suspected after it; or what was named. */
-export type PlayedStep = { trial: Trial; left: (readonly Fault[])[] } | { named: readonly Fault[] };
+export type PlayedStep =
+  { trial: Trial; seen: Seen; left: (readonly Fault[])[] } | { named: readonly Fault[] };
 
 export interface Played {
   /** Until the last of what is hidden was named. */
@@ -110,7 +111,7 @@ export function play(
       const said = slip?.(others) ?? seen;
       const isShown = next.answers.slice(0, MOST_ANSWERS).some((answer) => sameSeen(answer.seen, said));
       diagnosis.answer(next.trial.id, said, isShown);
-      heard?.({ trial: next.trial, left: diagnosis.classes(3).map(({ ways }) => ways[0]!) });
+      heard?.({ trial: next.trial, seen: said, left: diagnosis.classes(3).map(({ ways }) => ways[0]!) });
     }
     const found = diagnosis.ranking(1)[0]!.faults;
     if (found.length === 0) break;

@@ -36,6 +36,9 @@ export interface Mended {
   isRight: boolean;
 }
 
+/** A test of the engine with what it suspects after it, the likeliest first; or what it names. */
+export type SolvedStep = { spent: Spent; suspects: string[] } | { named: string };
+
 /** A fault that may be chosen as the one that is mended. */
 export interface Choice {
   layer: Layer;
@@ -67,7 +70,7 @@ export interface GameState {
   isWon: boolean;
   /** Once it is over. */
   score: Score | null;
-  solution: { sentence: string; isNamed: boolean }[] | null;
+  solution: SolvedStep[] | null;
   hidden: string[] | null;
 }
 
@@ -168,20 +171,23 @@ function choicesOf({ scope, plan }: Round): Pick<GameState, 'choices' | 'placed'
 
 /** What the engine would have asked and named, and how the player compares. */
 function solved(
-  { scope, plan, hidden }: Round,
+  round: Round,
   done: readonly (Spent | Mended)[],
   isWon: boolean,
 ): Pick<GameState, 'score' | 'solution' | 'hidden'> {
-  const solution: { sentence: string; isNamed: boolean }[] = [];
+  const { scope, plan, hidden } = round;
+  const solution: SolvedStep[] = [];
+  const words = (faults: readonly Fault[]) =>
+    faults.map((fault) => sentenceOf(plan, fault)).join(' ') || 'Nothing: all as planned';
   const played = play(scope, hidden, MOST_QUESTIONS, {
     heard: (step) =>
       solution.push(
         'named' in step
-          ? {
-              sentence: step.named.map((fault) => sentenceOf(plan, fault)).join(' '),
-              isNamed: true,
-            }
-          : { sentence: step.trial.name, isNamed: false },
+          ? { named: words(step.named) }
+          : {
+              spent: spentOf(round, step.trial, step.seen, scope.see(scope.planned, step.trial), false),
+              suspects: step.left.map(words),
+            },
       ),
   });
   return {

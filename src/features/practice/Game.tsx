@@ -2,7 +2,7 @@
 
 import { Button, Group, NumberInput, Select } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { GameState, Mended, Move, Spent } from '@/core/practice/game';
+import type { GameState, Mended, Move, SolvedStep, Spent } from '@/core/practice/game';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
 import { LAYERS, type Layer } from '@/core/rig/fault';
@@ -90,11 +90,11 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
                 ? 'Given up.'
                 : `${countOf(game.left, 'thing')} the matter.`}
         </p>
-        {game.isOver && <Ended game={game} onAnother={onAnother} onAgain={() => setMoves([])} />}
+        {game.isOver && <Ended plan={plan} game={game} onAnother={onAnother} onAgain={() => setMoves([])} />}
         {game.done.length === 0 && (
           <p className={styles.empty}>
-            Choose a test on the left: what lights is drawn here, beside what is planned. Begin where most is
-            told for little: which fill, which look?
+            Choose a test: what lights is drawn here, beside what is planned. Begin where most is told for
+            little: which fill, which look?
           </p>
         )}
         <ol className={styles.log} reversed>
@@ -238,10 +238,12 @@ function Mending({
 
 /** The score, what was hidden, and how the engine would have gone about it. */
 function Ended({
+  plan,
   game,
   onAnother,
   onAgain,
 }: {
+  plan: Plan;
   game: GameState;
   onAnother: () => void;
   onAgain: () => void;
@@ -265,17 +267,48 @@ function Ended({
         ))}
       </ul>
       <h3>How the engine finds it</h3>
-      <ol>
-        {solution.map(({ sentence, isNamed }, i) => (
-          <li key={i} data-named={isNamed}>
-            {isNamed ? `Names: ${sentence}` : `Tests: ${sentence}`}
-          </li>
-        ))}
-      </ol>
+      <Replay plan={plan} prop={game.prop} steps={solution} />
       <Group>
         <Button onClick={onAnother}>Another display</Button>
         <Button variant="default" onClick={onAgain}>
           The same once more
+        </Button>
+      </Group>
+    </div>
+  );
+}
+
+/** The way of the engine, one step after another. */
+function Replay({ plan, prop, steps }: { plan: Plan; prop: number; steps: readonly SolvedStep[] }) {
+  const [at, setAt] = useState(0);
+  const step = steps[at];
+  if (!step) return <p>It asks nothing.</p>;
+  return (
+    <div className={styles.replay}>
+      <p className={styles.quiet}>
+        Step {at + 1} of {steps.length}
+      </p>
+      {'named' in step ? (
+        <p>
+          <strong>It names: {step.named}</strong>
+        </p>
+      ) : (
+        <>
+          <SpentLine plan={plan} prop={prop} spent={step.spent} />
+          <p className={styles.quiet}>It suspects now: {step.suspects.join(' Or: ')}</p>
+        </>
+      )}
+      <Group>
+        <Button size="compact-sm" variant="default" disabled={at === 0} onClick={() => setAt(at - 1)}>
+          Back
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          disabled={at + 1 >= steps.length}
+          onClick={() => setAt(at + 1)}
+        >
+          Next step
         </Button>
       </Group>
     </div>

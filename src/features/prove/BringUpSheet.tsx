@@ -39,8 +39,14 @@ const STATE_WORDS: Record<StepState, string> = {
 };
 const STATE_SIGNS: Record<StepState, string> = { open: '○', asPlanned: '✓', otherwise: '✕', again: '↻' };
 
-/** The list is longer than its window. */
-const inView = (element: HTMLElement | null) => element?.scrollIntoView?.({ block: 'nearest' });
+/** The list is longer than its window; the page itself stays where it is. */
+function inView(element: HTMLElement | null): void {
+  const list = element?.closest('nav');
+  if (!element || !list || list.scrollHeight <= list.clientHeight) return;
+  const [top, above] = [element.getBoundingClientRect().top, list.getBoundingClientRect().top];
+  if (top < above || top + element.offsetHeight > above + list.clientHeight)
+    list.scrollTop += top - above - list.clientHeight / 3;
+}
 
 const keyOf = ({ thing, id }: BringUpStep) => `${thing.list} ${thing.recordId} ${id}`;
 
@@ -192,47 +198,6 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
           </Button>
         </p>
       )}
-      <p>{step.does}</p>
-      <div className={styles.expect}>
-        <div>
-          <h4>What is to be seen</h4>
-          <p>{step.expect}</p>
-        </div>
-        {step.picture && (
-          <div className={styles.picture}>
-            <SideControl sides={kindOf(of).sides ?? SIDES} />
-            <Expected plan={plan} prop={prop} step={step} isBack={side === 'back'} />
-          </div>
-        )}
-      </div>
-      <Noted step={step} state={state} seen={seen} />
-      {step.volts ? (
-        <ParsedField
-          label="Volts that are read, plus against ground"
-          description={`Below zero where plus and ground are exchanged; ${step.volts.least.toFixed(2)} to ${step.volts.most.toFixed(2)} V is as planned`}
-          className={styles.reading}
-          inputMode="decimal"
-          value={seen?.value.volts ?? null}
-          format={(volts: number | null) => (volts === null ? '' : `${volts} V`)}
-          parse={voltsOf}
-          onCommit={(volts) => {
-            if (volts !== null)
-              onSay({ seen: readsAsPlanned(step, volts) ? 'asPlanned' : 'otherwise', volts });
-          }}
-        />
-      ) : (
-        <Group>
-          <Button disabled={stop !== null} onClick={() => onSay({ seen: 'asPlanned' })}>
-            As planned
-          </Button>
-          <Button
-            variant="default"
-            onClick={() => onSay({ seen: 'otherwise', ...(words.trim() && { words: words.trim() }) })}
-          >
-            It is otherwise
-          </Button>
-        </Group>
-      )}
       {state === 'otherwise' && (
         <div className={styles.otherwise}>
           <h4>What it means</h4>
@@ -242,6 +207,47 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
               <Button variant="default" onClick={findFrom}>
                 Find the fault from here
               </Button>
+            )}
+            <p>{step.does}</p>
+            <div className={styles.expect}>
+              <div>
+                <h4>What is to be seen</h4>
+                <p>{step.expect}</p>
+              </div>
+              {step.picture && (
+                <div className={styles.picture}>
+                  <SideControl sides={kindOf(of).sides ?? SIDES} />
+                  <Expected plan={plan} prop={prop} step={step} isBack={side === 'back'} />
+                </div>
+              )}
+            </div>
+            <Noted step={step} state={state} seen={seen} />
+            {step.volts ? (
+              <ParsedField
+                label="Volts that are read, plus against ground"
+                description={`Below zero where plus and ground are exchanged; ${step.volts.least.toFixed(2)} to ${step.volts.most.toFixed(2)} V is as planned`}
+                className={styles.reading}
+                inputMode="decimal"
+                value={seen?.value.volts ?? null}
+                format={(volts: number | null) => (volts === null ? '' : `${volts} V`)}
+                parse={voltsOf}
+                onCommit={(volts) => {
+                  if (volts !== null)
+                    onSay({ seen: readsAsPlanned(step, volts) ? 'asPlanned' : 'otherwise', volts });
+                }}
+              />
+            ) : (
+              <Group>
+                <Button disabled={stop !== null} onClick={() => onSay({ seen: 'asPlanned' })}>
+                  As planned
+                </Button>
+                <Button
+                  variant="default"
+                  onClick={() => onSay({ seen: 'otherwise', ...(words.trim() && { words: words.trim() }) })}
+                >
+                  It is otherwise
+                </Button>
+              </Group>
             )}
           </Group>
         </div>
@@ -307,7 +313,7 @@ function Noted({
       <Hint>It is ticked on the sheets of the device.</Hint>
     ) : null;
   const { value, fact } = seen;
-  const when = new Date(fact.at).toLocaleString();
+  const when = new Date(fact.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
   return (
     <p className={styles.noted} data-state={state}>
       <span aria-hidden>{STATE_SIGNS[state]}</span> {STATE_WORDS[state]}

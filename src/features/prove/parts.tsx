@@ -6,6 +6,7 @@ const BenchSheet = fetched(async () => (await import('./BenchSheet')).BenchSheet
 const FindSheet = fetched(async () => (await import('./FindSheet')).FindSheet);
 const BringUpSheet = fetched(async () => (await import('./BringUpSheet')).BringUpSheet);
 const BringUpOverview = fetched(async () => (await import('./BringUpOverview')).BringUpOverview);
+const HelpSheet = fetched(async () => (await import('./HelpSheet')).HelpSheet);
 const RigSheet = fetched(async () => (await import('./RigSheet')).RigSheet);
 const TrafficSheet = fetched(async () => (await import('./TrafficSheet')).TrafficSheet);
 const NothingToTest = fetched(async () => (await import('./NothingToTest')).NothingToTest);
@@ -60,6 +61,12 @@ export const parts: StageParts = {
                 content: () => <FindSheet key={of!.id} plan={plan} prop={index} />,
               },
             ]),
+        {
+          id: 'help',
+          label: 'Bench help',
+          wide: true,
+          content: () => <HelpSheet key={of?.id ?? 'site'} plan={plan} prop={index ?? null} />,
+        },
         ...whole,
       ],
     };

@@ -7,8 +7,9 @@ import { PERCEIVED } from '../perceive';
 import { breakAt } from './breakAt';
 import { colourOrderOf, ordersOf, shownOf, smearOf, smearsThatFit } from './colourOrderOf';
 import { afterLook, looksLeft, nextLight, wholeRange } from './countFinder';
-import { panelMends } from './panelsSeen';
+import { labelIn, panelMends } from './panelsSeen';
 import { portOrderOf } from './portOrder';
+import { scanOf } from './scan';
 
 describe('colour order from fills', () => {
   it.each(['RGB', 'RGBW'])('finds every order of %s under every order that is set, exactly', (letters) => {
@@ -214,4 +215,17 @@ describe('labels that are read on panels', () => {
     expect(read({ '0 0': '' })[0]).toMatch(/dark: the ribbon into it/);
     expect(read({ '0 0': '9.9' })[0]).toMatch(/no panel of this wall is called/);
   });
+
+  it('are read in whatever scheme the device has', () => {
+    expect(labelIn(wall, 2, 'rowColumnFront', '2.1')).toBe('2.1');
+    expect(labelIn(wall, 2, 'rowColumnBack', '1,1')).toBe('1.2');
+    expect(labelIn(wall, 2, 'outputPlace', ' 1.2 ')).toBe('1.2');
+    expect(labelIn(wall, 2, 'rowColumnBack', '7.7')).toBe('7.7');
+  });
+});
+
+it('reads the scan of a panel from the rows that are lit at once', () => {
+  expect([scanOf(32, 2).scan, scanOf(16, 2).scan, scanOf(32, 4).scan]).toEqual([16, 8, 8]);
+  expect(scanOf(32, 4).words).toMatch(/another path/);
+  expect([scanOf(32, 5).scan, scanOf(8, 16).scan]).toEqual([null, null]);
 });

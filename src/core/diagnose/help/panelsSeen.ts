@@ -10,6 +10,28 @@ export interface PanelSeen {
   isUpsideDown: boolean;
 }
 
+/** Whose labels are read: a device’s own test may count otherwise than the picture of labels that is sent. */
+export const LABEL_SCHEMES = {
+  outputPlace: 'Output and place, such as 2.3',
+  rowColumnFront: 'Row and column, counted from the front',
+  rowColumnBack: 'Row and column, counted from behind',
+} as const;
+export type LabelScheme = keyof typeof LABEL_SCHEMES;
+
+/** A label as output and place, whatever scheme it was read in; the text itself where it names no panel. */
+export function labelIn(
+  wall: Pick<LaidWall, 'chains'>,
+  columns: number,
+  scheme: LabelScheme,
+  text: string,
+): string {
+  const label = text.trim().replace(',', '.');
+  if (scheme === 'outputPlace' || label === '') return label;
+  const [row, column] = label.split('.').map(Number) as [number, number];
+  const at = scheme === 'rowColumnFront' ? column - 1 : columns - column;
+  return labelsOfWall(wall).get(`${at} ${row - 1}`) ?? label;
+}
+
 /** What is to be changed, panel by panel. */
 export interface PanelMend {
   column: number;
