@@ -330,7 +330,7 @@ test('what is seen is told by pictures, by a place that is tapped or typed, and 
   await main.getByRole('button', { name: 'Back one step' }).click();
   await expect(suspects).toContainText('0 answers so far');
   await expect(suspects).not.toContainText('pixel 50 of');
-  await main.getByRole('button', { name: 'I can’t tell, or something else' }).click();
+  await main.getByRole('button', { name: 'I can’t tell' }).click();
   await expect(suspects).toContainText('1 answer so far');
   await openAt(page, id, 'prove/prop/winch-house-edge?sheet=find');
   await expect(page.getByRole('main')).toContainText('is on no port, so nothing of it can be tried');

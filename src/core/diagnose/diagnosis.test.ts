@@ -10,7 +10,8 @@ import { drawFaults, drawsOf, isSure, play, sameSeen, withoutMended } from './pl
 import { Scope } from './scope';
 import { seenKey, seenSums } from './seenKey';
 import { faultAt, placesOn, suspectsOf } from './suspects';
-import { agreement, UNKNOWN, WireView } from './wireView';
+import { PERCEIVED, UNKNOWN } from './perceive';
+import { agreement, WireView } from './wireView';
 
 const two = planShow(
   aShow({
@@ -143,6 +144,34 @@ it('ends at “as planned” where nothing is the matter', () => {
   const { diagnosis } = findIn(rail(), [], 20);
   expect(diagnosis.ranking(1)[0]!.faults).toEqual([]);
   expect(diagnosis.ranking(1)[0]!.against).toEqual([]);
+});
+
+it('takes what somebody describes, and says nothing of what is not named', () => {
+  const scope = rail();
+  const red = scope.trial('red')!;
+  const [dark, green] = [PERCEIVED.indexOf('dark'), PERCEIVED.indexOf('green')];
+  const seen = scope.described(red, [
+    { from: 1, to: 10, code: green },
+    { from: 30, to: 99, code: dark },
+  ]);
+  expect([seen[0], seen[9], seen[10], seen[28], seen[29], seen[39]]).toEqual([
+    green,
+    green,
+    255,
+    255,
+    dark,
+    dark,
+  ]);
+  const diagnosis = new Diagnosis(scope);
+  diagnosis.answer('red', scope.described(red, [{ from: 1, to: 40, code: green }]), false);
+  const explaining = diagnosis.ranking(5).filter(({ against }) => against.length === 0);
+  expect(explaining.map(({ faults }) => faults)).toContainEqual([
+    expect.objectContaining({ kind: 'colourOrder', order: 'GRB' }),
+  ]);
+  // Of a picture that moves nothing can be said so.
+  expect(new Set(scope.described(scope.trial('diagonal')!, [{ from: 1, to: 40, code: green }]))).toEqual(
+    new Set([255]),
+  );
 });
 
 it('ranks the same, in whatever order it was told', () => {

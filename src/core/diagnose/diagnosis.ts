@@ -1,4 +1,5 @@
 import type { Fault } from '../rig/faults/registry';
+import { UNKNOWN } from './perceive';
 import type { Scope, Seen } from './scope';
 import {
   faultAt,
@@ -11,7 +12,7 @@ import {
 } from './suspects';
 import type { Trial } from './trials';
 import { View } from './view';
-import { agreement, UNKNOWN } from './wireView';
+import { agreement } from './wireView';
 
 /** What was seen of a trial; null where nobody could tell. */
 export interface Evidence {

@@ -21,6 +21,8 @@ export const PERCEIVED = [
 ] as const;
 
 export const SEEN_DARK = 0;
+/** What is not said of a light. */
+export const UNKNOWN = 255;
 export const SEEN_FLICKER = PERCEIVED.indexOf('flickering');
 const DIM = PERCEIVED.indexOf('dim red') - PERCEIVED.indexOf('red');
 const WHITE = PERCEIVED.indexOf('white');

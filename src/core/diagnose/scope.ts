@@ -8,7 +8,7 @@ import { withFaults, type Fault } from '../rig/faults/registry';
 import { afterPowerCut, plannedRig, wiresOfDevice, type Rig } from '../rig/rig';
 import { send, type SenderState, type Sent } from '../rig/sending';
 import { Numbers } from './numbers';
-import { SEEN_DARK } from './perceive';
+import { SEEN_DARK, UNKNOWN } from './perceive';
 import { perceivePlaces, picturesOf, shifted, UNREACHED } from './placeCodes';
 import { Readings } from './readings';
 import { trialsOf, type LookId, type Trial } from './trials';
@@ -83,6 +83,18 @@ export class Scope {
   slotOf(pixel: number): number {
     const at = pixel - this.first;
     return at >= 0 && at < this.slots.length ? this.slots[at]! : -1;
+  }
+
+  /** What somebody described of a trial; of lights that are not named nothing is said. A picture that moves cannot be described so. */
+  described(trial: Trial, stretches: readonly { from: number; to: number; code: number }[]): Seen {
+    const seen = new Uint8Array(trial.moments.length * this.count).fill(UNKNOWN);
+    if (trial.moments.length > 1 || trial.how === 'look') return seen;
+    for (const { from, to, code } of stretches)
+      for (let light = Math.max(1, from); light <= Math.min(to, this.slots.length); light += 1) {
+        const slot = this.slots[light - 1]!;
+        if (slot >= 0) seen[slot] = code;
+      }
+    return seen;
   }
 
   /** What is seen of a trial on a display. */

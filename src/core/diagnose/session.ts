@@ -3,14 +3,25 @@ import { sentenceOf, type Fault } from '../rig/faults/registry';
 import { rigOf, type RigSetup } from '../rig/rigFacts';
 import { Diagnosis, MOST_ANSWERS, type PossibleAnswer } from './diagnosis';
 import { isSure } from './play';
+import { raisedBy, type Raise } from './raised';
 import { Scope, type Seen } from './scope';
 import { seenWords } from './seenWords';
 import type { Trial } from './trials';
+
+/** Lights of a prop that look the same: from one to another in data order, counted from 1. */
+export interface Stretch {
+  from: number;
+  to: number;
+  /** One of what a person can name. */
+  code: number;
+}
 
 /** What somebody said, one thing after another. */
 export type Told =
   /** A trial looks as it would with these faults: none of them where it is as planned. */
   | { trial: string; looksLike: readonly Fault[]; isOther?: boolean }
+  /** None of the pictures was right: this is what was seen, stretch by stretch. Of what is not named nothing is said. */
+  | { trial: string; described: readonly Stretch[] }
   /** Nobody could tell. */
   | { trial: string; cantTell: true }
   /** The rig on this machine answered, as it was then. */
@@ -49,6 +60,8 @@ export interface SessionState {
     trial: Pick<Trial, 'id' | 'name' | 'says' | 'blindTo' | 'how' | 'pattern' | 'level'>;
     bits: number;
     answers: AnswerOffered[];
+    /** It can be described: it does not move, and nothing is read. */
+    isStill: boolean;
     /** What is to be seen; null where something is read. */
     planned: Seen | null;
     /** Answers that are too unlikely to be shown. */
@@ -61,6 +74,15 @@ const named = (plan: Plan, faults: readonly Fault[]): NamedWay => ({
   sentences: faults.map((fault) => sentenceOf(plan, fault)),
 });
 
+export interface SearchWish {
+  /** A trial that is asked for before all others, as long as nothing was said of it. */
+  first?: string | null;
+  /** What is suspected more than usual, or less. */
+  raises?: readonly Raise[];
+  /** Told how much is done, from 0 to 1. */
+  progress?: (part: number) => void;
+}
+
 /** Scopes take a while; that of the prop that was asked about last is kept. */
 const scopes = new WeakMap<Plan, Scope>();
 
@@ -71,19 +93,14 @@ export function scopeOf(plan: Plan, prop: number): Scope | null {
   return scope.controllers.size === 0 || scope.count === 0 ? null : scope;
 }
 
-/**
- * Where a search stands, from all that was said so far.
- *
- * @param first a trial that is asked for before all others, as long as nothing was said of it
- * @param progress told how much is done, from 0 to 1
- */
+/** Where a search stands, from all that was said so far. */
 export function sessionState(
   scope: Scope,
   told: readonly Told[],
-  { first = null, progress }: { first?: string | null; progress?: (part: number) => void } = {},
+  { first = null, raises = [], progress }: SearchWish = {},
 ): SessionState {
   const { plan } = scope;
-  let diagnosis = new Diagnosis(scope);
+  let diagnosis = new Diagnosis(scope, { raised: raisedBy(raises) });
   let isAfterMending = false;
   let isAsked = false;
   for (const each of told) {
@@ -98,6 +115,7 @@ export function sessionState(
     if ('cantTell' in each) diagnosis.answer(each.trial, null);
     // The rig presses no picture beside the right one.
     else if ('byRig' in each) diagnosis.answer(each.trial, scope.see(rigOf(plan, each.byRig), trial), false);
+    else if ('described' in each) diagnosis.answer(each.trial, scope.described(trial, each.described), false);
     else diagnosis.answer(each.trial, scope.see(scope.rigWith(each.looksLike), trial), each.isOther !== true);
   }
   const wanted = told.some((each) => 'trial' in each && each.trial === first)
@@ -124,6 +142,7 @@ export function sessionState(
         words: wordsOf(scope, next.trial, answer),
         seen: momentOf(scope, next.trial, answer.seen),
       })),
+      isStill: next.trial.how !== 'look' && next.trial.moments.length === 1,
       planned: next.trial.how === 'look' ? null : scope.see(scope.planned, next.trial).slice(0, scope.count),
       more: Math.max(0, next.answers.length - MOST_ANSWERS),
     },

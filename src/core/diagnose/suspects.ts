@@ -94,13 +94,14 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   for (const { kind } of fixed) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + 1);
   for (const { kind, places } of anywhere) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + places);
   const weightOf = (kind: Fault['kind']) => PRIORS[kind].weight / countOfKind.get(kind)!;
+  const placedWeight = (of: AnyPlace) => weightOf(of.kind) * raised(faultAt(scope, of, 1));
   const weights = fixed.map((fault) => weightOf(fault.kind) * raised(fault));
   const total =
     weights.reduce((sum, each) => sum + each, 0) +
-    anywhere.reduce((sum, { kind, places }) => sum + places * weightOf(kind), 0);
+    anywhere.reduce((sum, each) => sum + each.places * placedWeight(each), 0);
   return {
     fixed: fixed.map((fault, i) => ({ fault, share: weights[i]! / total })),
-    anywhere: anywhere.map((each) => ({ ...each, share: weightOf(each.kind) / total })),
+    anywhere: anywhere.map((each) => ({ ...each, share: placedWeight(each) / total })),
   };
 }
 

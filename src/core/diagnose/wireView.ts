@@ -1,14 +1,11 @@
 import type { Chain } from '../rig/chain';
 import { afterPowerCut, type Rig } from '../rig/rig';
-import { SEEN_DARK } from './perceive';
+import { SEEN_DARK, UNKNOWN } from './perceive';
 import { UNREACHED } from './placeCodes';
 import type { Scope, Seen } from './scope';
 import { joinedKey, mix, mixAgain } from './seenKey';
 import type { AnyKind } from './suspects';
 import type { Trial } from './trials';
-
-/** What is not said of a light. */
-export const UNKNOWN = 255;
 
 /** How the places of a wire are seen: as they are, dark, or with data that comes early or late. */
 interface Way {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PERCEIVED } from '../diagnose/perceive';
 import { scopeOf, sessionState, type Told } from '../diagnose/session';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
@@ -19,6 +20,14 @@ const askedSchema = z.strictObject({
           looksLike: faults.optional(),
           /** None of the answers that were shown was right: this was said instead. */
           isOther: z.boolean().optional(),
+        }),
+        /** None of the answers was right: this is seen, stretch by stretch. */
+        z.strictObject({
+          trial: z.string(),
+          described: z
+            .array(z.strictObject({ from: z.int().min(1), to: z.int().min(1), colour: z.enum(PERCEIVED) }))
+            .min(1)
+            .max(100),
         }),
         /** What was named is mended; what follows was seen after that. */
         z.strictObject({ mended: faults }),
@@ -54,6 +63,15 @@ export function diagnoseAnswer(text: string) {
       throw new ShowError(
         `There is no trial “${each.trial}” for this prop; there are ${scope.trials.map(({ id }) => id).join(', ')}.`,
       );
+    if ('described' in each)
+      return {
+        trial: each.trial,
+        described: each.described.map(({ from, to, colour }) => ({
+          from,
+          to,
+          code: PERCEIVED.indexOf(colour),
+        })),
+      };
     return each.looksLike
       ? {
           trial: each.trial,

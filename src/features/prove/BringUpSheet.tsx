@@ -208,49 +208,49 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
                 Find the fault from here
               </Button>
             )}
-            <p>{step.does}</p>
-            <div className={styles.expect}>
-              <div>
-                <h4>What is to be seen</h4>
-                <p>{step.expect}</p>
-              </div>
-              {step.picture && (
-                <div className={styles.picture}>
-                  <SideControl sides={kindOf(of).sides ?? SIDES} />
-                  <Expected plan={plan} prop={prop} step={step} isBack={side === 'back'} />
-                </div>
-              )}
-            </div>
-            <Noted step={step} state={state} seen={seen} />
-            {step.volts ? (
-              <ParsedField
-                label="Volts that are read, plus against ground"
-                description={`Below zero where plus and ground are exchanged; ${step.volts.least.toFixed(2)} to ${step.volts.most.toFixed(2)} V is as planned`}
-                className={styles.reading}
-                inputMode="decimal"
-                value={seen?.value.volts ?? null}
-                format={(volts: number | null) => (volts === null ? '' : `${volts} V`)}
-                parse={voltsOf}
-                onCommit={(volts) => {
-                  if (volts !== null)
-                    onSay({ seen: readsAsPlanned(step, volts) ? 'asPlanned' : 'otherwise', volts });
-                }}
-              />
-            ) : (
-              <Group>
-                <Button disabled={stop !== null} onClick={() => onSay({ seen: 'asPlanned' })}>
-                  As planned
-                </Button>
-                <Button
-                  variant="default"
-                  onClick={() => onSay({ seen: 'otherwise', ...(words.trim() && { words: words.trim() }) })}
-                >
-                  It is otherwise
-                </Button>
-              </Group>
-            )}
           </Group>
         </div>
+      )}
+      <p>{step.does}</p>
+      <div className={styles.expect}>
+        <div>
+          <h4>What is to be seen</h4>
+          <p>{step.expect}</p>
+        </div>
+        {step.picture && (
+          <div className={styles.picture}>
+            <SideControl sides={kindOf(of).sides ?? SIDES} />
+            <Expected plan={plan} prop={prop} step={step} isBack={side === 'back'} />
+          </div>
+        )}
+      </div>
+      <Noted step={step} state={state} seen={seen} />
+      {step.volts ? (
+        <ParsedField
+          label="Volts that are read, plus against ground"
+          description={`Below zero where plus and ground are exchanged; ${step.volts.least.toFixed(2)} to ${step.volts.most.toFixed(2)} V is as planned`}
+          className={styles.reading}
+          inputMode="decimal"
+          value={seen?.value.volts ?? null}
+          format={(volts: number | null) => (volts === null ? '' : `${volts} V`)}
+          parse={voltsOf}
+          onCommit={(volts) => {
+            if (volts !== null)
+              onSay({ seen: readsAsPlanned(step, volts) ? 'asPlanned' : 'otherwise', volts });
+          }}
+        />
+      ) : (
+        <Group>
+          <Button disabled={stop !== null} onClick={() => onSay({ seen: 'asPlanned' })}>
+            As planned
+          </Button>
+          <Button
+            variant="default"
+            onClick={() => onSay({ seen: 'otherwise', ...(words.trim() && { words: words.trim() }) })}
+          >
+            It is otherwise
+          </Button>
+        </Group>
       )}
       {step.picture && step.picture.by !== 'dark' && <SendTrial plan={plan} prop={prop} step={step} />}
       {!step.volts && state !== 'asPlanned' && (

@@ -1,23 +1,29 @@
 'use client';
 
 import { Button, Group, Progress } from '@mantine/core';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
+import { raisesOf } from '@/core/diagnose/raised';
 import type { SessionState, Told } from '@/core/diagnose/session';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import type { Fault } from '@/core/rig/faults/registry';
+import { digestOf } from '@/core/show/facts';
 import { SIDES } from '@/core/threading/view';
 import { countOf, groupDigits } from '@/core/units/number';
 import { MaybeWholeField } from '@/ui/fields/fields';
 import { Hint } from '@/ui/Panel';
 import sheets from '../sheets/sheets.module.css';
-import { useAnswer, useShow } from '../show/ShowProvider';
+import { useAnswer, useNote, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
 import { AnswerPicture } from './AnswerPicture';
+import { Described } from './Described';
 import styles from './find.module.css';
 import { useRig } from './useRig';
+import { SendTrial } from './SendTrial';
 import { useSearch } from './useSearch';
+import { useSeenBy } from './useSeenBy';
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
 const same = (a: Fault, b: Fault) => {
@@ -32,7 +38,13 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const of = plan.show.props[prop]!;
   const showId = useShow((state) => state.id);
   const [{ told, first }, setTold] = useSearch(showId, of.id);
-  const asked = useMemo(() => ({ prop, told, first }), [prop, told, first]);
+  const facts = useShow((state) => state.facts);
+  const findings = useShow((state) => state.findings);
+  const raises = useMemo(() => raisesOf(plan, facts, findings, prop), [plan, facts, findings, prop]);
+  const asked = useMemo(() => ({ prop, told, first, raises }), [prop, told, first, raises]);
+  const whys = [...new Set(raises.map(({ why }) => why))];
+  const note = useNote();
+  const [by] = useSeenBy();
   const [part, setPart] = useState(0);
   const answer = useAnswer('diagnosis', asked, 0, setPart);
   // What belongs to fewer answers asks for what was said just now.
@@ -49,6 +61,21 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
       </div>
     );
   const say = (one: Told) => setTold([...told, one]);
+  /** What was found is kept on the record of the prop, with the tests that told it. */
+  const mend = (faults: readonly Fault[]) => {
+    note({
+      kind: 'test',
+      list: 'props',
+      recordId: of.id,
+      field: `mended.${digestOf(faults)}`,
+      value: {
+        was: top?.ways.find((way) => way.faults === faults)?.sentences ?? [],
+        tests: told.flatMap((each) => ('trial' in each ? [each.trial] : [])),
+      },
+      ...(by && { by }),
+    });
+    say({ mended: faults });
+  };
   const [top] = state?.classes ?? [];
   const next = state?.next;
   const isNothing = top?.ways.some(({ faults }) => faults.length === 0) ?? false;
@@ -83,8 +110,15 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
               ) : (
                 <>
                   <ul className={styles.named} role="status">
-                    {top!.ways.slice(0, 4).map(({ sentences }) => (
-                      <li key={sentences.join()}>{sentences.join(' ')}</li>
+                    {top!.ways.slice(0, 4).map(({ sentences, faults }) => (
+                      <li key={sentences.join()}>
+                        {sentences.join(' ')}{' '}
+                        {top!.ways.length > 1 && (
+                          <Button size="compact-sm" variant="default" onClick={() => mend(faults)}>
+                            It was this one: mended
+                          </Button>
+                        )}
+                      </li>
                     ))}
                   </ul>
                   {top!.ways.length > 1 && (
@@ -99,13 +133,15 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                     </Hint>
                   )}
                   <Group>
-                    <Button onClick={() => say({ mended })}>It is mended: what now?</Button>
+                    {top!.ways.length === 1 && (
+                      <Button onClick={() => mend(mended)}>It is mended: what now?</Button>
+                    )}
                     {onRig.length > 0 && (
                       <Button
                         variant="default"
                         onClick={() => {
                           changeRig({ faults: setup.faults.filter((fault) => !onRig.includes(fault)) });
-                          say({ mended });
+                          mend(mended);
                         }}
                       >
                         Mend it on the rig
@@ -146,6 +182,13 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
               {next!.more > 0 && (
                 <Hint>{groupDigits(next!.more)} more that are less likely are not shown.</Hint>
               )}
+              {next!.isStill && (
+                <Described
+                  key={next!.trial.id}
+                  count={plan.props[prop]!.pixelCount}
+                  onSay={(described) => say({ trial: next!.trial.id, described })}
+                />
+              )}
               {next!.planned && (
                 <DarkFrom
                   plan={plan}
@@ -155,9 +198,16 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                   onSay={(fault) => say({ trial: next!.trial.id, looksLike: [fault], isOther: true })}
                 />
               )}
+              {next!.trial.how === 'sent' && (
+                <SendTrial
+                  plan={plan}
+                  prop={prop}
+                  step={{ trial: next!.trial.id, picture: { by: 'trial', trial: next!.trial.id } }}
+                />
+              )}
               <Group>
                 <Button variant="default" onClick={() => say({ trial: next!.trial.id, cantTell: true })}>
-                  I can’t tell, or something else
+                  I can’t tell
                 </Button>
                 <Button variant="default" onClick={() => say({ trial: next!.trial.id, byRig: setup })}>
                   Answer from the rig
@@ -204,6 +254,19 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
           <p className={styles.quiet}>
             {state ? `${groupDigits(state.thoughtOf)} causes are considered. ` : ''}
             {countOf(told.length, 'answer')} so far.
+          </p>
+          {whys.length > 0 && (
+            <>
+              <p className={styles.quiet}>Weighed by what the show says:</p>
+              <ul className={styles.whys}>
+                {whys.map((why) => (
+                  <li key={why}>{why}</li>
+                ))}
+              </ul>
+            </>
+          )}
+          <p className={styles.quiet}>
+            <Link href="/practice">Practise on displays with hidden faults</Link>
           </p>
         </section>
       </div>

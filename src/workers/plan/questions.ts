@@ -12,6 +12,7 @@ import { explainReadings } from '@/core/power/explainReadings';
 import { readingPlaces } from '@/core/power/readingPlaces';
 import { readingsOf } from '@/core/power/readings';
 import { capturedLight, type CapturedAsked } from '@/core/rig/capturedLight';
+import type { Raise } from '@/core/diagnose/raised';
 import { scopeOf, sessionState, type SessionState, type Told } from '@/core/diagnose/session';
 import { faultsOfProp, testLight, type TestAsked } from '@/core/rig/testLight';
 import { propPower } from '@/core/power/propPower';
@@ -83,9 +84,9 @@ export const QUESTIONS = {
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
   /** Where the search for what is the matter with a prop stands; null where nothing of it can be tried. */
-  diagnosis: ({ whole, progress }: Known, { prop, told, first }: DiagnosisAsked): SessionState | null => {
+  diagnosis: ({ whole, progress }: Known, { prop, told, ...wish }: DiagnosisAsked): SessionState | null => {
     const scope = scopeOf(whole(), prop);
-    return scope && sessionState(scope, told, { first, progress });
+    return scope && sessionState(scope, told, { ...wish, progress });
   },
   /** What is to be seen of a step of bringing a prop up. */
   expected: ({ whole }: Known, { prop, picture }: { prop: number; picture: ExpectedPicture }) =>
@@ -102,6 +103,8 @@ export interface DiagnosisAsked {
   told: readonly Told[];
   /** A trial that is asked for before all others. */
   first: string | null;
+  /** What is suspected more than usual, or less. */
+  raises: readonly Raise[];
 }
 
 export interface PowerAsked {

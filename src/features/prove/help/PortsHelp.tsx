@@ -20,7 +20,9 @@ export function PortsHelp({ plan, prop }: { plan: Plan; prop: number | null }) {
   );
   const [lit, setLit] = useState<ReadonlyMap<number, number>>(new Map());
   const of = devices.find(({ device }) => device.id === chosen);
-  if (!of) return null;
+  // A prop whose device has one plug has none to exchange.
+  const isOnOneOfThem = own === undefined || devices.some(({ index }) => index === own);
+  if (!of || !isOnOneOfThem) return null;
   const { device, index } = of;
   const ports = portsOfController(plan, index);
   const name = (port: number) => (port >= 1 && port <= device.ports ? portName(device, port) : String(port));

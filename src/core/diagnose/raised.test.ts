@@ -1,0 +1,52 @@
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { deviceSettings } from '../devices/deviceSettings';
+import { keptValues, valuesToTick } from '../devices/settings';
+import { planShow } from '../plan/plan';
+import { Facts, NO_FACTS, stepOf, tickOf, type Fact, type Note } from '../show/facts';
+import { Diagnosis } from './diagnosis';
+import { raisedBy, raisesOf } from './raised';
+import { Scope } from './scope';
+
+const plan = planShow(
+  onPorts(aShow({ props: [aLine('rail', 30)], controllers: [aController()] }), ['rail', 1, 1]),
+);
+const facts = (...notes: Note[]) =>
+  new Facts(notes.map((note, i): Fact => ({ ...note, id: `f${i}`, at: '2026-11-01T20:00:00Z' })));
+const settings = deviceSettings(plan, 0);
+const values = valuesToTick(settings, 'e131');
+const ticks = (count: number) => values.slice(0, count).map(({ field, value }) => tickOf('a', field, value));
+
+it('says nothing of a show that says nothing', () => {
+  expect(raisesOf(plan, NO_FACTS, [], 0)).toEqual([]);
+});
+
+it('suspects what checks point at, on this prop alone', () => {
+  const finding = { check: 'starved-pixels', propId: 'rail' };
+  const raised = raisedBy(raisesOf(plan, NO_FACTS, [finding], 0));
+  expect(raised({ kind: 'starvedEnd', propId: 'rail', run: 1 })).toBe(4);
+  expect(raised({ kind: 'noGround', propId: 'rail', run: 1 })).toBe(1);
+  expect(raisesOf(plan, NO_FACTS, [{ ...finding, propId: 'gable' }], 0)).toEqual([]);
+});
+
+it('suspects what is not ticked more, and what is ticked less', () => {
+  const count = { kind: 'countWrong', controllerId: 'a', port: 1, by: -1 } as const;
+  const saved = { kind: 'notSaved', controllerId: 'a' } as const;
+  const some = raisedBy(raisesOf(plan, facts(...ticks(1)), [], 0));
+  const all = raisedBy(
+    raisesOf(plan, facts(...ticks(values.length), stepOf('a', 'saved', keptValues(settings))), [], 0),
+  );
+  expect([some(count), all(count)]).toEqual([2.5, 0.4]);
+  expect([some(saved), all(saved)]).toEqual([2.5, 0.4]);
+  expect(some({ ...count, controllerId: 'b' })).toBe(1);
+});
+
+it('weighs the suspects of a search, those at any place of a wire too', () => {
+  const share = (raised: () => number) => {
+    const ranking = new Diagnosis(new Scope(plan, 0), { raised }).ranking(10_000);
+    return ranking
+      .filter(({ faults }) => faults[0]?.kind === 'countWrong')
+      .reduce((sum, { share: own }) => sum + own, 0);
+  };
+  const raises = raisesOf(plan, facts(...ticks(1)), [], 0);
+  expect(share(raisedBy(raises) as () => number)).toBeGreaterThan(1.5 * share(() => 1));
+});

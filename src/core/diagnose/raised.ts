@@ -1,0 +1,114 @@
+import { deviceSettings } from '../devices/deviceSettings';
+import { keptValues, valuesToTick } from '../devices/settings';
+import type { Plan } from '../plan/planned';
+import type { Fault } from '../rig/faults/registry';
+import type { Facts } from '../show/facts';
+
+/** A fault that is suspected more than usual, or less, by what the show says. */
+export interface Raise {
+  kind: Fault['kind'];
+  /** Only where the fault is on these; anywhere where both are left out. */
+  controllerId?: string;
+  propId?: string;
+  factor: number;
+  why: string;
+}
+
+/** What checks say of a show, as far as it is of interest here. */
+interface Finding {
+  check: string;
+  propId?: string;
+  controllerId?: string;
+}
+
+/** Faults that findings of a check point at. */
+const BY_CHECK: Readonly<Record<string, { kinds: readonly Fault['kind'][]; why: string }>> = {
+  'starved-pixels': { kinds: ['starvedEnd'], why: 'Feed says that too few volts reach some of its pixels' },
+  'data-lines': {
+    kinds: ['lowLevel', 'noGround'],
+    why: 'its data line is long, low, or its ground is lifted',
+  },
+  'supply-loads': { kinds: ['supplySags', 'supplyOff'], why: 'its supply is asked for more than it gives' },
+  'supply-volts': { kinds: ['wrongVolts'], why: 'its supply has other volts than its pixels' },
+  'lead-fuses': { kinds: ['blownFuse'], why: 'a fuse of its leads is not as it is to be' },
+  network: { kinds: ['notReached'], why: 'its address does not suit the network' },
+  'frame-rate': { kinds: ['slowLink'], why: 'it is sent more pictures than its port can show' },
+  'shared-channels': { kinds: ['startOff', 'universeOff'], why: 'it shares channels with others' },
+};
+const FOUND = 4;
+
+/** What is set and not ticked is looked at first; what was ticked after it was looked at, last. */
+const SETTINGS: readonly Fault['kind'][] = [
+  'countWrong',
+  'colourOrder',
+  'universeOff',
+  'startOff',
+  'devicePacking',
+];
+const UNTICKED = 2.5;
+const TICKED = 0.4;
+
+/**
+ * What the show says of what may be the matter with a prop.
+ *
+ * @param findings of the checks of the show
+ * @param prop its index in the show
+ */
+export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[], prop: number): Raise[] {
+  const propId = plan.show.props[prop]!.id;
+  const { firstRun, runCount } = plan.props[prop]!;
+  const controllers = new Set(
+    plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
+  );
+  const found = findings.flatMap((finding): Raise[] => {
+    const of = BY_CHECK[finding.check];
+    const isOwn =
+      finding.propId === propId ||
+      (finding.propId === undefined &&
+        [...controllers].some((index) => plan.show.controllers[index]!.id === finding.controllerId));
+    return of && isOwn ? of.kinds.map((kind) => ({ kind, factor: FOUND, why: of.why })) : [];
+  });
+  const ticked = [...controllers].flatMap((controller): Raise[] => {
+    const device = plan.show.controllers[controller]!;
+    const settings = deviceSettings(plan, controller);
+    const values = valuesToTick(settings, device.protocol);
+    const typed = values.filter(({ field, value }) => facts.isTyped(device.id, field, value)).length;
+    // Nobody ticks anything here: that says nothing.
+    if (typed === 0) return [];
+    const on = { controllerId: device.id };
+    const isWhole = typed === values.length;
+    const kept = keptValues(settings);
+    const step = (name: 'saved' | 'restarted', kind: Fault['kind']): Raise =>
+      facts.isStepDone(device.id, name, kept)
+        ? { kind, ...on, factor: TICKED, why: `${device.name} is ticked as ${name}` }
+        : { kind, ...on, factor: UNTICKED, why: `${device.name} is not ticked as ${name}` };
+    return [
+      ...SETTINGS.map((kind): Raise => ({
+        kind,
+        ...on,
+        factor: isWhole ? TICKED : UNTICKED,
+        why: isWhole
+          ? `all values of ${device.name} are ticked`
+          : `${values.length - typed} of ${values.length} values of ${device.name} are not ticked as typed`,
+      })),
+      step('saved', 'notSaved'),
+      step('restarted', 'notRestarted'),
+    ];
+  });
+  return [...found, ...ticked];
+}
+
+/** By how much more than usual a fault is suspected. */
+export function raisedBy(raises: readonly Raise[]): (fault: Fault) => number {
+  const byKind = new Map<string, Raise[]>();
+  for (const raise of raises) byKind.set(raise.kind, [...(byKind.get(raise.kind) ?? []), raise]);
+  return (fault) =>
+    (byKind.get(fault.kind) ?? []).reduce((factor, raise) => {
+      const isOn =
+        (raise.controllerId === undefined ||
+          !('controllerId' in fault) ||
+          fault.controllerId === raise.controllerId) &&
+        (raise.propId === undefined || !('propId' in fault) || fault.propId === raise.propId);
+      return isOn ? factor * raise.factor : factor;
+    }, 1);
+}
