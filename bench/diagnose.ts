@@ -2,11 +2,12 @@
 // Usage: npm run bench:diagnose -- [singles] [pairs] [triples] [seed]
 import fc from 'fast-check';
 import { readDemoShow } from '../scripts/lib/demoServer';
-import { MOST_ANSWERS } from '../src/core/diagnose/diagnosis';
+import { Diagnosis, MOST_ANSWERS } from '../src/core/diagnose/diagnosis';
 import { drawFaults, drawsOf, play } from '../src/core/diagnose/play';
 import { Scope, type Seen } from '../src/core/diagnose/scope';
 import { planShow } from '../src/core/plan/plan';
-import { anyShow } from '../tests/unit/shows';
+import type { Plan } from '../src/core/plan/planned';
+import { aController, aLine, anyShow, aShow } from '../tests/unit/shows';
 
 const [singles, pairs, triples, seed] = [500, 500, 100, 7].map((usual, i) =>
   Number(process.argv[2 + i] ?? usual),
@@ -20,7 +21,54 @@ interface Case {
   questions: number;
 }
 
+/** What the first question of a search takes, and the next one. */
+function questions() {
+  const many = planShow(
+    aShow({
+      props: Array.from({ length: 100 }, (_, i) => aLine(`eave-${i}`, 2500)),
+      controllers: Array.from({ length: 25 }, (_, i) =>
+        aController({ id: `box-${i}`, name: `Box ${i}`, label: `B${i}`, ports: 4, mostPixelsPerPort: 4000 }),
+      ),
+      patch: Array.from({ length: 100 }, (_, i) => ({
+        propId: `eave-${i}`,
+        run: 1,
+        controllerId: `box-${Math.floor(i / 4)}`,
+        port: 1 + (i % 4),
+        skippedPixels: 0,
+      })),
+    }),
+  );
+  const demo = planShow(readDemoShow());
+  const rows = [];
+  for (const [plan, prop] of [
+    ...demo.props.map((_, i): [Plan, number] => [demo, i]),
+    [many, 50] as [Plan, number],
+  ]) {
+    const began = performance.now();
+    const scope = new Scope(plan, prop);
+    if (scope.controllers.size === 0) continue;
+    const diagnosis = new Diagnosis(scope);
+    const first = diagnosis.next();
+    const asked = performance.now();
+    if (first) {
+      // The likeliest answer that is not as planned.
+      const answer = first.answers.find(({ isAsPlanned }) => !isAsPlanned) ?? first.answers[0]!;
+      diagnosis.answer(first.trial.id, answer.seen);
+      diagnosis.next();
+    }
+    rows.push({
+      prop: plan === many ? '2,500 of 250,000' : plan.show.props[prop]!.name,
+      pixels: plan.props[prop]!.pixelCount,
+      causes: diagnosis.count,
+      'first, ms': (asked - began).toFixed(0),
+      'next, ms': (performance.now() - asked).toFixed(0),
+    });
+  }
+  console.table(rows);
+}
+
 function main() {
+  questions();
   const shows = [readDemoShow(), ...fc.sample(anyShow, { seed, numRuns: 40 })];
   // Of random shows those in which something is on a port.
   const plans = shows

@@ -12,7 +12,6 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', 
   ['patch', 'patch/prop/net-curtain', 'dark'],
   ['setting-out', 'build/prop/lighthouse-tower?sheet=setting-out', 'dark'],
   ['site-plan', 'build?sheet=site', 'dark'],
-  ['compare', 'thread/prop/net-curtain?sheet=compare', 'dark'],
   ['build-sheet', 'thread/prop/lighthouse-tower?sheet=build-sheet&from=back', 'dark'],
   ['wall-chains', 'thread/prop/score-wall', 'dark'],
   ['values', 'patch?sheet=values', 'light'],
@@ -21,7 +20,7 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', 
   ['feed', 'feed/prop/net-curtain', 'dark'],
   ['schedule', 'feed?sheet=schedule', 'light'],
   ['prove', 'prove/prop/net-curtain', 'dark', 'Strand bands'],
-  ['rig', 'prove?sheet=rig', 'dark'],
+  ['bring-up', 'prove/prop/net-curtain?sheet=bring-up', 'dark', 'Column 1–10'],
   ['find', 'prove/prop/slip-rails?sheet=find', 'dark'],
 ];
 
@@ -34,6 +33,7 @@ const PAGES: readonly [
   there: string,
 ][] = [
   ['start', () => '/', 1280, 800, 'text=runs on ports'],
+  ['practice', () => '/practice?level=3&seed=42', 1280, 800, 'text=things the matter'],
   ['bench-port', (id) => `/bench/${id}?port=1`, 390, 844, 'text=On the wire'],
 ];
 
@@ -47,7 +47,7 @@ async function main() {
       await page.addInitScript((value) => localStorage.setItem('mantine-color-scheme-value', value), scheme);
       await page.goto(`${server.address}/shows/${id}/${view}`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
-      if (press) await page.getByRole('button', { name: press }).click();
+      if (press) await page.getByRole('main').getByRole('button', { name: press }).click();
       // Fonts and the first frames of the canvases.
       await page.waitForTimeout(file === 'feed' || file === 'find' ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });

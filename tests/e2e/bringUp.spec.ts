@@ -140,7 +140,7 @@ test('a practice round is won and scored, and what was played is kept', async ({
   );
   await choose(sentenceOf(round.plan, round.hidden[0]!));
   await expect(seen.getByRole('status')).toContainText('All of it is as planned.');
-  await expect(seen).toContainText('1 things mended that were not the matter: -15');
+  await expect(seen).toContainText('Mended and not the matter: 1 thing: -15');
   await seen.getByRole('button', { name: 'Next step' }).click();
   await expect(seen).toContainText(/Step 2 of \d+/);
   await page.getByRole('button', { name: 'All levels' }).click();

@@ -1,3 +1,5 @@
+import { countOf } from '../units/number';
+
 /** How a round went. */
 export interface Played {
   tests: number;
@@ -29,9 +31,12 @@ export function scoreOf(played: Played): Score {
     { words: isWon ? 'Everything was found and mended' : 'It was not found', points: isWon ? WHOLE : 0 },
     ...(isWon
       ? [
-          { words: `${more} tests more than the engine’s ${engineTests}`, points: -EACH_TEST_MORE * more },
-          { words: `${blind} tests that could tell nothing`, points: -EACH_BLIND * blind },
-          { words: `${wrong} things mended that were not the matter`, points: -EACH_WRONG * wrong },
+          {
+            words: `${countOf(more, 'test')} more than the engine’s ${engineTests}`,
+            points: -EACH_TEST_MORE * more,
+          },
+          { words: `${countOf(blind, 'test')} that could tell nothing`, points: -EACH_BLIND * blind },
+          { words: `Mended and not the matter: ${countOf(wrong, 'thing')}`, points: -EACH_WRONG * wrong },
         ]
       : []),
   ].filter(({ points }, i) => i === 0 || points !== 0);
