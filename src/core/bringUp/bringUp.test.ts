@@ -115,6 +115,17 @@ describe('the record', () => {
     expect(stoppedBy(mended, steps, named('red'))).toBeNull();
   });
 
+  it('keeps what is warm against its lead too', () => {
+    const warm = bringUpOf(demo, propOf('net-curtain')).find(({ id }) => id === 'warm')!;
+    expect(warm.leads.map(({ name }) => name)).toEqual(['Lead 5', 'Lead 6']);
+    const notes = notesOf(warm, { seen: 'otherwise', leadId: warm.leads[1]!.id });
+    expect(notes.map(({ list, recordId }) => [list, recordId])).toEqual([
+      ['props', 'net-curtain'],
+      ['feeds', warm.leads[1]!.id],
+    ]);
+    expect(stateOf(noted(NONE, notes), warm)).toBe('otherwise');
+  });
+
   it('shares what is saved and restarted with the sheets of the device', () => {
     const done = noted(NONE, notesOf(named('saved'), { seen: 'asPlanned' }));
     expect(done.isStepDone('a', 'saved', named('saved').holds)).toBe(true);

@@ -3,7 +3,14 @@ import { keptValues } from '../devices/settings';
 import type { Plan } from '../plan/planned';
 import type { BringUpStep } from './step';
 
-const PLAIN = { caution: null, isStop: false, picture: null, volts: null, deviceStep: null } as const;
+const PLAIN = {
+  caution: null,
+  isStop: false,
+  picture: null,
+  volts: null,
+  leads: [],
+  deviceStep: null,
+} as const;
 
 /** What is gone through for a device, before any prop on it. @param controller its index in the show */
 export function deviceSteps(plan: Plan, controller: number): BringUpStep[] {

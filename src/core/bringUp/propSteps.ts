@@ -23,6 +23,7 @@ const PLAIN = {
   picture: null,
   trial: null,
   volts: null,
+  leads: [],
   deviceStep: null,
 } as const;
 
@@ -88,6 +89,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
       otherwise:
         'Switch off at once. A warm lead is too thin or too long for what flows, a warm plug makes bad contact: look at it in Feed before it is lit again.',
       caution: 'Anything warm stops the test.',
+      leads: leadsOf(plan, prop).map(({ id, name }) => ({ id, name })),
       isStop: true,
     }),
     ...stringSteps(plan, prop, step),
@@ -168,14 +170,19 @@ function ofTrial(
   };
 }
 
+/** Leads that bring plus to a prop. */
+const leadsOf = ({ show }: Plan, prop: number) =>
+  show.feeds.filter(
+    (feed) =>
+      feed.groundOnly !== true &&
+      feed.pieces.some(({ to }) => to.kind !== 'controller' && to.propId === show.props[prop]!.id),
+  );
+
 /** Volts and polarity at the open end of each lead, before it is plugged in. */
 function leadSteps(plan: Plan, prop: number): BringUpStep[] {
   const { show } = plan;
   const { id, pixelTypeId } = show.props[prop]!;
-  const leads = show.feeds.filter(
-    (feed) =>
-      feed.groundOnly !== true && feed.pieces.some(({ to }) => to.kind !== 'controller' && to.propId === id),
-  );
+  const leads = leadsOf(plan, prop);
   const read = (volts: number) => ({
     volts: { least: volts * (1 - VOLTS_WITHIN), most: volts * (1 + VOLTS_WITHIN), planned: volts },
     otherwise:

@@ -34,26 +34,34 @@ export function stateOf(facts: Facts, step: BringUpStep): StepState {
   return seen.value.with === digestOf(step.holds) ? 'asPlanned' : 'again';
 }
 
+/** What somebody says of a step. */
+export type Said = Omit<StepSeen, 'with'> & {
+  /** Which lead it was: it is kept against that too. */
+  leadId?: string;
+};
+
 /**
  * What is noted of a step.
  *
- * @param seen null takes back what was noted
+ * @param said null takes back what was noted
  * @param by who looked
  */
-export function notesOf(step: BringUpStep, seen: Omit<StepSeen, 'with'> | null, by?: string): Note[] {
+export function notesOf(step: BringUpStep, said: Said | null, by?: string): Note[] {
   const { list, recordId } = step.thing;
+  const { leadId, ...seen } = said ?? {};
   const who = by ? { by } : {};
   const test: Note = {
     kind: 'test',
     list,
     recordId,
     field: fieldOf(step),
-    value: seen && { ...seen, with: digestOf(step.holds) },
-    ...(seen?.volts !== undefined && { unit: 'V' }),
+    value: said && ({ ...seen, with: digestOf(step.holds) } as Note['value']),
+    ...(said?.volts !== undefined && { unit: 'V' }),
     ...who,
   };
+  if (leadId) return [test, { ...test, list: 'feeds', recordId: leadId }];
   if (!step.deviceStep) return [test];
-  const isDone = seen?.seen === 'asPlanned';
+  const isDone = said?.seen === 'asPlanned';
   return [test, { ...stepOf(recordId, step.deviceStep, isDone ? step.holds : null), ...who }];
 }
 

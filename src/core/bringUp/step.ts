@@ -57,6 +57,8 @@ export interface BringUpStep {
   trial: string | null;
   /** Volts that are read, with what they are to be. */
   volts: { least: number; most: number; planned: number } | null;
+  /** Leads of which one may be what is otherwise: it is kept against that lead too. */
+  leads: readonly { id: string; name: string }[];
   /** It is one of the four steps of a device that are ticked elsewhere too. */
   deviceStep: 'saved' | 'restarted' | null;
   /** What it was checked with: where that changes, it is to be done again. */

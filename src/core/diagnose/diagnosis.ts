@@ -29,6 +29,14 @@ export interface Suspect {
   against: readonly string[];
 }
 
+/** Ways that no trial tells apart, the likeliest first. */
+export interface SuspectClass {
+  share: number;
+  ways: (readonly Fault[])[];
+  /** Trials whose answer they do not explain. */
+  against: string[];
+}
+
 /** An answer of a trial: what is seen, who says so, and how likely that is. */
 export interface PossibleAnswer {
   seen: Seen;
@@ -171,9 +179,7 @@ export class Diagnosis {
       ranked.push({
         faults: this.faultsOf(way),
         share: each.weight,
-        against: this.evidence
-          .filter(({ trial, seen }) => !this.explains(way, trial, seen))
-          .map(({ trial }) => trial.id),
+        against: this.against(way),
       });
     }
     return ranked;
@@ -185,8 +191,8 @@ export class Diagnosis {
   }
 
   /** The likeliest ways in classes: within one no trial tells them apart. Their shares are those of the class. */
-  classes(most = 6): { share: number; ways: (readonly Fault[])[] }[] {
-    const found = new Map<string, { share: number; ways: (readonly Fault[])[] }>();
+  classes(most = 6): SuspectClass[] {
+    const found = new Map<string, { share: number; ways: Way[] }>();
     const all = [...this.singles, ...this.stacked].sort((a, b) => b.weight - a.weight);
     // What is far behind is in no class that counts.
     const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * all[0]!.weight);
@@ -195,10 +201,24 @@ export class Diagnosis {
       const known = found.get(key);
       if (known) {
         known.share += way.weight;
-        known.ways.push(this.faultsOf(way));
-      } else found.set(key, { share: way.weight, ways: [this.faultsOf(way)] });
+        known.ways.push(way);
+      } else found.set(key, { share: way.weight, ways: [way] });
     }
-    return [...found.values()].sort((a, b) => b.share - a.share).slice(0, most);
+    return [...found.values()]
+      .sort((a, b) => b.share - a.share)
+      .slice(0, most)
+      .map(({ share, ways }) => ({
+        share,
+        ways: ways.map((way) => this.faultsOf(way)),
+        against: this.against(ways[0]!),
+      }));
+  }
+
+  /** Trials whose answer a way does not explain. */
+  private against(way: Way): string[] {
+    return this.evidence
+      .filter(({ trial, seen }) => !this.explains(way, trial, seen))
+      .map(({ trial }) => trial.id);
   }
 
   /** The trial that tells most for its effort; null where none tells enough. @param progress told how much is done, from 0 to 1 */
@@ -265,16 +285,9 @@ export class Diagnosis {
       }));
   }
 
-  /** Trials whose answer the likeliest way of the likeliest class does not explain. */
-  againstClass(): string[] {
-    const [top] = this.classes(1);
-    const faults = JSON.stringify(top?.ways[0] ?? []);
-    const way = [...this.singles, ...this.stacked].find(
-      (each) => JSON.stringify(this.faultsOf(each)) === faults,
-    );
-    return this.evidence
-      .filter(({ trial, seen }) => way && !this.explains(way, trial, seen))
-      .map(({ trial }) => trial.id);
+  /** How much was said of trials. */
+  get evidenceCount(): number {
+    return this.evidence.length;
   }
 
   /** How many ways are thought of. */

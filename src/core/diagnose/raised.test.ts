@@ -4,6 +4,8 @@ import { keptValues, valuesToTick } from '../devices/settings';
 import { planShow } from '../plan/plan';
 import { Facts, NO_FACTS, stepOf, tickOf, type Fact, type Note } from '../show/facts';
 import { Diagnosis } from './diagnosis';
+import { PRIORS } from './priors';
+import { notedPriors, priorRaises, priorsNote } from './priorsNoted';
 import { raisedBy, raisesOf } from './raised';
 import { Scope } from './scope';
 
@@ -49,4 +51,16 @@ it('weighs the suspects of a search, those at any place of a wire too', () => {
   };
   const raises = raisesOf(plan, facts(...ticks(1)), [], 0);
   expect(share(raisedBy(raises) as () => number)).toBeGreaterThan(1.5 * share(() => 1));
+});
+
+it('takes how often things are the matter from what was set for this show, until the usual is set again', () => {
+  const never = facts(priorsNote(NO_FACTS, 'quay', 'brokenJoint', 0.02));
+  expect([...notedPriors(never)]).toEqual([['brokenJoint', 0.02]]);
+  const raised = raisedBy(priorRaises(never));
+  const joint = { kind: 'brokenJoint', controllerId: 'a', port: 1, place: 4 } as const;
+  expect(raised(joint)).toBeCloseTo(0.02 / PRIORS.brokenJoint.weight);
+  expect(priorsNote(never, 'quay', 'brokenJoint', PRIORS.brokenJoint.weight).value).toBeNull();
+  // What is of another program is left alone.
+  const odd = facts({ ...priorsNote(NO_FACTS, 'quay', 'noPower', 4), value: { gremlin: 3 } });
+  expect(priorRaises(odd)).toEqual([]);
 });

@@ -51,9 +51,9 @@ export interface SessionState {
   /** Ways that are thought of. */
   thoughtOf: number;
   /** The likeliest first; those of a class nothing that can be tried tells apart. */
-  classes: { share: number; ways: NamedWay[] }[];
-  /** Trials whose answer the likeliest does not explain. */
-  against: string[];
+  classes: { share: number; ways: NamedWay[]; against: string[] }[];
+  /** How many answers suspects are held against. */
+  evidenceCount: number;
   /** Since something was mended last. */
   isAfterMending: boolean;
   next: {
@@ -126,11 +126,12 @@ export function sessionState(
     toldCount: told.length,
     isSure: isAsked && isSure(diagnosis),
     thoughtOf: diagnosis.count,
-    classes: diagnosis.classes().map(({ share, ways }) => ({
+    classes: diagnosis.classes().map(({ share, ways, against }) => ({
       share,
+      against: against.map((id) => scope.trial(id)!.name),
       ways: ways.slice(0, MOST_ANSWERS).map((faults) => named(plan, faults)),
     })),
-    against: diagnosis.againstClass(),
+    evidenceCount: diagnosis.evidenceCount,
     isAfterMending,
     next: next && {
       trial: next.trial,

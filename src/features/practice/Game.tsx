@@ -2,6 +2,7 @@
 
 import { Button, Group, NumberInput, Select } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { PERCEIVED } from '@/core/diagnose/perceive';
 import type { GameState, Mended, Move, SolvedStep, Spent } from '@/core/practice/game';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
@@ -53,6 +54,11 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
     [],
   );
   const plan = useMemo(() => (game ? planShow(game.show) : null), [game?.show]); // eslint-disable-line react-hooks/exhaustive-deps
+  const allWhite = useMemo(
+    () =>
+      new Uint8Array(plan && game ? plan.props[game.prop]!.pixelCount : 0).fill(PERCEIVED.indexOf('white')),
+    [plan, game?.prop], // eslint-disable-line react-hooks/exhaustive-deps
+  );
   if (problem) return <p role="alert">{problem}</p>;
   if (!game || !plan) return <p role="status">Building a display…</p>;
   const isCurrent = game.movesCount === moves.length;
@@ -91,6 +97,12 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
                 : `${countOf(game.left, 'thing')} the matter.`}
         </p>
         {game.isOver && <Ended plan={plan} game={game} onAnother={onAnother} onAgain={() => setMoves([])} />}
+        {game.done.length === 0 && (
+          <figure className={styles.whole}>
+            <AnswerPicture plan={plan} prop={game.prop} seen={allWhite} isBack={false} />
+            <figcaption className={styles.quiet}>All of it, as it would be lit in white</figcaption>
+          </figure>
+        )}
         {game.done.length === 0 && (
           <p className={styles.empty}>
             Choose a test: what lights is drawn here, beside what is planned. Begin where most is told for

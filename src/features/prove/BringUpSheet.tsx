@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Group, TextInput } from '@mantine/core';
+import { Button, Group, Select, TextInput } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { bringUpOf } from '@/core/bringUp/bringUp';
 import {
@@ -11,7 +11,7 @@ import {
   seenOf,
   stateOf,
   stoppedBy,
-  type StepSeen,
+  type Said,
   type StepState,
 } from '@/core/bringUp/record';
 import { BRING_UP_STAGES, STAGE_WORDS, type BringUpStep } from '@/core/bringUp/step';
@@ -72,7 +72,7 @@ export function BringUpSheet({ plan, prop }: { plan: Plan; prop: number }) {
         </p>
       </div>
     );
-  const say = (seen: Omit<StepSeen, 'with'> | null) => {
+  const say = (seen: Said | null) => {
     note(...notesOf(step, seen, by || undefined));
     const after = steps[steps.indexOf(step) + 1];
     // What was seen otherwise stays in view: it says what to do.
@@ -154,7 +154,7 @@ interface OneStepProps {
   step: BringUpStep;
   steps: readonly BringUpStep[];
   headingRef: React.RefObject<HTMLHeadingElement | null>;
-  onSay: (seen: Omit<StepSeen, 'with'> | null) => void;
+  onSay: (seen: Said | null) => void;
   onChoose: (step: BringUpStep) => void;
 }
 
@@ -164,6 +164,7 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
   const goTo = useGoTo();
   const { side } = useView();
   const [words, setWords] = useState('');
+  const [lead, setLead] = useState<string | null>(null);
   const of = plan.show.props[prop]!;
   const state = stateOf(facts, step);
   const seen = seenOf(facts, step);
@@ -246,11 +247,29 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
           </Button>
           <Button
             variant="default"
-            onClick={() => onSay({ seen: 'otherwise', ...(words.trim() && { words: words.trim() }) })}
+            onClick={() =>
+              onSay({
+                seen: 'otherwise',
+                ...(words.trim() && { words: words.trim() }),
+                ...(lead && { leadId: lead }),
+              })
+            }
           >
             It is otherwise
           </Button>
         </Group>
+      )}
+      {step.leads.length > 0 && state !== 'asPlanned' && (
+        <Select
+          size="xs"
+          label="Which lead is it?"
+          description="Kept against it when you press “It is otherwise”"
+          placeholder="none of them"
+          clearable
+          data={step.leads.map(({ id, name }) => ({ value: id, label: name }))}
+          value={lead}
+          onChange={setLead}
+        />
       )}
       {step.picture && step.picture.by !== 'dark' && <SendTrial plan={plan} prop={prop} step={step} />}
       {!step.volts && state !== 'asPlanned' && (

@@ -3,7 +3,8 @@
 import { Button, Group, Progress } from '@mantine/core';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { raisesOf } from '@/core/diagnose/raised';
+import { priorRaises } from '@/core/diagnose/priorsNoted';
+import { raisesOf, type Raise } from '@/core/diagnose/raised';
 import type { SessionState, Told } from '@/core/diagnose/session';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
@@ -17,10 +18,12 @@ import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useNote, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
+import { Opening } from '../feed/Opening';
 import { AnswerPicture } from './AnswerPicture';
 import { Described } from './Described';
 import styles from './find.module.css';
 import { useRig } from './useRig';
+import { PriorsTable } from './PriorsTable';
 import { SendTrial } from './SendTrial';
 import { useSearch } from './useSearch';
 import { useSeenBy } from './useSeenBy';
@@ -40,7 +43,9 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const [{ told, first }, setTold] = useSearch(showId, of.id);
   const facts = useShow((state) => state.facts);
   const findings = useShow((state) => state.findings);
-  const raises = useMemo(() => raisesOf(plan, facts, findings, prop), [plan, facts, findings, prop]);
+  const weighed = JSON.stringify([...raisesOf(plan, facts, findings, prop), ...priorRaises(facts)]);
+  // What was noted and weighs nothing asks nothing anew.
+  const raises = useMemo(() => JSON.parse(weighed) as Raise[], [weighed]);
   const asked = useMemo(() => ({ prop, told, first, raises }), [prop, told, first, raises]);
   const whys = [...new Set(raises.map(({ why }) => why))];
   const note = useNote();
@@ -77,6 +82,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
     say({ mended: faults });
   };
   const [top] = state?.classes ?? [];
+  const against = top?.against ?? [];
   const next = state?.next;
   const isNothing = top?.ways.some(({ faults }) => faults.length === 0) ?? false;
   const mended = top?.ways.find(({ faults }) => faults.length > 0)?.faults ?? [];
@@ -103,8 +109,8 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
               <h3>{headingOf(state, isNothing)}</h3>
               {isNothing ? (
                 <p role="status">
-                  {state.against.length > 0
-                    ? `It does not fit what was said of ${state.against.join(', ')}: look at that once more.`
+                  {against.length > 0
+                    ? `It does not fit what was said of ${against.join(', ')}: look at that once more.`
                     : `Everything that was tried is as planned${state.isAfterMending ? ': what was mended is mended.' : '.'}`}
                 </p>
               ) : (
@@ -127,9 +133,9 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                       measure there.
                     </Hint>
                   )}
-                  {state.against.length > 0 && (
+                  {against.length > 0 && (
                     <Hint>
-                      It does not explain what was said of {state.against.join(', ')}: look at that once more.
+                      It does not explain what was said of {against.join(', ')}: look at that once more.
                     </Hint>
                   )}
                   <Group>
@@ -234,7 +240,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
         <section aria-label="Suspects" className={styles.suspects}>
           <h3>Suspects</h3>
           <ol>
-            {state?.classes.map(({ share, ways }) => (
+            {state?.classes.map(({ share, ways, against: own }) => (
               <li key={ways.map(({ sentences }) => sentences.join()).join()}>
                 <span className={styles.share}>
                   <span>{ways[0]!.sentences.join(' ') || 'Nothing: all as planned'}</span>
@@ -243,6 +249,13 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                 <span className={styles.bar}>
                   <span style={{ width: `${100 * share}%` }} />
                 </span>
+                {state.evidenceCount > 0 && (
+                  <span className={styles.quiet}>
+                    {state.evidenceCount - own.length} of {countOf(state.evidenceCount, 'answer')} fit
+                    {own.length > 0 ? `; not ${own.join(', ')}` : ''}
+                    {'. '}
+                  </span>
+                )}
                 {ways.length > 1 && (
                   <span className={styles.quiet}>
                     {countOf(ways.length - 1, 'other cause')} look the same
@@ -270,6 +283,9 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
           </p>
         </section>
       </div>
+      <Opening words="How often things are the matter">
+        <PriorsTable />
+      </Opening>
     </div>
   );
 }
@@ -285,7 +301,8 @@ function Working({ part }: { part: number }) {
 }
 
 /** Only what is sure is said to be so; where nothing tells more, the likeliest is told as such. */
-function headingOf({ isSure, against }: SessionState, isNothing: boolean): string {
+function headingOf({ isSure, classes }: SessionState, isNothing: boolean): string {
+  const against = classes[0]?.against ?? [];
   if (isNothing) return isSure && against.length === 0 ? 'Nothing is the matter' : 'Nothing more shows';
   return isSure ? 'This is the matter' : 'The likeliest, as far as can be told';
 }

@@ -1,0 +1,50 @@
+import { Select } from '@mantine/core';
+import { notedPriors, OFTEN, priorsNote } from '@/core/diagnose/priorsNoted';
+import { PRIORS } from '@/core/diagnose/priors';
+import { FAULT_KINDS } from '@/core/rig/faults/registry';
+import grid from '../patch/sheets/FoundGrid.module.css';
+import { useNote, useShow } from '../show/ShowProvider';
+
+const wordsOf = (weight: number) => OFTEN.find((each) => each.weight === weight)?.words ?? OFTEN[0].words;
+
+/** How often each thing is the matter, with the reason why that is thought; it can be set for this show. */
+export function PriorsTable() {
+  const facts = useShow((state) => state.facts);
+  const showId = useShow((state) => state.id);
+  const note = useNote();
+  const noted = notedPriors(facts);
+  return (
+    <div className={grid.wrap}>
+      <table className={grid.grid} aria-label="How often things are the matter">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col">How often</th>
+            <th scope="col">Why that is thought</th>
+          </tr>
+        </thead>
+        <tbody>
+          {FAULT_KINDS.map(({ kind, name }) => (
+            <tr key={kind}>
+              <th scope="row">{name}</th>
+              <td>
+                <Select
+                  size="xs"
+                  aria-label={`How often: ${name}`}
+                  allowDeselect={false}
+                  data={OFTEN.map(({ words }) => words)}
+                  value={wordsOf(noted.get(kind) ?? PRIORS[kind].weight)}
+                  onChange={(value) => {
+                    const weight = OFTEN.find(({ words }) => words === value)?.weight;
+                    if (weight !== undefined) note(priorsNote(facts, showId, kind, weight));
+                  }}
+                />
+              </td>
+              <td>{noted.has(kind) ? 'set for this show' : PRIORS[kind].why}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
