@@ -30,6 +30,7 @@ import styles from './bringUp.module.css';
 import { SendTrial } from './SendTrial';
 import { beginSearch } from './useSearch';
 import { useSeenBy } from './useSeenBy';
+import { useNothingSentYet } from './useTest';
 
 const STATE_WORDS: Record<StepState, string> = {
   open: 'open',
@@ -57,6 +58,7 @@ export function BringUpSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const [by, setBy] = useSeenBy();
   const [chosen, setChosen] = useState<string | null>(null);
   const heading = useRef<HTMLHeadingElement>(null);
+  useNothingSentYet();
   const steps = useMemo(() => bringUpOf(plan, prop), [plan, prop]);
   const of = plan.show.props[prop]!;
   const progress = progressOf(facts, steps);

@@ -27,6 +27,7 @@ import { PriorsTable } from './PriorsTable';
 import { SendTrial } from './SendTrial';
 import { useSearch } from './useSearch';
 import { useSeenBy } from './useSeenBy';
+import { useNothingSentYet } from './useTest';
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
 const same = (a: Fault, b: Fault) => {
@@ -48,6 +49,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const raises = useMemo(() => JSON.parse(weighed) as Raise[], [weighed]);
   const asked = useMemo(() => ({ prop, told, first, raises }), [prop, told, first, raises]);
   const whys = [...new Set(raises.map(({ why }) => why))];
+  useNothingSentYet();
   const note = useNote();
   const [by] = useSeenBy();
   const [part, setPart] = useState(0);

@@ -57,6 +57,11 @@ export function stepBy(by: number): void {
 
 export const stopTest = () => useTest.setState({ pattern: 'off', isRunning: false, step: null });
 
+/** What was sent from another sheet is not sent on from this one: that is chosen anew. */
+export function useNothingSentYet(): void {
+  useEffect(() => setTest({ goes: 'preview' }), []);
+}
+
 /**
  * Escape stops what runs before it does anything else; with nothing running it is for others.
  *

@@ -38,6 +38,12 @@ export function useCommands(): SearchItem[] {
   };
   const files = 'export csv json file save';
   return [
+    command(
+      'Practise finding faults',
+      'A small display with something hidden that is the matter',
+      () => window.location.assign('/practice'),
+      'practice training game',
+    ),
     ...STAGES.map((stage) =>
       command(
         `Go to ${stage.label}`,
