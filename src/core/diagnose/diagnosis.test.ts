@@ -111,6 +111,18 @@ it('finds any count that is too low, which only its page tells from a joint', ()
   expect(asked).toContain('settings');
 });
 
+it('reads volts at the far end: none behind an open fuse, too few where a run is starved, and never by what is set', () => {
+  const scope = new Scope(two, 1);
+  const volts = scope.trial('volts')!;
+  const on = { propId: 'gable', run: 1 };
+  const read = (...faults: Fault[]) => [...scope.see(scope.rigWith(faults), volts)];
+  expect(read()).toEqual([0]);
+  expect(read({ kind: 'blownFuse', ...on })).toEqual([1]);
+  expect(read({ kind: 'wrongVolts', ...on })).toEqual([2]);
+  expect(read({ kind: 'colourOrder', controllerId: 'a', port: 2, order: 'BRG' })).toEqual([0]);
+  expect(read({ kind: 'darkPixel', controllerId: 'a', port: 2, place: 24 })).toEqual([0]);
+});
+
 it('finds which panel hangs upside down, which two are exchanged, and looks at some lights of a large wall', () => {
   const plan = planShow(readShowText(readFileSync('demo/marrow-quay.show.json', 'utf8')));
   const prop = plan.show.props.findIndex(({ id }) => id === 'score-wall');

@@ -1,8 +1,13 @@
+import { STARVED, UNPOWERED } from '../rig/chain';
 import type { DeviceState } from '../rig/device';
 import type { Rig } from '../rig/rig';
 import type { SenderState } from '../rig/sending';
 import type { LookId } from './trials';
 
+/** What a meter says at a light. */
+const VOLTS = { planned: 0, none: 1, low: 2, comeAndGo: 3 };
+/** Fewer than this share of the volts are too few at full white. */
+const LOW_BELOW = 0.9;
 /** What stands for a page that does not come up. */
 const UNREADABLE = 1;
 
@@ -11,14 +16,22 @@ export class Readings {
   /** Codes for what is read, in the order in which it came up. */
   private readonly codes = new Map<string, number>();
 
-  /** @param controllers indices of the devices that are looked at */
+  /**
+   * @param controllers indices of the devices that are looked at
+   * @param ends indices in the table of the plan of the last pixel of each run
+   * @param plannedV what its pixels are for
+   */
   constructor(
     private readonly planned: Rig,
     private readonly controllers: ReadonlySet<number>,
+    private readonly ends: readonly number[],
+    private readonly plannedV: number,
   ) {}
 
   /** Two bytes for each thing that is read. */
-  read({ devices, sender }: Rig, id: LookId): Uint8Array {
+  read(rig: Rig, id: LookId): Uint8Array {
+    if (id === 'volts') return this.volts(rig);
+    const { devices, sender } = rig;
     const codes: number[] = [];
     const read = (now: readonly unknown[], planned: readonly unknown[]) =>
       planned.forEach((each, i) => codes.push(this.codeOf(JSON.stringify(now[i]), JSON.stringify(each))));
@@ -42,6 +55,21 @@ export class Readings {
       }
     }
     return Uint8Array.from(codes.flatMap((code) => [code & 0xff, code >> 8]));
+  }
+
+  /** Of the last light of each run: volts, none, too few, or some that come and go. */
+  private volts(rig: Rig): Uint8Array {
+    return Uint8Array.from(this.ends, (end) => {
+      const chain = rig.chains.find(({ pixel }) => pixel.includes(end));
+      const place = chain ? chain.pixel.indexOf(end) : -1;
+      if (!chain || place < 0) return VOLTS.planned;
+      if (chain.state[place] === UNPOWERED) return VOLTS.none;
+      if (chain.sagsAbove !== null) return VOLTS.comeAndGo;
+      const { volts } = chain;
+      const isLow =
+        volts !== null && chain.state[place] === STARVED && volts.fullV[place]! < LOW_BELOW * this.plannedV;
+      return isLow ? VOLTS.low : VOLTS.planned;
+    });
   }
 
   /** 0 where it is as planned, else a number that stands for what is read. */

@@ -68,7 +68,11 @@ export class Scope {
     );
     this.plannedPixels = new Set(this.planned.chains.map(({ pixel }) => pixel));
     this.trials = trialsOf(plan, prop);
-    this.readings = new Readings(this.planned, this.controllers);
+    const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[prop]!.pixelTypeId);
+    const ends = plan.runs
+      .slice(firstRun, firstRun + runCount)
+      .flatMap((run) => (run.wire && run.pixelCount > 0 ? [run.firstPixel + run.pixelCount - 1] : []));
+    this.readings = new Readings(this.planned, this.controllers, ends, type?.volts ?? 5);
   }
 
   trial(id: string): Trial | undefined {

@@ -48,6 +48,12 @@ export const LOOKS = {
     blindTo: 'everything but the way to it',
     effort: 2,
   },
+  volts: {
+    name: 'Volts at the far end',
+    says: 'Measure plus against ground at the last light of each run, while white is at its brightest.',
+    blindTo: 'data, and everything that is set',
+    effort: 3.5,
+  },
   settings: {
     name: 'Its settings',
     says: 'Hold the values on the page of the device against the sheet: enabled, counts, starts, direction, brightness.',

@@ -44,6 +44,9 @@ export const COARSE = 8;
 /** Some of them light by themselves. */
 export const NOISY = 9;
 
+/** No volts reach it: it is dark. What it would pass on is for those behind it, which have none either. */
+export const UNPOWERED = 10;
+
 /** What is left of red, green, blue and white in another batch. */
 const TINT = [1, 0.82, 0.7, 1];
 const COARSE_BITS = 0xc0;
@@ -118,7 +121,7 @@ export function lightPlaces(
   for (let k = 0; k < asked; k += 1) {
     const i = places ? places[k]! : k;
     const how = state[i]!;
-    if (i >= reached || how === DARK || how === BLOCKING) continue;
+    if (i >= reached || how === DARK || how === BLOCKING || how === UNPOWERED) continue;
     const own = letters[order[i]!]!;
     const at = begins[i]!;
     for (let j = 0; j < own.length; j += 1) {

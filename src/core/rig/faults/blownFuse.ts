@@ -1,4 +1,4 @@
-import { DARK } from '../chain';
+import { UNPOWERED } from '../chain';
 import { markedRun } from '../simpleFaults';
 
 export const blownFuse = markedRun(
@@ -8,5 +8,5 @@ export const blownFuse = markedRun(
     layer: 'power',
     sentence: (run) => `No volts reach ${run}: a fuse is open or its lead is off.`,
   },
-  DARK,
+  UNPOWERED,
 );

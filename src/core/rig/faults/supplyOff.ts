@@ -1,4 +1,4 @@
-import { DARK } from '../chain';
+import { UNPOWERED } from '../chain';
 import { changeDevice, defineFault, markRun } from '../fault';
 import {
   fedBy,
@@ -24,7 +24,7 @@ export const supplyOff = defineFault<SupplyOff>({
   touches: touchedBySupply,
   apply: (rig, fault) => {
     const { runs, controllers } = fedBy(rig.plan, fault);
-    const dark = runs.reduce((changed, place) => markRun(changed, place, DARK), rig);
+    const dark = runs.reduce((changed, place) => markRun(changed, place, UNPOWERED), rig);
     return controllers.reduce((changed, index) => {
       const device = rig.plan.show.controllers[index];
       return device
