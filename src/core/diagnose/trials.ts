@@ -52,7 +52,7 @@ export const LOOKS = {
     name: 'Volts at the far end',
     says: 'Measure plus against ground at the last light of each run, while white is at its brightest.',
     blindTo: 'data, and everything that is set',
-    effort: 3.5,
+    effort: 6,
   },
   settings: {
     name: 'Its settings',
