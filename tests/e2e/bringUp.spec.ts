@@ -11,7 +11,7 @@ test('a prop is brought up: volts before the plug, a stop point, and the fault f
   const main = page.getByRole('main');
   await main.getByRole('button', { name: /^Net curtain/ }).click();
   await expect(page).toHaveURL(/net-curtain.*sheet=bring-up/);
-  await page.getByLabel('Seen by').fill('Mara');
+  await page.getByLabel('Seen by').pressSequentially('Mara Quay');
   const steps = main.getByRole('navigation', { name: 'Steps' });
   const step = main.getByRole('region', { name: 'The step' });
   await expect(step.getByRole('heading', { name: 'Boathouse box is without power' })).toBeVisible();
@@ -33,10 +33,10 @@ test('a prop is brought up: volts before the plug, a stop point, and the fault f
   await steps.getByRole('button', { name: /^Red ?,/ }).click();
   await step.getByLabel('What you saw, in your words').fill('it is green');
   await step.getByRole('button', { name: 'It is otherwise' }).click();
-  await expect(step).toContainText('“it is green” · Mara');
+  await expect(step).toContainText('“it is green” · Mara Quay');
   await expect(saving(page)).toContainText('saved');
   await page.reload();
-  await expect(step).toContainText('“it is green” · Mara');
+  await expect(step).toContainText('“it is green” · Mara Quay');
   await step.getByRole('button', { name: 'Find the fault from here' }).click();
   const question = main.getByRole('region', { name: 'The question' });
   await expect(question.getByRole('heading', { name: 'Red' })).toBeVisible();
@@ -49,7 +49,7 @@ test('a prop is brought up: volts before the plug, a stop point, and the fault f
     facts: { list: string; field: string; by?: string; value: { volts?: number } }[];
   };
   const meter = facts.facts.findLast(({ field }) => field === 'bringUp.meter')!;
-  expect([meter.list, meter.by, meter.value.volts]).toEqual(['feeds', 'Mara', 12.1]);
+  expect([meter.list, meter.by, meter.value.volts]).toEqual(['feeds', 'Mara Quay', 12.1]);
 });
 
 test('bring-up is walked by keys, and fits a phone', async ({ page, request }) => {
@@ -64,6 +64,29 @@ test('bring-up is walked by keys, and fits a phone', async ({ page, request }) =
   await expect(step.getByRole('heading', { level: 3 })).not.toHaveText(before);
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(overflow).toBeLessThanOrEqual(0);
+});
+
+test('a device is brought up on the phone, and what was seen there stands on the sheet of its props', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await page.setViewportSize({ width: 360, height: 780 });
+  await page.goto(`/bench/${id}?page=bring-up&device=boathouse-box`);
+  const main = page.getByRole('main');
+  await expect(main.getByRole('status')).toContainText('0 of 7 as planned');
+  await main.getByRole('checkbox', { name: /^Boathouse box answers/ }).check();
+  await main
+    .getByRole('region', { name: 'Its values are saved' })
+    .getByRole('checkbox', { name: 'It is otherwise' })
+    .check();
+  await expect(main.getByRole('alert')).toContainText('They are kept only until the power is cut');
+  await expect(main.getByRole('status')).toContainText('1 of 7 as planned');
+  await expect(page.getByRole('banner').getByRole('status')).toContainText('saved');
+  await openAt(page, id, 'prove/prop/net-curtain?sheet=bring-up');
+  await expect(page.getByRole('main').getByRole('status').first()).toContainText(
+    '1 of 26 as planned · something was seen otherwise',
+  );
 });
 
 test('bench help: an order from fills, a count by halving, a break, plugs, and labels of panels', async ({
@@ -105,8 +128,18 @@ test('bench help: an order from fills, a count by halving, a break, plugs, and l
   await other.fill('1');
   await other.press('Enter');
   await expect(plugs.getByRole('status')).toContainText('Exchange plugs: B1 with B2.');
+  await fill(page, 'The first lights, one after another', 'RW, B, G, RW, B');
+  await expect(card('Colours change along the string').getByRole('status')).toContainText(
+    '3 channels a light are set and the chips take 4',
+  );
   await choose('Bands on a fill of red', 'Second band', 'Blue');
   await expect(card('Bands on a fill of red')).toContainText('The device counts more channels');
+  await fill(page, 'Lights that work', '49');
+  await card('Into stock').getByRole('button', { name: 'Keep it as S1' }).click();
+  await expect(card('Into stock').getByRole('list', { name: 'In stock' })).toContainText(
+    'S1 string, 49 lights',
+  );
+  await expect(card('Into stock').getByRole('button', { name: 'Keep it as S2' })).toBeDisabled();
   await openAt(page, id, 'prove/prop/score-wall?sheet=help');
   await page.getByLabel('Label of the panel 1 across, 1 down').fill('1.2');
   await page.getByLabel('Label of the panel 2 across, 1 down').fill('1.1');

@@ -7,6 +7,7 @@ const PLAIN = {
   caution: null,
   isStop: false,
   picture: null,
+  percent: null,
   volts: null,
   leads: [],
   deviceStep: null,

@@ -21,6 +21,7 @@ const PLAIN = {
   caution: null,
   isStop: false,
   picture: null,
+  percent: null,
   trial: null,
   volts: null,
   leads: [],
@@ -115,6 +116,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
       stage: 'colour',
       name: 'Tints at a low level',
       does: 'White at a tenth; look along all of it.',
+      percent: 10,
       expect: 'The same white everywhere.',
       otherwise:
         'A half that is warmer is another batch: balance it, that is no matter of power. An end that is yellow at full level alone is.',
@@ -251,6 +253,7 @@ function stringSteps(plan: Plan, prop: number, step: (own: Own) => BringUpStep):
           ? 'Data goes in at the other end, or plus and ground are exchanged; arrows point away from the device.'
           : `The joint at light ${groupDigits(firstPixel)} or the string that was joined last: data into its out end, a wire too short, a pixel that does not pass data on.`,
       picture: { by: 'upTo', lights },
+      percent: 20,
       holds: [lights, firstPixel],
     });
   });

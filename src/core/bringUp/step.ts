@@ -53,6 +53,8 @@ export interface BringUpStep {
   /** Where it is otherwise nothing after it is gone on with. */
   isStop: boolean;
   picture: ExpectedPicture | null;
+  /** How bright it is sent, in percent; null where the trial says so, or nothing is sent. */
+  percent: number | null;
   /** The trial of the search that this is; null where the search has none. */
   trial: string | null;
   /** Volts that are read, with what they are to be. */

@@ -1,3 +1,4 @@
+import { BringUpPage } from './BringUpPage';
 import type { BenchPage } from './page';
 import { PortsPage } from './PortsPage';
 import { TicksPage } from './TicksPage';
@@ -6,4 +7,5 @@ import { TicksPage } from './TicksPage';
 export const BENCH_PAGES: readonly BenchPage[] = [
   { id: 'ports', label: 'Ports', Page: PortsPage },
   { id: 'ticks', label: 'Type in', Page: TicksPage },
+  { id: 'bring-up', label: 'Bring up', Page: BringUpPage },
 ];

@@ -75,7 +75,7 @@ export function BringUpSheet({ plan, prop }: { plan: Plan; prop: number }) {
       </div>
     );
   const say = (seen: Said | null) => {
-    note(...notesOf(step, seen, by || undefined));
+    note(...notesOf(step, seen, by.trim() || undefined));
     const after = steps[steps.indexOf(step) + 1];
     // What was seen otherwise stays in view: it says what to do.
     if (seen?.seen === 'asPlanned' && after) setChosen(keyOf(after));

@@ -79,7 +79,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
         was: top?.ways.find((way) => way.faults === faults)?.sentences ?? [],
         tests: told.flatMap((each) => ('trial' in each ? [each.trial] : [])),
       },
-      ...(by && { by }),
+      ...(by.trim() && { by: by.trim() }),
     });
     say({ mended: faults });
   };
@@ -207,11 +207,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
                 />
               )}
               {next!.trial.how === 'sent' && (
-                <SendTrial
-                  plan={plan}
-                  prop={prop}
-                  step={{ trial: next!.trial.id, picture: { by: 'trial', trial: next!.trial.id } }}
-                />
+                <SendTrial plan={plan} prop={prop} step={{ trial: next!.trial.id, percent: null }} />
               )}
               <Group>
                 <Button variant="default" onClick={() => say({ trial: next!.trial.id, cantTell: true })}>

@@ -11,6 +11,8 @@ import { OrderHelp } from './help/OrderHelp';
 import { PanelsHelp } from './help/PanelsHelp';
 import { PortsHelp } from './help/PortsHelp';
 import { ScanHelp } from './help/ScanHelp';
+import { SmearHelp } from './help/SmearHelp';
+import { StockHelp } from './help/StockHelp';
 import styles from './help/help.module.css';
 
 /** Small helps for one question each: what is seen goes in, what to change comes out. */
@@ -29,9 +31,11 @@ export function HelpSheet({ plan, prop }: { plan: Plan; prop: number | null }) {
         {prop !== null && !isPanelled && <BreakHelp plan={plan} prop={prop} />}
         {isPanelled && <PanelsHelp plan={plan} prop={prop!} />}
         <PortsHelp plan={plan} prop={prop} />
+        <SmearHelp />
         <BandsHelp />
         <ScanHelp />
         <FlickerHelp />
+        <StockHelp />
       </div>
     </div>
   );

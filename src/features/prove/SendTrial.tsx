@@ -13,9 +13,6 @@ import { useWatchedBench } from './useBench';
 import { useSending } from './useSending';
 import { setTest, useStopKey } from './useTest';
 
-/** How bright strings are looked at while they are joined. */
-const JOINING_PERCENT = 20;
-
 /** Sends what a step or a question is about, to the rig or to the devices; nothing is sent before that is chosen. */
 export function SendTrial({
   plan,
@@ -24,7 +21,7 @@ export function SendTrial({
 }: {
   plan: Plan;
   prop: number;
-  step: Pick<BringUpStep, 'trial' | 'picture'>;
+  step: Pick<BringUpStep, 'trial' | 'percent'>;
 }) {
   const showId = useShow((state) => state.id);
   const rateHz = useShow((state) => wantedRateOf(state.show.addressing));
@@ -37,7 +34,7 @@ export function SendTrial({
   const { id } = plan.show.props[prop]!;
   const trial = trialsOf(plan, prop).find((each) => each.id === step.trial);
   const pattern = trial?.pattern ?? 'ramp';
-  const percent = trial ? Math.round(100 * trial.level) : JOINING_PERCENT;
+  const percent = step.percent ?? Math.round(100 * (trial?.level ?? 0));
   const state = useWatchedBench(showId);
   const { stop, isOthers } = useSending(showId, { on: 'prop', propId: id }, choice, state);
   useStopKey(state?.sending != null, stop);

@@ -5,5 +5,5 @@ const MOST_LETTERS = 80;
 /** Who stands before the display: kept in this browser, and noted with what was seen. */
 export function useSeenBy(): [by: string, set: (by: string) => void] {
   const [by, setBy] = useLocalStorage({ key: 'rapid-lantern.seen-by', defaultValue: '' });
-  return [by.trim(), (next) => setBy(next.slice(0, MOST_LETTERS))];
+  return [by, (next) => setBy(next.slice(0, MOST_LETTERS))];
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bandsOf, packingOf } from './packingBands';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
 import { planShow } from '../../plan/plan';
+import { Facts, type Fact, type Note } from '../../show/facts';
 import { Scope } from '../scope';
 import { PERCEIVED } from '../perceive';
 import { breakAt } from './breakAt';
@@ -10,6 +11,8 @@ import { afterLook, looksLeft, nextLight, wholeRange } from './countFinder';
 import { labelIn, panelMends } from './panelsSeen';
 import { portOrderOf } from './portOrder';
 import { scanOf } from './scan';
+import { nextLabel, stockNote, stockOf } from './stock';
+import { readLights, smearSentences } from './smearWords';
 
 describe('colour order from fills', () => {
   it.each(['RGB', 'RGBW'])('finds every order of %s under every order that is set, exactly', (letters) => {
@@ -222,6 +225,39 @@ describe('labels that are read on panels', () => {
     expect(labelIn(wall, 2, 'outputPlace', ' 1.2 ')).toBe('1.2');
     expect(labelIn(wall, 2, 'rowColumnBack', '7.7')).toBe('7.7');
   });
+});
+
+it('says in sentences what the first lights tell, the simplest first', () => {
+  expect(readLights('r, b g -')).toEqual(['R', 'B', 'G', '']);
+  expect([readLights('red'), readLights('')]).toEqual([null, []]);
+  expect(smearSentences(['R', 'R', 'R', 'R'], 'RGB')[0]).toBe('That is as it is to be.');
+  expect(smearSentences(smearOf('R', 'RGBW', 'RGB', 0, 8), 'RGBW')[0]).toMatch(
+    /^4 channels a light are set and the chips take 3/,
+  );
+  expect(smearSentences(smearOf('R', 'RGB', 'RGBW', 0, 6), 'RGB')[0]).toMatch(
+    /^3 channels a light are set and the chips take 4/,
+  );
+  // All green under red may be one channel late, or another order: both are one thing.
+  expect(smearSentences(['G', 'G', 'G', 'G'], 'RGB').slice(0, 2).join()).toMatch(/The chips take G/);
+  expect(smearSentences(['R', 'R', 'B', 'R'], 'RGB')).toEqual([]);
+});
+
+it('keeps pieces of no prop by labels that none has, and lets them go', () => {
+  const noted = (...notes: Note[]) =>
+    new Facts([]).with(notes.map((note, i): Fact => ({ ...note, id: `f${i}`, at: '2026-11-01T20:00:00Z' })));
+  const piece = { what: 'string', lights: 50, order: 'GRB', remarks: '' } as const;
+  const two = noted(
+    stockNote('quay', 'S10', piece, 'Mara'),
+    stockNote('quay', 'S1', { ...piece, lights: 49 }),
+  );
+  expect(stockOf(two).map(({ label, lights, by }) => [label, lights, by])).toEqual([
+    ['S1', 49, null],
+    ['S10', 50, 'Mara'],
+  ]);
+  expect(nextLabel(stockOf(two))).toBe('S2');
+  const after = two.with([{ ...stockNote('quay', 'S1', null), id: 'f9', at: '2026-11-01T21:00:00Z' }]);
+  expect(nextLabel(stockOf(after))).toBe('S1');
+  expect(stockOf(noted({ ...stockNote('quay', 'S3', piece), value: 'broken' }))).toEqual([]);
 });
 
 it('reads the scan of a panel from the rows that are lit at once', () => {

@@ -1,0 +1,46 @@
+import { smearsThatFit, type Lit } from './colourOrderOf';
+
+/** Fewer lights tell too little. */
+export const LEAST_LIGHTS = 4;
+const MOST_SAID = 3;
+
+/** What somebody typed of the first lights: letters of what is lit in each, `-` where it is dark; null where that is something else. */
+export function readLights(text: string): Lit[] | null {
+  const parts = text
+    .trim()
+    .toUpperCase()
+    .split(/[\s,]+/)
+    .filter((part) => part !== '');
+  return parts.every((part) => /^([RGBW]{1,4}|-)$/.test(part))
+    ? parts.map((part) => (part === '-' ? '' : part))
+    : null;
+}
+
+/**
+ * What the first lights under red say, in sentences; the simplest first.
+ *
+ * @param setting the order that is set, with as many letters as channels a light are sent
+ */
+export function smearSentences(seen: readonly Lit[], setting: string): string[] {
+  const found = smearsThatFit(seen, 'R', setting);
+  // One thing that is otherwise is likelier than two.
+  const rank = ({ chip, sent, taken, shift }: (typeof found)[number]) =>
+    (sent === taken ? 0 : 1) + (shift === 0 ? 0 : 1) + (chip === setting ? 0 : 1) + Math.abs(shift) / 10;
+  return [...found]
+    .sort((a, b) => rank(a) - rank(b))
+    .slice(0, MOST_SAID)
+    .map(({ chip, sent, taken, shift }) => {
+      const parts = [
+        sent === taken
+          ? ''
+          : `${sent} channels a light are set and the chips take ${taken}: choose chips of ${taken} colours.`,
+        shift === 0
+          ? ''
+          : `Data comes ${Math.abs(shift)} ${Math.abs(shift) === 1 ? 'channel' : 'channels'} ${shift > 0 ? 'late' : 'early'}: the start channel is off by so many.`,
+        sent === taken && chip !== setting
+          ? `The chips take ${chip}: set that in the place of ${setting}.`
+          : '',
+      ].filter((part) => part !== '');
+      return parts.join(' ') || 'That is as it is to be.';
+    });
+}
