@@ -43,9 +43,7 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
     return () => {
       left = true;
     };
-    // What is kept follows from the moves alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [level, seed, moves]);
+  }, [level, seed, moves, keep]);
   useEffect(
     () => () => {
       practice.current?.stop();
@@ -53,12 +51,8 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
     },
     [],
   );
-  const plan = useMemo(() => (game ? planShow(game.show) : null), [game?.show]); // eslint-disable-line react-hooks/exhaustive-deps
-  const allWhite = useMemo(
-    () =>
-      new Uint8Array(plan && game ? plan.props[game.prop]!.pixelCount : 0).fill(PERCEIVED.indexOf('white')),
-    [plan, game?.prop], // eslint-disable-line react-hooks/exhaustive-deps
-  );
+  const show = game?.show;
+  const plan = useMemo(() => (show ? planShow(show) : null), [show]);
   if (problem) return <p role="alert">{problem}</p>;
   if (!game || !plan) return <p role="status">Building a display…</p>;
   const isCurrent = game.movesCount === moves.length;
@@ -99,7 +93,7 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
         {game.isOver && <Ended plan={plan} game={game} onAnother={onAnother} onAgain={() => setMoves([])} />}
         {game.done.length === 0 && (
           <figure className={styles.whole}>
-            <AnswerPicture plan={plan} prop={game.prop} seen={allWhite} isBack={false} />
+            <AnswerPicture plan={plan} prop={game.prop} seen={allWhite(plan, game.prop)} isBack={false} />
             <figcaption className={styles.quiet}>All of it, as it would be lit in white</figcaption>
           </figure>
         )}
@@ -127,6 +121,10 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
     </div>
   );
 }
+
+/** A display on which all is lit. */
+const allWhite = (plan: Plan, prop: number) =>
+  new Uint8Array(plan.props[prop]!.pixelCount).fill(PERCEIVED.indexOf('white'));
 
 function SpentLine({ plan, prop, spent }: { plan: Plan; prop: number; spent: Spent }) {
   return (

@@ -1,4 +1,5 @@
 import { useLocalStorage } from '@mantine/hooks';
+import { useCallback } from 'react';
 
 /** How a round went, kept in this browser. */
 export interface PlayedRound {
@@ -25,15 +26,16 @@ export function useProgress(): [readonly PlayedRound[], (round: PlayedRound) => 
       }
     },
   });
-  return [
-    rounds,
-    (round) =>
+  const keep = useCallback(
+    (round: PlayedRound) =>
       setRounds((before) => {
         const known = before.find(({ level, seed }) => level === round.level && seed === round.seed);
         if (known && known.points >= round.points) return before;
         return [round, ...before.filter((each) => each !== known)].slice(0, MOST_KEPT);
       }),
-  ];
+    [setRounds],
+  );
+  return [rounds, keep];
 }
 
 function isRound(value: unknown): value is PlayedRound {

@@ -11,7 +11,7 @@ import { BenchQuestion } from './BenchQuestion';
 import { SendControls, type SendChoice } from './SendControls';
 import { useWatchedBench } from './useBench';
 import { useSending } from './useSending';
-import { setTest, useStopKey } from './useTest';
+import { setTest, stopTest, useStopKey } from './useTest';
 
 /** Sends what a step or a question is about, to the rig or to the devices; nothing is sent before that is chosen. */
 export function SendTrial({
@@ -38,10 +38,15 @@ export function SendTrial({
   const state = useWatchedBench(showId);
   const { stop, isOthers } = useSending(showId, { on: 'prop', propId: id }, choice, state);
   useStopKey(state?.sending != null, stop);
+  const isSent = trial === undefined || trial.how === 'sent';
   useEffect(() => {
-    setTest({ pattern, percent, step: null, timeS: 0, isRunning: true, isOwnTest: false, on: null });
-  }, [pattern, percent]);
-  if (trial && trial.how !== 'sent') return null;
+    // What a device shows by itself is looked at while nothing is sent.
+    if (isSent)
+      setTest({ pattern, percent, step: null, timeS: 0, isRunning: true, isOwnTest: false, on: null });
+    else stopTest();
+    return stopTest;
+  }, [isSent, pattern, percent]);
+  if (!isSent) return null;
   return (
     <>
       <SendControls

@@ -50,7 +50,7 @@ export function colourOrderOf(setting: string, seen: Readonly<Partial<Record<str
   const several = told.find(([, lit]) => lit.length > 1);
   if (several)
     return {
-      problem: `${colourWords(several[0])} lights ${colourWords(several[1])} at once: neighbours are read together, as by three channels for four or four for three, or channels are off by less than a light. Look at one light alone.`,
+      problem: `${colourWords(several[0])} lights two colours at once: neighbours are read together, as by three channels for four or four for three, or channels are off by less than a light. Look at one light alone.`,
     };
   const fits = ordersOf([...setting].sort().join('')).filter((chip) =>
     told.every(([sent, lit]) => shownOf(sent, setting, chip) === lit),
