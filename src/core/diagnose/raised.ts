@@ -1,5 +1,6 @@
 import { deviceSettings } from '../devices/deviceSettings';
 import { keptValues, valuesToTick } from '../devices/settings';
+import { controllersOfProp } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import type { Fault } from '../rig/faults/registry';
 import type { Facts } from '../show/facts';
@@ -56,10 +57,7 @@ const TICKED = 0.4;
  */
 export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[], prop: number): Raise[] {
   const propId = plan.show.props[prop]!.id;
-  const { firstRun, runCount } = plan.props[prop]!;
-  const controllers = new Set(
-    plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
-  );
+  const controllers = controllersOfProp(plan, prop);
   const found = findings.flatMap((finding): Raise[] => {
     const of = BY_CHECK[finding.check];
     const isOwn =

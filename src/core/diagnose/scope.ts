@@ -1,5 +1,6 @@
 import { painted, patternById } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
+import { controllersOfProp } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { isSound, lightPlaces, type Chain } from '../rig/chain';
@@ -63,9 +64,7 @@ export class Scope {
     this.slots = slotsOf(pixelCount, isThinned ? LOOKED_AT : Infinity);
     this.count = this.slots.reduce((sum, slot) => sum + (slot < 0 ? 0 : 1), 0);
     this.planned = plannedRig(plan);
-    this.controllers = new Set(
-      plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
-    );
+    this.controllers = controllersOfProp(plan, prop);
     this.plannedPixels = new Set(this.planned.chains.map(({ pixel }) => pixel));
     this.trials = trialsOf(plan, prop);
     const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[prop]!.pixelTypeId);

@@ -46,3 +46,11 @@ export const portsOfController = indexed<PlannedPort>(
   (plan) => plan.ports,
   (port) => port.controller,
 );
+
+/** Indices of the controllers that drive a prop, in the order of its runs. @param prop its index in the show */
+export function controllersOfProp({ props, runs }: LaidShow, prop: number): ReadonlySet<number> {
+  const { firstRun, runCount } = props[prop]!;
+  return new Set(
+    runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
+  );
+}

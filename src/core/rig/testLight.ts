@@ -1,6 +1,7 @@
 import { painted, patternById } from '../patterns/registry';
 import type { Colour } from '../patterns/pattern';
 import { stretchesOf, type TestSelection } from '../patterns/selection';
+import { controllersOfProp } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { controllersTouchedBy, faultsOf, sentenceOf, type Fault } from './faults/registry';
 import { afterPowerCut, lightOfMoving, lightOfOwnTest, plannedRig, type Rig } from './rig';
@@ -43,14 +44,6 @@ function rigsOf(plan: Plan, setup: RigSetup): { planned: Rig; rig: Rig; cut: Rig
     known.set(plan, (found = { planned, setup: key, rig, cut: afterPowerCut(rig) }));
   }
   return found;
-}
-
-/** The controllers that drive a prop. */
-function controllersOfProp({ props, runs }: Plan, prop: number): Set<number> {
-  const { firstRun, runCount } = props[prop]!;
-  return new Set(
-    runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
-  );
 }
 
 /** What is seen of a test, and what is to be seen. */

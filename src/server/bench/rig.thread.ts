@@ -1,3 +1,4 @@
+import { controllersOfProp } from '@/core/plan/planIndex';
 import type { Rig } from '@/core/rig/rig';
 import { answerAll } from './answering';
 import type { RigAsks } from './asks';
@@ -23,10 +24,8 @@ answerAll<RigAsks>({
     const index = plan.show.props.findIndex(({ id }) => id === propId);
     const planned = plan.props[index];
     if (!planned) return new Uint8Array(0);
-    const { firstRun, runCount, firstPixel, pixelCount } = planned;
-    const only = new Set(
-      plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
-    );
+    const { firstPixel, pixelCount } = planned;
+    const only = controllersOfProp(plan, index);
     return open.listener.light(only).slice(4 * firstPixel, 4 * (firstPixel + pixelCount));
   },
   report: () => ({ heard: open?.listener.report() ?? [], notes: open?.listener.notes ?? [] }),
