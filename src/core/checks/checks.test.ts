@@ -2,6 +2,7 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { planShow } from '../plan/plan';
 import { applyEdit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
+import { BY_CHECK } from '../diagnose/raised';
 import { CHECKS, findingsOf } from './registry';
 
 const of = (show: Show) => findingsOf(planShow(show));
@@ -23,6 +24,11 @@ it('finds nothing where nothing is wrong', () => {
 it('has a different id and a meaning for every check', () => {
   expect(new Set(CHECKS.map((check) => check.id)).size).toBe(CHECKS.length);
   for (const check of CHECKS) expect(check.meaning).toMatch(/\.$/);
+});
+
+it('has every check by which faults are suspected', () => {
+  const ids = CHECKS.map(({ id }) => id);
+  for (const check of Object.keys(BY_CHECK)) expect(ids).toContain(check);
 });
 
 it('finds a run on no port and puts it on one with room', () => {

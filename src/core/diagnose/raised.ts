@@ -22,8 +22,8 @@ interface Finding {
   controllerId?: string;
 }
 
-/** Faults that findings of a check point at. */
-const BY_CHECK: Readonly<Record<string, { kinds: readonly Fault['kind'][]; why: string }>> = {
+/** Faults that findings of a check point at, by the id of the check. */
+export const BY_CHECK: Readonly<Record<string, { kinds: readonly Fault['kind'][]; why: string }>> = {
   'starved-pixels': { kinds: ['starvedEnd'], why: 'Feed says that too few volts reach some of its pixels' },
   'data-lines': {
     kinds: ['lowLevel', 'noGround'],
