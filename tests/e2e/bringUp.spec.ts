@@ -75,7 +75,14 @@ test('a device is brought up on the phone, and what was seen there stands on the
   await page.goto(`/bench/${id}?page=bring-up&device=boathouse-box`);
   const main = page.getByRole('main');
   await expect(main.getByRole('status')).toContainText('0 of 7 as planned');
-  await main.getByRole('checkbox', { name: /^Boathouse box answers/ }).check();
+  // A stop point holds up what rests on it.
+  const off = main.getByRole('region', { name: 'Boathouse box is without power' });
+  await off.getByRole('checkbox', { name: 'It is otherwise' }).check();
+  const answers = main.getByRole('checkbox', { name: /^Boathouse box answers/ });
+  await expect(answers).toBeDisabled();
+  await expect(main).toContainText('Stop: Boathouse box is without power was seen otherwise');
+  await off.getByRole('checkbox', { name: 'It is otherwise' }).uncheck();
+  await answers.check();
   await main
     .getByRole('region', { name: 'Its values are saved' })
     .getByRole('checkbox', { name: 'It is otherwise' })

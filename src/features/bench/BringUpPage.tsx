@@ -1,5 +1,5 @@
 import { deviceSteps } from '@/core/bringUp/deviceSteps';
-import { notesOf, progressOf, stateOf, type Said } from '@/core/bringUp/record';
+import { notesOf, progressOf, stateOf, stoppedBy, type Said } from '@/core/bringUp/record';
 import { STAGE_WORDS, type BringUpStep } from '@/core/bringUp/step';
 import type { Plan } from '@/core/plan/planned';
 import { useNote, useShow } from '../show/ShowProvider';
@@ -19,6 +19,7 @@ export function BringUpPage({ plan, controller }: { plan: Plan; controller: numb
       </p>
       {steps.map((step) => {
         const state = stateOf(facts, step);
+        const stop = stoppedBy(facts, steps, step);
         return (
           <section key={step.id} aria-label={step.name}>
             <h2 className={styles.group}>{STAGE_WORDS[step.stage]}</h2>
@@ -26,6 +27,7 @@ export function BringUpPage({ plan, controller }: { plan: Plan; controller: numb
               <input
                 type="checkbox"
                 checked={state === 'asPlanned'}
+                disabled={stop !== null}
                 onChange={(event) => say(step, event.currentTarget.checked ? { seen: 'asPlanned' } : null)}
               />
               <span>
@@ -33,6 +35,7 @@ export function BringUpPage({ plan, controller }: { plan: Plan; controller: numb
                 <small>{step.does}</small>
                 <small>{step.expect}</small>
                 {step.caution && <small>{step.caution}</small>}
+                {stop && <small>Stop: {stop.name} was seen otherwise. Mend that first.</small>}
               </span>
             </label>
             {state !== 'asPlanned' && (

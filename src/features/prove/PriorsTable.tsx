@@ -2,8 +2,8 @@ import { Select } from '@mantine/core';
 import { notedPriors, OFTEN, priorsNote } from '@/core/diagnose/priorsNoted';
 import { PRIORS } from '@/core/diagnose/priors';
 import { FAULT_KINDS } from '@/core/rig/faults/registry';
-import grid from '../patch/sheets/FoundGrid.module.css';
 import { useNote, useShow } from '../show/ShowProvider';
+import styles from './find.module.css';
 
 const wordsOf = (weight: number) => OFTEN.find((each) => each.weight === weight)?.words ?? OFTEN[0].words;
 
@@ -14,8 +14,8 @@ export function PriorsTable() {
   const note = useNote();
   const noted = notedPriors(facts);
   return (
-    <div className={grid.wrap}>
-      <table className={grid.grid} aria-label="How often things are the matter">
+    <div className={styles.priors}>
+      <table aria-label="How often things are the matter">
         <thead>
           <tr>
             <th scope="col">What</th>

@@ -26,7 +26,7 @@ export function StockHelp() {
   return (
     <HelpCard
       title="Into stock"
-      says="A string or a panel of no prop: find its order and its count above, write the label on it, and keep what you found."
+      says="A string or a panel of no prop: find its order and its count with the helps on this sheet, write the label on it, and keep what you found."
     >
       <div className={styles.row}>
         <Select
