@@ -13,7 +13,8 @@ it('hides as many faults as the level says, of its layers, the same for the same
       const round = roundOf(of, seed);
       expect(round.hidden).toHaveLength(of.faults);
       expect(new Set(round.hidden.map(({ kind }) => kind)).size).toBe(of.faults);
-      const { show, choices, placed } = gameOf(of, seed, []);
+      const { show, choices, placed, isWon } = gameOf(of, seed, []);
+      expect(isWon).toBe(false);
       expect(gameOf(of, seed, []).show).toEqual(show);
       // What is hidden can be chosen.
       for (const fault of round.hidden)

@@ -1,6 +1,6 @@
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
-import { drawFaults, drawsOf } from '../diagnose/play';
+import { areAlike, drawFaults, drawsOf } from '../diagnose/play';
 import { Scope } from '../diagnose/scope';
 import { planShow } from '../plan/plan';
 import type { Plan } from '../plan/planned';
@@ -83,7 +83,9 @@ function makeRound(level: Level, seed: number): Round {
       draw,
       (fault) => level.layers === null || level.layers.includes(layerOf(fault)),
     );
-    if (hidden.length === level.faults) return { level, seed, plan, prop: 0, scope, hidden };
+    // Two that undo each other would be nothing to find.
+    const isSeen = !areAlike(scope, scope.rigWith(hidden), scope.planned);
+    if (hidden.length === level.faults && isSeen) return { level, seed, plan, prop: 0, scope, hidden };
   }
 }
 
