@@ -1,12 +1,12 @@
 import { piecesOf } from '../answers/stockPieces';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { chipOrders } from '../devices/colourOrders';
-import { layWall } from '../panels/wallFacts';
 import { spansOfRun } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { threadedOf } from '../plan/threadedOf';
 import { sourceWords } from '../power/leadWords';
 import { kindOf } from '../props/registry';
+import { wallOf } from '../diagnose/help/wallOf';
 import { trialsOf, type Trial } from '../diagnose/trials';
 import { countOf, groupDigits } from '../units/number';
 import { capitalised } from '../units/words';
@@ -57,7 +57,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
         'Without a common ground data has no level: lights flicker or stay dark, and a data input may be lost.',
       isStop: true,
     }),
-    ...(of.kind === 'craft'
+    ...(kindOf(of).isMotorised
       ? [
           step({
             id: 'propellers',
@@ -261,9 +261,7 @@ function stringSteps(plan: Plan, prop: number, step: (own: Own) => BringUpStep):
 
 /** Whose label stands where, in the words of a wall. */
 function labelsOf(plan: Plan, prop: number): string {
-  const of = plan.show.props[prop]!;
-  if (of.kind !== 'wall') return '';
-  const [first] = layWall(of).chains;
+  const [first] = wallOf(plan.show.props[prop]!)?.chains ?? [];
   const panel = first?.panels[0];
   return panel ? `; the first of output 1 is panel ${panel.column + 1} across, ${panel.row + 1} down` : '';
 }

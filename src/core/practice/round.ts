@@ -1,10 +1,8 @@
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
-import type { Controller } from '../catalogue/controller';
 import { areAlike, drawFaults, drawsOf } from '../diagnose/play';
 import { Scope } from '../diagnose/scope';
 import { planShow } from '../plan/plan';
 import type { Plan } from '../plan/planned';
-import type { Prop } from '../props/registry';
 import { layerOf, type Fault } from '../rig/faults/registry';
 import type { Layer } from '../rig/fault';
 import { readShow } from '../show/read';
@@ -128,7 +126,7 @@ function drawShow(draw: () => number): Show {
       threading: { startRing: 'first', pattern: 'straight', runs: 1 },
     }),
   ];
-  const controller: Controller = {
+  const controller = {
     id: 'box',
     name: 'Quay box',
     label: 'A',
@@ -140,8 +138,8 @@ function drawShow(draw: () => number): Show {
     artNetOffset: -1,
     firstLedIndex: 0,
     skippedPixelsTakeChannels: false,
-  } as Controller;
-  const first = { ...oneOf(made)(), id: 'first', name: oneOf(NAMES), ...common } as unknown as Prop;
+  };
+  const first = { ...oneOf(made)(), id: 'first', name: oneOf(NAMES), ...common };
   const second = {
     kind: 'line',
     shape: { legs: legs(1) },
@@ -149,8 +147,8 @@ function drawShow(draw: () => number): Show {
     id: 'second',
     name: 'Bollard',
     ...common,
-  } as unknown as Prop;
-  const runs = (first.threading as { runs: number }).runs;
+  };
+  const { runs } = first.threading;
   return readShow({
     ...emptyShow('Practice'),
     pixelTypes: [pixelType],

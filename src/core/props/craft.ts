@@ -84,6 +84,7 @@ const craftThreadingSchema = z.strictObject({ runs: runsSchema });
  */
 export const craft = definePropKind({
   kind: 'craft',
+  isMotorised: true,
   label: 'Craft',
   hint: 'Model boats, vehicles, costumes: single pixels on a board, numbered by clicking, each facing its own way.',
   glyph: { path: 'M3 14h18l-3 6H6zM12 14V4l6 7h-6' },

@@ -51,6 +51,8 @@ export interface PropKind<
   panelled?: boolean;
   /** How its panels are fed, each on its own; columns and rows count from 1 at the top left of the front. */
   panelPower?: (shape: z.infer<Shape>) => PanelPower;
+  /** It has motors, which must not start while its lights are tested. */
+  isMotorised?: boolean;
   /** The points laid out flat where the true view hides some behind others. */
   unrolled?: (shape: z.infer<Shape>) => Points;
   /** What the two sides are called where they are not the front and the back. */
