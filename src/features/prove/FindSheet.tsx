@@ -20,6 +20,7 @@ import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
 import { Opening } from '../feed/Opening';
 import { AnswerPicture } from './AnswerPicture';
+import { BackButtons } from './BackButtons';
 import { Described } from './Described';
 import styles from './find.module.css';
 import { useRig } from './useRig';
@@ -219,21 +220,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
               </Group>
             </>
           )}
-          {told.length > 0 && (
-            <Group>
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                color="gray"
-                onClick={() => setTold(told.slice(0, -1))}
-              >
-                Back one step
-              </Button>
-              <Button size="compact-sm" variant="subtle" color="gray" onClick={() => setTold([])}>
-                From the beginning
-              </Button>
-            </Group>
-          )}
+          <BackButtons words="Back one step" said={told} onChange={setTold} />
         </section>
         <section aria-label="Suspects" className={styles.suspects}>
           <h3>Suspects</h3>

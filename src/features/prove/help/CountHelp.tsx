@@ -11,6 +11,7 @@ import {
 import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
+import { BackButtons } from '../BackButtons';
 import { setTest, stepBy } from '../useTest';
 import { useGoTo } from '../../view/useView';
 import { HelpAnswer, HelpCard } from './HelpCard';
@@ -73,21 +74,7 @@ export function CountHelp({ plan, prop }: { plan: Plan; prop: number | null }) {
           <p className={styles.quiet}>At most {countOf(looksLeft(range), 'look')} more.</p>
         </>
       )}
-      {looks.length > 0 && (
-        <Group>
-          <Button
-            size="compact-sm"
-            variant="subtle"
-            color="gray"
-            onClick={() => setLooks(looks.slice(0, -1))}
-          >
-            Back one look
-          </Button>
-          <Button size="compact-sm" variant="subtle" color="gray" onClick={() => setLooks([])}>
-            From the beginning
-          </Button>
-        </Group>
-      )}
+      <BackButtons words="Back one look" said={looks} onChange={setLooks} />
     </HelpCard>
   );
 }
