@@ -41,6 +41,7 @@ export const CORE_ORDER = [
   ['answers'],
   ['bringUp'],
   ['practice'],
+  ['parts'],
   ['checks'],
   ['papers'],
   ['search'],

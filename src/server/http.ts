@@ -5,12 +5,14 @@ import { factSchema, type Fact } from '@/core/show/facts';
 import { idSchema } from '@/core/fields/fields';
 import { ShowError, type Problem } from '@/core/fields/problem';
 import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
+import { PAPER_SIZES, type PaperSize } from '@/core/catalogue/paper';
 import { groupDigits } from '@/core/units/number';
 import { BenchAsks, BenchRefuses } from './bench/bench';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
 import { JobEnded, jobs } from './jobs/runner';
 import type { Job } from './jobs/jobs';
+import type { PrintAsked } from './papers/print';
 import { NoPhoto } from './photos';
 import { shows } from './repository';
 import { MustReload, NoSuchChange, NoSuchSheet, NoSuchShow, NothingThere } from './showErrors';
@@ -245,6 +247,38 @@ export async function jobAnswer(
 }
 
 export const JSON_TYPE = { 'content-type': 'application/json' };
+
+/** How a sheet is asked for: under which address phones reach the program, and, where the query says so, the size of paper and footnotes. @throws Refusal */
+export function printAsked(request: Request, showId: string): PrintAsked {
+  const query = new URL(request.url).searchParams;
+  const size = query.get('size');
+  if (size !== null && !PAPER_SIZES.includes(size as PaperSize))
+    throw new Refusal(400, `“size” is “${size.slice(0, 40)}”; paper is ${PAPER_SIZES.join(' or ')}.`);
+  const explains = query.get('explains');
+  return {
+    // What stands behind in the address is not always the name under which we were asked.
+    origin: `http://${request.headers.get('host') ?? '127.0.0.1'}`,
+    showId,
+    printedAt: new Date().toISOString(),
+    ...(size !== null && { size: size as PaperSize }),
+    ...(explains !== null && { explains: explains === '1' }),
+  };
+}
+
+const SHEET_TYPES = {
+  pdf: 'application/pdf',
+  svg: 'image/svg+xml',
+  csv: 'text/csv; charset=utf-8',
+  json: 'application/json',
+} as const;
+
+/** Of a sheet as a file. What a browser shows by itself is shown; tables are saved. */
+export function sheetHeaders(as: keyof typeof SHEET_TYPES, name: string): Record<string, string> {
+  const type = { 'content-type': SHEET_TYPES[as] };
+  if (as === 'json') return type;
+  if (as === 'csv') return { ...type, 'content-disposition': attachment(`${name}.csv`) };
+  return { ...type, 'content-disposition': `inline; filename="${name}.${as}"` };
+}
 
 export function captureHeaders(fileName: string): Record<string, string> {
   return { 'content-type': 'application/vnd.tcpdump.pcap', 'content-disposition': attachment(fileName) };

@@ -20,7 +20,7 @@ interface SheetTableProps<Row> {
   table: Table<Row>;
   /** Before and after the columns of the table. */
   before?: ScreenColumn<Row>;
-  after?: ScreenColumn<Row>;
+  after?: ScreenColumn<Row> | readonly ScreenColumn<Row>[];
   /** By id of a column what stands there in place of its words: a field, a button beside them. */
   fields?: Readonly<Record<string, (row: Row, index: number) => ReactNode>>;
   chosen?: (row: Row) => boolean;
@@ -34,7 +34,7 @@ interface SheetTableProps<Row> {
 export function SheetTable<Row>({
   table,
   before,
-  after,
+  after = [],
   fields = {},
   chosen,
   onChoose,
@@ -43,6 +43,7 @@ export function SheetTable<Row>({
 }: SheetTableProps<Row>) {
   const handOut = useHandOut();
   const { columns, rows } = table;
+  const last: readonly ScreenColumn<Row>[] = [after].flat();
   return (
     <div>
       <div className={styles.wrap}>
@@ -56,7 +57,11 @@ export function SheetTable<Row>({
                   {column.unit && <span className={styles.unit}>{column.unit}</span>}
                 </th>
               ))}
-              {after && <th scope="col">{after.head}</th>}
+              {last.map((column) => (
+                <th key={column.head} scope="col">
+                  {column.head}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
@@ -73,7 +78,9 @@ export function SheetTable<Row>({
                     {fields[column.id]?.(row, i) ?? <CellWords cell={column.of(row, i)} />}
                   </td>
                 ))}
-                {after && <td>{after.cell(row, i)}</td>}
+                {last.map((column) => (
+                  <td key={column.head}>{column.cell(row, i)}</td>
+                ))}
               </tr>
             ))}
           </tbody>

@@ -24,6 +24,16 @@ export const portOptionsSchema = z.strictObject({
   packing: packingSchema.optional(),
   /** Where a new universe begins on it; absent keeps to the controller. */
   newUniverse: z.enum(NEW_UNIVERSE).optional(),
+  /** Where its socket sits on the board or the box, as one finds it: `back, third from the left`. */
+  socket: z.string().trim().min(1).max(60).optional(),
+  /** The pin that drives it: printed label, number in software and header position are three different things. */
+  pin: z
+    .strictObject({
+      label: z.string().trim().min(1).max(20).optional(),
+      software: z.string().trim().min(1).max(20).optional(),
+      header: z.string().trim().min(1).max(20).optional(),
+    })
+    .optional(),
 });
 export type PortOptions = z.infer<typeof portOptionsSchema>;
 

@@ -73,6 +73,10 @@ export interface PropKind<
   placeRows?: (shape: z.infer<Shape>) => { rows?: number[]; closed: boolean };
   /** Where stakes are driven or anchors fixed before anything is hung. */
   anchors?: (shape: z.infer<Shape>) => Anchors;
+  /** How far its pole stands out of the ground, in mm, where it hangs from one. */
+  poleMm?: (shape: z.infer<Shape>) => number | null;
+  /** Strip with holes that its pixels are pushed into: so many pieces of a length each. */
+  mountingStrip?: (shape: z.infer<Shape>) => { pieces: number; lengthMm: number };
   /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
   alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
   /** The same prop with its pixels at least so far apart, where that can be had by changing its measures. */

@@ -321,6 +321,9 @@ export const tree = definePropKind({
       ? { ...shape, everyHole: every }
       : { ...shape, holePitchMm: leastMm, everyHole: 1 };
   },
+  // A fan against a wall hangs from the wall.
+  poleMm: (shape) => (shape.form.kind === 'flat' ? null : treeHeightMm(shape)),
+  mountingStrip: (shape) => ({ pieces: shape.strands, lengthMm: stripLengthMm(shape) }),
   emptyHoles: (shape) => ({ top: shape.emptyHolesTop, bottom: shape.emptyHolesBottom }),
   placeRows: ({ form }) => ({ closed: form.kind === 'full' }),
   anchors: (shape) => {

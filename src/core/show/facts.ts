@@ -91,9 +91,31 @@ export class Facts {
     return this.all.filter((fact) => fact.kind === kind);
   }
 
-  /** Whether just this value was ticked as typed into a setting of a device. */
+  /** Whether just this value was ticked as typed into a setting of a device, which runs the same firmware still. */
   isTyped(controllerId: string, field: string, value: string): boolean {
-    return this.find('tick', 'controllers', controllerId, field)?.value === value;
+    const tick = this.find('tick', 'controllers', controllerId, field);
+    return tick?.value === value && !this.isOfOlderFirmware(tick);
+  }
+
+  /** The firmware that a device was last seen with; null while nobody has looked. */
+  firmwareOf(controllerId: string): Firmware | null {
+    const read = firmwareSchema.safeParse(this.find('test', 'controllers', controllerId, FIRMWARE)?.value);
+    return read.success ? read.data : null;
+  }
+
+  /** Other firmware may have lost or turned round what was typed before it came. */
+  private isOfOlderFirmware(fact: Fact): boolean {
+    const firmware = this.find('test', 'controllers', fact.recordId, FIRMWARE);
+    if (!firmware || (this.firmwareOf(fact.recordId)?.was ?? null) === null) return false;
+    return this.placeOf(fact) < this.placeOf(firmware);
+  }
+
+  private places: ReadonlyMap<Fact, number> | null = null;
+
+  /** Facts stand in the order in which they were noted, whatever the clocks of phones say. */
+  private placeOf(fact: Fact): number {
+    this.places ??= new Map(this.all.map((each, place) => [each, place]));
+    return this.places.get(fact)!;
   }
 
   /**
@@ -102,7 +124,8 @@ export class Facts {
    * @param settings what the device is to hold
    */
   isStepDone(controllerId: string, step: DeviceStep, settings: unknown): boolean {
-    return madeWith(this.find('deviceStep', 'controllers', controllerId, step), settings);
+    const fact = this.find('deviceStep', 'controllers', controllerId, step);
+    return madeWith(fact, settings) && !this.isOfOlderFirmware(fact!);
   }
 
   /** The same of a step of a prop's field sheet. @param values what the sheet says to type */
@@ -119,6 +142,14 @@ function madeWith(fact: Fact | undefined, values: unknown): boolean {
 function sheetField(step: string): string {
   return `step.${step}`;
 }
+
+const FIRMWARE = 'firmware';
+const firmwareSchema = z.strictObject({
+  version: z.string().min(1).max(60),
+  /** Which it had before; null where nobody knows it. */
+  was: z.string().max(60).nullable(),
+});
+export type Firmware = z.infer<typeof firmwareSchema>;
 
 /** A short word for values, by which it is seen whether they are still the same (FNV-1a, twice over). */
 export function digestOf(values: unknown): string {
@@ -149,6 +180,40 @@ export function tickOf(controllerId: string, field: string, value: string | null
 export function stepOf(controllerId: string, step: DeviceStep, settings: unknown): Note {
   const value = settings === null ? null : digestOf(settings);
   return { kind: 'deviceStep', list: 'controllers', recordId: controllerId, field: step, value };
+}
+
+/** What firmware a device is seen with. @param before what was known of it */
+export function firmwareFound(controllerId: string, version: string, before: Firmware | null): Note {
+  return {
+    kind: 'test',
+    list: 'controllers',
+    recordId: controllerId,
+    field: FIRMWARE,
+    value: { version, was: before?.version ?? null },
+  };
+}
+
+/** What is done once at a device and cannot be seen from outside: no secret is kept, only that it is done. */
+export const DEVICE_CARE = ['updatesFrozen', 'passwordChanged'] as const;
+export type DeviceCare = (typeof DEVICE_CARE)[number];
+
+export const CARE_WORDS: Record<DeviceCare, string> = {
+  updatesFrozen: 'Updates by itself are switched off until the display comes down',
+  passwordChanged: 'The password that it came with was changed',
+};
+
+export function careOf(controllerId: string, care: DeviceCare, isDone: boolean): Note {
+  return {
+    kind: 'test',
+    list: 'controllers',
+    recordId: controllerId,
+    field: `care.${care}`,
+    value: isDone ? 'yes' : null,
+  };
+}
+
+export function isCaredFor(facts: Facts, controllerId: string, care: DeviceCare): boolean {
+  return facts.find('test', 'controllers', controllerId, `care.${care}`)?.value === 'yes';
 }
 
 /** @param values what the sheet says to type; null takes the step back */

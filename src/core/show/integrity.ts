@@ -22,11 +22,13 @@ export function problemsAcross(show: Show): Problem[] {
     ...repeated(show.supplies, 'supplies', 'id'),
     ...repeated(show.feeds, 'feeds', 'id'),
     ...repeated(show.cuts, 'cuts', 'id'),
+    ...repeated(show.joints, 'joints', 'id'),
     ...repeated(show.places, 'places', 'name'),
     ...repeated(show.props, 'props', 'name'),
     ...repeated(show.controllers, 'controllers', 'label'),
     ...repeated(show.supplies, 'supplies', 'name'),
     ...repeated(show.feeds, 'feeds', 'name'),
+    ...repeated(show.joints, 'joints', 'name'),
     ...propProblems(show),
     ...patchProblems(show),
     ...deviceProblems(show),
@@ -157,6 +159,9 @@ function powerProblems(show: Show): Problem[] {
   });
   show.cuts.forEach(({ propId }, i) => {
     if (!props.has(propId)) missing(`cuts[${i}].propId`, 'prop', propId, props);
+  });
+  show.joints.forEach(({ propId }, i) => {
+    if (propId !== undefined && !props.has(propId)) missing(`joints[${i}].propId`, 'prop', propId, props);
   });
   return problems;
 }

@@ -1,5 +1,6 @@
 import type { Place, PatchEntry, Show, Task } from './schema';
 import type { Cut, Feed } from '../catalogue/feed';
+import type { Joint } from '../catalogue/joint';
 import type { Supply } from '../catalogue/supply';
 import type { Controller } from '../catalogue/controller';
 import type { ControllerType } from '../catalogue/controllerType';
@@ -18,6 +19,7 @@ export interface RecordOf {
   supplies: Supply;
   feeds: Feed;
   cuts: Cut;
+  joints: Joint;
 }
 export type ListName = keyof RecordOf;
 
@@ -32,6 +34,7 @@ export const LISTS = [
   'supplies',
   'feeds',
   'cuts',
+  'joints',
 ] as const satisfies readonly ListName[];
 
 /** What the show says of itself, outside of its lists: a record of its own. */
@@ -42,6 +45,8 @@ export const SHOW_FIELDS = [
   'lengths',
   'sender',
   'site',
+  'papers',
+  'parts',
 ] as const satisfies readonly (keyof Show)[];
 export type ShowField = (typeof SHOW_FIELDS)[number];
 
@@ -68,6 +73,7 @@ const WORDS: Record<ListName, string> = {
   supplies: 'supply',
   feeds: 'lead',
   cuts: 'cut',
+  joints: 'joint',
 };
 
 /** What a builder calls a record of a list. */

@@ -6,6 +6,9 @@ import { senderSchema } from '../catalogue/network';
 import { dataLeadSchema } from '../catalogue/dataLine';
 import { cutSchema, feedSchema } from '../catalogue/feed';
 import { pixelTypeSchema } from '../catalogue/pixelType';
+import { jointSchema } from '../catalogue/joint';
+import { paperSettingsSchema } from '../catalogue/paper';
+import { partsBookSchema } from '../catalogue/partsBook';
 import { supplySchema } from '../catalogue/supply';
 import { propSchema } from '../props/registry';
 import { siteSchema } from './siteSchema';
@@ -15,7 +18,7 @@ import { LENGTH_SYSTEMS } from '../units/length';
 import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
-export const SHOW_VERSION = 5;
+export const SHOW_VERSION = 6;
 
 export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema, order: orderSchema });
 export type Place = z.infer<typeof placeSchema>;
@@ -99,6 +102,7 @@ export const MOST_RECORDS = {
   supplies: 1000,
   feeds: 20_000,
   cuts: 20_000,
+  joints: 20_000,
 };
 
 /** The show file without the rules that span several of its parts; those are in integrity.ts. */
@@ -120,11 +124,17 @@ export const showSchema = z.strictObject({
   /** Power leads, with their injections. */
   feeds: z.array(feedSchema).max(MOST_RECORDS.feeds),
   cuts: z.array(cutSchema).max(MOST_RECORDS.cuts),
+  /** Plugs and joints, wire by wire. */
+  joints: z.array(jointSchema).max(MOST_RECORDS.joints),
   /** What power is sized for; absent while the usual stands. */
   power: powerPolicySchema.optional(),
   /** How lengths are written on screens and papers of this show; metric where nobody said it. */
   lengths: z.enum(LENGTH_SYSTEMS).optional(),
   sender: senderSchema.optional(),
+  /** How its sheets are printed; absent while the usual stands. */
+  papers: paperSettingsSchema.optional(),
+  /** What is at hand and what parts cost. */
+  parts: partsBookSchema.optional(),
   /** The drawing of the site; absent until one is made. */
   site: siteSchema.optional(),
 });
@@ -146,6 +156,7 @@ export function emptyShow(name: string): Show {
     supplies: [],
     feeds: [],
     cuts: [],
+    joints: [],
     addressing: { packing: { kind: 'wholePixels' }, newUniverse: 'controller' },
   };
 }

@@ -9,6 +9,7 @@ export const UPGRADES: Record<number, (older: Older) => Older> = {
   2: limitsBecomeFigures,
   3: ordersAndHoles,
   4: powerIsPlanned,
+  5: jointsAreKept,
 };
 
 function listOf(holder: Older, name: string): Older[] {
@@ -194,4 +195,9 @@ function ordersAndHoles(older: Older): Older {
 /** Version 4 said nothing of power. */
 function powerIsPlanned(older: Older): Older {
   return { ...older, version: 5, supplies: [], feeds: [], cuts: [] };
+}
+
+/** Version 5 knew no joints wire by wire. */
+function jointsAreKept(older: Older): Older {
+  return { ...older, version: 6, joints: [] };
 }

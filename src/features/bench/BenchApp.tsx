@@ -61,12 +61,14 @@ export function Bench() {
         <h1 className={styles.title}>{title}</h1>
         {planError && <p role="alert">{planError}</p>}
         {!plan && !planError && <p>Working it out…</p>}
-        {plan && controllers.length === 0 && (
+        {plan && controllers.length === 0 && page.id !== 'code' && (
           <p>
             No controller yet. Add one in Patch, and its ports and the values to type are here for the phone.
           </p>
         )}
-        {plan && controllers.length > 0 && <page.Page plan={plan} controller={controller} />}
+        {plan && (controllers.length > 0 || page.id === 'code') && (
+          <page.Page plan={plan} controller={controller} />
+        )}
       </main>
       <nav className={styles.pages} aria-label="Bench pages">
         {BENCH_PAGES.map((each) => (
@@ -74,7 +76,7 @@ export function Bench() {
             key={each.id}
             type="button"
             aria-current={each === page ? 'page' : undefined}
-            onClick={() => goTo({ page: each.id, port: null })}
+            onClick={() => goTo({ page: each.id, port: null, code: null })}
           >
             {each.label}
           </button>

@@ -3,7 +3,7 @@ import type { PlannedPort } from '@/core/patch/plug';
 import type { Plan } from '@/core/plan/planned';
 import { runName } from '@/core/plan/runName';
 import { countOf, groupDigits } from '@/core/units/number';
-import { endsOf } from '../patch/words';
+import { endsOf } from '@/core/plan/endsOfRuns';
 import styles from './bench.module.css';
 import { useBenchView } from './useBenchView';
 

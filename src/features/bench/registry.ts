@@ -1,4 +1,5 @@
 import { BringUpPage } from './BringUpPage';
+import { CodePage } from './CodePage';
 import type { BenchPage } from './page';
 import { PortsPage } from './PortsPage';
 import { TicksPage } from './TicksPage';
@@ -8,4 +9,5 @@ export const BENCH_PAGES: readonly BenchPage[] = [
   { id: 'ports', label: 'Ports', Page: PortsPage },
   { id: 'ticks', label: 'Type in', Page: TicksPage },
   { id: 'bring-up', label: 'Bring up', Page: BringUpPage },
+  { id: 'code', label: 'Code', Page: CodePage },
 ];

@@ -8,15 +8,20 @@ export interface BenchView {
   device: string | null;
   /** Number of a port of it; null for the list. */
   port: number | null;
+  /** A code of a label or a mark of a sheet that was scanned or typed; null while there is none. */
+  code: string | null;
 }
 
 function viewOf(search: string): BenchView {
   const query = new URLSearchParams(search);
   const port = Number(query.get('port'));
+  // What a camera reads says only what it is.
+  const code = query.get('code') ?? query.get('mark');
   return {
-    page: query.get('page') ?? '',
+    page: query.get('page') ?? (code === null ? '' : 'code'),
     device: query.get('device'),
     port: Number.isSafeInteger(port) && port > 0 ? port : null,
+    code: code === null ? null : code.slice(0, 40),
   };
 }
 
@@ -34,6 +39,7 @@ export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void
     if (next.page) query.set('page', next.page);
     if (next.device !== null) query.set('device', next.device);
     if (next.port !== null) query.set('port', String(next.port));
+    if (next.code !== null) query.set('code', next.code);
     moveTo(`${window.location.pathname}?${query}`);
     window.scrollTo(0, 0);
   }, []);

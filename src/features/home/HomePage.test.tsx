@@ -93,7 +93,7 @@ it('starts a show by its name', async () => {
   await waitFor(() => expect(router.push).toHaveBeenCalledWith('/shows/new-show/build'));
   const [address, request] = server.mock.calls[0]!;
   expect(address).toMatch(/^\/api\/shows\?job=import-/);
-  expect(JSON.parse(request.body)).toMatchObject({ name: 'Harbour lights', props: [], version: 5 });
+  expect(JSON.parse(request.body)).toMatchObject({ name: 'Harbour lights', props: [], version: 6 });
 });
 
 it('says what the server says against it', async () => {

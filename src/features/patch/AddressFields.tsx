@@ -14,7 +14,8 @@ import type { SingleEdit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
 import { useHandOut } from '@/ui/handingOut';
-import { Hint, Stack } from '@/ui/Panel';
+import { WordsField } from '@/ui/fields/WordsField';
+import { Hint, Row, Stack } from '@/ui/Panel';
 import { SheetTable } from '@/ui/SheetTable';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { NewUniverseSelect } from './NewUniverseSelect';
@@ -165,6 +166,12 @@ function Copied({ value }: { value: string }) {
   );
 }
 
+const PIN_WORDS = {
+  label: { label: 'Pin, printed', placeholder: 'D4' },
+  software: { label: 'in software', placeholder: '2' },
+  header: { label: 'on the header', placeholder: '7' },
+};
+
 /** A port as a whole: kept free, or exchanged with another. */
 export function PortTools({ plan, controller, port }: { plan: Plan; controller: number; port: number }) {
   const edit = useEdit();
@@ -190,6 +197,30 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
         checked={own?.reserved === true}
         onChange={(event) => set({ reserved: event.currentTarget.checked || null })}
       />
+      <WordsField
+        label="Its socket sits"
+        placeholder="back, third from the left"
+        most={60}
+        value={own?.socket ?? ''}
+        onCommit={(socket) => set({ socket: socket || null })}
+      />
+      <Row>
+        {(['label', 'software', 'header'] as const).map((name) => (
+          <WordsField
+            key={name}
+            label={PIN_WORDS[name].label}
+            placeholder={PIN_WORDS[name].placeholder}
+            most={20}
+            value={own?.pin?.[name] ?? ''}
+            onCommit={(text) => {
+              const { [name]: _, ...rest } = own?.pin ?? {};
+              const pin = { ...rest, ...(text !== '' && { [name]: text }) };
+              set({ pin: Object.keys(pin).length > 0 ? pin : null });
+            }}
+          />
+        ))}
+      </Row>
+      <Hint>Printed label, number in software and place on the header are three different things.</Hint>
       <PortSelect
         plan={plan}
         label="Swap everything on it with"

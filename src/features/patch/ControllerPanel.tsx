@@ -18,6 +18,7 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
+import { DeviceCareFields } from './DeviceCareFields';
 import { KindFields } from './KindFields';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
@@ -177,6 +178,9 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
             leave channels for them.
           </Hint>
         </Stack>
+      </Section>
+      <Section title="Firmware and access">
+        <DeviceCareFields controllerId={controller.id} />
       </Section>
       <Group mt="lg" gap={8}>
         <Button

@@ -20,7 +20,7 @@ import { ControllerPanel } from './ControllerPanel';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
-import { endsOf } from './words';
+import { endsOf } from '@/core/plan/endsOfRuns';
 import {
   explainChannels,
   explainPixels,

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Fetched } from '@/ui/fetched';
+import { PrintMenu } from '../papers/PrintMenu';
 import { useGoTo, useView } from '../view/useView';
 import styles from './sheets.module.css';
 
@@ -48,26 +49,29 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
   };
   return (
     <div className={styles.frame}>
-      <div
-        ref={tabs}
-        className={styles.tabs}
-        role="group"
-        data-testid="sheet-tabs"
-        aria-label={label}
-        onKeyDown={keys}
-      >
-        {sheets.map((each, i) => (
-          <button
-            key={each.id}
-            type="button"
-            className={styles.tab}
-            data-whole-show={each.wholeShow}
-            aria-current={i === at ? 'page' : undefined}
-            onClick={() => show(i)}
-          >
-            {each.label}
-          </button>
-        ))}
+      <div className={styles.head}>
+        <div
+          ref={tabs}
+          className={styles.tabs}
+          role="group"
+          data-testid="sheet-tabs"
+          aria-label={label}
+          onKeyDown={keys}
+        >
+          {sheets.map((each, i) => (
+            <button
+              key={each.id}
+              type="button"
+              className={styles.tab}
+              data-whole-show={each.wholeShow}
+              aria-current={i === at ? 'page' : undefined}
+              onClick={() => show(i)}
+            >
+              {each.label}
+            </button>
+          ))}
+        </div>
+        <PrintMenu />
       </div>
       <div className={styles.content} data-wide-sheet={sheets[at]!.wide}>
         <Fetched key={sheets[at]!.id}>{sheets[at]!.content()}</Fetched>

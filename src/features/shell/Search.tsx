@@ -22,6 +22,7 @@ import { fieldHasCome, fieldHasGone, giveFocusBack } from './openSearch';
 import { fittingItems, type SearchItem } from './searchItem';
 import { useCommands } from './useCommands';
 import { useSettingItems } from './useSettingItems';
+import { usePrintItems } from '../papers/usePrintItems';
 import { useSheetItems } from './useSheetItems';
 
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
@@ -43,6 +44,7 @@ export function Search() {
   const commands = useCommands();
   const [opened, setOpened] = useState(false);
   const sheets = useSheetItems(opened);
+  const prints = usePrintItems(opened);
   const settings = useSettingItems();
 
   const answer = plan ? search(plan, query) : { hits: [] };
@@ -53,7 +55,7 @@ export function Search() {
         run: () => goTo(viewOfHit(plan, hit, stage)),
       }))
     : [];
-  const items = [...found, ...fittingItems([...commands, ...sheets, ...settings], query)];
+  const items = [...found, ...fittingItems([...commands, ...sheets, ...settings, ...prints], query)];
   const take = (item: SearchItem) => {
     spotlight.close();
     item.run();

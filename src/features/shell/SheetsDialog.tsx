@@ -26,7 +26,9 @@ function SheetList({ plan }: { plan: Plan }) {
   const [words, setWords] = useState('');
   const handOut = useHandOut();
   const wanted = words.trim().toLowerCase();
-  const found = sheetsOf(plan, facts).filter((sheet) => sheet.name.toLowerCase().includes(wanted));
+  const found = sheetsOf(plan, facts, { origin: window.location.origin, showId: id }).filter((sheet) =>
+    sheet.name.toLowerCase().includes(wanted),
+  );
   return (
     <>
       <TextInput

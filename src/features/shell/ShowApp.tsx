@@ -10,7 +10,7 @@ import { countOf } from '@/core/units/number';
 import { AddressRuler } from '@/ui/AddressRuler';
 import type { RulerSelection } from '@/ui/drawRuler';
 import { Section } from '@/ui/Panel';
-import { endsOf } from '../patch/words';
+import { endsOf } from '@/core/plan/endsOfRuns';
 import { PixelSection } from '../picture/PixelSection';
 import { e131Words } from '@/core/answers/numberings';
 import { SheetFrame } from '../sheets/SheetFrame';

@@ -9,6 +9,8 @@ export interface View {
   side: ViewSide;
   /** Which of the sheets of its stage; null is the first, the picture. */
   sheet: string | null;
+  /** Of the papers of a show the one that is looked at; absent while none is. */
+  paper?: string | null;
 }
 
 export type Subject =
@@ -17,7 +19,7 @@ export type Subject =
   | { kind: 'controller'; controllerId: string };
 
 /** The path and query of a view. */
-export function addressOfView(showId: string, { stage, subject, side, sheet }: View): string {
+export function addressOfView(showId: string, { stage, subject, side, sheet, paper }: View): string {
   const parts = ['', 'shows', showId, stage];
   if (subject?.kind === 'prop') {
     parts.push('prop', subject.propId);
@@ -30,6 +32,7 @@ export function addressOfView(showId: string, { stage, subject, side, sheet }: V
   const query = new URLSearchParams();
   if (side === 'back') query.set('from', 'back');
   if (sheet !== null) query.set('sheet', sheet);
+  if (paper) query.set('paper', paper);
   return parts.join('/') + (query.size > 0 ? `?${query}` : '');
 }
 
@@ -37,12 +40,14 @@ export function addressOfView(showId: string, { stage, subject, side, sheet }: V
 export function viewOfAddress(pathname: string, search: string): View {
   const query = new URLSearchParams(search);
   const sheet = query.get('sheet');
+  const paper = query.get('paper');
   const [, , , stage, kind, name, ...rest] = pathname.split('/').map(decodeURIComponent);
   return {
     stage: stageOf(stage).id,
     subject: name === undefined ? null : subjectOf(kind, name, rest),
     side: query.get('from') === 'back' ? 'back' : 'front',
     sheet: sheet !== null && /^[a-z-]{1,30}$/.test(sheet) ? sheet : null,
+    ...(paper !== null && /^[a-z0-9.-]{1,200}$/.test(paper) && { paper }),
   };
 }
 

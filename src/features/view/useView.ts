@@ -42,7 +42,7 @@ export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => 
         (!stageOf(now.stage).wholeShow &&
           change.subject !== undefined &&
           change.subject?.kind !== now.subject?.kind);
-      const next = { ...now, ...(leaves ? { sheet: null } : {}), ...change };
+      const next = { ...now, ...(leaves ? { sheet: null, paper: null } : {}), ...change };
       moveTo(addressOfView(store.getState().id, next), how);
     },
     [store],

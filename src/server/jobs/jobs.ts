@@ -11,17 +11,21 @@ import { pcapPieces } from '@/core/protocols/pcap';
 import { captured, type CaptureAsked } from '@/core/rig/capture';
 import { rigOf, rigSetup } from '@/core/rig/rigFacts';
 import { planReport } from '@/core/papers/planReport';
-import { withLengthsIn } from '@/core/units/length';
+import { withLengthsIn, type LengthSystem } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
 import { lookUp } from '@/core/search/answer';
-import { sheetsOf, tableAsJson } from '@/core/papers/sheets';
-import { fileRows } from '@/core/papers/table';
+import { changesSince, markedSheets, readMark, sheetWithMark } from '@/core/papers/mark';
+import type { Sheet } from '@/core/papers/sheet';
+import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
+import { ShowError } from '@/core/fields/problem';
 import { Facts, currentFacts, type Fact } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
 import { csvChunks } from '../csv';
 import { documentText } from '../documents';
 import { photosIn } from '../photos';
+import { pdfPieces } from '../papers/pdf';
+import { printJob, sheetSvg, type BinderOf, type PrintAsked } from '../papers/print';
 import { Plans } from '../plans';
 import { NoSuchSheet } from '../showErrors';
 import { ShowRepository } from '../shows';
@@ -37,8 +41,11 @@ export type Job =
   | { is: 'report'; showId: string }
   | { is: 'lookUp'; showId: string; query: string }
   | { is: 'glance'; showId: string }
-  | { is: 'sheets'; showId: string }
-  | { is: 'sheet'; showId: string; sheet: string; as: 'csv' | 'json' }
+  | { is: 'sheets'; showId: string; asked: PrintAsked }
+  | { is: 'sheet'; showId: string; sheet: string; as: 'csv' | 'json' | 'svg'; asked: PrintAsked }
+  | { is: 'print'; showId: string; sheet: string; of: BinderOf; asked: PrintAsked }
+  /** Whether a sheet that was printed says what the plan says now. */
+  | { is: 'printed'; showId: string; mark: string; asked: PrintAsked }
   | { is: 'reportOfFile'; input: Uint8Array }
   | { is: 'powerOfFile'; input: Uint8Array }
   | { is: 'rigOfFile'; input: Uint8Array }
@@ -104,20 +111,43 @@ export class Worker {
         return inWords(this.planOf(job.showId, progress), (plan) => glanceOf(plan, this.factsOf(job.showId)));
       case 'sheets':
         return inWords(this.planOf(job.showId, progress), (plan) => ({
-          sheets: sheetsOf(plan, this.factsOf(job.showId)).map(({ id, name }) => ({ id, name })),
+          sheets: sheetsOf(plan, this.factsOf(job.showId), job.asked).map(
+            ({ id, name, group, about, side, isPaper }) => ({
+              id,
+              name,
+              group,
+              about,
+              side,
+              isPaper,
+            }),
+          ),
         }));
       case 'sheet': {
         const plan = this.planOf(job.showId, progress);
         return withLengthsIn(plan.show.lengths ?? 'metric', () => {
-          const sheet = sheetsOf(plan, this.factsOf(job.showId)).find((each) => each.id === job.sheet);
+          const facts = this.factsOf(job.showId);
+          if (job.as === 'svg') return once(sheetSvg(plan, facts, job.sheet, job.asked));
+          const sheet = sheetsOf(plan, facts, job.asked).find((each) => each.id === job.sheet);
           if (!sheet) throw new NoSuchSheet(job.sheet);
-          if (job.as === 'json')
-            return once(JSON.stringify({ id: sheet.id, name: sheet.name, ...tableAsJson(sheet.table()) }));
+          if (job.as === 'json') return once(JSON.stringify(sheetAsJson(sheet)));
           // Made at once: how lengths are written holds only here, and no sheet is as long as a map of channels.
-          const [heads, ...rows] = [...fileRows(sheet.table())];
-          return csvChunks(heads!.map(String), rows[Symbol.iterator]());
+          const [heads, ...rows] = sheetRows(sheet);
+          return csvChunks((heads ?? []).map(String), rows[Symbol.iterator]());
         });
       }
+      case 'print': {
+        const { sequence, show } = this.shows.get(job.showId);
+        const plan = this.plans.of(job.showId, sequence, show, (part) => progress(part * PLANNING));
+        const facts = this.factsOf(job.showId);
+        const lengths = show.lengths ?? 'metric';
+        const printJobOf = () => printJob(plan, facts, sequence, job.sheet, job.of, job.asked);
+        return withLengths(
+          lengths,
+          pdfPieces(withLengthsIn(lengths, printJobOf), (part) => progress(PLANNING + (1 - PLANNING) * part)),
+        );
+      }
+      case 'printed':
+        return once(JSON.stringify(this.printed(job.showId, job.mark, job.asked, progress)));
       case 'showFile':
         return once(
           job.at === null
@@ -143,6 +173,41 @@ export class Worker {
     }
   }
 
+  /** @throws ShowError for what is no mark, NoSuchChange for a revision that the show has not had */
+  private printed(
+    showId: string,
+    typed: string,
+    asked: PrintAsked,
+    progress: (part: number) => void,
+  ): PrintedAnswer {
+    const mark = readMark(typed);
+    if (!mark)
+      throw new ShowError(
+        `“${typed.slice(0, 40)}” is no mark of a sheet: it stands below the show’s name, as 41-K7QF2.`,
+      );
+    const now = this.planOf(showId, progress);
+    const { sequence } = this.shows.get(showId);
+    return withLengthsIn(now.show.lengths ?? 'metric', () => {
+      const current = sheetWithMark(now, asked, mark.letters);
+      if (current)
+        return { ...answerOf(current), revision: mark.revision, now: sequence, isCurrent: true, changes: [] };
+      const before = planShow(this.shows.at(showId, mark.revision));
+      const printed = sheetWithMark(before, asked, mark.letters);
+      if (!printed)
+        throw new ShowError(
+          `No sheet of revision ${mark.revision} has the letters ${mark.letters}: look whether they were read off rightly.`,
+        );
+      const same = markedSheets(now, asked).get(printed.id);
+      return {
+        ...answerOf(printed),
+        revision: mark.revision,
+        now: sequence,
+        isCurrent: false,
+        changes: same ? changesSince(printed, same) : ['The show has no such sheet any more.'],
+      };
+    });
+  }
+
   private factsOf(showId: string): Facts {
     return new Facts(currentFacts(this.shows.factsOf(showId)));
   }
@@ -150,6 +215,32 @@ export class Worker {
   private planOf(showId: string, progress: (part: number) => void): Plan {
     const { sequence, show } = this.shows.get(showId);
     return this.plans.of(showId, sequence, show, progress);
+  }
+}
+
+/** Of a print so much of the work is planning. */
+const PLANNING = 0.1;
+
+/** Whether a sheet still holds, as it is answered. */
+export interface PrintedAnswer {
+  sheet: string;
+  name: string;
+  /** Of which it was printed, and the one that stands now. */
+  revision: number;
+  now: number;
+  isCurrent: boolean;
+  /** What is otherwise now, line by line. */
+  changes: string[];
+}
+
+const answerOf = ({ id, name }: Sheet) => ({ sheet: id, name });
+
+/** Pieces that are made with lengths written as a show has them, each by itself: between them others write theirs. */
+function* withLengths(system: LengthSystem, pieces: Pieces): Pieces {
+  for (;;) {
+    const next = withLengthsIn(system, () => pieces.next());
+    if (next.done) return;
+    yield next.value;
   }
 }
 

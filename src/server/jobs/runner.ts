@@ -4,13 +4,15 @@ import type { Job } from './jobs';
 import { receiveError, type FromThread, type ToThread } from './messages';
 
 /** Jobs of one lane never wait for those of another. */
-type LaneName = 'questions' | 'exports' | 'checks';
+type LaneName = 'questions' | 'exports' | 'papers' | 'checks';
 
 const LANES: Record<LaneName, LaneRules> = {
   // Planning a large show takes a moment, in which another one can be asked about.
   questions: { threads: 2, atOnce: 1 },
   // Files are made piece by piece, as fast as they are read, so that one thread makes many in turn.
   exports: { threads: 1, atOnce: 64 },
+  // A binder takes a while; files need not wait for it.
+  papers: { threads: 1, atOnce: 16 },
   checks: { threads: 1, atOnce: 1 },
 };
 
@@ -25,6 +27,8 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   glance: 'questions',
   sheets: 'questions',
   sheet: 'questions',
+  print: 'papers',
+  printed: 'questions',
   reportOfFile: 'checks',
   powerOfFile: 'checks',
   rigOfFile: 'checks',
@@ -216,7 +220,12 @@ export class JobRunner {
 
   constructor(startThread: () => Worker) {
     const lane = (name: LaneName) => new Lane(LANES[name], startThread);
-    this.lanes = { questions: lane('questions'), exports: lane('exports'), checks: lane('checks') };
+    this.lanes = {
+      questions: lane('questions'),
+      exports: lane('exports'),
+      papers: lane('papers'),
+      checks: lane('checks'),
+    };
   }
 
   /**

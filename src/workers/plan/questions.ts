@@ -23,6 +23,9 @@ import { powerReport } from '@/core/power/report';
 import { safeLevel } from '@/core/power/safeLevel';
 import type { Shown } from '@/core/power/shown';
 import { withMoved, type MovedEnd } from '@/core/power/movedEnd';
+import { plainBlocks, type PlainBlock } from '@/core/papers/paper/plain';
+import type { SheetsAsked } from '@/core/papers/sheet';
+import { sheetsOf } from '@/core/papers/sheets';
 import { Facts, type Fact } from '@/core/show/facts';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 
@@ -91,12 +94,30 @@ export const QUESTIONS = {
   /** What is to be seen of a step of bringing a prop up. */
   expected: ({ whole }: Known, { prop, picture }: { prop: number; picture: ExpectedPicture }) =>
     expectedSeen(whole(), prop, picture),
+  /** What stands on a sheet; null where the show has none of that id. */
+  sheet: ({ whole }: Known, { id, facts, ...asked }: SheetAsked): SheetSeen | null => {
+    const sheet = sheetsOf(whole(), new Facts(facts), asked).find((each) => each.id === id);
+    return sheet ? { id, name: sheet.name, side: sheet.side, blocks: plainBlocks(sheet.blocks()) } : null;
+  },
   /** How bright the show may be as it is fed. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
 
 /** What takes long is answered in a thread of its own, so that a newer plan does not wait for it. */
-export const LONG_QUESTIONS: ReadonlySet<Question> = new Set<Question>(['diagnosis']);
+export const LONG_QUESTIONS: ReadonlySet<Question> = new Set<Question>(['diagnosis', 'sheet']);
+
+export interface SheetAsked extends SheetsAsked {
+  id: string;
+  facts: readonly Fact[];
+}
+
+/** A sheet as it is looked at on the screen. */
+export interface SheetSeen {
+  id: string;
+  name: string;
+  side: string | null;
+  blocks: PlainBlock[];
+}
 
 export interface DiagnosisAsked {
   prop: number;

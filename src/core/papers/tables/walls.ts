@@ -1,5 +1,6 @@
 import type { ChainScheme } from '../../panels/compareChains';
 import type { PictureTotals } from '../../panels/pictureMap';
+import type { ViewSide } from '../../threading/view';
 import { formatLength } from '../../units/length';
 import { capitalised } from '../../units/words';
 import type { Table } from '../table';
@@ -160,6 +161,118 @@ export function packingsTable(rows: readonly PackedPicture[]): Table<PackedPictu
         meaning: 'pixels across two universes, which some receivers do not take',
         as: 'figure',
         of: (row) => row.straddlingCount,
+      },
+    ],
+  };
+}
+
+export interface ChainedPanelRow {
+  output: string;
+  /** In the chain, from 1. */
+  place: number;
+  /** From 0 at the top left of the front. */
+  column: number;
+  row: number;
+  /** Clockwise, seen from the front. */
+  turnDeg: number;
+  /** Panels across the wall. */
+  columns: number;
+}
+
+const ARROW_WORDS: Record<number, string> = { 0: '↑ up', 90: '→ right', 180: '↓ down', 270: '← left' };
+
+/** Every panel in the order of its chain, as one finds it from a side. */
+export function chainedPanelsTable(
+  propName: string,
+  side: ViewSide,
+  rows: readonly ChainedPanelRow[],
+): Table<ChainedPanelRow> {
+  const seen = `seen from the ${side}`;
+  return {
+    name: `Panels of ${propName}, ${seen}`,
+    forDevices: true,
+    rows,
+    keyOf: ({ output, place }) => `${output}.${place}`,
+    columns: [
+      {
+        id: 'panel',
+        head: 'Panel',
+        unit: 'output.place',
+        meaning: 'its output and its place in the chain behind it',
+        as: 'key',
+        of: ({ output, place }) => `${output}.${place}`,
+      },
+      {
+        id: 'across',
+        head: 'Across',
+        unit: `from the left, ${seen}`,
+        meaning: `its column from 1, ${seen}`,
+        as: 'figure',
+        of: ({ column, columns }) => (side === 'front' ? column + 1 : columns - column),
+      },
+      {
+        id: 'down',
+        head: 'Down',
+        unit: 'from the top',
+        meaning: 'its row from 1',
+        as: 'figure',
+        of: ({ row }) => row + 1,
+      },
+      {
+        id: 'arrow',
+        head: 'Arrow points',
+        unit: seen,
+        meaning: `where the arrow on its back points, ${seen}`,
+        // From behind a turn goes the other way round.
+        of: ({ turnDeg }) => ARROW_WORDS[side === 'front' ? turnDeg : (360 - turnDeg) % 360]!,
+      },
+    ],
+  };
+}
+
+export interface RibbonRow {
+  /** Panels by output and place. */
+  from: string;
+  to: string;
+  length: string;
+  ofTheBox: boolean;
+}
+
+/** Every ribbon between panels. */
+export function ribbonsTable(propName: string, rows: readonly RibbonRow[]): Table<RibbonRow> {
+  return {
+    name: `Ribbons of ${propName}`,
+    rows,
+    keyOf: ({ from }) => from,
+    columns: [
+      {
+        id: 'from',
+        head: 'From',
+        unit: 'output.place',
+        meaning: 'the panel whose outgoing socket it leaves',
+        as: 'key',
+        of: ({ from }) => from,
+      },
+      {
+        id: 'to',
+        head: 'To',
+        unit: 'output.place',
+        meaning: 'the panel whose data socket it enters',
+        as: 'key',
+        of: ({ to }) => to,
+      },
+      {
+        id: 'length',
+        head: 'Reaches',
+        meaning: 'from socket to socket, with some slack',
+        as: 'figure',
+        of: ({ length }) => length,
+      },
+      {
+        id: 'box',
+        head: 'Ribbon',
+        meaning: 'whether the one that came with the panel reaches',
+        of: ({ ofTheBox }) => (ofTheBox ? 'of the box' : { text: 'a longer one', mood: 'bad' }),
       },
     ],
   };

@@ -23,6 +23,7 @@ export const removeProp = defineEdit({
     draft.remove('props', propId);
     draft.removeWhere('patch', (entry) => entry.propId === propId);
     draft.removeWhere('cuts', (cut) => cut.propId === propId);
+    draft.removeWhere('joints', (joint) => joint.propId === propId);
     endLeads(draft, (end) => end.kind !== 'controller' && end.propId === propId);
   },
 });

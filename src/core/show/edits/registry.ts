@@ -9,6 +9,8 @@ import * as controllerTypes from './controllerTypes';
 import * as controllers from './controllers';
 import * as devices from './devices';
 import type { EditDefinition } from './definition';
+import * as joints from './joints';
+import * as papers from './papers';
 import * as patch from './patch';
 import * as pixelTypes from './pixelTypes';
 import * as places from './places';
@@ -25,6 +27,8 @@ const definitions = {
   ...controllerTypes,
   ...devices,
   ...patch,
+  ...joints,
+  ...papers,
   ...power.edits,
 };
 

@@ -1,4 +1,7 @@
-import { JSON_TYPE, answer, jobAnswer } from '@/server/http';
+import { JSON_TYPE, answer, jobAnswer, printAsked } from '@/server/http';
 
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => jobAnswer(request, { is: 'sheets', showId: (await params).id }, JSON_TYPE));
+  answer(async () => {
+    const { id: showId } = await params;
+    return jobAnswer(request, { is: 'sheets', showId, asked: printAsked(request, showId) }, JSON_TYPE);
+  });

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { anyShow } from '../../../tests/unit/shows';
-import { textOf } from '@/core/figures/explained';
-import { explainShowChannel, explainStart } from '@/core/plan/explainRun';
-import { planShow } from '@/core/plan/plan';
-import { endsOf } from './words';
+import { textOf } from '../figures/explained';
+import { explainShowChannel, explainStart } from './explainRun';
+import { planShow } from './plan';
+import { endsOf } from './endsOfRuns';
 
 it('says of several runs the start that is then explained', () => {
   fc.assert(

@@ -1,0 +1,418 @@
+import type { Sheet } from '../sheet';
+import { labelPages } from '../labels/labelPages';
+import type { Block, PaperStep } from './block';
+import { Footnotes } from './footnotes';
+import type { PaperSize } from '../../catalogue/paper';
+import { pageRoom, SIDE_PT, type PageRoom } from './format';
+import { ptOf, type Ink, type Measure } from './ink';
+import { placeDrawing } from './placeDrawing';
+import { boxInk, fitsWidth, layTable, type LaidTable } from './tableLayout';
+import { linesOf } from './text';
+
+/** A page as it is written, without what stands at its head and foot. */
+export interface Page {
+  room: PageRoom;
+  inks: Ink[];
+  /** A page of labels has its places to the millimetre, and nothing else on it. */
+  isBare: boolean;
+}
+
+export interface PageSetting {
+  size: PaperSize;
+  measure: Measure;
+  /** Numbers say at the end of the sheet how they came about. */
+  explains: boolean;
+}
+
+const BODY_PT = 11;
+const HEADING_PT = 14;
+const SMALL_PT = 9;
+const LINE = 1.3;
+const GAP_PT = 9;
+const BOX_PT = 13;
+/** A heading has at least so much of what it heads below it. */
+const KEPT_WITH_HEADING_PT = 70;
+/** Whether a sheet lies on its side: a table that does not fit upright paper in letters that are easily read. */
+function liesOnItsSide(blocks: readonly Block[], { size, measure }: PageSetting): boolean {
+  const { leftPt, rightPt } = pageRoom(size, false, false);
+  return blocks.some(
+    (block) => block.is === 'table' && !fitsWidth(block.table, block.write ?? [], rightPt - leftPt, measure),
+  );
+}
+
+/** The pages of a sheet, one after another, each made when it is asked for. No row, step or line is parted between two. */
+export function* pagesOf(sheet: Sheet, setting: PageSetting): Generator<Page> {
+  const blocks = sheet.blocks();
+  const labels = blocks.flatMap((block) => (block.is === 'labels' ? [block.labels] : []));
+  if (labels.length > 0) {
+    for (const each of labels) yield* labelPages(each, setting.measure);
+    return;
+  }
+  const flow = new Flow(
+    pageRoom(setting.size, liesOnItsSide(blocks, setting), sheet.side !== null),
+    setting.measure,
+    setting.explains ? new Footnotes() : null,
+  );
+  for (const block of blocks) yield* flow.put(block);
+  yield* flow.putFootnotes();
+  yield flow.page();
+}
+
+/** Fills page after page from the top. */
+class Flow {
+  private inks: Ink[] = [];
+  /** Steps are counted on below a heading, whatever stands between them. */
+  private stepNumber = 0;
+  private yPt: number;
+
+  constructor(
+    private readonly room: PageRoom,
+    private readonly measure: Measure,
+    private readonly footnotes: Footnotes | null,
+  ) {
+    this.yPt = room.topPt;
+  }
+
+  page(): Page {
+    return { room: this.room, inks: this.inks, isBare: false };
+  }
+
+  private get isEmpty(): boolean {
+    return this.inks.length === 0;
+  }
+
+  private get widthPt(): number {
+    return this.room.rightPt - this.room.leftPt;
+  }
+
+  private get leftPt(): number {
+    return this.room.bottomPt - this.yPt;
+  }
+
+  /** A new page where less than so much is left. */
+  private *need(heightPt: number): Generator<Page> {
+    if (this.isEmpty || this.leftPt >= heightPt) return;
+    yield* this.turn();
+  }
+
+  private *turn(): Generator<Page> {
+    if (this.isEmpty) return;
+    yield this.page();
+    this.inks = [];
+    this.yPt = this.room.topPt;
+  }
+
+  *put(block: Block): Generator<Page> {
+    switch (block.is) {
+      case 'newPage':
+        return yield* this.turn();
+      case 'heading':
+        this.stepNumber = 0;
+        yield* this.need(HEADING_PT * LINE + KEPT_WITH_HEADING_PT);
+        if (!this.isEmpty) this.yPt += GAP_PT;
+        return yield* this.lines(
+          linesOf(block.words, this.widthPt, HEADING_PT, 'bold', this.measure),
+          HEADING_PT,
+          'bold',
+        );
+      case 'words':
+        yield* this.lines(
+          linesOf(block.words, this.widthPt, BODY_PT, 'regular', this.measure),
+          BODY_PT,
+          'regular',
+        );
+        this.yPt += GAP_PT / 2;
+        return;
+      case 'caution':
+        return yield* this.caution(block.words);
+      case 'blanks':
+        return yield* this.blanks(block.words);
+      case 'steps':
+        for (const step of block.steps) yield* this.step(step, (this.stepNumber += 1));
+        this.yPt += GAP_PT;
+        return;
+      case 'table':
+        for (const laid of layTable(
+          block.table,
+          block.write ?? [],
+          this.widthPt,
+          this.measure,
+          this.footnotes,
+        ))
+          yield* this.table(laid);
+        return;
+      case 'drawing': {
+        const mostPt = (this.room.bottomPt - this.room.topPt) * block.share;
+        const placed = placeDrawing(block.drawing, this.widthPt, mostPt, this.measure);
+        yield* this.need(placed.heightPt);
+        this.inks.push(...placed.inks(this.room.leftPt, this.yPt));
+        this.yPt += placed.heightPt + GAP_PT;
+        return;
+      }
+      case 'labels':
+        // They have pages of their own.
+        return;
+    }
+  }
+
+  *putFootnotes(): Generator<Page> {
+    const words = this.footnotes?.words ?? [];
+    if (words.length === 0) return;
+    yield* this.put({ is: 'heading', words: 'How these numbers come about' });
+    for (const each of words) {
+      const lines = linesOf(each, this.widthPt, SMALL_PT, 'regular', this.measure);
+      yield* this.need(Math.min(lines.length, 8) * SMALL_PT * LINE);
+      yield* this.lines(lines, SMALL_PT, 'regular');
+      this.yPt += 3;
+    }
+  }
+
+  private *lines(
+    lines: readonly string[],
+    sizePt: number,
+    style: 'regular' | 'bold',
+    indentPt = 0,
+  ): Generator<Page> {
+    for (const words of lines) {
+      yield* this.need(sizePt * LINE);
+      this.text(words, sizePt, style, indentPt);
+      this.yPt += sizePt * LINE;
+    }
+  }
+
+  private text(
+    words: string,
+    sizePt: number,
+    style: 'regular' | 'bold',
+    indentPt: number,
+    grey = false,
+  ): void {
+    this.inks.push({
+      is: 'text',
+      xPt: this.room.leftPt + indentPt,
+      baselinePt: this.yPt + sizePt,
+      sizePt,
+      style,
+      words,
+      ...(grey && { grey }),
+    });
+  }
+
+  private *caution(words: string): Generator<Page> {
+    const padPt = 7;
+    const lines = linesOf(words, this.widthPt - 2 * padPt, BODY_PT, 'regular', this.measure);
+    const heightPt = (lines.length + 1) * BODY_PT * LINE + 2 * padPt;
+    yield* this.need(heightPt);
+    this.inks.push({ ...boxInk(this.room.leftPt, this.yPt, this.widthPt, heightPt), widthPt: 1.5 } as Ink);
+    this.yPt += padPt;
+    this.text('Caution', BODY_PT, 'bold', padPt);
+    this.yPt += BODY_PT * LINE;
+    for (const line of lines) {
+      this.text(line, BODY_PT, 'regular', padPt);
+      this.yPt += BODY_PT * LINE;
+    }
+    this.yPt += padPt + GAP_PT;
+  }
+
+  /** Heads with a line to write on, two beside one another. */
+  private *blanks(words: readonly string[]): Generator<Page> {
+    const rowPt = 26;
+    const half = (this.widthPt - 16) / 2;
+    for (let i = 0; i < words.length; i += 2) {
+      yield* this.need(rowPt);
+      for (const [k, each] of words.slice(i, i + 2).entries()) {
+        const indentPt = k * (half + 16);
+        const wide = this.measure(each, SMALL_PT, 'regular') + 6;
+        this.yPt += rowPt - SMALL_PT - 6;
+        this.text(each, SMALL_PT, 'regular', indentPt);
+        this.yPt -= rowPt - SMALL_PT - 6;
+        const [from, to] = [this.room.leftPt + indentPt + wide, this.room.leftPt + indentPt + half];
+        const y = this.yPt + rowPt - 5;
+        this.inks.push({ is: 'path', points: [from, y, Math.max(from + 20, to), y], widthPt: 0.6 });
+      }
+      this.yPt += rowPt;
+    }
+    this.yPt += GAP_PT / 2;
+  }
+
+  private *step(
+    { words, why, caution, write = [], isDone, isStop }: PaperStep,
+    number: number,
+  ): Generator<Page> {
+    const indentPt = BOX_PT + 24;
+    const blankPt = 78;
+    const room = this.widthPt - indentPt - write.length * (blankPt + 6);
+    const head = linesOf(
+      `${words}${isStop ? '  Stop here where it is otherwise.' : ''}`,
+      room,
+      BODY_PT,
+      'bold',
+      this.measure,
+    );
+    const below = [why, caution && `Caution: ${caution}`].flatMap((each) =>
+      each ? linesOf(each, room, SMALL_PT, 'regular', this.measure) : [],
+    );
+    const heightPt = Math.max(
+      head.length * BODY_PT * LINE + below.length * SMALL_PT * LINE,
+      write.length > 0 ? 30 : BOX_PT,
+    );
+    yield* this.need(heightPt + 6);
+    const { leftPt } = this.room;
+    this.inks.push(boxInk(leftPt, this.yPt, BOX_PT, BOX_PT));
+    if (isDone) {
+      const [x, y] = [leftPt, this.yPt];
+      this.inks.push({ is: 'path', points: [x + 3, y + 7, x + 5.5, y + 10, x + 10, y + 3], widthPt: 1.4 });
+    }
+    this.inks.push({
+      is: 'text',
+      xPt: leftPt + indentPt - 5,
+      baselinePt: this.yPt + BODY_PT,
+      sizePt: BODY_PT,
+      style: 'mono',
+      words: String(number),
+      anchor: 'end',
+    });
+    for (const [i, each] of write.entries()) {
+      const x = this.room.rightPt - (write.length - i) * (blankPt + 6) + 6;
+      this.inks.push(boxInk(x, this.yPt, blankPt, 17), {
+        is: 'text',
+        xPt: x,
+        baselinePt: this.yPt + 17 + SMALL_PT,
+        sizePt: SMALL_PT * 0.9,
+        style: 'regular',
+        words: each,
+        grey: true,
+      });
+    }
+    const top = this.yPt;
+    for (const line of head) {
+      this.text(line, BODY_PT, 'bold', indentPt);
+      this.yPt += BODY_PT * LINE;
+    }
+    for (const line of below) {
+      this.text(line, SMALL_PT, 'regular', indentPt);
+      this.yPt += SMALL_PT * LINE;
+    }
+    this.yPt = top + heightPt + 6;
+  }
+
+  /** Row by row; where a page is full its head stands on the next one again. */
+  private *table(laid: LaidTable): Generator<Page> {
+    const { leftPt } = this.room;
+    const head = () => {
+      this.inks.push(...laid.headInks(leftPt, this.yPt));
+      this.yPt += laid.headPt;
+    };
+    const first = laid.rowCount > 0 ? laid.row(0).heightPt : 0;
+    yield* this.need(laid.headPt + first);
+    head();
+    for (let i = 0; i < laid.rowCount; i += 1) {
+      const { heightPt, inks } = laid.row(i);
+      if (this.leftPt < heightPt) {
+        yield* this.turn();
+        head();
+      }
+      this.inks.push(...inks(leftPt, this.yPt));
+      this.yPt += heightPt;
+    }
+    this.yPt += GAP_PT;
+  }
+}
+
+/** What stands around the work of each page. */
+export interface PageWords {
+  show: string;
+  sheet: string;
+  /** From which side it is seen, in large type; null where there is none. */
+  side: string | null;
+  /** `rev 41 · 27 Nov 2026`. */
+  state: string;
+  /** By which it is asked whether the sheet is still as planned; null for a sheet of tables that has none. */
+  mark: string | null;
+  /** Where its code leads. */
+  link: string | null;
+  /** Page n of m. */
+  page: number;
+  pages: number;
+}
+
+const CODE_MM = 19;
+
+/** The head and the foot of a page. */
+export function furniture({ room }: Page, words: PageWords, measure: Measure): Ink[] {
+  const topPt = room.topPt - (words.side === null ? 0 : SIDE_PT);
+  const headTop = ptOf(13);
+  const code = ptOf(CODE_MM);
+  const textRoom = room.rightPt - room.leftPt - (words.link === null ? 0 : code + 8);
+  const fit = (text: string, mostPt: number, style: 'bold' | 'regular', leastPt: number) => {
+    let size = mostPt;
+    while (size > leastPt && measure(text, size, style) > textRoom) size -= 0.5;
+    return { size, text: linesOf(text, textRoom, size, style, measure)[0]! };
+  };
+  const name = fit(words.sheet, 18, 'bold', 11);
+  const show = fit(words.show, 11, 'regular', 8);
+  const inks: Ink[] = [
+    {
+      is: 'text',
+      xPt: room.leftPt,
+      baselinePt: headTop + 18,
+      sizePt: name.size,
+      style: 'bold',
+      words: name.text,
+    },
+    {
+      is: 'text',
+      xPt: room.leftPt,
+      baselinePt: headTop + 34,
+      sizePt: show.size,
+      style: 'regular',
+      words: show.text,
+    },
+    {
+      is: 'text',
+      xPt: room.leftPt,
+      baselinePt: headTop + 49,
+      sizePt: 9,
+      style: 'regular',
+      words: [words.state, words.mark && `sheet ${words.mark}`].filter(Boolean).join(' · '),
+    },
+    { is: 'path', points: [room.leftPt, topPt - 4, room.rightPt, topPt - 4], widthPt: 1 },
+  ];
+  if (words.link !== null)
+    inks.push({ is: 'code', xPt: room.rightPt - code, yPt: headTop - 2, sizePt: code, text: words.link });
+  if (words.side !== null) {
+    const side = words.side.toUpperCase();
+    const size = Math.min(24, (24 * (room.rightPt - room.leftPt)) / Math.max(1, measure(side, 24, 'bold')));
+    inks.push({
+      is: 'text',
+      xPt: room.leftPt,
+      baselinePt: topPt + 22,
+      sizePt: size,
+      style: 'bold',
+      words: side,
+    });
+  }
+  const footPt = room.heightPt - ptOf(13);
+  inks.push(
+    { is: 'path', points: [room.leftPt, footPt - 12, room.rightPt, footPt - 12], widthPt: 0.4, grey: true },
+    {
+      is: 'text',
+      xPt: room.leftPt,
+      baselinePt: footPt,
+      sizePt: 8,
+      style: 'regular',
+      words: 'Rapid Lantern',
+      grey: true,
+    },
+    {
+      is: 'text',
+      xPt: room.rightPt,
+      baselinePt: footPt,
+      sizePt: 9,
+      style: 'bold',
+      words: `page ${words.page} of ${words.pages}`,
+      anchor: 'end',
+    },
+  );
+  return inks;
+}

@@ -1,0 +1,229 @@
+import { portName, type Controller } from '../../catalogue/controller';
+import { deviceSettings } from '../../devices/deviceSettings';
+import { differences } from '../../devices/differences';
+import { foundIn, type FoundSettings } from '../../devices/found';
+import { keptValues } from '../../devices/settings';
+import { portsOfController } from '../../plan/planIndex';
+import type { Plan } from '../../plan/planned';
+import { runName } from '../../plan/runName';
+import { CARE_WORDS, DEVICE_CARE, DEVICE_STEPS, isCaredFor, type Facts } from '../../show/facts';
+import { STEP_WORDS } from '../../show/stepWords';
+import { capitalised } from '../../units/words';
+import { tableBlock, type Block } from '../paper/block';
+import type { Sheet } from '../sheet';
+import { deviceValuesTable, differencesTable, portSettingsTable } from '../tables/addresses';
+import { heldTable, socketsTable } from '../tables/devices';
+import { paper, tableSheet } from './make';
+import { quickStartSheets } from './quickStart';
+
+/** Everything on paper about one device. @param index of the controller in the show */
+export function deviceSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
+  const { show } = plan;
+  const controller = show.controllers[index]!;
+  const { id, name } = controller;
+  const about = { kind: 'controller', controllerId: id } as const;
+  const found = () => foundIn(plan, facts).filter(({ controllerId }) => controllerId === id);
+  return [
+    tableSheet({
+      id: `device.${id}`,
+      name: `${name}: values to type`,
+      group: 'patch',
+      about,
+      isPaper: true,
+      table: () => deviceValuesTable(show, controller, deviceSettings(plan, index)),
+      blocks: () => deviceBlocks(plan, facts, index),
+    }),
+    tableSheet({
+      id: `ports.${id}`,
+      name: `${name}: its ports`,
+      group: 'patch',
+      about,
+      table: () => portSettingsTable(controller, deviceSettings(plan, index).ports),
+    }),
+    tableSheet({
+      id: `sockets.${id}`,
+      name: `${name}: sockets and pins`,
+      group: 'patch',
+      about,
+      table: () => socketsTable(name, socketRows(plan, index)),
+    }),
+    paper({
+      id: `restore.${id}`,
+      name: `${name}: restore sheet`,
+      group: 'patch',
+      about,
+      blocks: () => restoreBlocks(plan, facts, index, found()),
+    }),
+    ...quickStartSheets(plan, index),
+    ...found().map((each) =>
+      tableSheet({
+        id: `differences.${each.where}.${id}`,
+        name: `${name}: differences ${each.where === 'sender' ? 'in the sender' : 'on the device'}`,
+        group: 'patch',
+        about,
+        table: () => differencesTable(name, differences(plan, each)),
+      }),
+    ),
+  ];
+}
+
+/** A row for each port in use, and for each of which the socket or the pin was said. */
+export function socketRows(plan: Plan, index: number) {
+  const controller = plan.show.controllers[index]!;
+  const used = new Map(portsOfController(plan, index).map((port) => [port.port, port.runs]));
+  const said = new Map((controller.portOptions ?? []).map((options) => [options.port, options]));
+  const ports = [
+    ...new Set([
+      ...used.keys(),
+      ...[...said].flatMap(([port, { socket, pin }]) => (socket || pin ? [port] : [])),
+    ]),
+  ];
+  return ports
+    .sort((a, b) => a - b)
+    .map((port) => ({
+      port: portName(controller, port),
+      behind: (used.get(port) ?? []).map((run) => runName(plan, run)).join(', ') || null,
+      socket: said.get(port)?.socket ?? null,
+      label: said.get(port)?.pin?.label ?? null,
+      software: said.get(port)?.pin?.software ?? null,
+      header: said.get(port)?.pin?.header ?? null,
+    }));
+}
+
+const SET = { head: 'Set', as: 'tick' } as const;
+
+function deviceBlocks(plan: Plan, facts: Facts, index: number): Block[] {
+  const { show } = plan;
+  const controller = show.controllers[index]!;
+  const settings = deviceSettings(plan, index);
+  const kept = keptValues(settings);
+  const rows = socketRows(plan, index);
+  return [
+    { is: 'words', words: kindWords(plan, controller) },
+    { is: 'heading', words: 'Once, for the whole device' },
+    tableBlock(deviceValuesTable(show, controller, settings), [SET]),
+    { is: 'heading', words: 'For each port in use' },
+    ...(settings.ports.length === 0
+      ? [{ is: 'words' as const, words: 'Nothing is plugged in yet.' }]
+      : [tableBlock(portSettingsTable(controller, settings.ports), [SET])]),
+    ...(rows.length > 0
+      ? [
+          { is: 'heading' as const, words: 'Where its sockets sit, and its pins in their three names' },
+          tableBlock(socketsTable(controller.name, rows)),
+        ]
+      : []),
+    { is: 'heading', words: 'When all of it is typed' },
+    {
+      is: 'steps',
+      steps: DEVICE_STEPS.map((step) => ({
+        words: capitalised(step),
+        why: STEP_WORDS[step],
+        isDone: facts.isStepDone(controller.id, step, kept),
+      })),
+    },
+    ...careBlocks(facts, controller),
+    { is: 'blanks', words: ['Typed by', 'on'] },
+  ];
+}
+
+function kindWords({ show }: Plan, controller: Controller): string {
+  const type = show.controllerTypes.find(({ id }) => id === controller.typeId);
+  return `${type ? type.name : 'Kind not said'}, ${controller.ports} ports, called ${controller.label}. Each value says of what it is; where a screen counts otherwise, the meaning tells how it is meant.`;
+}
+
+/** Firmware, updates and the password: what cannot be seen from the plan. */
+function careBlocks(facts: Facts, { id }: Controller): Block[] {
+  const firmware = facts.firmwareOf(id);
+  return [
+    { is: 'heading', words: 'Firmware and access' },
+    {
+      is: 'words',
+      words: firmware
+        ? `Seen with version ${firmware.version}. Another version opens all ticks again: what was typed may be lost or turned round.`
+        : 'Note the version: another one later opens all ticks again, since what was typed may be lost or turned round.',
+    },
+    { is: 'blanks', words: ['Firmware version', 'Place of a copy of its settings'] },
+    {
+      is: 'steps',
+      steps: DEVICE_CARE.map((care) => ({
+        words: CARE_WORDS[care],
+        why:
+          care === 'passwordChanged'
+            ? 'The password itself is never kept here; write where it is kept.'
+            : null,
+        isDone: isCaredFor(facts, id, care),
+      })),
+    },
+  ];
+}
+
+/** All that a device holds, before it is cleared, reset or given other firmware. */
+function restoreBlocks(plan: Plan, facts: Facts, index: number, found: readonly FoundSettings[]): Block[] {
+  const { show } = plan;
+  const controller = show.controllers[index]!;
+  const settings = deviceSettings(plan, index);
+  return [
+    {
+      is: 'words',
+      words: `Fill this in before ${controller.name} is cleared, reset or given other firmware. Where its screen shows another value than is planned, write down what it shows: a value that somebody changed on site had a reason.`,
+    },
+    {
+      is: 'blanks',
+      words: [
+        'Read by',
+        'on',
+        'Firmware before',
+        'Firmware after',
+        'Settings were saved as file',
+        'and it lies',
+      ],
+    },
+    { is: 'heading', words: 'For the whole device' },
+    tableBlock(deviceValuesTable(show, controller, settings), [
+      { head: 'Its screen shows', as: 'write' },
+      { head: 'Back in', as: 'tick' },
+    ]),
+    ...(settings.ports.length > 0
+      ? [
+          { is: 'heading' as const, words: 'For each port' },
+          tableBlock(portSettingsTable(controller, settings.ports), [
+            { head: 'Differs in', as: 'write' },
+            { head: 'Back in', as: 'tick' },
+          ]),
+        ]
+      : []),
+    ...found.flatMap((each): Block[] => [
+      {
+        is: 'heading',
+        words: `Found ${each.where === 'sender' ? 'in the sender' : 'on the device'}, ${each.foundAt}`,
+      },
+      tableBlock(heldTable(controller.name, each)),
+    ]),
+    { is: 'heading', words: 'What no plan knows' },
+    {
+      is: 'blanks',
+      words: [
+        'Name on the network',
+        'Address and mask',
+        'Gateway',
+        'Brightness limit',
+        'Amps limit',
+        'Start-up preset',
+        'Time zone',
+        'Buttons and inputs',
+        'Names of presets',
+        'What else is special',
+      ],
+    },
+    {
+      is: 'steps',
+      steps: [
+        { words: 'Typed again, saved, restarted', why: 'four things in all: set, saved, restarted, seen' },
+        { words: 'Shown by its own test', why: 'before anything is sent to it' },
+        { words: 'Updates by themselves are off again', why: 'a reset switches them on' },
+        { words: 'The password is changed again', why: 'a reset brings the one back that it came with' },
+      ],
+    },
+    ...careBlocks(facts, controller),
+  ];
+}

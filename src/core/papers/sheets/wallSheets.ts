@@ -1,0 +1,124 @@
+import { outputName } from '../../panels/chains';
+import { ribbonsOf, stockReachMm } from '../../panels/ribbons';
+import { layWall } from '../../panels/wallFacts';
+import type { Plan } from '../../plan/planned';
+import type { PropOf } from '../../props/registry';
+import { formatLength } from '../../units/length';
+import { countOf } from '../../units/number';
+import { wallChainsDrawing } from '../drawings/wallChains';
+import { tableBlock, type Block } from '../paper/block';
+import type { Sheet } from '../sheet';
+import {
+  chainedPanelsTable,
+  ribbonsTable,
+  wallValuesTable,
+  type ChainedPanelRow,
+  type RibbonRow,
+} from '../tables/walls';
+import { wallSheet } from '../wallSheet';
+import { paper, tableSheet } from './make';
+
+/** A wall to type, to wire and to ribbon. */
+export function wallSheets(plan: Plan, index: number): Sheet[] {
+  const prop = plan.show.props[index] as PropOf<'wall'>;
+  const { id, name } = prop;
+  const about = { kind: 'prop', propId: id } as const;
+  return [
+    paper({
+      id: `wall-type.${id}`,
+      name: `${name}: field sheet, to type`,
+      group: 'patch',
+      about,
+      side: 'values count from the front',
+      blocks: () => {
+        const { groups, steps } = wallSheet(plan, index);
+        return [
+          ...groups.flatMap((group): Block[] => [
+            { is: 'heading', words: group.title },
+            tableBlock(wallValuesTable(group), [{ head: 'Typed', as: 'tick' }]),
+          ]),
+          { is: 'heading', words: 'In this order' },
+          { is: 'steps', steps: steps.map(({ words, why }) => ({ words, why })) },
+        ];
+      },
+    }),
+    ...(['back', 'front'] as const).map((side) =>
+      tableSheet({
+        id: side === 'back' ? `wall-wire.${id}` : `wall-front.${id}`,
+        name: `${name}: wiring from the ${side}`,
+        group: 'thread',
+        about,
+        side: `seen from the ${side}`,
+        isPaper: true,
+        table: () => chainedPanelsTable(name, side, chainedPanels(prop)),
+        blocks: () => [
+          { is: 'drawing', drawing: wallChainsDrawing(prop, side), share: 0.55 },
+          {
+            is: 'words',
+            words:
+              'On each panel: output and place. The black point is the socket into which the ribbon of the driver goes; ribbons follow the arrows. “arrow” is how the arrow on the panel’s back points as you look at this side.',
+          },
+          tableBlock(chainedPanelsTable(name, side, chainedPanels(prop)), [
+            { head: 'Hung', as: 'tick' },
+            { head: 'Wired', as: 'tick' },
+          ]),
+        ],
+      }),
+    ),
+    tableSheet({
+      id: `ribbons.${id}`,
+      name: `${name}: ribbons`,
+      group: 'thread',
+      about,
+      isPaper: true,
+      table: () => ribbonsTable(name, ribbons(prop)),
+      blocks: () => {
+        const rows = ribbons(prop);
+        const long = rows.filter(({ ofTheBox }) => !ofTheBox);
+        return [
+          {
+            is: 'words',
+            words: `${countOf(layWall(prop).chains.length, 'ribbon')} from the driver, as short as can be; ${countOf(rows.length, 'ribbon')} between panels, ${long.length === 0 ? 'all as they come with panels' : `${long.length} of them longer than those in the box`}.`,
+          },
+          tableBlock(ribbonsTable(name, rows), [{ head: 'In', as: 'tick' }]),
+        ];
+      },
+    }),
+    ...wallSheet(plan, index).groups.map((group) =>
+      tableSheet({
+        id: `wall-${group.id}.${id}`,
+        name: `${name}: ${group.title}`,
+        group: 'patch',
+        about,
+        table: () => wallValuesTable(group),
+      }),
+    ),
+  ];
+}
+
+function chainedPanels(prop: PropOf<'wall'>): ChainedPanelRow[] {
+  const { chains, cards } = layWall(prop);
+  return chains.flatMap((chain) =>
+    chain.panels.map((panel, place) => ({
+      output: outputName(chain, cards.length),
+      place: place + 1,
+      columns: prop.shape.columns,
+      ...panel,
+    })),
+  );
+}
+
+function ribbons(prop: PropOf<'wall'>): RibbonRow[] {
+  const { chains, cards } = layWall(prop);
+  const { panel } = prop.shape;
+  const reachMm = stockReachMm(panel);
+  return ribbonsOf(chains, panel).map(({ chain, from, lengthMm }) => {
+    const output = outputName(chains[chain]!, cards.length);
+    return {
+      from: `${output}.${from + 1}`,
+      to: `${output}.${from + 2}`,
+      length: formatLength(Math.round(lengthMm)),
+      ofTheBox: lengthMm <= reachMm,
+    };
+  });
+}

@@ -1,0 +1,89 @@
+import type { FoundSettings } from '../../devices/found';
+import { PORT_SETTINGS } from '../../devices/settings';
+import { capitalised } from '../../units/words';
+import type { Column, Table } from '../table';
+
+export interface SocketRow {
+  port: string;
+  behind: string | null;
+  /** Where it sits on the box. */
+  socket: string | null;
+  /** The pin in its three names. */
+  label: string | null;
+  software: string | null;
+  header: string | null;
+}
+
+/** Where each output socket sits, and what the pin behind it is called: three different things. */
+export function socketsTable(name: string, rows: readonly SocketRow[]): Table<SocketRow> {
+  const column = (
+    id: keyof SocketRow,
+    head: string,
+    unit: string | null,
+    meaning: string,
+  ): Column<SocketRow> => ({
+    id,
+    head,
+    ...(unit && { unit }),
+    meaning,
+    of: (row) => row[id],
+  });
+  return {
+    name: `Sockets and pins of ${name}`,
+    rows,
+    keyOf: ({ port }) => port,
+    columns: [
+      { ...column('port', 'Port', null, 'as it is called here'), as: 'key' },
+      column('behind', 'Behind it', null, 'the runs that it feeds'),
+      column('socket', 'Socket', 'where it sits', 'where one finds it on the board or the box'),
+      column('label', 'Pin', 'printed', 'what is printed beside the pin'),
+      column('software', 'Pin', 'in software', 'the number that is typed into its screen'),
+      column('header', 'Pin', 'of the header', 'its position on the header, counted from pin 1'),
+    ],
+  };
+}
+
+interface HeldRow {
+  where: string;
+  what: string;
+  value: string;
+}
+
+/** What a device, or the sender for it, was found to hold. */
+export function heldTable(name: string, found: FoundSettings): Table<HeldRow> {
+  const rows: HeldRow[] = [
+    ...(['firstUniverse', 'universes', 'channelsPerUniverse'] as const).flatMap((field) =>
+      found[field] === undefined
+        ? []
+        : [{ where: 'all of it', what: FIELD_WORDS[field], value: String(found[field]) }],
+    ),
+    ...found.ports.flatMap(({ port, ...values }) =>
+      Object.entries(values).map(([field, value]) => ({
+        where: `port ${port}`,
+        what: PORT_SETTINGS.find((setting) => setting.field === field)?.words ?? field,
+        value: String(value),
+      })),
+    ),
+    ...(found.universeList ?? []).map(({ universe, channels }) => ({
+      where: `universe ${universe}`,
+      what: 'channels',
+      value: channels === undefined ? 'not said' : String(channels),
+    })),
+  ];
+  return {
+    name: `What ${name} was found to hold`,
+    rows,
+    keyOf: (_, index) => index,
+    columns: [
+      { id: 'where', head: 'Where', meaning: 'the port or universe', as: 'key', of: ({ where }) => where },
+      { id: 'what', head: 'What', meaning: 'the setting', of: ({ what }) => capitalised(what) },
+      { id: 'value', head: 'Held', meaning: 'as it was read off', as: 'figure', of: ({ value }) => value },
+    ],
+  };
+}
+
+const FIELD_WORDS = {
+  firstUniverse: 'first universe',
+  universes: 'number of universes',
+  channelsPerUniverse: 'channels a universe',
+};

@@ -1,0 +1,44 @@
+import { fetched } from '@/ui/fetched';
+import type { StageParts } from '../stages/stage';
+
+const PapersSheet = fetched(async () => (await import('./PapersSheet')).PapersSheet);
+const PartsSheet = fetched(async () => (await import('./PartsSheet')).PartsSheet);
+const WiringSheet = fetched(async () => (await import('./WiringSheet')).WiringSheet);
+
+export const parts: StageParts = {
+  sheets: ({ plan, selection }) => {
+    const of =
+      selection.controller !== undefined
+        ? plan.show.controllers[selection.controller]!.name
+        : selection.prop === undefined
+          ? null
+          : plan.show.props[selection.prop]!.name;
+    return {
+      label: of === null ? 'Papers' : `Papers of ${of}`,
+      sheets: [
+        {
+          id: 'sheets',
+          label: of === null ? 'Sheets and labels' : `Sheets of ${of}`,
+          wide: true,
+          content: () => <PapersSheet plan={plan} selection={selection} />,
+        },
+        {
+          id: 'parts',
+          label: 'Parts and labour',
+          wholeShow: true,
+          wide: true,
+          content: () => <PartsSheet plan={plan} />,
+        },
+        {
+          id: 'wiring',
+          label: 'Wiring',
+          wholeShow: true,
+          wide: true,
+          content: () => <WiringSheet plan={plan} selection={selection} />,
+        },
+      ],
+    };
+  },
+  // Everything stands in the middle, which has the room of the right side as well.
+  Panel: () => null,
+};
