@@ -75,12 +75,14 @@ function countPlaywright({ stats, errors }) {
 
 /** Results are compared with those of tools of others, where they are there. */
 function wantTools() {
-  for (const [tool, what] of [
+  for (const [tool, what, from = tool] of [
     ['ngspice', 'compare voltages with it'],
     ['tshark', 'read captures with it'],
+    ['pdftotext', 'read printed sheets back', 'poppler-utils'],
+    ['zbarimg', 'read printed codes back', 'zbar-tools'],
   ]) {
     const isThere = () => !spawnSync(tool, ['--version']).error;
-    if (isThere() || (aptInstall([tool]) && isThere())) continue;
+    if (isThere() || (aptInstall([from]) && isThere())) continue;
     console.log(`${tool} is not here and could not be installed: the tests that ${what} are skipped.`);
   }
 }

@@ -1,3 +1,6 @@
+import { WIRE_FUNCTIONS } from '@/core/catalogue/joint';
+import { LABEL_FORMATS, PAPER_SIZES } from '@/core/catalogue/paper';
+import type { PartsItem } from '@/core/catalogue/partsBook';
 import fc from 'fast-check';
 import { SHIPPED_CONTROLLER_TYPES } from '@/core/catalogue/controllerType';
 import type { Controller } from '@/core/catalogue/controller';
@@ -154,6 +157,46 @@ const aboutProp = fc.record(
   { requiredKeys: [] },
 );
 
+/** Joints wire by wire, their contacts and colours repeated or left out. */
+const anyJoint = fc.record({
+  of: fc.option(fc.nat()),
+  fromWords: fc.constantFrom('', 'port A1'),
+  toWords: fc.constantFrom('', 'first pixel'),
+  wires: fc.array(
+    fc.record({
+      function: fc.constantFrom(...WIRE_FUNCTIONS),
+      colour: fc.constantFrom('', 'red', 'White', 'black'),
+      mark: fc.constantFrom('', 'DI', 'two dots'),
+      from: fc.constantFrom('', '1', '2', '3'),
+      to: fc.constantFrom('', '1', '2', '3'),
+    }),
+    { minLength: 1, maxLength: 5 },
+  ),
+});
+
+const anyPapers = fc.record(
+  {
+    size: fc.constantFrom(...PAPER_SIZES),
+    host: fc.constantFrom('lantern.local', '192.168.1.20:3000'),
+    labels: fc.constantFrom(...LABEL_FORMATS).map(({ id: _, ...format }) => format),
+    explains: fc.constant(true as const),
+  },
+  { requiredKeys: [] },
+);
+
+const anyBook = fc.record(
+  {
+    currency: fc.constantFrom('EUR', 'kr'),
+    minutesPerJoint: fc.integer({ min: 1, max: 30 }),
+    sparePercent: fc.integer({ min: 0, max: 50 }),
+    items: fc.constant<PartsItem[]>([
+      { part: 'fork', have: 3, price: 0.2 },
+      { part: 'nothing of the kind', have: 1 },
+    ]),
+  },
+  { requiredKeys: [] },
+);
+
 /** Leads to any of the props and controllers: too thin, too long, fused too small or not at all, to places that are not there, from supplies of other volts. */
 const anyPower = fc
   .record({
@@ -199,9 +242,12 @@ const anyPower = fc
     ),
     cuts: fc.array(fc.tuple(fc.nat(), fc.integer({ min: 1, max: 20 })), { maxLength: 2 }),
     levelPercent: fc.option(fc.integer({ min: 1, max: 100 }), { nil: undefined }),
+    joints: fc.array(anyJoint, { maxLength: 3 }),
+    papers: fc.option(anyPapers, { nil: undefined }),
+    parts: fc.option(anyBook, { nil: undefined }),
   })
   .map(
-    ({ supplies, leads, cuts, levelPercent }) =>
+    ({ supplies, leads, cuts, levelPercent, joints, papers, parts }) =>
       (props: readonly Prop[], controllers: readonly Controller[]): Partial<Show> => ({
         supplies: supplies.map(([volts, amps, fuseRow], i) => ({
           id: `s${i}`,
@@ -250,6 +296,14 @@ const anyPower = fc
                 run: 1,
                 afterPixel,
               })),
+        joints: joints.map(({ of, ...joint }, i) => ({
+          ...joint,
+          id: `j${i}`,
+          name: `Joint ${i + 1}`,
+          ...(of !== null && props.length > 0 && { propId: props[of % props.length]!.id }),
+        })),
+        ...(papers && { papers }),
+        ...(parts && { parts }),
         ...(levelPercent !== undefined && { power: { levelPercent, whiteBy: 'all' as const } }),
       }),
   );

@@ -100,6 +100,34 @@ export const anyEdit: fc.Arbitrary<EditOf> = fc.oneof(
     cut: { id: fresh('cut'), propId: idOf(show.props, at), run: 1, afterPixel: other + 1 },
   })),
   withNumber((show, at) => ({ type: 'removeCut', cutId: idOf(show.cuts, at) })),
+  withNumber((_show, at) => ({
+    type: 'setPapers',
+    change: at % 2 ? { size: 'letter', host: null } : { size: null, host: 'lantern.local', explains: true },
+  })),
+  withNumber((_show, at, other) => ({
+    type: 'setPart',
+    part: `part ${at % 3}`,
+    name: 'A part',
+    change: other % 2 ? { have: other } : { have: null, price: null },
+  })),
+  withNumber((_show, at) => ({ type: 'setParts', change: { sparePercent: at % 2 ? at : null } })),
+  withNumber((show, at, other) => ({
+    type: 'addJoint',
+    joint: {
+      id: fresh('joint'),
+      name: `Joint ${other}`,
+      fromWords: '',
+      toWords: '',
+      ...(show.props.length > 0 && { propId: idOf(show.props, at) }),
+      wires: [{ function: 'data', colour: '', mark: 'DI', from: '2', to: '2' }],
+    },
+  })),
+  withNumber((show, at, other) => ({
+    type: 'changeJoint',
+    jointId: idOf(show.joints, at),
+    change: other % 2 ? { propId: null, opens: true } : { name: `Joint ${other} again`, opens: null },
+  })),
+  withNumber((show, at) => ({ type: 'removeJoint', jointId: idOf(show.joints, at) })),
   withNumber((_show, at) => ({ type: 'setPower', power: { levelPercent: at + 1, whiteBy: 'all' } })),
   withNumber((show, at, other) => {
     const { propId, run } = entryAt(show, at);

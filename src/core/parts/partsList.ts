@@ -79,5 +79,6 @@ function spareOf({ group, need, unit, id }: Part, percent: number): number {
 }
 
 function wholeUp(amount: number, unit: Part['unit']): number {
-  return unit === 'm' ? Math.ceil(amount * 10 - 1e-6) / 10 : Math.ceil(amount - 1e-6);
+  // Rounding must not make less than nothing of nothing.
+  return Math.max(0, unit === 'm' ? Math.ceil(amount * 10 - 1e-6) / 10 : Math.ceil(amount - 1e-6));
 }

@@ -1,4 +1,6 @@
+import { useMediaQuery } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
+import type { Drawing } from '@/core/papers/paper/drawing';
 import type { CodeOf, Measure } from '@/core/papers/paper/ink';
 import { labelPages } from '@/core/papers/labels/labelPages';
 import { tableOfPlain, type PlainBlock } from '@/core/papers/paper/plain';
@@ -78,12 +80,18 @@ function BlockView({ block }: { block: PlainBlock }) {
         />
       );
     case 'drawing':
-      return <Svg svg={drawingSvg(block.drawing, 760, 620, roughly)} />;
+      return <DrawingView drawing={block.drawing} />;
     case 'labels':
       return <LabelsView labels={block.labels} />;
     case 'newPage':
       return null;
   }
+}
+
+/** As wide as there is room, so that its letters stay as large as on paper. */
+function DrawingView({ drawing }: { drawing: Drawing }) {
+  const isNarrow = useMediaQuery('(max-width: 700px)');
+  return <Svg svg={drawingSvg(drawing, isNarrow ? 330 : 700, isNarrow ? 480 : 560, roughly)} />;
 }
 
 /** Its words were escaped where it was written. */

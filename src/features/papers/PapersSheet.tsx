@@ -151,8 +151,8 @@ function Preview({ id, name, plan }: { id: string; name: string; plan: Plan }) {
       </Group>
       {isLabels && leadsHomeOnly(plan.show, { origin: asked.origin }) && (
         <p role="note" className={styles.warning}>
-          The codes lead to this machine only: a phone does not get there. Say on the right under which name
-          or address phones reach it.
+          The codes lead to this machine only: a phone does not get there. Go back to printing and say under
+          which name or address phones reach it; the codes to type work everywhere.
         </p>
       )}
       {current ? (

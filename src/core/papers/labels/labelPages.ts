@@ -1,6 +1,6 @@
 import { PAPER_MM, type LabelFormat } from '../../catalogue/paper';
 import { ptOf, type Ink, type Measure } from '../paper/ink';
-import type { Page } from '../paper/pages';
+import type { Page } from '../paper/page';
 import { linesOf } from '../paper/text';
 import type { Label, LabelSheet } from './label';
 

@@ -53,8 +53,13 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
       for (const { prop } of props) {
         if (prop.kind !== 'wall') continue;
         const { chains, cards } = layWall(prop);
+        const seen = new Set<string>();
         for (const chain of chains)
           for (const [place, panel] of chain.panels.entries()) {
+            // A panel that is on two chains by mistake is one panel.
+            const cell = `${panel.row} ${panel.column}`;
+            if (seen.has(cell)) continue;
+            seen.add(cell);
             const name = `${outputName(chain, cards.length)}.${place + 1}`;
             yield label(
               { list: 'props', recordId: prop.id, part: `panel ${panel.row + 1}.${panel.column + 1}` },

@@ -5,7 +5,9 @@ import type { Sheet } from '../sheet';
 import type { Table } from '../table';
 import { tableBlock, type Block } from './block';
 import type { Ink } from './ink';
-import { furniture, pagesOf, type Page } from './pages';
+import { furniture } from './furniture';
+import type { Page } from './page';
+import { pagesOf } from './pages';
 import { printed } from './print';
 import { linesOf } from './text';
 

@@ -2,7 +2,9 @@ import type { Sheet } from '../sheet';
 import { tableBlock } from './block';
 import type { PaperSize } from '../../catalogue/paper';
 import type { Ink, Measure } from './ink';
-import { furniture, pagesOf, type Page, type PageSetting } from './pages';
+import { furniture } from './furniture';
+import type { Page } from './page';
+import { pagesOf, type PageSetting } from './pages';
 
 /** What is printed. */
 export interface PrintJob {
