@@ -14,7 +14,7 @@ const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', 
   ['site-plan', 'build?sheet=site', 'dark'],
   ['build-sheet', 'thread/prop/lighthouse-tower?sheet=build-sheet&from=back', 'dark'],
   ['wall-chains', 'thread/prop/score-wall', 'dark'],
-  ['values', 'patch?sheet=values', 'light'],
+  ['papers', 'papers/prop/score-wall?paper=wall-wire.score-wall', 'light'],
   ['found', 'patch?sheet=found', 'dark'],
   ['network', 'patch?sheet=network', 'dark'],
   ['feed', 'feed/prop/net-curtain', 'dark'],
@@ -49,7 +49,7 @@ async function main() {
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       if (press) await page.getByRole('main').getByRole('button', { name: press }).click();
       // Fonts and the first frames of the canvases.
-      await page.waitForTimeout(file === 'feed' || file === 'find' ? 3000 : 800);
+      await page.waitForTimeout(['feed', 'find', 'papers'].includes(file) ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
       await page.close();
     }

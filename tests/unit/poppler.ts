@@ -70,29 +70,29 @@ export function wordsOfPages(pdf: Uint8Array): {
   return { pages, words };
 }
 
-/** A page as grey values, 0 black to 255 white. */
-export function pictureOf(
-  pdf: Uint8Array,
-  page: number,
-  dotsPerInch: number,
-): { width: number; height: number; grey: Uint8Array } {
-  const bytes = inFolder(pdf, (file, folder) => {
-    execFileSync('pdftoppm', [
-      '-gray',
-      '-r',
-      String(dotsPerInch),
-      '-f',
-      String(page),
-      '-l',
-      String(page),
-      '-singlefile',
-      file,
-      path.join(folder, 'page'),
-    ]);
-    return fs.readFileSync(path.join(folder, 'page.pgm'));
-  });
+/** Grey values of a page, 0 black to 255 white. */
+export interface Picture {
+  width: number;
+  height: number;
+  grey: Uint8Array;
+}
+
+function readPicture(file: string): Picture {
+  const bytes = fs.readFileSync(file);
   const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(bytes.subarray(0, 60).toString('latin1'))!;
   return { width: Number(head[1]), height: Number(head[2]), grey: bytes.subarray(head[0].length) };
+}
+
+/** Every page as it looks. */
+export function picturesOf(pdf: Uint8Array, dotsPerInch: number): Picture[] {
+  return inFolder(pdf, (file, folder) => {
+    execFileSync('pdftoppm', ['-gray', '-r', String(dotsPerInch), file, path.join(folder, 'page')]);
+    return fs
+      .readdirSync(folder)
+      .filter((name) => name.endsWith('.pgm'))
+      .sort()
+      .map((name) => readPicture(path.join(folder, name)));
+  });
 }
 
 const CODE_DPI = 200;

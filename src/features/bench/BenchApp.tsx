@@ -31,7 +31,11 @@ export function Bench() {
     0,
     controllers.findIndex((each) => each.id === view.device),
   );
-  const title = `${page.label}: ${controllers[controller]?.name ?? 'no device'}`;
+  // What a code stands for is of no device in particular.
+  const title =
+    page.id === 'code'
+      ? 'Codes and sheets'
+      : `${page.label}: ${controllers[controller]?.name ?? 'no device'}`;
   useEffect(() => {
     document.title = `${title} · ${name} · Rapid Lantern`;
   }, [title, name]);

@@ -5,6 +5,7 @@ import { useHandOut } from '@/ui/handingOut';
 import type { SearchItem } from '../shell/searchItem';
 import { useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
+import { usePrint } from './usePrint';
 
 /** Every sheet that can be printed, for the search. @param wanted it has been opened: until then nothing is fetched or listed */
 export function usePrintItems(wanted: boolean): SearchItem[] {
@@ -13,6 +14,7 @@ export function usePrintItems(wanted: boolean): SearchItem[] {
   const id = useShow((state) => state.id);
   const handOut = useHandOut();
   const goTo = useGoTo();
+  const { fileOf, isSaved } = usePrint();
   const [sheets, setSheets] = useState<readonly Sheet[]>([]);
   useEffect(() => {
     if (!wanted || !plan) return;
@@ -37,9 +39,9 @@ export function usePrintItems(wanted: boolean): SearchItem[] {
         also: `paper pdf ${sheet.side ?? ''}`,
         icon: <IconPrinter size={20} />,
         run: () => {
-          handOut('printed', sheet.name);
-          // Where the browser does not let a tab be opened, the sheet is shown with its button.
-          if (!window.open(`/api/shows/${id}/sheets/${sheet.id}.pdf`, '_blank', 'noopener'))
+          if (isSaved) handOut('printed', sheet.name);
+          // What is not saved yet is not in the file; and not every browser lets a tab be opened. Then the sheet is shown with its button.
+          if (!isSaved || !window.open(fileOf(`${sheet.id}.pdf`), '_blank'))
             goTo({ stage: 'papers', paper: sheet.id });
         },
       },

@@ -4,6 +4,7 @@ import { trafficOf } from '../../answers/traffic';
 import { coloursWithTwoMeanings, jointProblems } from '../../catalogue/joint';
 import { wantedRateOf } from '../../catalogue/packing';
 import { allSent } from '../../devices/sent';
+import { GROUP_WORDS, PART_GROUPS } from '../../parts/part';
 import { partsList } from '../../parts/partsList';
 import type { Plan } from '../../plan/planned';
 import type { Facts } from '../../show/facts';
@@ -170,7 +171,19 @@ function partsBlocks(plan: Plan): Block[] {
       words:
         'Closed, certified supplies only. Fuses are sized in Feed for the wires that are planned: another wire wants another fuse.',
     },
-    tableBlock(partsTable(list), [{ head: 'Got', as: 'tick' }]),
+    ...PART_GROUPS.flatMap((group): Block[] => {
+      const lines = list.lines.filter((line) => line.group === group);
+      const { columns, ...table } = partsTable({ ...list, lines });
+      return lines.length === 0
+        ? []
+        : [
+            { is: 'heading', words: GROUP_WORDS[group] },
+            // The heading says the shelf.
+            tableBlock({ ...table, columns: columns.filter(({ id }) => id !== 'shelf') }, [
+              { head: 'Got', as: 'tick' },
+            ]),
+          ];
+    }),
   ];
 }
 
