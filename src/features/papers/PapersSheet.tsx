@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Group, Loader, TextInput } from '@mantine/core';
-import { IconArrowLeft, IconPrinter } from '@tabler/icons-react';
+import { IconArrowLeft } from '@tabler/icons-react';
 import { useMemo, useState } from 'react';
 import { leadsHomeOnly } from '@/core/papers/links';
 import type { Plan } from '@/core/plan/planned';
@@ -14,6 +14,7 @@ import { useGoTo, useView } from '../view/useView';
 import { inGroups, listedSheets, SHEET_GROUP_WORDS, sheetsChosen } from './listed';
 import styles from './papers.module.css';
 import { PaperView } from './PaperView';
+import { PrintButton } from './PrintButton';
 import { PrintPanel } from './PrintPanel';
 import { usePrint } from './usePrint';
 
@@ -107,8 +108,7 @@ function Preview({ id, name, plan }: { id: string; name: string; plan: Plan }) {
   const showId = useShow((state) => state.id);
   const facts = useShow((state) => state.facts);
   const goTo = useGoTo();
-  const handOut = useHandOut();
-  const { fileOf, isSaved } = usePrint();
+  const { fileOf } = usePrint();
   const asked = useMemo(
     () => ({ id, showId, origin: window.location.origin, facts: facts.all }),
     [id, showId, facts],
@@ -130,21 +130,7 @@ function Preview({ id, name, plan }: { id: string; name: string; plan: Plan }) {
         >
           Back to printing
         </Button>
-        <Button
-          component="a"
-          size="compact-md"
-          href={fileOf(`${id}.pdf`)}
-          target="_blank"
-          leftSection={<IconPrinter size={15} />}
-          data-disabled={!isSaved || undefined}
-          aria-disabled={!isSaved}
-          onClick={(event) => {
-            if (isSaved) handOut('printed', name);
-            else event.preventDefault();
-          }}
-        >
-          {isSaved ? 'Print (PDF)' : 'Saving first…'}
-        </Button>
+        <PrintButton sheet={id} name={name} isMain />
         {hasDrawing && <FileButton href={fileOf(`${id}.svg`)} label="SVG" name={name} />}
         {hasTables && <FileButton href={fileOf(`${id}.csv`)} label="CSV" name={name} />}
         {hasTables && <FileButton href={fileOf(`${id}.json`)} label="JSON" name={name} />}

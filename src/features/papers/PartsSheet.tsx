@@ -1,7 +1,5 @@
 'use client';
 
-import { Button } from '@mantine/core';
-import { IconPrinter } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { USUAL_MINUTES_PER_JOINT, USUAL_SPARE_PERCENT } from '@/core/catalogue/partsBook';
 import { minutesWords, partsTable, priceWords } from '@/core/papers/tables/parts';
@@ -11,18 +9,15 @@ import { countOf } from '@/core/units/number';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { WordsField } from '@/ui/fields/WordsField';
-import { useHandOut } from '@/ui/handingOut';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './papers.module.css';
-import { usePrint } from './usePrint';
+import { PrintButton } from './PrintButton';
 
 /** What the plan takes, what is there, what to buy, and how long the joints take. */
 export function PartsSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
-  const handOut = useHandOut();
-  const { fileOf, isSaved } = usePrint();
   // What is typed here is in the show before it is planned anew.
   const book = useShow((state) => state.show.parts);
   const list = useMemo(
@@ -89,21 +84,7 @@ export function PartsSheet({ plan }: { plan: Plan }) {
           value={book?.currency ?? ''}
           onCommit={(currency) => edit({ type: 'setParts', change: { currency: currency || null } })}
         />
-        <Button
-          component="a"
-          href={fileOf('parts.pdf')}
-          target="_blank"
-          variant="default"
-          leftSection={<IconPrinter size={15} />}
-          aria-disabled={!isSaved}
-          data-disabled={!isSaved || undefined}
-          onClick={(event) => {
-            if (isSaved) handOut('printed', 'Parts and labour');
-            else event.preventDefault();
-          }}
-        >
-          {isSaved ? 'Print (PDF)' : 'Saving first…'}
-        </Button>
+        <PrintButton sheet="parts" name="Parts and labour" />
       </div>
       <p className={styles.sums} role="status">
         <b className="mono">{countOf(labour.joints, 'joint')}</b> to solder, about{' '}

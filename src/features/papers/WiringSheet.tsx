@@ -1,7 +1,7 @@
 'use client';
 
 import { ActionIcon, Button, Checkbox, Group, Select } from '@mantine/core';
-import { IconPlus, IconPrinter, IconTrash } from '@tabler/icons-react';
+import { IconPlus, IconTrash } from '@tabler/icons-react';
 import {
   coloursWithTwoMeanings,
   FUNCTION_WORDS,
@@ -18,19 +18,16 @@ import type { Plan } from '@/core/plan/planned';
 import { capitalised } from '@/core/units/words';
 import { NameField } from '@/ui/fields/fields';
 import { WordsField } from '@/ui/fields/WordsField';
-import { useHandOut } from '@/ui/handingOut';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import styles from './papers.module.css';
-import { usePrint } from './usePrint';
+import { PrintButton } from './PrintButton';
 
 /** Plugs and joints wire by wire: what is printed, what it does, what colour was found, and its contact at both ends. */
 export function WiringSheet({ plan, selection }: { plan: Plan; selection: Selection }) {
   const edit = useEdit();
-  const handOut = useHandOut();
-  const { fileOf, isSaved } = usePrint();
   const joints = useShow((state) => state.show.joints);
   const prop = selection.prop === undefined ? null : plan.show.props[selection.prop]!;
   const doubtful = coloursWithTwoMeanings(joints);
@@ -62,23 +59,7 @@ export function WiringSheet({ plan, selection }: { plan: Plan; selection: Select
         <Button leftSection={<IconPlus size={15} />} onClick={add}>
           Add a joint{prop ? ` of ${prop.name}` : ''}
         </Button>
-        {joints.length > 0 && (
-          <Button
-            component="a"
-            href={fileOf('wiring.pdf')}
-            target="_blank"
-            variant="default"
-            leftSection={<IconPrinter size={15} />}
-            aria-disabled={!isSaved}
-            data-disabled={!isSaved || undefined}
-            onClick={(event) => {
-              if (isSaved) handOut('printed', 'Wiring card');
-              else event.preventDefault();
-            }}
-          >
-            {isSaved ? 'Print the card (PDF)' : 'Saving first…'}
-          </Button>
-        )}
+        {joints.length > 0 && <PrintButton sheet="wiring" name="Wiring card" label="Print the card (PDF)" />}
       </Group>
       {doubtful.length > 0 && (
         <p role="note" className={styles.warning}>
