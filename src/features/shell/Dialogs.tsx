@@ -11,7 +11,6 @@ const NAMED: Readonly<Record<Named, ComponentType>> = {
   rename: lazy(async () => ({ default: (await import('./RenameShow')).RenameShow })),
   pixelTypes: lazy(async () => ({ default: (await import('../build/PixelTypesDialog')).PixelTypesDialog })),
   places: lazy(async () => ({ default: (await import('../build/PlacesDialog')).PlacesDialog })),
-  sheets: lazy(async () => ({ default: (await import('./SheetsDialog')).SheetsDialog })),
 };
 
 /** What opens by itself or by a key: fetched when the first screen stands, so that it is there at once when it is wanted. */

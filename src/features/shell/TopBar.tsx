@@ -17,6 +17,7 @@ import { useHandOut } from '@/ui/handingOut';
 import { LanternMark } from '@/ui/LanternMark';
 import { SAVING_WORDS } from '../show/savingWords';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
+import { useGoTo } from '../view/useView';
 import { useDialog } from './dialogs';
 import { openSearch } from './openSearch';
 import styles from './shell.module.css';
@@ -158,6 +159,7 @@ function WideOnly({ children }: { children: ReactNode }) {
 
 function FileItems({ id, className }: { id: string; className?: string }) {
   const handOut = useHandOut();
+  const goTo = useGoTo();
   const file = (name: string, what?: string) => ({
     onClick: () => what && handOut('downloaded', what),
     component: 'a' as const,
@@ -169,8 +171,8 @@ function FileItems({ id, className }: { id: string; className?: string }) {
     <>
       <Menu.Item {...file('channel-map.csv', 'Channel map')}>Channel map, one line a pixel (CSV)</Menu.Item>
       <Menu.Item {...file('spans.csv', 'Spans')}>Channel map, one line a span (CSV)</Menu.Item>
-      <Menu.Item className={className} onClick={() => useDialog.getState().show('sheets')}>
-        Every other sheet (CSV, JSON)…
+      <Menu.Item className={className} onClick={() => goTo({ stage: 'papers' })}>
+        Every other sheet (PDF, SVG, CSV, JSON)…
       </Menu.Item>
       <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
     </>

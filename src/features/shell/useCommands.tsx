@@ -83,7 +83,12 @@ export function useCommands(): SearchItem[] {
       () => window.location.assign(`/bench/${id}`),
       'phone ladder tick',
     ),
-    command('Sheets as files', 'CSV, JSON', () => show('sheets'), `${files} tables`),
+    command(
+      'Sheets as files',
+      'PDF, SVG, CSV, JSON',
+      () => goTo({ stage: 'papers' }),
+      `${files} tables print`,
+    ),
     command('Rename this show', 'Of this show', () => show('rename'), 'name title'),
     command('Pixel types', 'Of this show', () => show('pixelTypes'), 'chip colour order volts'),
     command('Places on site', 'Of this show', () => show('places')),
