@@ -44,6 +44,7 @@ export const CORE_ORDER = [
   ['parts'],
   ['checks'],
   ['papers'],
+  ['revisions', 'log'],
   ['search'],
 ];
 

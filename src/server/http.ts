@@ -2,7 +2,7 @@ import 'server-only';
 import { z } from 'zod';
 import { benchRequestSchema, type BenchRequest } from '@/core/rig/benchState';
 import { factSchema, type Fact } from '@/core/show/facts';
-import { idSchema } from '@/core/fields/fields';
+import { idSchema, nameSchema } from '@/core/fields/fields';
 import { ShowError, type Problem } from '@/core/fields/problem';
 import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
 import { PAPER_SIZES, type PaperSize } from '@/core/catalogue/paper';
@@ -113,6 +113,20 @@ export async function readReversal(request: Request): Promise<{ author: Author; 
   );
   return { author: authorOf(author), ...(takesBack !== undefined && { takesBack }) };
 }
+
+/** The body that goes back to an earlier state. @throws Refusal 400 when it is none */
+export async function readRestore(request: Request): Promise<{ author: Author; sequence: number }> {
+  const { sequence, ...author } = await readBody(
+    request,
+    z.object({ ...authorFields, sequence: z.int().min(0) }),
+    '{"changeId", "baseSequence": n, "sequence": of the state}',
+  );
+  return { author: authorOf(author), sequence };
+}
+
+/** The body that begins another season. @throws Refusal 400 when it is none */
+export const readSeason = (request: Request): Promise<{ name: string }> =>
+  readBody(request, z.object({ name: nameSchema }), '{"name": of the new show}');
 
 /** The body that notes facts. @throws Refusal 400 when it is none */
 export async function readFacts(request: Request): Promise<Fact[]> {

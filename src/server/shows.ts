@@ -223,6 +223,24 @@ export class ShowRepository {
     return this.reverse(id, author, 'redo', changeId);
   }
 
+  /**
+   * Makes the show what it was after an earlier change: a change of its own, which can be taken back.
+   *
+   * @param words what the history calls that state
+   * @throws NoSuchShow, NoSuchChange, MustReload, ShowError where rules have come since that it does not keep
+   */
+  restore(id: string, author: Author, sequence: number, words: string): Confirmation {
+    return this.change(id, author, (row) => {
+      const current = this.document(row);
+      const show = this.at(id, sequence);
+      const change = changeBetween(current, show);
+      // What comes back has the ids that it had: they are the same things.
+      return change.length === 0
+        ? null
+        : { kind: 'edit', label: `Back to ${words}`, root: null, change, show };
+    });
+  }
+
   /** Adds facts; those that are there already are left out. @throws NoSuchShow */
   note(id: string, facts: readonly Fact[]): Fact[] {
     const added = write(this.db, () => {

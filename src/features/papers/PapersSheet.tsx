@@ -10,6 +10,7 @@ import { useHandOut } from '@/ui/handingOut';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
+import { chosenName } from '../view/viewWords';
 import { useGoTo, useView } from '../view/useView';
 import { inGroups, listedSheets, SHEET_GROUP_WORDS, sheetsChosen } from './listed';
 import styles from './papers.module.css';
@@ -94,13 +95,8 @@ export function PapersSheet({ plan, selection }: { plan: Plan; selection: Select
 const MOST_LISTED = 200;
 
 /** Without the name of what is chosen: it stands above the list. */
-function shortName(name: string, { show }: Plan, { prop, controller }: Selection): string {
-  const of =
-    controller === undefined
-      ? prop === undefined
-        ? null
-        : show.props[prop]!.name
-      : show.controllers[controller]!.name;
+function shortName(name: string, plan: Plan, selection: Selection): string {
+  const of = chosenName(plan, selection);
   return of !== null && name.startsWith(`${of}: `) ? name.slice(of.length + 2) : name;
 }
 

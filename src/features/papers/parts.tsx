@@ -1,5 +1,6 @@
 import { fetched } from '@/ui/fetched';
 import type { StageParts } from '../stages/stage';
+import { chosenName } from '../view/viewWords';
 
 const PapersSheet = fetched(async () => (await import('./PapersSheet')).PapersSheet);
 const PartsSheet = fetched(async () => (await import('./PartsSheet')).PartsSheet);
@@ -7,12 +8,7 @@ const WiringSheet = fetched(async () => (await import('./WiringSheet')).WiringSh
 
 export const parts: StageParts = {
   sheets: ({ plan, selection }) => {
-    const of =
-      selection.controller !== undefined
-        ? plan.show.controllers[selection.controller]!.name
-        : selection.prop === undefined
-          ? null
-          : plan.show.props[selection.prop]!.name;
+    const of = chosenName(plan, selection);
     return {
       label: of === null ? 'Papers' : `Papers of ${of}`,
       sheets: [

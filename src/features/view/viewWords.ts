@@ -17,6 +17,12 @@ export function subjectWords(plan: Plan, selection: Selection, subject: Subject 
   return selection.pixel === undefined ? run : `${run}, pixel ${groupDigits(subject.pixel!)}`;
 }
 
+/** The device, or the prop, that is chosen; null while it is the whole show. */
+export function chosenName({ show }: Plan, { prop, controller }: Selection): string | null {
+  if (controller !== undefined) return show.controllers[controller]!.name;
+  return prop === undefined ? null : show.props[prop]!.name;
+}
+
 /** What of an address is not in the show, and what is shown instead. Null where all of it is there. */
 export function missingWords(plan: Plan, selection: Selection, subject: Subject | null): string | null {
   if (!subject) return null;

@@ -11,6 +11,11 @@ import { pcapPieces } from '@/core/protocols/pcap';
 import { captured, type CaptureAsked } from '@/core/rig/capture';
 import { rigOf, rigSetup } from '@/core/rig/rigFacts';
 import { planReport } from '@/core/papers/planReport';
+import { logEntry } from '@/core/log/entry';
+import { LOG_HEADS, logRow } from '@/core/log/rows';
+import { changedWords, comparePlanned } from '@/core/revisions/compare';
+import { namedRevisions } from '@/core/revisions/named';
+import { seasonStart } from '@/core/revisions/season';
 import { withLengthsIn, type LengthSystem } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
@@ -46,6 +51,11 @@ export type Job =
   | { is: 'print'; showId: string; sheet: string; of: BinderOf; asked: PrintAsked }
   /** Whether a sheet that was printed says what the plan says now. */
   | { is: 'printed'; showId: string; mark: string; asked: PrintAsked }
+  /** What is otherwise after one change than after another. */
+  | { is: 'compare'; showId: string; from: number; to: number }
+  /** Another season’s show of this one, as a file. */
+  | { is: 'season'; showId: string; name: string; at: string }
+  | { is: 'log'; showId: string }
   | { is: 'reportOfFile'; input: Uint8Array }
   | { is: 'powerOfFile'; input: Uint8Array }
   | { is: 'rigOfFile'; input: Uint8Array }
@@ -148,6 +158,20 @@ export class Worker {
       }
       case 'printed':
         return once(JSON.stringify(this.printed(job.showId, job.mark, job.asked, progress)));
+      case 'compare': {
+        const [before, after] = [job.from, job.to].map((sequence) =>
+          planShow(this.shows.at(job.showId, sequence)),
+        ) as [Plan, Plan];
+        progress(0.6);
+        return inWords(after, () => comparePlanned(before, after));
+      }
+      case 'season':
+        return this.season(job.showId, job.name, job.at, progress);
+      case 'log': {
+        const { show } = this.shows.get(job.showId);
+        const rows = this.shows.factsOf(job.showId).map((fact) => logRow(logEntry(show, fact)));
+        return csvChunks(LOG_HEADS, rows[Symbol.iterator]());
+      }
       case 'showFile':
         return once(
           job.at === null
@@ -206,6 +230,22 @@ export class Worker {
         changes: same ? changesSince(printed, same) : ['The show has no such sheet any more.'],
       };
     });
+  }
+
+  /** A show file with its head, as one that was checked. */
+  private season(showId: string, name: string, at: string, progress: (part: number) => void): Pieces {
+    const { sequence, show } = this.shows.get(showId);
+    const facts = this.shows.factsOf(showId);
+    const [hung] = namedRevisions(new Facts(currentFacts(facts)));
+    const changed = hung
+      ? changedWords(
+          comparePlanned(planShow(this.shows.at(showId, hung.sequence)), this.planOf(showId, progress)),
+        )
+      : [];
+    const from = { showId, show: show.name, sequence, at, changed };
+    const start = seasonStart(show, facts, name, from);
+    const document = documentText(start.show);
+    return checked({ name, facts: start.facts, photoIds: photosIn(document) }, encoder.encode(document));
   }
 
   private factsOf(showId: string): Facts {

@@ -1,0 +1,19 @@
+import type { CheckedFile } from '@/server/jobs/jobs';
+import { jobs } from '@/server/jobs/runner';
+import { answer, jobId, readSeason } from '@/server/http';
+import { shows } from '@/server/repository';
+
+/** Makes another season's show of this one: the plan and its reasons, with every tick open. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { name } = await readSeason(request);
+    const { id: showId } = await params;
+    const repository = shows();
+    repository.nameOf(showId);
+    const at = new Date().toISOString();
+    const job = jobs().run({ is: 'season', showId, name, at }, request.signal, jobId(request));
+    const [head, document] = (await job.rest()) as [Uint8Array, Uint8Array];
+    const { facts, photoIds } = JSON.parse(new TextDecoder().decode(head)) as CheckedFile;
+    const id = repository.keep(name, document, facts, photoIds);
+    return Response.json({ id, sequence: 0 }, { status: 201, headers: { location: `/api/shows/${id}` } });
+  });

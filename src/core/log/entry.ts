@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { seenWordsOf } from './seen';
+import type { Fact, FactKind } from '../show/facts';
+import { recordName } from '../show/records';
+import type { Show } from '../show/schema';
+import { capitalised } from '../units/words';
+
+/** What was noted, as it stands in a line of the log. */
+export interface LogEntry {
+  fact: Fact;
+  kind: FactKind;
+  /** What it is about, by its name of today. */
+  thing: string;
+  /** The thing is not in the show any more. */
+  isGone: boolean;
+  /** What was noted of it. */
+  what: string;
+  value: string | null;
+  /** Of a photo. */
+  photoId: string | null;
+}
+
+export const KIND_WORDS: Record<FactKind, string> = {
+  measurement: 'Measured',
+  photo: 'Photo',
+  decision: 'Decided',
+  test: 'Tested',
+  found: 'Found',
+  deviceStep: 'Device',
+  tick: 'Ticked',
+  told: 'Handed out',
+};
+
+/** What somebody writes into the log by hand. */
+export const noteValueSchema = z.strictObject({
+  words: z.string().trim().min(1).max(500),
+  reason: z.string().trim().max(4000).optional(),
+});
+
+/** A measurement that is written into the log: the value as it was typed. */
+export const measuredValueSchema = z.strictObject({
+  what: z.string().trim().min(1).max(120),
+  typed: z.string().trim().min(1).max(60),
+  how: z.string().trim().max(300).optional(),
+});
+
+export const photoValueSchema = z.strictObject({
+  photoId: z.string().regex(/^[0-9a-f]{32}$/),
+  words: z.string().trim().max(300),
+});
+
+/** A fact as a line of the log. */
+export function logEntry(show: Show, fact: Fact): LogEntry {
+  const { thing, isGone } = thingOf(show, fact);
+  const said = saidOf(fact);
+  return { fact, kind: fact.kind, thing, isGone, photoId: null, ...said };
+}
+
+function thingOf(show: Show, { list, recordId }: Fact): { thing: string; isGone: boolean } {
+  if (list === 'show') return { thing: 'The show', isGone: false };
+  const name = recordName(show, list, recordId);
+  // What has no name of its own any more is called by its id.
+  const isGone =
+    list !== 'patch' && !(show[list] as readonly { id: string }[]).some(({ id }) => id === recordId);
+  return { thing: name, isGone };
+}
+
+function saidOf(fact: Fact): Pick<LogEntry, 'what' | 'value'> & { photoId?: string } {
+  const { kind, field, value, unit } = fact;
+  const photo = photoValueSchema.safeParse(value);
+  if (kind === 'photo' && photo.success)
+    return { what: photo.data.words || 'Photo', value: null, photoId: photo.data.photoId };
+  const measured = measuredValueSchema.safeParse(value);
+  if (kind === 'measurement' && measured.success)
+    return {
+      what: measured.data.how ? `${measured.data.what}, ${measured.data.how}` : measured.data.what,
+      value: measured.data.typed,
+    };
+  const note = noteValueSchema.safeParse(value);
+  if (note.success) return { what: note.data.words, value: note.data.reason ?? null };
+  return seenWordsOf(kind, field, value, unit) ?? { what: capitalised(field), value: plain(value, unit) };
+}
+
+function plain(value: Fact['value'], unit: string | undefined): string | null {
+  if (typeof value === 'string' || typeof value === 'number')
+    return unit ? `${value} ${unit}` : String(value);
+  return value === true ? 'yes' : null;
+}

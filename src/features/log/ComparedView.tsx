@@ -1,0 +1,99 @@
+import { Button, Group, Loader } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import { isSame, type Compared } from '@/core/revisions/compare';
+import { countOf } from '@/core/units/number';
+import styles from './log.module.css';
+
+const MOST_LINES = 60;
+
+/** What is otherwise in one state than in another. */
+export function ComparedView({
+  showId,
+  from,
+  to,
+  onClose,
+}: {
+  showId: string;
+  from: number;
+  to: number;
+  onClose: () => void;
+}) {
+  const [compared, setCompared] = useState<Compared | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => {
+    const ended = new AbortController();
+    fetch(`/api/shows/${showId}/compare?from=${from}&to=${to}`, { signal: ended.signal })
+      .then(async (response) => {
+        const body: unknown = await response.json();
+        if (!response.ok) throw new Error((body as { error: string }).error);
+        setCompared(body as Compared);
+      })
+      .catch((error: Error) => ended.signal.aborted || setProblem(error.message));
+    return () => ended.abort();
+  }, [showId, from, to]);
+  return (
+    <section className={styles.compared} aria-label={`Revision ${from} and revision ${to}`}>
+      <Group justify="space-between">
+        <h2>
+          Revision {from} → {to}
+        </h2>
+        <Button size="compact-sm" variant="subtle" color="gray" onClick={onClose}>
+          Close
+        </Button>
+      </Group>
+      {problem !== null && <p role="alert">{problem}</p>}
+      {compared === null && problem === null && (
+        <p role="status">
+          <Loader size="xs" /> Planning both…
+        </p>
+      )}
+      {compared && isSame(compared) && (
+        <p role="status">Nothing that is built, typed, bought or tested differs.</p>
+      )}
+      {compared && (
+        <>
+          <Lines title="Props" lines={compared.props.map(({ name, words }) => `${name}: ${words}`)} />
+          <Lines
+            title="Moved addresses"
+            lines={compared.moved.map(
+              (each) =>
+                `${each.name} run ${each.run}: ${each.old ?? 'no address'} → ${each.new ?? 'no address'}`,
+            )}
+          />
+          <Lines
+            title="To type again"
+            lines={compared.values.map(
+              (each) =>
+                `${each.device}${each.port && ` ${each.port}`}, ${each.what}: ${each.old} → ${each.new}`,
+            )}
+          />
+          <Lines
+            title="Parts"
+            lines={compared.parts.map((each) => `${each.name}: ${each.before} → ${each.after}`)}
+          />
+          <Lines
+            title="To be tested again"
+            lines={compared.retest.map(({ name, steps }) => `${name}: ${countOf(steps, 'step')}`)}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <>
+      <h3>
+        {title} ({lines.length})
+      </h3>
+      <ul>
+        {lines.slice(0, MOST_LINES).map((line, i) => (
+          <li key={i}>{line}</li>
+        ))}
+      </ul>
+      {lines.length > MOST_LINES && <p>And {lines.length - MOST_LINES} more.</p>}
+    </>
+  );
+}

@@ -1,0 +1,286 @@
+'use client';
+
+import { Button, Group, Modal, Select, Stack, TextInput } from '@mantine/core';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import { newId } from '@/core/fields/fields';
+import { namedRevisions, nameRevision } from '@/core/revisions/named';
+import { historyEntrySchema, type HistoryEntry } from '@/core/show/revision';
+import { countOf } from '@/core/units/number';
+import sheets from '../sheets/sheets.module.css';
+import { notify, useNote, useShow } from '../show/ShowProvider';
+import { windowId } from '../show/windowId';
+import { ComparedView } from './ComparedView';
+import styles from './log.module.css';
+
+const answerSchema = z.object({ changes: z.array(historyEntrySchema) });
+const MOST_SHOWN = 400;
+
+/** Every change, states with names, and what is otherwise between any two of them. */
+export function HistorySheet() {
+  const note = useNote();
+  const id = useShow((state) => state.id);
+  const name = useShow((state) => state.show.name);
+  const sequence = useShow((state) => state.sequence);
+  const facts = useShow((state) => state.facts);
+  const [changes, setChanges] = useState<readonly HistoryEntry[] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [naming, setNaming] = useState<number | null>(null);
+  const [pair, setPair] = useState<{ from: number; to: number } | null>(null);
+  const named = namedRevisions(facts);
+  useEffect(() => {
+    let left = false;
+    fetch(`/api/shows/${id}/history`)
+      .then(async (response) => answerSchema.parse(await response.json()))
+      .then(
+        (answer) => {
+          if (left) return;
+          setChanges(answer.changes.toReversed());
+          setProblem(null);
+        },
+        () => left || setProblem('The history could not be fetched; the show itself is as it was.'),
+      );
+    return () => {
+      left = true;
+    };
+  }, [id, sequence]);
+  const nameOf = (of: number) => named.find((each) => each.sequence === of)?.name ?? null;
+  const goBack = async (to: number) => {
+    const response = await fetch(`/api/shows/${id}/restore`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        changeId: newId('restore'),
+        baseSequence: sequence,
+        window: windowId(),
+        sequence: to,
+      }),
+    });
+    if (response.ok) notify(`The show is what it was at revision ${to}. Undo brings the rest again.`);
+    else setProblem(((await response.json()) as { error: string }).error);
+  };
+  const states = [
+    { value: String(sequence), label: `now, revision ${sequence}` },
+    ...named
+      .filter((each) => each.sequence !== sequence)
+      .map((each) => ({ value: String(each.sequence), label: `${each.name}, revision ${each.sequence}` })),
+    ...(sequence !== 0 && nameOf(0) === null ? [{ value: '0', label: 'the beginning, revision 0' }] : []),
+  ];
+  return (
+    <div className={sheets.sheet}>
+      <p className={sheets.lead}>
+        Every change is kept. Give a state a name when it hangs, or before the opening night: it is then
+        compared with any other, down to the values to type again, and gone back to where that is wanted.
+      </p>
+      <Group mb={6}>
+        <Button onClick={() => setNaming(sequence)}>Name the state of now</Button>
+        <SeasonButton showId={id} name={name} />
+      </Group>
+      {named.length > 0 && (
+        <ul className={styles.named} aria-label="States with a name">
+          {named.map((each) => (
+            <li key={each.sequence}>
+              <strong>{each.name}</strong>
+              <span className={styles.quiet}>rev {each.sequence}</span>
+              <Button
+                size="compact-xs"
+                variant="default"
+                disabled={each.sequence === sequence}
+                onClick={() => setPair({ from: each.sequence, to: sequence })}
+              >
+                Compare with now
+              </Button>
+              <Button
+                size="compact-xs"
+                variant="subtle"
+                color="gray"
+                onClick={() => note(nameRevision(id, each.sequence, null))}
+              >
+                Take the name away
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {states.length > 1 && (
+        <Group mb={14} align="flex-end">
+          <Select
+            label="Compare"
+            placeholder="a state"
+            value={pair ? String(pair.from) : null}
+            data={withState(states, pair?.from)}
+            onChange={(from) => from && setPair({ from: Number(from), to: pair?.to ?? sequence })}
+          />
+          <Select
+            label="with"
+            placeholder="another"
+            value={pair ? String(pair.to) : null}
+            data={withState(states, pair?.to)}
+            onChange={(to) => to && setPair({ from: pair?.from ?? 0, to: Number(to) })}
+          />
+        </Group>
+      )}
+      {pair && (
+        <ComparedView key={`${pair.from} ${pair.to}`} showId={id} {...pair} onClose={() => setPair(null)} />
+      )}
+      {problem !== null && <p role="alert">{problem}</p>}
+      {changes === null && problem === null && <p role="status">Fetching the history…</p>}
+      {changes?.length === 0 && <p className={sheets.empty}>Nothing was changed yet.</p>}
+      {changes && changes.length > 0 && (
+        <>
+          <h2>{countOf(changes.length, 'change')}</h2>
+          <ol className={`${styles.entries} ${styles.history}`} aria-label="Changes, the latest first">
+            {changes.slice(0, MOST_SHOWN).map((each) => (
+              <li key={each.sequence}>
+                <span className="mono">rev {each.sequence}</span>
+                <time dateTime={each.madeAt}>{each.madeAt.slice(0, 16).replace('T', ' ')}</time>
+                <div>
+                  {each.kind === 'undo' ? 'Undone: ' : each.kind === 'redo' ? 'Again: ' : ''}
+                  {each.label}
+                  {nameOf(each.sequence) !== null && <strong> · {nameOf(each.sequence)}</strong>}
+                </div>
+                <Group gap={6} wrap="nowrap">
+                  <Button
+                    size="compact-xs"
+                    variant="subtle"
+                    color="gray"
+                    onClick={() => setNaming(each.sequence)}
+                  >
+                    Name
+                  </Button>
+                  <Button
+                    size="compact-xs"
+                    variant="subtle"
+                    color="gray"
+                    disabled={each.sequence === sequence}
+                    onClick={() => setPair({ from: each.sequence, to: sequence })}
+                  >
+                    Compare
+                  </Button>
+                  <Button
+                    size="compact-xs"
+                    variant="subtle"
+                    color="gray"
+                    disabled={each.sequence === sequence}
+                    onClick={() => void goBack(each.sequence)}
+                  >
+                    Go back to it
+                  </Button>
+                </Group>
+              </li>
+            ))}
+          </ol>
+          {changes.length > MOST_SHOWN && (
+            <p className={sheets.lead}>And {changes.length - MOST_SHOWN} earlier ones.</p>
+          )}
+        </>
+      )}
+      <NameDialog
+        key={String(naming)}
+        sequence={naming}
+        known={naming === null ? '' : (nameOf(naming) ?? '')}
+        onClose={() => setNaming(null)}
+        onName={(given) => note(nameRevision(id, naming!, given))}
+      />
+    </div>
+  );
+}
+
+/** A state that is compared stands in the list even where it has no name. */
+function withState(states: readonly { value: string; label: string }[], sequence: number | undefined) {
+  return sequence === undefined || states.some(({ value }) => value === String(sequence))
+    ? states
+    : [...states, { value: String(sequence), label: `revision ${sequence}` }];
+}
+
+function NameDialog({
+  sequence,
+  known,
+  onClose,
+  onName,
+}: {
+  sequence: number | null;
+  known: string;
+  onClose: () => void;
+  onName: (name: string) => void;
+}) {
+  const [name, setName] = useState(known);
+  return (
+    <Modal opened={sequence !== null} onClose={onClose} title={`Name revision ${sequence ?? ''}`}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() === '') return;
+          onName(name.trim());
+          onClose();
+        }}
+      >
+        <Stack>
+          <TextInput
+            data-autofocus
+            label="Its name"
+            placeholder="as hung, opening night"
+            maxLength={80}
+            value={name}
+            onChange={(event) => setName(event.currentTarget.value)}
+          />
+          <Button type="submit" disabled={name.trim() === ''}>
+            Give it this name
+          </Button>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}
+
+/** Another season’s show: the plan and its reasons, with every tick and test open again. */
+function SeasonButton({ showId, name }: { showId: string; name: string }) {
+  const router = useRouter();
+  const [opened, setOpened] = useState(false);
+  const [next, setNext] = useState(`${name}, next season`);
+  const [problem, setProblem] = useState<string | null>(null);
+  const start = async () => {
+    const response = await fetch(`/api/shows/${showId}/season`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: next.trim() }),
+    });
+    const body = (await response.json()) as { id: string; error?: string };
+    if (response.ok) router.push(`/shows/${body.id}/log`);
+    else setProblem(body.error ?? 'The show could not be made.');
+  };
+  return (
+    <>
+      <Button variant="default" onClick={() => setOpened(true)}>
+        Begin another season…
+      </Button>
+      <Modal opened={opened} onClose={() => setOpened(false)} title="Another season of this show">
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (next.trim() !== '') void start();
+          }}
+        >
+          <Stack>
+            <p className={sheets.lead}>
+              A show of its own: the plan, measurements, photos and reasons stay. Every tick, test and step is
+              open again, and what changed since the last state with a name is written into its log.
+            </p>
+            <TextInput
+              data-autofocus
+              label="Name of the new show"
+              maxLength={80}
+              value={next}
+              error={problem}
+              onChange={(event) => setNext(event.currentTarget.value)}
+            />
+            <Button type="submit" disabled={next.trim() === ''}>
+              Begin it
+            </Button>
+          </Stack>
+        </form>
+      </Modal>
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+'use client';
+
+import { Anchor, Button, Chip, Group, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { KIND_WORDS, logEntry, type LogEntry } from '@/core/log/entry';
+import type { Plan } from '@/core/plan/planned';
+import { FACT_KINDS, type FactKind } from '@/core/show/facts';
+import { photoUrl } from '../show/photos';
+import sheets from '../sheets/sheets.module.css';
+import { useNote, useShow } from '../show/ShowProvider';
+import type { Selection } from '../view/selection';
+import styles from './log.module.css';
+import { NoteForm } from './NoteForm';
+import { thingOfSelection } from './things';
+
+const MOST_SHOWN = 300;
+
+/** What was noted, the latest first: by kind, by thing, by words. */
+export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Selection }) {
+  const note = useNote();
+  const showId = useShow((state) => state.id);
+  const facts = useShow((state) => state.facts);
+  const [kinds, setKinds] = useState<string[]>([]);
+  const [words, setWords] = useState('');
+  const of = thingOfSelection(plan, selection);
+  const wanted = words.trim().toLowerCase();
+  const all = facts.all
+    .toReversed()
+    .filter((fact) => !of || (fact.list === of.list && fact.recordId === of.recordId));
+  const entries = all
+    .filter(({ kind }) => kinds.length === 0 || kinds.includes(kind))
+    .map((fact) => logEntry(plan.show, fact))
+    .filter(
+      ({ thing, what, value, fact }) =>
+        wanted === '' || `${thing} ${what} ${value ?? ''} ${fact.by ?? ''}`.toLowerCase().includes(wanted),
+    );
+  const present = FACT_KINDS.filter((kind) => all.some((fact) => fact.kind === kind));
+  return (
+    <div className={`${sheets.sheet} ${styles.log}`}>
+      <div>
+        <NoteForm key={of?.recordId ?? ''} plan={plan} about={of} />
+      </div>
+      <section aria-label="What was noted">
+        <Group mb={10} gap={8}>
+          <TextInput
+            aria-label="Find in the log"
+            placeholder="Find in the log"
+            value={words}
+            onChange={(event) => setWords(event.currentTarget.value)}
+          />
+          <Chip.Group multiple value={kinds} onChange={setKinds}>
+            {present.map((kind) => (
+              <Chip key={kind} value={kind} size="xs">
+                {KIND_WORDS[kind]}
+              </Chip>
+            ))}
+          </Chip.Group>
+          <Anchor size="sm" href={`/api/shows/${showId}/log.csv`} download>
+            CSV, all that was ever noted
+          </Anchor>
+        </Group>
+        {entries.length === 0 && (
+          <p className={sheets.empty}>
+            {all.length === 0
+              ? 'Nothing was noted yet. What is measured, ticked, tested and decided stands here, by the thing it is about, and stays when that is renamed.'
+              : 'Nothing that was noted fits.'}
+          </p>
+        )}
+        <ol className={styles.entries}>
+          {entries.slice(0, MOST_SHOWN).map((entry) => (
+            <Entry
+              key={entry.fact.id}
+              entry={entry}
+              onTakeBack={() => note({ ...bare(entry), value: null })}
+            />
+          ))}
+        </ol>
+        {entries.length > MOST_SHOWN && (
+          <p className={sheets.lead}>And {entries.length - MOST_SHOWN} more: look for them by their words.</p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** Those that are written by hand are taken back here; the others where they were noted. */
+const BY_HAND: readonly FactKind[] = ['measurement', 'photo', 'decision'];
+
+function bare({ fact: { kind, list, recordId, field } }: LogEntry) {
+  return { kind, list, recordId, field };
+}
+
+function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void }) {
+  const { fact, kind, thing, isGone, what, value, photoId } = entry;
+  const isByHand = BY_HAND.includes(kind) && fact.field.startsWith('log.');
+  return (
+    <li>
+      <time dateTime={fact.at}>
+        {fact.at.startsWith('1970') ? 'time not known' : fact.at.slice(0, 16).replace('T', ' ')}
+      </time>
+      <span className={styles.kind} data-kind={kind}>
+        {KIND_WORDS[kind]}
+      </span>
+      <div>
+        <strong data-gone={isGone}>{thing}</strong>
+        {isGone && <span className={styles.gone}> not in the show any more</span>}
+        <p>
+          {what}
+          {value !== null && (
+            <>
+              {': '}
+              <b className="mono">{value}</b>
+            </>
+          )}
+          {fact.by && <span className={styles.quiet}> by {fact.by}</span>}
+        </p>
+        {photoId && (
+          <a href={photoUrl(photoId)} target="_blank" rel="noreferrer">
+            {/* Kept on this server, in the size in which it is looked at. */}
+            {/* eslint-disable-next-line @next/next/no-img-element */}
+            <img className={styles.photo} src={photoUrl(photoId)} alt={what} loading="lazy" />
+          </a>
+        )}
+      </div>
+      {isByHand && (
+        <Button size="compact-xs" variant="subtle" color="gray" onClick={onTakeBack}>
+          Take back
+        </Button>
+      )}
+    </li>
+  );
+}
