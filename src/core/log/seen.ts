@@ -21,6 +21,8 @@ export function seenWordsOf(
   const revision = /^revision\.(\d+)$/.exec(field)?.[1];
   if (kind === 'decision' && revision)
     return { what: `Revision ${revision} was named`, value: String(object.name ?? '') };
+  if (kind === 'test' && field === 'rig')
+    return { what: 'What is the matter with the rig was set', value: null };
   if (kind === 'test' && field === 'firmware')
     return { what: 'Firmware', value: String(object.version ?? '') };
   const care = DEVICE_CARE.find((each) => field === `care.${each}`);

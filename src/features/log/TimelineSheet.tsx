@@ -106,7 +106,7 @@ function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void 
         {isGone && <span className={styles.gone}> not in the show any more</span>}
         <p>
           {what}
-          {value !== null && (
+          {value !== null && kind !== 'decision' && (
             <>
               {': '}
               <b className="mono">{value}</b>
@@ -114,6 +114,7 @@ function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void 
           )}
           {fact.by && <span className={styles.quiet}> by {fact.by}</span>}
         </p>
+        {value !== null && kind === 'decision' && <p className={styles.quiet}>{value}</p>}
         {photoId && (
           <a href={photoUrl(photoId)} target="_blank" rel="noreferrer">
             {/* Kept on this server, in the size in which it is looked at. */}

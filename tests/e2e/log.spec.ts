@@ -1,0 +1,99 @@
+import { author, demoShow, expect, keptShow, openAt, saving, test } from './lantern';
+
+test('notes stay with their thing, also when it is renamed and when it goes', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'log/prop/gangway-edge');
+  await expect(page.getByText('Nothing was noted yet.', { exact: false })).toBeVisible();
+  await page.getByText('Measurement', { exact: true }).click();
+  await page.getByLabel('What was measured').fill('White at full level');
+  await page.getByLabel('Value and unit').fill('3.2 A');
+  await page.getByLabel('How it was measured').fill('one metre, bench supply');
+  await page.getByLabel('By whom').fill('Ada');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const entries = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+  await expect(entries).toHaveCount(1);
+  await expect(entries.first()).toContainText('Gangway edge');
+  await expect(entries.first()).toContainText('White at full level, one metre, bench supply: 3.2 A by Ada');
+  const change = (edit: object, base: number) =>
+    request.post(`/api/shows/${id}/edits`, { data: { ...author(base), edit } });
+  await change({ type: 'changeProp', propId: 'gangway-edge', change: { name: 'Gang plank' } }, 0);
+  await expect(entries.first()).toContainText('Gang plank');
+  await change({ type: 'removeProp', propId: 'gangway-edge' }, 1);
+  await openAt(page, id, 'log');
+  await expect(entries.first()).toContainText('not in the show any more');
+  const csv = await (await request.get(`/api/shows/${id}/log.csv`)).text();
+  expect(csv).toMatch(/^when,kind,about,gone,what,value,by,field\r\n/);
+  expect(csv).toContain('Measured,gangway-edge,yes,');
+  await entries.first().getByRole('button', { name: 'Take back' }).click();
+  await expect(entries).toHaveCount(0);
+});
+
+test('two states are named and compared, down to the values to type again; going back can be undone', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'log?sheet=history');
+  await page.getByRole('button', { name: 'Name the state of now' }).click();
+  await page.getByLabel('Its name').fill('as hung');
+  await page.keyboard.press('Enter');
+  const named = page.getByRole('list', { name: 'States with a name' });
+  await expect(named).toContainText('as hung');
+  const edit = { type: 'changeProp', propId: 'gangway-edge', change: { pixelTypeId: 'bullet-12v-ws2811' } };
+  expect((await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } })).status()).toBe(200);
+  await expect(
+    page.getByRole('list', { name: 'Changes, the latest first' }).getByRole('listitem'),
+  ).toHaveCount(1);
+  await named.getByRole('button', { name: 'Compare with now' }).click();
+  const compared = page.getByRole('region', { name: 'Revision 0 and revision 1' });
+  await expect(compared).toContainText('Gangway edge: other pixels');
+  await expect(compared).toContainText('Pier box A3, colour order: GRBW → RGB');
+  await expect(compared.getByRole('heading', { name: /^To type again/ })).toBeVisible();
+  // Nothing is lost by going back: the state in between is a change as well.
+  const back = { ...author(1), sequence: 0 };
+  expect((await request.post(`/api/shows/${id}/restore`, { data: back })).status()).toBe(200);
+  await expect(saving(page)).toContainText('rev 2');
+  const typeOf = async () =>
+    (await keptShow(request, id)).props.find((prop) => prop.id === 'gangway-edge')!.pixelTypeId;
+  expect(await typeOf()).toBe('strip-5v-sk6812-rgbw');
+  const undo = { ...author(2), takesBack: back.changeId };
+  expect((await request.post(`/api/shows/${id}/undo`, { data: undo })).status()).toBe(200);
+  expect(await typeOf()).toBe('bullet-12v-ws2811');
+  const refused = await request.post(`/api/shows/${id}/restore`, { data: { ...author(3), sequence: 99 } });
+  expect(refused.status()).toBe(422);
+});
+
+test('another season starts with all ticks open and all reasons kept', async ({ page, request }) => {
+  const id = await demoShow(request);
+  const at = '2026-11-27T18:00:00Z';
+  const facts = [
+    {
+      id: 'why',
+      kind: 'decision',
+      list: 'props',
+      recordId: 'net-curtain',
+      field: 'log.a',
+      value: { words: 'Fed at both ends', reason: 'it yellowed' },
+      at,
+    },
+    {
+      id: 'tick',
+      kind: 'tick',
+      list: 'controllers',
+      recordId: 'pier-box',
+      field: 'port.1.pixels',
+      value: '111',
+      at,
+    },
+  ];
+  expect((await request.post(`/api/shows/${id}/facts`, { data: { facts } })).status()).toBe(200);
+  await openAt(page, id, 'log?sheet=history');
+  await page.getByRole('button', { name: 'Begin another season…' }).click();
+  await page.getByLabel('Name of the new show').fill('The night of next year');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page).toHaveURL(/the-night-of-next-year.*\/log/);
+  const entries = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+  await expect(entries).toHaveCount(2);
+  await expect(entries.filter({ hasText: 'Fed at both ends' })).toContainText('it yellowed');
+  await expect(entries.filter({ hasText: 'Copied from A copy of the night at revision 0' })).toBeVisible();
+});
