@@ -105,7 +105,7 @@ test('refuses in sentences', async ({ request }) => {
   };
   expect(await refused(request.post('/api/shows', { data: { ...DEMO, version: 9 } }))).toEqual([
     422,
-    'This show file has version 9; this program reads versions 1 to 5.',
+    'This show file has version 9; this program reads versions 1 to 6.',
   ]);
   expect(
     await refused(

@@ -42,7 +42,7 @@ export async function demoShow(
       ...DEMO,
       name: 'A copy of the night',
       // Leads to what is not there would be refused.
-      ...((change.props ?? change.controllers) && { feeds: [], cuts: [] }),
+      ...((change.props ?? change.controllers) && { feeds: [], cuts: [], joints: [] }),
       ...change,
     },
   });
