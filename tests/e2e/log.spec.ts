@@ -28,6 +28,35 @@ test('notes stay with their thing, also when it is renamed and when it goes', as
   await expect(entries).toHaveCount(0);
 });
 
+test('what was measured takes the place of an assumption; undo leaves the measurement', async ({
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'log/controller/pier-box');
+  await page.getByText('Measurement', { exact: true }).click();
+  await page.getByLabel('What it is of the plan').click();
+  await page.getByRole('option', { name: 'What it takes itself, with nothing lit' }).click();
+  await page.getByLabel('Value and unit').fill('lots');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/“lots” is not/)).toBeVisible();
+  await page.getByLabel('Value and unit').fill('310 mA');
+  await page.getByLabel('How it was measured').fill('clamp meter');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const entry = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+  await entry.getByRole('button', { name: /^Use it in place of 250 mA/ }).click();
+  await expect(entry).toContainText('in use: measured');
+  const own = async () =>
+    (await keptShow(request, id)).controllers.find((each) => each.id === 'pier-box')!.power?.ownAmps;
+  await expect(saving(page)).toContainText('rev 1 · saved');
+  expect(await own()).toMatchObject({ value: 0.31, basis: 'measured', how: 'clamp meter' });
+  await page.keyboard.press('Control+z');
+  await expect(entry.getByRole('button', { name: /^Use it/ })).toBeVisible();
+  await expect(saving(page)).toContainText('rev 2 · saved');
+  expect((await own())?.basis).not.toBe('measured');
+  await expect(entry).toContainText('310 mA');
+});
+
 test('two states are named and compared, down to the values to type again; going back can be undone', async ({
   page,
   request,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { measurablesOf, type Measurable } from './measurable';
 import { seenWordsOf } from './seen';
 import type { Fact, FactKind } from '../show/facts';
 import { recordName } from '../show/records';
@@ -16,6 +17,8 @@ export interface LogEntry {
   /** What was noted of it. */
   what: string;
   value: string | null;
+  /** A measurement that the plan can use, with what it takes now. */
+  usable: { measurable: Measurable; number: number } | null;
   /** Of a photo. */
   photoId: string | null;
 }
@@ -42,6 +45,9 @@ export const measuredValueSchema = z.strictObject({
   what: z.string().trim().min(1).max(120),
   typed: z.string().trim().min(1).max(60),
   how: z.string().trim().max(300).optional(),
+  /** What of the thing it is, and its value in the unit of that, where the plan can use it. */
+  of: z.string().max(60).optional(),
+  number: z.number().optional(),
 });
 
 export const photoValueSchema = z.strictObject({
@@ -53,7 +59,15 @@ export const photoValueSchema = z.strictObject({
 export function logEntry(show: Show, fact: Fact): LogEntry {
   const { thing, isGone } = thingOf(show, fact);
   const said = saidOf(fact);
-  return { fact, kind: fact.kind, thing, isGone, photoId: null, ...said };
+  return { fact, kind: fact.kind, thing, isGone, photoId: null, usable: usableOf(show, fact), ...said };
+}
+
+function usableOf(show: Show, fact: Fact): LogEntry['usable'] {
+  const measured = measuredValueSchema.safeParse(fact.value);
+  if (fact.kind !== 'measurement' || !measured.success || measured.data.number === undefined) return null;
+  const { of, number } = measured.data;
+  const measurable = measurablesOf(show, fact).find(({ id }) => id === of);
+  return measurable ? { measurable, number } : null;
 }
 
 function thingOf(show: Show, { list, recordId }: Fact): { thing: string; isGone: boolean } {

@@ -1,9 +1,13 @@
 import fc from 'fast-check';
-import { aController, aLine, aShow } from '../../../tests/unit/shows';
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { usual } from '../figures/figure';
+import { applyEdit } from '../show/edits/registry';
+import type { Show } from '../show/schema';
 import { FACT_KINDS, firmwareFound, stepOf, tickOf, type Fact, type Note } from '../show/facts';
 import { nameRevision } from '../revisions/named';
 import { LISTS } from '../show/records';
 import { logEntry } from './entry';
+import { measurablesOf } from './measurable';
 import { LOG_HEADS, logRow } from './rows';
 
 const show = aShow({ props: [aLine('rail', 30, { name: 'Pier railing' })], controllers: [aController()] });
@@ -98,4 +102,75 @@ it('finds words for whatever was noted', () => {
       expect(row[2]!.length).toBeGreaterThan(0);
     }),
   );
+});
+
+describe('what was measured', () => {
+  const fed: Show = onPorts(
+    {
+      ...show,
+      supplies: [{ id: 's', name: 'Pier 12 V', volts: 12, ratedAmps: usual(10) }],
+      feeds: [
+        {
+          id: 'f',
+          name: 'Lead 1',
+          from: { kind: 'supply', supplyId: 's' },
+          pieces: [
+            { lengthMm: 1500, wire: 'mm2-1.5', to: { kind: 'pixel', propId: 'rail', run: 1, pixel: 1 } },
+          ],
+        },
+      ],
+    },
+    ['rail', 1, 1],
+  );
+  const one = (list: Fact['list'], recordId: string) => measurablesOf(fed, { list, recordId })[0]!;
+
+  it.each([
+    ['controllers', 'a', '310 mA', 0.31, '310 mA'],
+    ['props', 'rail', '7.4', 7400, '7.4 m'],
+    ['feeds', 'f', '1 m 80', 1800, '1.8 m'],
+  ] as const)(
+    'takes the place of what the plan assumes of %s, and is then in use',
+    (list, recordId, text, value, written) => {
+      const measurable = one(list, recordId);
+      expect(measurable.parse(text)).toEqual({ ok: true, value });
+      expect(measurable.write(value)).toBe(written);
+      const used = applyEdit(
+        fed,
+        measurable.use(value, { at: '2026-11-27T18:00:00Z', by: 'Ada', how: 'clamp meter' }),
+      );
+      expect(used).not.toBe(fed);
+      expect(measurablesOf(used, { list, recordId })[0]!.planned!.value).toBe(value);
+    },
+  );
+
+  it('says what it stands on, where that is kept', () => {
+    const measurable = one('controllers', 'a');
+    expect(measurable.planned!.standing).toMatch(/^usual figure/);
+    const used = applyEdit(
+      fed,
+      measurable.use(0.31, { at: '2026-11-27T18:00:00Z', by: 'Ada', how: 'clamp meter' }),
+    );
+    expect(measurablesOf(used, { list: 'controllers', recordId: 'a' })[0]!.planned!.standing).toBe(
+      'measured by Ada, 2026-11-27: clamp meter',
+    );
+  });
+
+  it('is refused in a sentence where it cannot be', () => {
+    expect(one('controllers', 'a').parse('40 A')).toMatchObject({ ok: false });
+    expect(one('props', 'rail').parse('5 km')).toMatchObject({ ok: false });
+    expect(one('feeds', 'f').parse('long')).toMatchObject({ ok: false });
+  });
+
+  it('is usable as long as its thing is there', () => {
+    const note: Note = {
+      kind: 'measurement',
+      list: 'feeds',
+      recordId: 'f',
+      field: 'log.a',
+      value: { what: 'Its length', typed: '1.8 m', of: 'piece.0', number: 1800 },
+    };
+    const fact: Fact = { ...note, id: 'n', at: '2026-11-27T18:00:00Z' };
+    expect(logEntry(fed, fact).usable).toMatchObject({ number: 1800, measurable: { id: 'piece.0' } });
+    expect(logEntry(show, fact)).toMatchObject({ usable: null, isGone: true });
+  });
 });

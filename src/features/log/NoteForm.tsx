@@ -3,6 +3,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { useState } from 'react';
 import { newId } from '@/core/fields/fields';
 import type { Plan } from '@/core/plan/planned';
+import { measurablesOf } from '@/core/log/measurable';
 import type { Note } from '@/core/show/facts';
 import type { ListName } from '@/core/show/records';
 import { PhotoChooser } from '../show/PhotoChooser';
@@ -19,23 +20,36 @@ const WAY_WORDS: Record<Way, string> = { decision: 'Note', measurement: 'Measure
 export function NoteForm({ plan, about }: { plan: Plan; about: Thing | null }) {
   const note = useNote();
   const showId = useShow((state) => state.id);
+  const show = useShow((state) => state.show);
   const [way, setWay] = useState<Way>('decision');
   const [thing, setThing] = useState<string | null>(about ? `${about.list} ${about.recordId}` : null);
   const [words, setWords] = useState('');
   const [value, setValue] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [of, setOf] = useState<string | null>(null);
   const [more, setMore] = useState('');
   const [photo, setPhoto] = useState<KeptPhoto | null>(null);
   const [by, setBy] = useLocalStorage({ key: 'rapid-lantern-by', defaultValue: '' });
+  const [list, ...id] = (thing ?? '').split(' ');
+  const measurables =
+    way === 'measurement' && thing !== null
+      ? measurablesOf(show, { list: list as ListName, recordId: id.join(' ') })
+      : [];
+  const measurable = measurables.find((each) => each.id === of) ?? null;
   const isReady =
-    way === 'photo' ? photo !== null : words.trim() !== '' && (way === 'decision' || value.trim() !== '');
+    way === 'photo'
+      ? photo !== null
+      : (words.trim() !== '' || measurable !== null) && (way === 'decision' || value.trim() !== '');
   const write = () => {
-    const [list, ...id] = (thing ?? '').split(' ');
+    const number = measurable?.parse(value);
+    if (number && !number.ok) return setProblem(number.message);
+    setProblem(null);
     const said: Note = {
       kind: way,
       list: thing === null ? 'show' : (list as ListName),
       recordId: thing === null ? showId : id.join(' '),
       field: `log.${newId('note')}`,
-      value: valueOf(),
+      value: valueOf(number?.ok ? number.value : null),
       ...(by.trim() !== '' && { by: by.trim() }),
     };
     note(said);
@@ -45,10 +59,15 @@ export function NoteForm({ plan, about }: { plan: Plan; about: Thing | null }) {
     setPhoto(null);
     notify('It is in the log.');
   };
-  const valueOf = (): Note['value'] => {
+  const valueOf = (number: number | null): Note['value'] => {
     if (way === 'photo') return { photoId: photo!.photoId, words: words.trim() };
     if (way === 'measurement')
-      return { what: words.trim(), typed: value.trim(), ...(more.trim() !== '' && { how: more.trim() }) };
+      return {
+        what: measurable?.words ?? words.trim(),
+        typed: value.trim(),
+        ...(more.trim() !== '' && { how: more.trim() }),
+        ...(measurable && number !== null && { of: measurable.id, number }),
+      };
     return { words: words.trim(), ...(more.trim() !== '' && { reason: more.trim() }) };
   };
   return (
@@ -74,19 +93,35 @@ export function NoteForm({ plan, about }: { plan: Plan; about: Thing | null }) {
           searchable
           value={thing}
           data={thingsOf(plan)}
-          onChange={setThing}
+          onChange={(next) => {
+            setThing(next);
+            setOf(null);
+          }}
         />
-        <TextInput
-          label={WAY_LABELS[way].words}
-          placeholder={WAY_LABELS[way].example}
-          maxLength={way === 'measurement' ? 120 : 300}
-          value={words}
-          onChange={(event) => setWords(event.currentTarget.value)}
-        />
+        {measurables.length > 0 && (
+          <Select
+            label="What it is of the plan"
+            placeholder="something else"
+            clearable
+            value={of}
+            data={measurables.map((each) => ({ value: each.id, label: each.words }))}
+            onChange={setOf}
+          />
+        )}
+        {measurable === null && (
+          <TextInput
+            label={WAY_LABELS[way].words}
+            placeholder={WAY_LABELS[way].example}
+            maxLength={way === 'measurement' ? 120 : 300}
+            value={words}
+            onChange={(event) => setWords(event.currentTarget.value)}
+          />
+        )}
         {way === 'measurement' && (
           <TextInput
             label="Value and unit"
-            placeholder="3.2 A, 4.81 V, 7.4 m"
+            placeholder={measurable?.example ?? '3.2 A, 4.81 V, 7.4 m'}
+            error={problem}
             maxLength={60}
             value={value}
             onChange={(event) => setValue(event.currentTarget.value)}

@@ -2,12 +2,12 @@
 
 import { Anchor, Button, Chip, Group, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { KIND_WORDS, logEntry, type LogEntry } from '@/core/log/entry';
+import { KIND_WORDS, logEntry, measuredValueSchema, type LogEntry } from '@/core/log/entry';
 import type { Plan } from '@/core/plan/planned';
 import { FACT_KINDS, type FactKind } from '@/core/show/facts';
 import { photoUrl } from '../show/photos';
 import sheets from '../sheets/sheets.module.css';
-import { useNote, useShow } from '../show/ShowProvider';
+import { useEdit, useNote, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import styles from './log.module.css';
 import { NoteForm } from './NoteForm';
@@ -83,6 +83,31 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
   );
 }
 
+/** What was measured in place of what the plan assumes. The measurement stays, whatever becomes of the plan. */
+function UseIt({ entry, usable }: { entry: LogEntry; usable: NonNullable<LogEntry['usable']> }) {
+  const edit = useEdit();
+  const { measurable, number } = usable;
+  const { planned } = measurable;
+  if (planned && Math.abs(planned.value - number) < 1e-9)
+    return <span className={styles.quiet}>in use: {planned.standing}</span>;
+  const { how } = measuredValueSchema.parse(entry.fact.value);
+  const { by, at } = entry.fact;
+  return (
+    <Button
+      size="compact-xs"
+      variant="default"
+      title={
+        planned
+          ? `The plan takes ${measurable.write(planned.value)}, ${planned.standing}`
+          : 'The plan takes nothing of it yet'
+      }
+      onClick={() => edit(measurable.use(number, { at, ...(how && { how }), ...(by && { by }) }))}
+    >
+      Use it{planned ? ` in place of ${measurable.write(planned.value)}` : ''}
+    </Button>
+  );
+}
+
 /** Those that are written by hand are taken back here; the others where they were noted. */
 const BY_HAND: readonly FactKind[] = ['measurement', 'photo', 'decision'];
 
@@ -91,7 +116,7 @@ function bare({ fact: { kind, list, recordId, field } }: LogEntry) {
 }
 
 function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void }) {
-  const { fact, kind, thing, isGone, what, value, photoId } = entry;
+  const { fact, kind, thing, isGone, what, value, photoId, usable } = entry;
   const isByHand = BY_HAND.includes(kind) && fact.field.startsWith('log.');
   return (
     <li>
@@ -123,6 +148,7 @@ function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void 
           </a>
         )}
       </div>
+      {usable && <UseIt entry={entry} usable={usable} />}
       {isByHand && (
         <Button size="compact-xs" variant="subtle" color="gray" onClick={onTakeBack}>
           Take back
