@@ -19,6 +19,8 @@ export interface Sheet {
   side: string | null;
   /** It is printed with all others; what is not is a table for other programs, printed where somebody asks for it. */
   isPaper: boolean;
+  /** It is taped up or carried as one page: letters get smaller before there is a second one. */
+  isOnePage?: true;
   /** Of what it says as rows; null for what is no table. */
   table: (() => Table<never>) | null;
   /** What is on it, made when it is asked for. */

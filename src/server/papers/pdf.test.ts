@@ -132,6 +132,14 @@ const wordsOf = (pdf: Uint8Array) => textOfPages(pdf).join('\n').replace(/\s+/g,
     }
   });
 
+  it.each(['a4', 'letter'] as const)('keeps the quick start on one page of %s', (size) => {
+    for (const id of ['slipway-node', 'screen-board']) {
+      const read = textOfPages(pdfOf(`quick-start.${id}`, plan, { size }));
+      expect(read).toHaveLength(1);
+      expect(read[0]).toContain('What if');
+    }
+  });
+
   it('explains its numbers at the end where that is asked for', () => {
     expect(wordsOf(pdfOf('leads', plan, { explains: true }))).toMatch(
       /How these numbers come about 1 cable = /,

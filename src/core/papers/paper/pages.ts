@@ -23,6 +23,7 @@ const SMALL_PT = 9;
 const LINE = 1.3;
 const GAP_PT = 9;
 const BOX_PT = 13;
+const STEP_GAP_PT = 6;
 /** A heading has at least so much of what it heads below it. */
 const KEPT_WITH_HEADING_PT = 70;
 /** Whether a sheet lies on its side: a table that does not fit upright paper in letters that are easily read. */
@@ -33,6 +34,9 @@ function liesOnItsSide(blocks: readonly Block[], { size, measure }: PageSetting)
   );
 }
 
+/** How much smaller letters and gaps are tried of a sheet that is to be one page. */
+const SCALES = [1, 0.94, 0.88, 0.82, 0.76];
+
 /** The pages of a sheet, one after another, each made when it is asked for. No row, step or line is parted between two. */
 export function* pagesOf(sheet: Sheet, setting: PageSetting): Generator<Page> {
   const blocks = sheet.blocks();
@@ -41,10 +45,24 @@ export function* pagesOf(sheet: Sheet, setting: PageSetting): Generator<Page> {
     for (const each of labels) yield* labelPages(each, setting.measure);
     return;
   }
+  if (!sheet.isOnePage) return yield* flowing(blocks, sheet, setting, 1);
+  for (const scale of SCALES) {
+    const pages = [...flowing(blocks, sheet, setting, scale)];
+    if (pages.length === 1 || scale === SCALES.at(-1)) return yield* pages;
+  }
+}
+
+function* flowing(
+  blocks: readonly Block[],
+  sheet: Sheet,
+  setting: PageSetting,
+  scale: number,
+): Generator<Page> {
   const flow = new Flow(
     pageRoom(setting.size, liesOnItsSide(blocks, setting), sheet.side !== null),
     setting.measure,
     setting.explains ? new Footnotes() : null,
+    scale,
   );
   for (const block of blocks) yield* flow.put(block);
   yield* flow.putFootnotes();
@@ -57,13 +75,28 @@ class Flow {
   /** Steps are counted on below a heading, whatever stands between them. */
   private stepNumber = 0;
   private yPt: number;
+  private readonly bodyPt: number;
+  private readonly headingPt: number;
+  private readonly smallPt: number;
+  private readonly gapPt: number;
+  private readonly keptPt: number;
+  private readonly stepGapPt: number;
 
   constructor(
     private readonly room: PageRoom,
     private readonly measure: Measure,
     private readonly footnotes: Footnotes | null,
+    /** Letters and gaps are so much of their usual size. */
+    scale: number,
   ) {
     this.yPt = room.topPt;
+    this.bodyPt = BODY_PT * scale;
+    this.headingPt = HEADING_PT * scale;
+    this.smallPt = SMALL_PT * scale;
+    // White is given up before letters are.
+    this.gapPt = GAP_PT * scale ** 3;
+    this.stepGapPt = STEP_GAP_PT * scale ** 3;
+    this.keptPt = KEPT_WITH_HEADING_PT * scale ** 3;
   }
 
   page(): Page {
@@ -101,20 +134,20 @@ class Flow {
         return yield* this.turn();
       case 'heading':
         this.stepNumber = 0;
-        yield* this.need(HEADING_PT * LINE + KEPT_WITH_HEADING_PT);
-        if (!this.isEmpty) this.yPt += GAP_PT;
+        yield* this.need(this.headingPt * LINE + this.keptPt);
+        if (!this.isEmpty) this.yPt += this.gapPt;
         return yield* this.lines(
-          linesOf(block.words, this.widthPt, HEADING_PT, 'bold', this.measure),
-          HEADING_PT,
+          linesOf(block.words, this.widthPt, this.headingPt, 'bold', this.measure),
+          this.headingPt,
           'bold',
         );
       case 'words':
         yield* this.lines(
-          linesOf(block.words, this.widthPt, BODY_PT, 'regular', this.measure),
-          BODY_PT,
+          linesOf(block.words, this.widthPt, this.bodyPt, 'regular', this.measure),
+          this.bodyPt,
           'regular',
         );
-        this.yPt += GAP_PT / 2;
+        this.yPt += this.gapPt / 2;
         return;
       case 'caution':
         return yield* this.caution(block.words);
@@ -122,7 +155,7 @@ class Flow {
         return yield* this.blanks(block.words);
       case 'steps':
         for (const step of block.steps) yield* this.step(step, (this.stepNumber += 1));
-        this.yPt += GAP_PT;
+        this.yPt += this.gapPt;
         return;
       case 'table':
         for (const laid of layTable(
@@ -139,7 +172,7 @@ class Flow {
         const placed = placeDrawing(block.drawing, this.widthPt, mostPt, this.measure);
         yield* this.need(placed.heightPt);
         this.inks.push(...placed.inks(this.room.leftPt, this.yPt));
-        this.yPt += placed.heightPt + GAP_PT;
+        this.yPt += placed.heightPt + this.gapPt;
         return;
       }
       case 'labels':
@@ -153,9 +186,9 @@ class Flow {
     if (words.length === 0) return;
     yield* this.put({ is: 'heading', words: 'How these numbers come about' });
     for (const each of words) {
-      const lines = linesOf(each, this.widthPt, SMALL_PT, 'regular', this.measure);
-      yield* this.need(Math.min(lines.length, 8) * SMALL_PT * LINE);
-      yield* this.lines(lines, SMALL_PT, 'regular');
+      const lines = linesOf(each, this.widthPt, this.smallPt, 'regular', this.measure);
+      yield* this.need(Math.min(lines.length, 8) * this.smallPt * LINE);
+      yield* this.lines(lines, this.smallPt, 'regular');
       this.yPt += 3;
     }
   }
@@ -193,18 +226,18 @@ class Flow {
 
   private *caution(words: string): Generator<Page> {
     const padPt = 7;
-    const lines = linesOf(words, this.widthPt - 2 * padPt, BODY_PT, 'regular', this.measure);
-    const heightPt = (lines.length + 1) * BODY_PT * LINE + 2 * padPt;
+    const lines = linesOf(words, this.widthPt - 2 * padPt, this.bodyPt, 'regular', this.measure);
+    const heightPt = (lines.length + 1) * this.bodyPt * LINE + 2 * padPt;
     yield* this.need(heightPt);
     this.inks.push({ ...boxInk(this.room.leftPt, this.yPt, this.widthPt, heightPt), widthPt: 1.5 } as Ink);
     this.yPt += padPt;
-    this.text('Caution', BODY_PT, 'bold', padPt);
-    this.yPt += BODY_PT * LINE;
+    this.text('Caution', this.bodyPt, 'bold', padPt);
+    this.yPt += this.bodyPt * LINE;
     for (const line of lines) {
-      this.text(line, BODY_PT, 'regular', padPt);
-      this.yPt += BODY_PT * LINE;
+      this.text(line, this.bodyPt, 'regular', padPt);
+      this.yPt += this.bodyPt * LINE;
     }
-    this.yPt += padPt + GAP_PT;
+    this.yPt += padPt + this.gapPt;
   }
 
   /** Heads with a line to write on, two beside one another. */
@@ -215,17 +248,17 @@ class Flow {
       yield* this.need(rowPt);
       for (const [k, each] of words.slice(i, i + 2).entries()) {
         const indentPt = k * (half + 16);
-        const wide = this.measure(each, SMALL_PT, 'regular') + 6;
-        this.yPt += rowPt - SMALL_PT - 6;
-        this.text(each, SMALL_PT, 'regular', indentPt);
-        this.yPt -= rowPt - SMALL_PT - 6;
+        const wide = this.measure(each, this.smallPt, 'regular') + 6;
+        this.yPt += rowPt - this.smallPt - 6;
+        this.text(each, this.smallPt, 'regular', indentPt);
+        this.yPt -= rowPt - this.smallPt - 6;
         const [from, to] = [this.room.leftPt + indentPt + wide, this.room.leftPt + indentPt + half];
         const y = this.yPt + rowPt - 5;
         this.inks.push({ is: 'path', points: [from, y, Math.max(from + 20, to), y], widthPt: 0.6 });
       }
       this.yPt += rowPt;
     }
-    this.yPt += GAP_PT / 2;
+    this.yPt += this.gapPt / 2;
   }
 
   private *step(
@@ -238,18 +271,18 @@ class Flow {
     const head = linesOf(
       `${words}${isStop ? '  Stop here where it is otherwise.' : ''}`,
       room,
-      BODY_PT,
+      this.bodyPt,
       'bold',
       this.measure,
     );
     const below = [why, caution && `Caution: ${caution}`].flatMap((each) =>
-      each ? linesOf(each, room, SMALL_PT, 'regular', this.measure) : [],
+      each ? linesOf(each, room, this.smallPt, 'regular', this.measure) : [],
     );
     const heightPt = Math.max(
-      head.length * BODY_PT * LINE + below.length * SMALL_PT * LINE,
+      head.length * this.bodyPt * LINE + below.length * this.smallPt * LINE,
       write.length > 0 ? 30 : BOX_PT,
     );
-    yield* this.need(heightPt + 6);
+    yield* this.need(heightPt + this.stepGapPt);
     const { leftPt } = this.room;
     this.inks.push(boxInk(leftPt, this.yPt, BOX_PT, BOX_PT));
     if (isDone) {
@@ -259,8 +292,8 @@ class Flow {
     this.inks.push({
       is: 'text',
       xPt: leftPt + indentPt - 5,
-      baselinePt: this.yPt + BODY_PT,
-      sizePt: BODY_PT,
+      baselinePt: this.yPt + this.bodyPt,
+      sizePt: this.bodyPt,
       style: 'mono',
       words: String(number),
       anchor: 'end',
@@ -270,8 +303,8 @@ class Flow {
       this.inks.push(boxInk(x, this.yPt, blankPt, 17), {
         is: 'text',
         xPt: x,
-        baselinePt: this.yPt + 17 + SMALL_PT,
-        sizePt: SMALL_PT * 0.9,
+        baselinePt: this.yPt + 17 + this.smallPt,
+        sizePt: this.smallPt * 0.9,
         style: 'regular',
         words: each,
         grey: true,
@@ -279,14 +312,14 @@ class Flow {
     }
     const top = this.yPt;
     for (const line of head) {
-      this.text(line, BODY_PT, 'bold', indentPt);
-      this.yPt += BODY_PT * LINE;
+      this.text(line, this.bodyPt, 'bold', indentPt);
+      this.yPt += this.bodyPt * LINE;
     }
     for (const line of below) {
-      this.text(line, SMALL_PT, 'regular', indentPt);
-      this.yPt += SMALL_PT * LINE;
+      this.text(line, this.smallPt, 'regular', indentPt);
+      this.yPt += this.smallPt * LINE;
     }
-    this.yPt = top + heightPt + 6;
+    this.yPt = top + heightPt + this.stepGapPt;
   }
 
   /** Row by row; where a page is full its head stands on the next one again. */
@@ -308,6 +341,6 @@ class Flow {
       this.inks.push(...inks(leftPt, this.yPt));
       this.yPt += heightPt;
     }
-    this.yPt += GAP_PT;
+    this.yPt += this.gapPt;
   }
 }

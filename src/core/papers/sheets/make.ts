@@ -26,7 +26,19 @@ export function paper({
   group,
   about,
   side,
+  isOnePage,
   blocks,
-}: Pick<Sheet, 'id' | 'name' | 'group' | 'about' | 'blocks'> & Partial<Pick<Sheet, 'side'>>): Sheet {
-  return { id, name, group, about, side: side ?? null, isPaper: true, table: null, blocks };
+}: Pick<Sheet, 'id' | 'name' | 'group' | 'about' | 'blocks'> &
+  Partial<Pick<Sheet, 'side' | 'isOnePage'>>): Sheet {
+  return {
+    id,
+    name,
+    group,
+    about,
+    side: side ?? null,
+    isPaper: true,
+    ...(isOnePage && { isOnePage }),
+    table: null,
+    blocks,
+  };
 }

@@ -24,6 +24,7 @@ export function quickStartSheets(plan: Plan, controller: number): Sheet[] {
       name: `${device.name}: quick start`,
       group: 'build',
       about: { kind: 'controller', controllerId: device.id },
+      isOnePage: true,
       blocks: () => quickStart(plan, controller, ports[0]!.runs[0]!, ports[0]!.port),
     }),
   ];
