@@ -1,7 +1,6 @@
 'use client';
 
-import { Button, Group, Modal, Select, Stack, TextInput } from '@mantine/core';
-import { useRouter } from 'next/navigation';
+import { Button, Group, Select } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
 import { newId } from '@/core/fields/fields';
@@ -13,6 +12,8 @@ import { notify, useNote, useShow } from '../show/ShowProvider';
 import { windowId } from '../show/windowId';
 import { ComparedView } from './ComparedView';
 import styles from './log.module.css';
+import { NameDialog } from './NameDialog';
+import { SeasonButton } from './SeasonButton';
 
 const answerSchema = z.object({ changes: z.array(historyEntrySchema) });
 const MOST_SHOWN = 400;
@@ -192,95 +193,4 @@ function withState(states: readonly { value: string; label: string }[], sequence
   return sequence === undefined || states.some(({ value }) => value === String(sequence))
     ? states
     : [...states, { value: String(sequence), label: `revision ${sequence}` }];
-}
-
-function NameDialog({
-  sequence,
-  known,
-  onClose,
-  onName,
-}: {
-  sequence: number | null;
-  known: string;
-  onClose: () => void;
-  onName: (name: string) => void;
-}) {
-  const [name, setName] = useState(known);
-  return (
-    <Modal opened={sequence !== null} onClose={onClose} title={`Name revision ${sequence ?? ''}`}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          onName(name.trim());
-          onClose();
-        }}
-      >
-        <Stack>
-          <TextInput
-            data-autofocus
-            label="Its name"
-            placeholder="as hung, opening night"
-            maxLength={80}
-            value={name}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
-          <Button type="submit" disabled={name.trim() === ''}>
-            Give it this name
-          </Button>
-        </Stack>
-      </form>
-    </Modal>
-  );
-}
-
-/** Another season’s show: the plan and its reasons, with every tick and test open again. */
-function SeasonButton({ showId, name }: { showId: string; name: string }) {
-  const router = useRouter();
-  const [opened, setOpened] = useState(false);
-  const [next, setNext] = useState(`${name}, next season`);
-  const [problem, setProblem] = useState<string | null>(null);
-  const start = async () => {
-    const response = await fetch(`/api/shows/${showId}/season`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ name: next.trim() }),
-    });
-    const body = (await response.json()) as { id: string; error?: string };
-    if (response.ok) router.push(`/shows/${body.id}/log`);
-    else setProblem(body.error ?? 'The show could not be made.');
-  };
-  return (
-    <>
-      <Button variant="default" onClick={() => setOpened(true)}>
-        Begin another season…
-      </Button>
-      <Modal opened={opened} onClose={() => setOpened(false)} title="Another season of this show">
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (next.trim() !== '') void start();
-          }}
-        >
-          <Stack>
-            <p className={sheets.lead}>
-              A show of its own: the plan, measurements, photos and reasons stay. Every tick, test and step is
-              open again, and what changed since the last state with a name is written into its log.
-            </p>
-            <TextInput
-              data-autofocus
-              label="Name of the new show"
-              maxLength={80}
-              value={next}
-              error={problem}
-              onChange={(event) => setNext(event.currentTarget.value)}
-            />
-            <Button type="submit" disabled={next.trim() === ''}>
-              Begin it
-            </Button>
-          </Stack>
-        </form>
-      </Modal>
-    </>
-  );
 }

@@ -1,0 +1,55 @@
+import { Button, Modal, Stack, TextInput } from '@mantine/core';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import sheets from '../sheets/sheets.module.css';
+
+/** Another season’s show: the plan and its reasons, with every tick and test open again. */
+export function SeasonButton({ showId, name }: { showId: string; name: string }) {
+  const router = useRouter();
+  const [opened, setOpened] = useState(false);
+  const [next, setNext] = useState(`${name}, next season`);
+  const [problem, setProblem] = useState<string | null>(null);
+  const start = async () => {
+    const response = await fetch(`/api/shows/${showId}/season`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: next.trim() }),
+    });
+    const body = (await response.json()) as { id: string; error?: string };
+    if (response.ok) router.push(`/shows/${body.id}/log`);
+    else setProblem(body.error ?? 'The show could not be made.');
+  };
+  return (
+    <>
+      <Button variant="default" onClick={() => setOpened(true)}>
+        Begin another season…
+      </Button>
+      <Modal opened={opened} onClose={() => setOpened(false)} title="Another season of this show">
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (next.trim() !== '') void start();
+          }}
+        >
+          <Stack>
+            <p className={sheets.lead}>
+              A show of its own: the plan, measurements, photos and reasons stay. Every tick, test and step is
+              open again, and what changed since the last state with a name is written into its log.
+            </p>
+            <TextInput
+              data-autofocus
+              label="Name of the new show"
+              maxLength={80}
+              value={next}
+              error={problem}
+              onChange={(event) => setNext(event.currentTarget.value)}
+            />
+            <Button type="submit" disabled={next.trim() === ''}>
+              Begin it
+            </Button>
+          </Stack>
+        </form>
+      </Modal>
+    </>
+  );
+}
