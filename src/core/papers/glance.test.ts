@@ -12,6 +12,12 @@ it('says what there is and what comes next, step by step', () => {
     words: 'nothing measured yet',
     next: 'Next: measure the first prop.',
     pictures: [],
+    standing: ['Build', 'Thread', 'Patch', 'Feed', 'Prove', 'Papers'].map((label) => ({
+      stage: label.toLowerCase(),
+      label,
+      state: 'open',
+      words: 'nothing yet',
+    })),
   });
   const props = [aLine('rail', 50), aGrid('net', 4, 5)];
   expect(glance(aShow({ props, controllers: [] })).next).toBe('Next: add the controller that feeds it.');

@@ -2,6 +2,7 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import type { Facts } from '../show/facts';
 import { countOf, groupDigits } from '../units/number';
+import { standingOf, type Standing } from './standing';
 import { totalsOf } from './totals';
 
 /** Props whose pixels are drawn, and how many dots each has at most. */
@@ -14,6 +15,8 @@ export interface Glance {
   words: string;
   /** What is to be done next, in a sentence. */
   next: string;
+  /** What of each stage is done, open, or to be done again. */
+  standing: Standing[];
   /** Places in a square from 0 to 100, y downwards, x and y in turn: one list for each of the first props. */
   pictures: number[][];
 }
@@ -27,6 +30,7 @@ export function glanceOf(plan: Plan, facts: Facts): Glance {
         ? 'nothing measured yet'
         : `${countOf(show.props.length, 'prop')} · ${countOf(pixels, 'pixel')} · ${groupDigits(runsOnPorts)} of ${countOf(runs, 'run')} on ports`,
     next: nextStep(plan, facts),
+    standing: standingOf(plan, facts),
     pictures: show.props.slice(0, MOST_PROPS).map((_, index) => dotsOf(plan, index)),
   };
 }

@@ -15,7 +15,15 @@ jest.mock('next/navigation', () => ({ useRouter: () => router }));
 
 const summary = { id: 'quay', name: 'Quay night', sequence: 4, changedAt: '2026-11-24T18:30:00.000Z' };
 const server = jest.fn();
-const GLANCE = { words: '2 props · 150 pixels', next: 'Next: put 1 run on ports.', pictures: [[50, 50]] };
+const GLANCE = {
+  words: '2 props · 150 pixels',
+  next: 'Next: put 1 run on ports.',
+  pictures: [[50, 50]],
+  standing: [
+    { stage: 'build', label: 'Build', state: 'done', words: '2 props' },
+    { stage: 'patch', label: 'Patch', state: 'again', words: '3 values to type again' },
+  ],
+};
 
 beforeEach(() => {
   jest.clearAllMocks();
@@ -50,6 +58,7 @@ it('lists the shows, and leads to them', () => {
 it('says where a show stands', async () => {
   open();
   expect(await screen.findByText('Next: put 1 run on ports.')).toBeInTheDocument();
+  expect(screen.getByText(': to be done again, 3 values to type again.')).toBeInTheDocument();
 });
 
 it('begins with an answer: a show whose first prop can be undone', async () => {

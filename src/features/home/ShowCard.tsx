@@ -3,6 +3,7 @@ import { IconDots, IconTrash } from '@tabler/icons-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Glance } from '@/core/papers/glance';
+import type { StandingState } from '@/core/papers/standing';
 import type { ShowSummary } from '@/core/show/revision';
 import styles from './home.module.css';
 
@@ -14,6 +15,18 @@ export function ShowCard({ show, onRemove }: { show: ShowSummary; onRemove: () =
       <Link className={styles.open} href={`/shows/${show.id}/build`}>
         <Pictures pictures={glance?.pictures ?? []} />
         <span className={styles.showName}>{show.name}</span>
+        {glance && (
+          <span className={styles.stages}>
+            {glance.standing.map(({ stage, label, state, words }) => (
+              <span key={stage} data-state={state} title={`${label}: ${STATE_WORDS[state]}, ${words}`}>
+                <i aria-hidden>{STATE_SIGNS[state]}</i> {label}
+                <span className={styles.unseen}>
+                  : {STATE_WORDS[state]}, {words}.{' '}
+                </span>
+              </span>
+            ))}
+          </span>
+        )}
         {glance && (
           <span className={styles.standing}>
             {glance.words}
@@ -45,6 +58,13 @@ export function ShowCard({ show, onRemove }: { show: ShowSummary; onRemove: () =
     </li>
   );
 }
+
+const STATE_WORDS: Record<StandingState, string> = {
+  done: 'done',
+  open: 'open',
+  again: 'to be done again',
+};
+const STATE_SIGNS: Record<StandingState, string> = { done: '●', open: '○', again: '↻' };
 
 function useGlance({ id, sequence }: ShowSummary): Glance | null {
   const [glance, setGlance] = useState<Glance | null>(null);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Anchor, Button, Chip, Group, TextInput } from '@mantine/core';
+import { Button, Chip, Group, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { KIND_WORDS, logEntry, measuredValueSchema, type LogEntry } from '@/core/log/entry';
 import type { Plan } from '@/core/plan/planned';
@@ -55,9 +55,15 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
               </Chip>
             ))}
           </Chip.Group>
-          <Anchor size="sm" href={`/api/shows/${showId}/log.csv`} download>
+          <Button
+            component="a"
+            size="compact-sm"
+            variant="default"
+            href={`/api/shows/${showId}/log.csv`}
+            download
+          >
             CSV, all that was ever noted
-          </Anchor>
+          </Button>
         </Group>
         {entries.length === 0 && (
           <p className={sheets.empty}>

@@ -1,0 +1,58 @@
+import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
+import { bringUpOf } from '../bringUp/bringUp';
+import { notesOf } from '../bringUp/record';
+import { deviceSettings } from '../devices/deviceSettings';
+import { keptValues } from '../devices/settings';
+import { planShow } from '../plan/plan';
+import { currentFacts, Facts, stepOf, type Note } from '../show/facts';
+import type { Show } from '../show/schema';
+import { standingOf } from './standing';
+
+const show = onPorts(aShow({ props: [aLine('rail', 30)], controllers: [aController()] }), ['rail', 1, 1]);
+let id = 0;
+const noted = (...notes: Note[]) =>
+  new Facts(
+    currentFacts(notes.map((note) => ({ ...note, id: `s${(id += 1)}`, at: '2026-11-27T18:00:00Z' }))),
+  );
+const states = (of: Show, facts = noted()) =>
+  Object.fromEntries(
+    standingOf(planShow(of), facts).map(({ stage, state, words }) => [stage, `${state}: ${words}`]),
+  );
+const typed = stepOf('a', 'set', keptValues(deviceSettings(planShow(show), 0)));
+
+it('tells of each stage what is done and what is open', () => {
+  const open = states(show);
+  expect(open).toMatchObject({
+    build: 'done: 1 prop',
+    thread: 'done: 1 run',
+    patch: 'open: 0 of 1 device typed',
+    feed: 'open: leads to 0 of 1 prop',
+    papers: 'open: nothing printed',
+  });
+  expect(open.prove).toMatch(/^open: 0 of \d+ steps$/);
+  expect(states({ ...show, patch: [] }).patch).toBe('open: 0 of 1 run on ports');
+  const printed: Note = { kind: 'told', list: 'show', recordId: 'quay', field: 'printed', value: 'Parts' };
+  expect(states(show, noted(typed, printed))).toMatchObject({
+    patch: 'done: 1 of 1 device typed',
+    papers: 'done: printed',
+  });
+});
+
+it('says what is to be done again after a change', () => {
+  const longer: Show = { ...show, props: [aLine('rail', 40)] };
+  expect(states(longer, noted(typed)).patch).toBe('again: 0 of 1 device typed');
+  const task = {
+    id: 't',
+    controllerId: 'a',
+    field: 'port.1.pixels',
+    port: 'A1',
+    what: 'pixels',
+    old: '30',
+    new: '40',
+  };
+  expect(states({ ...longer, tasks: [task] }, noted(typed)).patch).toBe('again: 1 value to type again');
+  const plan = planShow(show);
+  const seen = bringUpOf(plan, 0).flatMap((step) => notesOf(step, { seen: 'asPlanned' }));
+  expect(states(show, noted(...seen)).prove).toMatch(/^done: /);
+  expect(states(longer, noted(...seen)).prove).toMatch(/^again: /);
+});

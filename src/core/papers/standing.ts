@@ -1,0 +1,118 @@
+import { bringUpOf } from '../bringUp/bringUp';
+import { progressOf } from '../bringUp/record';
+import { deviceSettings } from '../devices/deviceSettings';
+import { keptValues } from '../devices/settings';
+import type { Plan } from '../plan/planned';
+import type { Facts } from '../show/facts';
+import { countOf } from '../units/number';
+import { totalsOf } from './totals';
+
+export const STANDING_STATES = ['done', 'open', 'again'] as const;
+export type StandingState = (typeof STANDING_STATES)[number];
+
+/** How far a stage of work is. */
+export interface Standing {
+  stage: 'build' | 'thread' | 'patch' | 'feed' | 'prove' | 'papers';
+  label: string;
+  state: StandingState;
+  /** In a few words. */
+  words: string;
+}
+
+/** Steps of bringing up are told prop by prop; of more props than this that takes longer than a look may. */
+const MOST_PROPS = 60;
+
+/** Where a show stands: what of each stage is done, open, or to be done again after a change. */
+export function standingOf(plan: Plan, facts: Facts): Standing[] {
+  const { show } = plan;
+  const count = countOf(show.props.length, 'prop');
+  if (show.props.length === 0) {
+    const open = (stage: Standing['stage'], label: string): Standing => ({
+      stage,
+      label,
+      state: 'open',
+      words: 'nothing yet',
+    });
+    return [
+      open('build', 'Build'),
+      open('thread', 'Thread'),
+      open('patch', 'Patch'),
+      open('feed', 'Feed'),
+      open('prove', 'Prove'),
+      open('papers', 'Papers'),
+    ];
+  }
+  const runs = countOf(plan.runs.length, 'run');
+  return [
+    { stage: 'build', label: 'Build', state: 'done', words: count },
+    {
+      stage: 'thread',
+      label: 'Thread',
+      state: plan.props.every(({ runCount }) => runCount > 0) ? 'done' : 'open',
+      words: runs,
+    },
+    patchStanding(plan, facts),
+    feedStanding(plan),
+    proveStanding(plan, facts),
+    facts.all.some(({ kind, field }) => kind === 'told' && field === 'printed')
+      ? { stage: 'papers', label: 'Papers', state: 'done', words: 'printed' }
+      : { stage: 'papers', label: 'Papers', state: 'open', words: 'nothing printed' },
+  ];
+}
+
+function patchStanding(plan: Plan, facts: Facts): Standing {
+  const { show } = plan;
+  const is = { stage: 'patch', label: 'Patch' } as const;
+  const { runs, runsOnPorts } = totalsOf(plan);
+  if (runsOnPorts < runs)
+    return { ...is, state: 'open', words: `${runsOnPorts} of ${countOf(runs, 'run')} on ports` };
+  const again = show.tasks.filter((task) => !facts.isTyped(task.controllerId, task.field, task.new)).length;
+  if (again > 0) return { ...is, state: 'again', words: `${countOf(again, 'value')} to type again` };
+  const used = show.controllers.flatMap((controller, index) => {
+    const settings = deviceSettings(plan, index);
+    return settings.ports.length > 0 ? [{ id: controller.id, kept: keptValues(settings) }] : [];
+  });
+  const typed = used.filter(({ id, kept }) => facts.isStepDone(id, 'set', kept)).length;
+  const begun = used.some(
+    ({ id, kept }) =>
+      !facts.isStepDone(id, 'set', kept) && facts.find('deviceStep', 'controllers', id, 'set'),
+  );
+  return {
+    ...is,
+    state: typed === used.length ? 'done' : begun ? 'again' : 'open',
+    words: `${typed} of ${countOf(used.length, 'device')} typed`,
+  };
+}
+
+function feedStanding({ show }: Plan): Standing {
+  const fed = new Set(
+    show.feeds.flatMap(({ pieces }) =>
+      pieces.flatMap(({ to }) => (to.kind === 'controller' ? [] : [to.propId])),
+    ),
+  );
+  return {
+    stage: 'feed',
+    label: 'Feed',
+    state: show.props.every(({ id }) => fed.has(id)) ? 'done' : 'open',
+    words: `leads to ${fed.size} of ${countOf(show.props.length, 'prop')}`,
+  };
+}
+
+function proveStanding(plan: Plan, facts: Facts): Standing {
+  const is = { stage: 'prove', label: 'Prove' } as const;
+  const onPorts = plan.show.props.flatMap((_, prop) =>
+    plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0) ? [prop] : [],
+  );
+  if (onPorts.length > MOST_PROPS) return { ...is, state: 'open', words: 'see its bring-up' };
+  const steps = new Map(
+    onPorts
+      .flatMap((prop) => bringUpOf(plan, prop))
+      .map((step) => [`${step.thing.recordId} ${step.id}`, step]),
+  );
+  const { done, all, isAgain, isWrong } = progressOf(facts, [...steps.values()]);
+  return {
+    ...is,
+    state: isAgain || isWrong ? 'again' : all > 0 && done === all ? 'done' : 'open',
+    words: `${done} of ${countOf(all, 'step')}`,
+  };
+}
