@@ -55,7 +55,7 @@ export function layTable(
   footnotes: Footnotes | null,
 ): LaidTable[] {
   const columns = [...table.columns.map(planned), ...write.map(written)];
-  const words = new TableWords(table, columns, measure, footnotes);
+  const words = new TableWords(table, measure, footnotes);
   for (const sizePt of SIZES_PT) {
     const widths = words.widths(columns, sizePt, widthPt);
     if (widths) return [laid(words, columns, widths, sizePt)];
@@ -72,7 +72,7 @@ export function fitsWidth(
   measure: Measure,
 ): boolean {
   const columns = [...table.columns.map(planned), ...write.map(written)];
-  return new TableWords(table, columns, measure, null).widths(columns, EASY_PT, widthPt) !== null;
+  return new TableWords(table, measure, null).widths(columns, EASY_PT, widthPt) !== null;
 }
 
 function planned(column: Column<never>): PaperColumn {
@@ -106,11 +106,10 @@ interface CellText {
 
 /** What stands in the cells, and how much room it needs. */
 class TableWords {
-  private readonly needs = new Map<PaperColumn, { least: number; most: number }[]>();
+  private readonly needs = new Map<PaperColumn, { least: number; most: number }>();
 
   constructor(
     readonly table: Table<never>,
-    readonly columns: readonly PaperColumn[],
     readonly measure: Measure,
     private readonly footnotes: Footnotes | null,
   ) {}
@@ -130,7 +129,7 @@ class TableWords {
 
   /** The least and the most that a column needs with its letters at 10 pt; all else follows in proportion. */
   private needOf(column: PaperColumn): { least: number; most: number } {
-    const known = this.needs.get(column)?.[0];
+    const known = this.needs.get(column);
     if (known) return known;
     const { measure } = this;
     const size = SIZES_PT[0]!;
@@ -162,7 +161,7 @@ class TableWords {
         }
       }
     const need = { least, most: Math.max(least, most) };
-    this.needs.set(column, [need]);
+    this.needs.set(column, need);
     return need;
   }
 
