@@ -125,4 +125,12 @@ test('another season starts with all ticks open and all reasons kept', async ({ 
   await expect(entries).toHaveCount(2);
   await expect(entries.filter({ hasText: 'Fed at both ends' })).toContainText('it yellowed');
   await expect(entries.filter({ hasText: 'Copied from A copy of the night at revision 0' })).toBeVisible();
+  // On a phone the stage that is on is in sight, also where the stages reach beyond the screen.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openAt(page, id, 'log');
+  await expect(
+    page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: /Log/ }),
+  ).toBeInViewport({
+    ratio: 1,
+  });
 });

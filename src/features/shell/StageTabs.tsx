@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/check';
 import { countOf } from '@/core/units/number';
 import { STAGES } from '../stages/registry';
@@ -11,8 +12,18 @@ import styles from './shell.module.css';
 export function StageTabs({ findings }: { findings: readonly Finding[] }) {
   const { stage: current } = useView();
   const goTo = useGoTo();
+  const strip = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // On a narrow screen the stages reach beyond it.
+    const nav = strip.current;
+    const tab = nav?.querySelector<HTMLElement>('[aria-current]');
+    if (!nav || !tab) return;
+    const from = tab.offsetLeft - nav.offsetLeft;
+    const to = from + tab.offsetWidth;
+    if (from < nav.scrollLeft || to > nav.scrollLeft + nav.clientWidth) nav.scrollLeft = from - 24;
+  }, [current]);
   return (
-    <nav className={styles.stages} aria-label="Stages">
+    <nav ref={strip} className={styles.stages} aria-label="Stages">
       {STAGES.map((stage) => {
         const count = findings.filter((finding) => finding.stage === stage.id).length;
         return (
