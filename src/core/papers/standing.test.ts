@@ -16,7 +16,7 @@ const noted = (...notes: Note[]) =>
   );
 const states = (of: Show, facts = noted()) =>
   Object.fromEntries(
-    standingOf(planShow(of), facts).map(({ stage, state, words }) => [stage, `${state}: ${words}`]),
+    standingOf(planShow(of), facts, []).map(({ stage, state, words }) => [stage, `${state}: ${words}`]),
   );
 const typed = stepOf('a', 'set', keptValues(deviceSettings(planShow(show), 0)));
 
@@ -55,4 +55,17 @@ it('says what is to be done again after a change', () => {
   const seen = bringUpOf(plan, 0).flatMap((step) => notesOf(step, { seen: 'asPlanned' }));
   expect(states(show, noted(...seen)).prove).toMatch(/^done: /);
   expect(states(longer, noted(...seen)).prove).toMatch(/^again: /);
+});
+
+it('calls nothing done that a check complains of, or that was not checked', () => {
+  const of = (findings: { stage: string }[] | null) =>
+    Object.fromEntries(
+      standingOf(planShow(show), noted(typed), findings as never).map(({ stage, state, words }) => [
+        stage,
+        `${state}: ${words}`,
+      ]),
+    );
+  expect(of([{ stage: 'build' }]).build).toBe('open: 1 prop, 1 finding');
+  expect(of([{ stage: 'build' }]).patch).toBe('done: 1 of 1 device typed');
+  expect(of(null).patch).toBe('open: 1 of 1 device typed, not checked here');
 });

@@ -2,6 +2,7 @@ import { bringUpOf } from '../bringUp/bringUp';
 import { progressOf } from '../bringUp/record';
 import { deviceSettings } from '../devices/deviceSettings';
 import { keptValues } from '../devices/settings';
+import type { Finding } from '../checks/check';
 import type { Plan } from '../plan/planned';
 import type { Facts } from '../show/facts';
 import { countOf } from '../units/number';
@@ -22,8 +23,28 @@ export interface Standing {
 /** Steps of bringing up are told prop by prop; of more props than this that takes longer than a look may. */
 const MOST_PROPS = 60;
 
-/** Where a show stands: what of each stage is done, open, or to be done again after a change. */
-export function standingOf(plan: Plan, facts: Facts): Standing[] {
+/**
+ * Where a show stands: what of each stage is done, open, or to be done again after a change.
+ *
+ * @param findings what the checks found; null where they were not made, and then no stage of the plan is called done
+ */
+export function standingOf(
+  plan: Plan,
+  facts: Facts,
+  findings: readonly Pick<Finding, 'stage'>[] | null,
+): Standing[] {
+  return stagesOf(plan, facts).map((standing) => {
+    if (standing.state !== 'done' || standing.stage === 'papers') return standing;
+    if (findings === null)
+      return { ...standing, state: 'open', words: `${standing.words}, not checked here` };
+    const found = findings.filter(({ stage }) => stage === standing.stage).length;
+    return found === 0
+      ? standing
+      : { ...standing, state: 'open', words: `${standing.words}, ${countOf(found, 'finding')}` };
+  });
+}
+
+function stagesOf(plan: Plan, facts: Facts): Standing[] {
   const { show } = plan;
   const count = countOf(show.props.length, 'prop');
   if (show.props.length === 0) {

@@ -1,7 +1,7 @@
 import { piecesOf } from '../answers/stockPieces';
 import { planStock, type Stock } from '../catalogue/stock';
 import { ribbonsOf, stockReachMm } from '../panels/ribbons';
-import { screenCuts } from '../screens/cuts';
+import { ROLL_MM, screenCuts } from '../screens/cuts';
 import { layWall } from '../panels/wallFacts';
 import { threadedOf } from '../plan/threadedOf';
 import type { Plan } from '../plan/planned';
@@ -14,8 +14,6 @@ import type { PartCount } from './part';
 
 /** A joint of a prop with so many wires: plus, ground and data. */
 const WIRES_OF_JOINT = 3;
-/** Strip is sold by rolls of this length. */
-const ROLL_MM = 5000;
 /** Ribbon is bought in steps of so much. */
 const RIBBON_STEP_MM = 50;
 /** A pole that stands by itself is dug in by a tenth of its length and 600 mm: a rule of thumb for poles in firm ground. */

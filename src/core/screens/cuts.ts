@@ -50,6 +50,9 @@ export interface ScreenCuts {
   largestDiagonalMm: number | null;
 }
 
+/** Strip is sold by rolls of this length. */
+export const ROLL_MM = 5000;
+
 /** What is cut from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
 export function screenCuts(
   shape: ScreenShape,

@@ -6,7 +6,7 @@ import { threadedOf } from '../../plan/threadedOf';
 import type { Plan } from '../../plan/planned';
 import { kindOf, type Prop, type PropKindName, type PropOf } from '../../props/registry';
 import { knottedRope, setOut } from '../../props/settingOut';
-import { screenCuts } from '../../screens/cuts';
+import { ROLL_MM, screenCuts } from '../../screens/cuts';
 import { namedRanges } from '../../screens/ranges';
 import { zonesOf } from '../../screens/zones';
 import type { ViewSide } from '../../threading/view';
@@ -27,8 +27,6 @@ import { tileRows, tilesTable } from '../tables/tiles';
 import { paper, tableSheet } from './make';
 import { wallSheets } from './wallSheets';
 
-/** Strip is sold by rolls of this length. */
-const ROLL_MM = 5000;
 const LADDERS =
   'Ladders, poles and guyed props: two people, firm ground, no wind, and nothing under power while hands are on it. What holds is decided by ground, wind and local rules.';
 
