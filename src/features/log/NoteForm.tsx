@@ -139,7 +139,6 @@ export function NoteForm({ plan, about }: { plan: Plan; about: Thing | null }) {
         )}
         {way === 'photo' &&
           (photo ? (
-            // eslint-disable-next-line @next/next/no-img-element -- kept on this server, and shown as it is
             <img className={styles.photo} src={photoUrl(photo.photoId)} alt="The photo that was chosen" />
           ) : (
             <PhotoChooser variant="default" onPhoto={setPhoto} />

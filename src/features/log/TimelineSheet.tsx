@@ -148,8 +148,6 @@ function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void 
         {value !== null && kind === 'decision' && <p className={styles.quiet}>{value}</p>}
         {photoId && (
           <a href={photoUrl(photoId)} target="_blank" rel="noreferrer">
-            {/* Kept on this server, in the size in which it is looked at. */}
-            {/* eslint-disable-next-line @next/next/no-img-element */}
             <img className={styles.photo} src={photoUrl(photoId)} alt={what} loading="lazy" />
           </a>
         )}
