@@ -39,7 +39,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: ['node', ...serverArgs({ port })].join(' '),
+    command: ['node', ...serverArgs({ port, lan: '127.0.0.2' })].join(' '),
     url: `http://127.0.0.1:${port}/api/shows`,
     env: { NODE_ENV: 'production', RAPID_LANTERN_DATA: process.env.E2E_DATA, NEXT_TELEMETRY_DISABLED: '1' },
     reuseExistingServer: false,

@@ -1,4 +1,5 @@
 // Installs, builds, fills an empty database with the demo show, and starts on http://127.0.0.1:4180.
+//   npm run demo [-- --lan [ADDRESS]]    with --lan (or LAN=1) phones in the network at home can come in, with a code
 import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
@@ -9,6 +10,7 @@ import { serverArgs } from './lib/serve.mjs';
 const HOST = '127.0.0.1';
 const port = Number(process.env.PORT ?? 4180);
 const address = `http://${HOST}:${port}`;
+const lan = wishedLan();
 const data = path.resolve(ROOT, process.env.RAPID_LANTERN_DATA ?? 'data');
 
 needNode20();
@@ -19,6 +21,17 @@ await needFreePort();
 await install();
 if ((await build()) !== 0) fail('The application could not be built: see the messages above.');
 await start();
+
+/** Where to listen for phones: `1` for every network of this machine, or one address of it; null for nowhere. */
+function wishedLan() {
+  const args = process.argv.slice(2);
+  const at = args.findIndex((each) => each === '--lan' || each.startsWith('--lan='));
+  const unknown = args.find((each, i) => i !== at && (i !== at + 1 || at === -1));
+  if (unknown !== undefined) fail(`“${unknown}” means nothing here: --lan, or --lan ADDRESS, is known.`);
+  if (at !== -1) return args[at].slice('--lan='.length) || args[at + 1] || '1';
+  const { LAN = '' } = process.env;
+  return ['', '0', 'no', 'off', 'false'].includes(LAN) ? null : LAN;
+}
 
 function needWritable(folder) {
   try {
@@ -50,7 +63,7 @@ function needFreePort() {
 }
 
 async function start() {
-  const server = spawn(process.execPath, serverArgs({ port, hostname: HOST }), {
+  const server = spawn(process.execPath, serverArgs({ port, hostname: HOST, lan }), {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...QUIET, NODE_ENV: 'production', RAPID_LANTERN_DATA: data },
@@ -70,6 +83,23 @@ async function start() {
     else console.log('The database was empty, so the demo show was loaded: Marrow Quay lantern night.');
   }
   console.log(address);
+  if (lan !== null) await sayHowPhonesComeIn();
+}
+
+async function sayHowPhonesComeIn() {
+  const { addresses, code } = await answerOf(`${address}/api/access`);
+  if (addresses.length === 0)
+    return console.log('This machine is in no network, so no phone can reach it. Join one and start again.');
+  const { default: qr } = await import('qrcode');
+  // What stands behind the # is sent to nobody: the page that takes the code reads it.
+  const link = `http://${addresses[0]}/#${code}`;
+  console.log(`
+For phones in the same network: ${addresses.map((each) => `http://${each}`).join(' or ')}
+Access code: ${code}
+`);
+  console.log(await qr.toString(link, { type: 'terminal', small: true }));
+  console.log(`A phone enters the code once. Under Phones, on the start page, it is sent away again.
+This is plain HTTP for a network at home: others in it can read along. Not for networks of strangers.`);
 }
 
 /** Asks until the server is up. */

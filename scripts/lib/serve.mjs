@@ -1,5 +1,5 @@
 // How the server is started, by whoever starts it.
-export function serverArgs({ port, hostname = '127.0.0.1', dev = false }) {
+export function serverArgs({ port, hostname = '127.0.0.1', dev = false, lan = null }) {
   return [
     '--import',
     'tsx',
@@ -9,5 +9,6 @@ export function serverArgs({ port, hostname = '127.0.0.1', dev = false }) {
     '--port',
     String(port),
     ...(dev ? ['--dev'] : []),
+    ...(lan === null ? [] : ['--lan', lan]),
   ];
 }

@@ -2,11 +2,7 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-
-/** Where everything is kept: RAPID_LANTERN_DATA, or `data` in the project. */
-export function dataFolder(): string {
-  return path.resolve(/* turbopackIgnore: true */ process.env.RAPID_LANTERN_DATA ?? 'data');
-}
+import { dataFolder } from './dataFolder';
 
 /** Nothing can be kept at the moment; the sentence says why, and what to do about it. */
 export class CannotKeep extends Error {

@@ -2,6 +2,7 @@ import 'server-only';
 import { z } from 'zod';
 import { benchRequestSchema, type BenchRequest } from '@/core/rig/benchState';
 import { factSchema, type Fact } from '@/core/show/facts';
+import { phonesRequestSchema, type PhonesRequest } from '@/core/show/phones';
 import { idSchema, nameSchema } from '@/core/fields/fields';
 import { ShowError, type Problem } from '@/core/fields/problem';
 import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
@@ -10,6 +11,8 @@ import { groupDigits } from '@/core/units/number';
 import { BenchAsks, BenchRefuses } from './bench/bench';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
+import { openedAccess } from './front/access';
+import { phoneOf } from './front/phoneHeader';
 import { JobEnded, jobs } from './jobs/runner';
 import type { Job } from './jobs/jobs';
 import type { PrintAsked } from './papers/print';
@@ -140,7 +143,15 @@ function authorOf({ changeId, window, baseSequence }: z.infer<z.ZodObject<typeof
 
 /** The body that asks something of the bench. @throws Refusal 400 when it is none */
 export const readBenchRequest = (request: Request): Promise<BenchRequest> =>
-  readBody(request, benchRequestSchema, '{"do": "open", "send", "change", "stop", "close" or "poll", …}');
+  readBody(
+    request,
+    benchRequestSchema,
+    '{"do": "open", "send", "change", "hold", "agree", "stop", "close" or "poll", …}',
+  );
+
+/** The body that sends a phone away or makes another code. @throws Refusal 400 when it is none */
+export const readPhonesRequest = (request: Request): Promise<PhonesRequest> =>
+  readBody(request, phonesRequestSchema, '{"do": "renew"} or {"do": "sendAway", "phoneId": "…"}');
 
 async function readBody<Schema extends z.ZodType>(
   request: Request,
@@ -270,13 +281,20 @@ export function printAsked(request: Request, showId: string): PrintAsked {
     throw new Refusal(400, `“size” is “${size.slice(0, 40)}”; paper is ${PAPER_SIZES.join(' or ')}.`);
   const explains = query.get('explains');
   return {
-    // What stands behind in the address is not always the name under which we were asked.
-    origin: `http://${request.headers.get('host') ?? '127.0.0.1'}`,
+    origin: originFor(request),
     showId,
     printedAt: new Date().toISOString(),
     ...(size !== null && { size: size as PaperSize }),
     ...(explains !== null && { explains: explains === '1' }),
   };
+}
+
+/** Under which address a phone reads what is printed: that of the network, where phones can come in at all. */
+function originFor(request: Request): string {
+  // What stands behind in the address is not always the name under which we were asked.
+  const host = request.headers.get('host') ?? '127.0.0.1';
+  const [address] = phoneOf(request) === null ? (openedAccess()?.addresses ?? []) : [];
+  return `http://${address ?? host}`;
 }
 
 const SHEET_TYPES = {

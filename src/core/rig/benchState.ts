@@ -18,6 +18,8 @@ export const sentTestSchema = z.strictObject({
 export type SentTest = z.infer<typeof sentTestSchema>;
 
 export const MOST_RATE_HZ = 120;
+/** A test that is held ends when it was not heard of for so long. */
+export const HELD_FOR_MS = 5000;
 /** A test that was forgotten ends by itself. */
 export const SENDING_MINUTES = { least: 1, usual: 10, most: 120 };
 
@@ -46,6 +48,8 @@ export const benchRequestSchema = z.discriminatedUnion('do', [
     wish: sendWishSchema,
     /** The window that sends. */
     by: idSchema.optional(),
+    /** It ends when the window that sends it is not heard of for a few seconds; `hold` is how it is heard of. */
+    isHeld: z.boolean().optional(),
     /** Addresses that were read and agreed to. */
     confirmed: z.array(z.string().max(20_000)).max(5000).optional(),
     /** That it is brighter than its supplies carry was read and agreed to. */
@@ -53,8 +57,12 @@ export const benchRequestSchema = z.discriminatedUnion('do', [
   }),
   /** The test that is being sent becomes another one. */
   z.strictObject({ do: z.literal('change'), test: sentTestSchema, isBrightMeant: z.boolean().optional() }),
+  /** The window that sends is still there. */
+  z.strictObject({ do: z.literal('hold'), by: idSchema }),
   z.strictObject({ do: z.literal('stop') }),
   z.strictObject({ do: z.literal('close') }),
+  /** Addresses are read and agreed to beforehand, so that phones can send there; nothing is sent by it. */
+  z.strictObject({ do: z.literal('agree'), confirmed: z.array(z.string().max(20_000)).max(5000).optional() }),
   /** Asks an Art-Net device who it is. */
   z.strictObject({
     do: z.literal('poll'),
@@ -122,6 +130,8 @@ export interface BenchState {
     wish: SendWish;
     /** The window that sends; null where it did not say. */
     by: string | null;
+    /** Whether it ends when that window is not heard of any more. */
+    isHeld: boolean;
     /** Milliseconds until it stops by itself. */
     leftMs: number;
     figures: SendingFigures | null;

@@ -17,6 +17,7 @@ import { LanternMark } from '@/ui/LanternMark';
 import { FirstSteps } from '../build/FirstSteps';
 import { Refused, httpClient, importShow, removeShow } from '../show/client';
 import { windowId } from '../show/windowId';
+import { PhonesDialog } from '../phones/PhonesDialog';
 import { ShowCard } from './ShowCard';
 import styles from './home.module.css';
 
@@ -33,6 +34,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   const [busy, setBusy] = useState<AbortController | null>(null);
   const [part, setPart] = useState<number | null>(null);
   const [over, setOver] = useState(false);
+  const [asksPhones, setAsksPhones] = useState(false);
 
   const keep = async (
     title: string,
@@ -182,6 +184,16 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           </Button>
         </section>
         <section className={styles.box}>
+          <h2>On the phone</h2>
+          <p>
+            At the box and on the ladder: ports, values to tick, measurements, photos and tests, with one
+            hand.
+          </p>
+          <Button variant="default" onClick={() => setAsksPhones(true)}>
+            Phones
+          </Button>
+        </section>
+        <section className={styles.box}>
           <h2>From a file</h2>
           <p>
             A show file that was downloaded here or on another machine becomes a show of its own. It can be
@@ -209,6 +221,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           )}
         </section>
       </div>
+      <PhonesDialog opened={asksPhones} onClose={() => setAsksPhones(false)} />
       {problems && (
         <div className={styles.problems} role="alert">
           <strong>{problems.title}</strong>

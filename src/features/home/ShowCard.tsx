@@ -39,6 +39,9 @@ export function ShowCard({ show, onRemove }: { show: ShowSummary; onRemove: () =
         <span className={`${styles.changed} mono`}>
           rev {show.sequence} · {show.changedAt.slice(0, 16).replace('T', ' ')} UTC
         </span>
+        <Link className={styles.bench} href={`/bench/${show.id}`} aria-label={`${show.name} on the phone`}>
+          Bench
+        </Link>
         <Menu position="bottom-end">
           <Menu.Target>
             <ActionIcon variant="subtle" color="gray" aria-label={`More for ${show.name}`}>

@@ -20,7 +20,6 @@ import picture from '../picture/picture.module.css';
 import { useAnswer, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
-import { BenchQuestion } from './BenchQuestion';
 import styles from './prove.module.css';
 import { OpenCapture, type OpenedCapture } from './OpenCapture';
 import { SendControls, type SendChoice } from './SendControls';
@@ -231,7 +230,6 @@ export function BenchSheet({ plan, prop }: { plan: Plan; prop: number | null }) 
         </div>
       </div>
       <ThumbBar isStepped={pattern.isStepped ?? false} onStop={stop} />
-      <BenchQuestion />
     </section>
   );
 }

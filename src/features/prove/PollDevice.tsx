@@ -6,7 +6,6 @@ import { artNetWords } from '@/core/addressing/numbering';
 import type { Controller } from '@/core/catalogue/controller';
 import { listOf } from '@/core/units/words';
 import { useShow } from '../show/ShowProvider';
-import { BenchQuestion } from './BenchQuestion';
 import styles from './prove.module.css';
 import { askBench } from './useBench';
 
@@ -41,7 +40,6 @@ export function PollDevice({ device }: { device: Controller }) {
           {said}
         </p>
       )}
-      <BenchQuestion />
     </>
   );
 }

@@ -3,7 +3,6 @@
 import { wantedRateOf } from '@/core/catalogue/packing';
 import { MOST_RATE_HZ, SENDING_MINUTES } from '@/core/rig/benchState';
 import { useShow } from '../show/ShowProvider';
-import { BenchQuestion } from './BenchQuestion';
 import { SendControls } from './SendControls';
 import { useWatchedBench } from './useBench';
 import { useSending } from './useSending';
@@ -35,7 +34,6 @@ export function SendHere({ propId }: { propId: string }) {
         onStop={stop}
         isMarked
       />
-      <BenchQuestion />
     </>
   );
 }

@@ -10,6 +10,7 @@ const NAMED: Readonly<Record<Named, ComponentType>> = {
   keys: lazy(async () => ({ default: (await import('./KeyHelp')).KeyHelp })),
   rename: lazy(async () => ({ default: (await import('./RenameShow')).RenameShow })),
   pixelTypes: lazy(async () => ({ default: (await import('../build/PixelTypesDialog')).PixelTypesDialog })),
+  phones: lazy(async () => ({ default: (await import('../phones/ShowPhones')).ShowPhones })),
   places: lazy(async () => ({ default: (await import('../build/PlacesDialog')).PlacesDialog })),
 };
 

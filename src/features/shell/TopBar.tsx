@@ -72,6 +72,7 @@ export function TopBar() {
           <Menu.Item component={Link} href={`/bench/${id}`}>
             Bench pages, for the phone
           </Menu.Item>
+          <Menu.Item onClick={() => show('phones')}>Phones: let one in, send one away…</Menu.Item>
           <Menu.Item component={Link} href="/">
             All shows
           </Menu.Item>

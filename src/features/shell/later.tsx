@@ -1,6 +1,7 @@
 import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { Explanation } from '../explain/Explanation';
 import { ForesightDialog } from '../patch/ForesightDialog';
+import { BenchQuestion } from '../prove/BenchQuestion';
 import { ConflictDialog } from './ConflictDialog';
 import { Search } from './Search';
 
@@ -13,6 +14,7 @@ export default function Later() {
       <ConflictDialog />
       <ForesightDialog />
       <Explanation />
+      <BenchQuestion />
     </>
   );
 }

@@ -84,6 +84,12 @@ export function useCommands(): SearchItem[] {
       'phone ladder tick',
     ),
     command(
+      'Phones',
+      'Let one in, send one away, agree to what they send to',
+      () => show('phones'),
+      'lan network code access qr wifi',
+    ),
+    command(
       'Sheets as files',
       'PDF, SVG, CSV, JSON',
       () => goTo({ stage: 'papers' }),

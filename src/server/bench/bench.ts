@@ -1,11 +1,19 @@
 import 'server-only';
 import os from 'node:os';
 import { Worker } from 'node:worker_threads';
-import type { BenchQuestion, BenchRequest, BenchState, SendWish, SentTest } from '@/core/rig/benchState';
+import {
+  HELD_FOR_MS,
+  SENDING_MINUTES,
+  type BenchQuestion,
+  type BenchRequest,
+  type BenchState,
+  type SendWish,
+  type SentTest,
+} from '@/core/rig/benchState';
 import { rigSetup } from '@/core/rig/rigFacts';
 import { currentFacts, Facts } from '@/core/show/facts';
 import { ART_NET_PORT } from '@/core/protocols/artNet';
-import { dataFolder } from '../database';
+import { dataFolder } from '../dataFolder';
 import { shows } from '../repository';
 import type { RigAsks, SenderAsks } from './asks';
 import { pollArtNet } from './poll';
@@ -31,6 +39,8 @@ interface Sending {
   by: string | null;
   endsAtMs: number;
   timer: ReturnType<typeof setTimeout>;
+  /** Ends a test that is held and not heard of any more; null for one that is not held. */
+  lost: ReturnType<typeof setTimeout> | null;
 }
 
 interface Opened {
@@ -49,6 +59,9 @@ interface Opened {
   setup: string;
   watch: ReturnType<typeof setInterval>;
 }
+
+/** Addresses are those of the show, however it is sent. */
+const ANY_WISH: SendWish = { to: 'devices', rateHz: 20, isSynced: false, minutes: SENDING_MINUTES.usual };
 
 const RELOAD_AFTER_MS = 250;
 /** A rig that nobody looks at, and that nothing is sent to, is closed. */
@@ -88,6 +101,7 @@ export class Bench {
         test: sending.test,
         wish: sending.wish,
         by: sending.by,
+        isHeld: sending.lost !== null,
         leftMs: Math.max(0, sending.endsAtMs - Date.now()),
         figures,
       },
@@ -96,10 +110,20 @@ export class Bench {
   }
 
   /**
+   * @param isPhone whether a phone asks: where it is sent beyond this machine is agreed to at the laptop
    * @throws BenchAsks where something has to be agreed to first, BenchRefuses where it cannot be done, NoSuchShow
    */
-  act(showId: string, request: BenchRequest): Promise<unknown> {
-    const next = this.last.then(() => this.acted(showId, request));
+  act(showId: string, asked: BenchRequest, isPhone = false): Promise<unknown> {
+    const request = isPhone ? withoutAgreement(asked) : asked;
+    const next = this.last
+      .then(() => this.acted(showId, request))
+      .catch((error: unknown) => {
+        throw isPhone && error instanceof BenchAsks && error.question.about === 'addresses'
+          ? new BenchRefuses(
+              'Nobody has agreed at the laptop yet that phones may send to the devices: say it there once, under Phones.',
+            )
+          : error;
+      });
     this.last = next.catch(() => {});
     return next;
   }
@@ -123,6 +147,17 @@ export class Bench {
         await this.askLevel(opened, request.test, request.isBrightMeant);
         opened.sending.test = request.test;
         await opened.sender.ask('change', request.test);
+        return null;
+      }
+      case 'hold': {
+        const sending = this.own(showId)?.sending;
+        if (sending?.by !== request.by) throw new BenchRefuses('This test has ended.');
+        this.holdOn(showId, sending);
+        return null;
+      }
+      case 'agree': {
+        const opened = await this.open(showId, false);
+        this.agreeTo(await this.addressesOf(opened, ANY_WISH), request.confirmed ?? []);
         return null;
       }
       case 'stop':
@@ -194,12 +229,7 @@ export class Bench {
   private async send(showId: string, request: Extract<BenchRequest, { do: 'send' }>): Promise<null> {
     const { test, wish } = request;
     const opened = await this.open(showId, false);
-    if (wish.to === 'devices') {
-      const { addresses } = await opened.sender.ask('look', { showId, wish });
-      if (addresses.length === 0)
-        throw new BenchRefuses('No device has an address yet: say them on Patch, on the sheet Network.');
-      this.agreeTo(addresses, request.confirmed ?? []);
-    }
+    if (wish.to === 'devices') this.agreeTo(await this.addressesOf(opened, wish), request.confirmed ?? []);
     await this.askLevel(opened, test, request.isBrightMeant);
     // Devices that are not sent to any more must not stay lit.
     if (opened.sending && opened.sending.wish.to !== wish.to) await opened.sender.ask('stop', null);
@@ -207,9 +237,27 @@ export class Bench {
     const endsAtMs = Date.now() + wish.minutes * 60_000;
     const timer = setTimeout(() => void this.act(showId, { do: 'stop' }), wish.minutes * 60_000);
     timer.unref();
-    opened.sending = { test, wish, by: request.by ?? null, endsAtMs, timer };
+    opened.sending = { test, wish, by: request.by ?? null, endsAtMs, timer, lost: null };
+    if (request.isHeld) this.holdOn(showId, opened.sending);
     await this.start(opened);
     return null;
+  }
+
+  /** Where a test would go. @throws BenchRefuses where no device has an address */
+  private async addressesOf({ showId, sender }: Opened, wish: SendWish) {
+    const { addresses } = await sender.ask('look', { showId, wish });
+    if (addresses.length === 0)
+      throw new BenchRefuses('No device has an address yet: say them on Patch, on the sheet Network.');
+    return addresses;
+  }
+
+  /** Who sends was heard of: the test goes on for another few seconds. */
+  private holdOn(showId: string, sending: Sending): void {
+    if (sending.lost) clearTimeout(sending.lost);
+    sending.lost = setTimeout(() => {
+      if (this.own(showId)?.sending === sending) void this.act(showId, { do: 'stop' });
+    }, HELD_FOR_MS);
+    sending.lost.unref();
   }
 
   private async start({ showId, sender, sending, listening }: Opened): Promise<void> {
@@ -279,6 +327,7 @@ export class Bench {
 
   private clear(opened: Opened): void {
     if (opened.sending) clearTimeout(opened.sending.timer);
+    if (opened.sending?.lost) clearTimeout(opened.sending.lost);
     opened.sending = null;
   }
 
@@ -330,6 +379,11 @@ export class Bench {
   private lost(thread: object): void {
     if (this.opened && (this.opened.rig === thread || this.opened.sender === thread)) this.close();
   }
+}
+
+/** What a phone says that was agreed to does not count. */
+function withoutAgreement(request: BenchRequest): BenchRequest {
+  return 'confirmed' in request ? { ...request, confirmed: [] } : request;
 }
 
 const setupOf = (showId: string) =>

@@ -1,15 +1,19 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { namesFor } from './door';
 import { turnedAway, type Knock } from './gate';
 import { contentPolicy, headersOf } from './headers';
 
 const knock = (change: Omit<Partial<Knock>, 'headers'> & { headers?: Record<string, string> } = {}) =>
-  turnedAway({
-    method: 'GET',
-    url: '/api/shows',
-    ...change,
-    headers: { host: '127.0.0.1:4180', ...change.headers },
-  });
+  turnedAway(
+    {
+      method: 'GET',
+      url: '/api/shows',
+      ...change,
+      headers: { host: '127.0.0.1:4180', ...change.headers },
+    },
+    namesFor('127.0.0.1'),
+  );
 const post = (headers: Record<string, string>, url = '/api/shows') => knock({ method: 'POST', url, headers });
 const json = { 'content-type': 'application/json' };
 

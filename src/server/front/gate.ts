@@ -17,9 +17,6 @@ export interface Turned {
 
 const METHODS = ['GET', 'HEAD', 'POST', 'DELETE'];
 
-/** Names under which this server is reached: a page elsewhere whose name was made to lead here has another one. */
-const OWN_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
-
 /** What a body may be, by address; everything else takes JSON. What a form can send is in none of them. */
 const BODY_TYPES: readonly [address: RegExp, types: readonly string[]][] = [
   [/^\/api\/photos$/, ['image/jpeg', 'image/png', 'image/webp', 'application/octet-stream']],
@@ -32,8 +29,10 @@ const JSON_ONLY = ['application/json'];
  * A browser sends requests for any page that is open in it. What tells ours from others is the name that the request was meant for
  * (Host), the page that it comes from (Origin and Sec-Fetch-Site, which no page can forge), and a type of body that a plain form cannot
  * have, so that the browser asks first (RFC 9110, Fetch standard).
+ *
+ * @param names under which this server is reached there: a page elsewhere whose name was made to lead here has another one
  */
-export function turnedAway({ method, url, headers }: Knock): Turned | null {
+export function turnedAway({ method, url, headers }: Knock, names: ReadonlySet<string>): Turned | null {
   if (!METHODS.includes(method))
     return {
       status: 405,
@@ -41,10 +40,10 @@ export function turnedAway({ method, url, headers }: Knock): Turned | null {
       headers: { allow: METHODS.join(', ') },
     };
   const host = text(headers.host);
-  if (!OWN_NAMES.has(nameIn(host)))
+  if (!names.has(nameIn(host)))
     return {
       status: 421,
-      message: `This server is not “${host.slice(0, 100)}”: it answers under ${[...OWN_NAMES].join(', ')}.`,
+      message: `This server is not “${host.slice(0, 100)}”: it answers under ${[...names].join(', ')}.`,
     };
   const path = pathOf(url);
   if (path === null)

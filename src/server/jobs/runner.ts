@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { dataFolder } from '../database';
+import { dataFolder } from '../dataFolder';
 import type { Job } from './jobs';
 import { receiveError, type FromThread, type ToThread } from './messages';
 

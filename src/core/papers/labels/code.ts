@@ -1,7 +1,7 @@
 import type { ListName } from '../../show/records';
 
 /** Letters and figures that are not taken for one another. */
-const LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
+export const LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
 /** Of ten thousand things hardly two have the same in six letters. */
 const LENGTH = 6;
 

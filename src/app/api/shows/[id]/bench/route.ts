@@ -1,4 +1,5 @@
 import { bench } from '@/server/bench/bench';
+import { phoneOf } from '@/server/front/phoneHeader';
 import { answer, readBenchRequest } from '@/server/http';
 import { shows } from '@/server/repository';
 
@@ -19,6 +20,6 @@ export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
     shows().nameOf(id);
-    const done = await bench().act(id, await readBenchRequest(request));
+    const done = await bench().act(id, await readBenchRequest(request), phoneOf(request) !== null);
     return Response.json({ ...(done as object), state: await bench().state(id) });
   });

@@ -1,0 +1,39 @@
+import { Button, Text } from '@mantine/core';
+import Link from 'next/link';
+import { useState } from 'react';
+import { askBench } from '../prove/useBench';
+import { useDialog } from '../shell/dialogs';
+import { useShow } from '../show/ShowProvider';
+import { PhonesDialog } from './PhonesDialog';
+import styles from './phones.module.css';
+
+/** The phones' dialog of an open show: a phone lands on its bench, and may send to its devices once that is agreed to here. */
+export function ShowPhones() {
+  const { open, show } = useDialog();
+  const id = useShow((state) => state.id);
+  const [agreed, setAgreed] = useState(false);
+  return (
+    <>
+      <PhonesDialog opened={open === 'phones'} onClose={() => show(null)} path={`/bench/${id}`}>
+        <div className={styles.send}>
+          <Text>
+            {agreed
+              ? 'Phones may send tests to the devices of this show, until the program is started anew.'
+              : 'A phone sends tests to the rig on this machine. That it may send to the devices is agreed to here.'}
+          </Text>
+          {!agreed && (
+            <Button
+              variant="default"
+              onClick={() =>
+                void askBench(id, { do: 'agree' }).then((answer) => answer !== null && setAgreed(true))
+              }
+            >
+              Let phones send to the devices…
+            </Button>
+          )}
+        </div>
+        <Link href={`/bench/${id}`}>See the phone’s pages here</Link>
+      </PhonesDialog>
+    </>
+  );
+}
