@@ -52,6 +52,16 @@ export class FactsTable {
       .map(factOf);
   }
 
+  /** Those after the first so many, oldest first. */
+  after(showId: string, count: number): Fact[] {
+    return this.db
+      .prepare<[string, number], FactRow>(
+        'SELECT * FROM facts WHERE show_id = ? ORDER BY number LIMIT -1 OFFSET ?',
+      )
+      .all(showId, count)
+      .map(factOf);
+  }
+
   /** The facts that count. */
   current(showId: string): Fact[] {
     return currentFacts(

@@ -2,6 +2,7 @@ import 'server-only';
 import { z } from 'zod';
 import { benchRequestSchema, type BenchRequest } from '@/core/rig/benchState';
 import { factSchema, type Fact } from '@/core/show/facts';
+import { lateSchema, type Late } from '@/core/show/lateFacts';
 import { phonesRequestSchema, type PhonesRequest } from '@/core/show/phones';
 import { idSchema, nameSchema } from '@/core/fields/fields';
 import { ShowError, type Problem } from '@/core/fields/problem';
@@ -18,7 +19,7 @@ import type { Job } from './jobs/jobs';
 import type { PrintAsked } from './papers/print';
 import { NoPhoto } from './photos';
 import { shows } from './repository';
-import { MustReload, NoSuchChange, NoSuchSheet, NoSuchShow, NothingThere } from './showErrors';
+import { FactsClash, MustReload, NoSuchChange, NoSuchSheet, NoSuchShow, NothingThere } from './showErrors';
 import { type Author } from './changesTable';
 
 /** More than the largest edit takes: a prop of 100,000 points with all that can be said of it. */
@@ -59,6 +60,8 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
         { status: HEARD },
       );
     if (error instanceof MustReload) return refuse(409, error.message);
+    if (error instanceof FactsClash)
+      return Response.json({ error: error.message, problems: [], notes: error.clashes }, { status: 409 });
     if (error instanceof ShowClash)
       return Response.json({ error: error.message, problems: [], clash: error.clash }, { status: 409 });
     // The disk is the builder's to look after, and says so in a sentence; the rest is ours.
@@ -132,9 +135,9 @@ export const readSeason = (request: Request): Promise<{ name: string }> =>
   readBody(request, z.object({ name: nameSchema }), '{"name": of the new show}');
 
 /** The body that notes facts. @throws Refusal 400 when it is none */
-export async function readFacts(request: Request): Promise<Fact[]> {
-  const schema = z.object({ facts: z.array(factSchema).min(1).max(5000) });
-  return (await readBody(request, schema, '{"facts": [ … ]}, 1 to 5,000 of them')).facts;
+export function readFacts(request: Request): Promise<{ facts: Fact[]; late?: Late | undefined }> {
+  const schema = z.object({ facts: z.array(factSchema).min(1).max(5000), late: lateSchema.optional() });
+  return readBody(request, schema, '{"facts": [ … ]}, 1 to 5,000 of them');
 }
 
 function authorOf({ changeId, window, baseSequence }: z.infer<z.ZodObject<typeof authorFields>>): Author {

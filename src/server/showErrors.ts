@@ -1,3 +1,5 @@
+import type { FactClash } from '@/core/show/lateFacts';
+
 /** There is no show with this id. */
 export class NoSuchShow extends Error {
   constructor(id: string) {
@@ -35,5 +37,13 @@ export class MustReload extends Error {
   constructor() {
     super('The show is kept in a newer form by now: open it again. What was not saved yet is laid on top.');
     this.name = 'MustReload';
+  }
+}
+
+/** Notes that come late say something else than what was noted meanwhile. */
+export class FactsClash extends Error {
+  constructor(readonly clashes: readonly FactClash[]) {
+    super('Something else was noted about the same meanwhile: say which counts.');
+    this.name = 'FactsClash';
   }
 }

@@ -11,6 +11,7 @@ import {
 } from '@/core/show/changes';
 import { applyEdit, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
+import { clashesOf, type Late } from '@/core/show/lateFacts';
 import { idWords } from '@/core/fields/fields';
 import { ShowError } from '@/core/fields/problem';
 import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
@@ -24,7 +25,7 @@ import { applyOldPatches } from './oldPatches';
 import { documentText, parseInSteps } from './documents';
 import { PhotoRepository, photosIn } from './photos';
 import { Shared, type ShowEvent } from './shared';
-import { MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
+import { FactsClash, MustReload, NoSuchChange, NoSuchShow, NothingThere } from './showErrors';
 import { keepSnapshot, snapshotDue } from './snapshots';
 
 /** A document of this size takes a while to be parsed. */
@@ -241,10 +242,21 @@ export class ShowRepository {
     });
   }
 
-  /** Adds facts; those that are there already are left out. @throws NoSuchShow */
-  note(id: string, facts: readonly Fact[]): Fact[] {
+  /**
+   * Adds facts; those that are there already are left out.
+   *
+   * @param late where they were made while this server was not heard, what their maker had heard of by then
+   * @returns those that are new
+   * @throws NoSuchShow, FactsClash where they say something else than what was noted meanwhile (and nothing is added)
+   */
+  note(id: string, facts: readonly Fact[], late: Late | null = null): Fact[] {
     const added = write(this.db, () => {
       this.row(id);
+      if (late) {
+        const own = new Set([...late.own, ...facts.map((fact) => fact.id)]);
+        const clashes = clashesOf(facts, this.facts.after(id, late.heardOf), own);
+        if (clashes.length > 0) throw new FactsClash(clashes);
+      }
       return this.noteFacts(id, facts);
     });
     if (added.length > 0) this.tell(id, { is: 'noted', facts: added, noted: this.facts.count(id) });

@@ -1,6 +1,11 @@
 import http from 'node:http';
 import type { APIRequestContext, Browser, Page } from '@playwright/test';
-import { demoShow, expect, test } from './lantern';
+import type { Fact } from '@/core/show/facts';
+import { demoShow, expect, keptShow, openAt, test } from './lantern';
+import { layoutProblems } from './layout';
+import { reachProblems } from './walk';
+
+const THUMB_PX = 44;
 
 const PORT = Number(process.env.E2E_PORT ?? 4187);
 /** The address that stands for the network at home. */
@@ -50,6 +55,13 @@ function ask(
 const codeOf = async (request: APIRequestContext) =>
   ((await (await request.get('/api/access')).json()) as { code: string }).code;
 
+/** What the consoles of phones say, but for what the browser writes of a line that is cut and of answers that a test provokes. */
+const said: string[] = [];
+const PROVOKED = /net::ERR_INTERNET_DISCONNECTED|the server responded with a status of (403|409|422)/;
+test.afterEach(() => {
+  expect(said.splice(0).filter((line) => !PROVOKED.test(line))).toEqual([]);
+});
+
 /** A phone of its own that is let in and looks at a page. */
 async function phone(browser: Browser, request: APIRequestContext, path: string): Promise<Page> {
   const context = await browser.newContext({
@@ -66,6 +78,8 @@ async function phone(browser: Browser, request: APIRequestContext, path: string)
     Object.defineProperty(navigator, 'serviceWorker', { value: undefined });
     Object.defineProperty(navigator, 'locks', { value: undefined });
   });
+  context.on('console', (message) => said.push(`${message.type()}: ${message.text()}`));
+  context.on('weberror', (error) => said.push(`error: ${error.error().message}`));
   const page = await context.newPage();
   await page.goto(path);
   await page.getByLabel('Code').fill(await codeOf(request));
@@ -150,4 +164,236 @@ test('a phone enters the code once, and is sent away at the laptop', async ({ br
   await expect(phones.getByText('No phone yet.')).toBeVisible();
   await own.reload();
   await expect(own.getByRole('heading', { name: 'Access code' })).toBeVisible();
+});
+
+const PAGES = ['ports', 'ticks', 'bring-up', 'prop', 'test', 'note', 'code'];
+
+test('on a phone every page fits, is reached with a thumb, and axe finds nothing serious', async ({
+  browser,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const own = await phone(browser, request, `/bench/${id}`);
+  for (const each of PAGES) {
+    await own
+      .getByRole('navigation', { name: 'Bench pages' })
+      .getByRole('button')
+      .nth(PAGES.indexOf(each))
+      .tap();
+    await expect(own).toHaveURL(new RegExp(`page=${each}`));
+    if (each === 'prop') await own.getByRole('button', { name: 'The next pixel' }).tap();
+    expect([each, await layoutProblems(own, THUMB_PX)]).toEqual([each, []]);
+    expect([each, await reachProblems(own)]).toEqual([each, []]);
+  }
+  await own.context().close();
+});
+
+test('a pixel is found on the phone from either side, with its address', async ({ browser, request }) => {
+  const id = await demoShow(request);
+  const own = await phone(browser, request, `/bench/${id}?page=prop&prop=pier-railing`);
+  const canvas = own.getByRole('img', { name: /Pier railing/ });
+  await expect(canvas).toHaveAccessibleName(/seen from the front/);
+  await own.getByRole('button', { name: 'seen from the back' }).tap();
+  await expect(canvas).toHaveAccessibleName(/seen from the back/);
+  const field = own.getByLabel('Pixel in data order');
+  for (const nonsense of ['0', '223', 'the last', '-1', '1.5']) {
+    await field.fill(nonsense);
+    await own.getByRole('button', { name: 'Find' }).tap();
+    await expect(own.getByRole('main').getByRole('alert')).toHaveText(
+      `“${nonsense}” is no pixel of it: they go from 1 to 222.`,
+    );
+  }
+  await field.fill('34');
+  await own.getByRole('button', { name: 'Find' }).tap();
+  const pixel = own.getByRole('region', { name: 'The pixel' });
+  await expect(pixel.getByRole('heading')).toHaveText('A1place 35');
+  await expect(pixel).toContainText('U1 ch 100–102');
+  await own.getByRole('button', { name: 'The next pixel' }).tap();
+  await expect(pixel).toContainText('U1 ch 103–105');
+  await own.context().close();
+});
+
+test('a test that a phone sends ends with the phone, and goes to devices only when that was agreed to here', async ({
+  browser,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const sending = async () =>
+    ((await (await request.get(`/api/shows/${id}/bench`)).json()) as { sending: { isHeld: boolean } | null })
+      .sending;
+  const own = await phone(browser, request, `/bench/${id}?page=test&about=prop&prop=pier-railing`);
+  const tests = own.getByRole('group', { name: 'Tests' });
+  await own.getByRole('button', { name: 'To the devices' }).tap();
+  await tests.getByRole('button', { name: 'Red' }).tap();
+  await expect(own.getByText('Nobody has agreed at the laptop yet', { exact: false })).toBeVisible();
+  expect(await sending()).toBeNull();
+  await own.getByRole('button', { name: 'To the rig' }).tap();
+  await tests.getByRole('button', { name: 'Red' }).tap();
+  await expect(own.getByText('Red goes to the rig', { exact: false })).toBeVisible();
+  expect(await sending()).toMatchObject({ isHeld: true });
+  // It is held for longer than it lasts without.
+  await own.waitForTimeout(6500);
+  expect(await sending()).not.toBeNull();
+  await own.getByRole('button', { name: 'Stop' }).tap();
+  await expect.poll(sending).toBeNull();
+  await tests.getByRole('button', { name: 'Green' }).tap();
+  await expect.poll(sending).not.toBeNull();
+  // Lost without a word, as a phone that falls off a ladder.
+  await own.context().setOffline(true);
+  await expect.poll(sending, { timeout: 9000 }).toBeNull();
+  await own.getByRole('button', { name: 'Stop' }).tap();
+  await expect(own.getByRole('alert').filter({ hasText: 'Not stopped' })).toBeVisible();
+  await own.context().setOffline(false);
+  await own.context().close();
+});
+
+const factsOf = async (request: APIRequestContext, id: string) =>
+  ((await (await request.get(`/api/shows/${id}/facts`)).json()) as { facts: Fact[] }).facts.filter(
+    ({ kind }) => kind !== 'test' && kind !== 'told',
+  );
+const line = (page: Page) => page.getByRole('banner').getByRole('status');
+/** A tick of the page “Type in” by what it says. */
+const tick = (page: Page, words: RegExp) => page.getByRole('checkbox', { name: words }).first();
+
+test('what is ticked, typed and photographed without a line waits, outlasts the page, and arrives once and in order', async ({
+  browser,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const own = await phone(browser, request, `/bench/${id}?page=ticks&device=pier-box`);
+  await own.getByText('0 of 19 typed').waitFor();
+  await own.context().setOffline(true);
+  await expect(line(own)).toContainText('The laptop is not heard. What you tick or type waits');
+  await tick(own, /First universe/).check();
+  await tick(own, /Pixels/).check();
+  await tick(own, /First universe/).uncheck();
+  await tick(own, /First universe/).check();
+  await expect(line(own)).toContainText('4 notes wait and are sent when it is.');
+  await own.getByRole('button', { name: 'Note', exact: true }).tap();
+  await own.getByLabel('What it is of the plan').selectOption('What it takes itself, with nothing lit');
+  await own.getByLabel('Value and unit').fill('310 mA');
+  await own.getByLabel('How it was measured').fill('clamp meter');
+  await own.getByRole('button', { name: 'Write it down' }).tap();
+  await own.getByRole('button', { name: 'Photo' }).tap();
+  const png = await own.screenshot();
+  await own
+    .getByLabel(/Take a photo/)
+    .setInputFiles({ name: 'box.png', mimeType: 'image/png', buffer: png });
+  await own.getByLabel('What it shows').fill('Before the lid was closed');
+  await own.getByRole('button', { name: 'Write it down' }).tap();
+  await expect(line(own)).toContainText('6 notes wait');
+  expect(await factsOf(request, id)).toEqual([]);
+  // The phone sleeps for good; what waits is sent when the page is opened again.
+  await own.close();
+  const context = own.context();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(`/bench/${id}?page=note&about=device&device=pier-box`);
+  await expect(line(again)).toHaveText('saved');
+  await expect(again.getByAltText('Before the lid was closed')).toBeVisible();
+  const noted = await factsOf(request, id);
+  expect(noted.map(({ kind, field, value }) => `${kind} ${field.replace(/note-.*/, '')} ${value === null}`)).toEqual([
+    'tick device.firstUniverse false',
+    expect.stringMatching(/^tick port\.1\.\w+ false$/),
+    'tick device.firstUniverse true',
+    'tick device.firstUniverse false',
+    'measurement log. false',
+    'photo log. false',
+  ]);
+  await again.reload();
+  await expect(line(again)).toHaveText('saved');
+  expect(await factsOf(request, id)).toHaveLength(6);
+  await context.close();
+});
+
+test('what was noted otherwise meanwhile is asked about, and nothing is lost', async ({
+  browser,
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const own = await phone(browser, request, `/bench/${id}?page=ticks&device=pier-box`);
+  await page.goto(`/bench/${id}?page=ticks&device=pier-box`);
+  await tick(page, /First universe/).check();
+  await expect(tick(own, /First universe/)).toBeChecked();
+  await own.context().setOffline(true);
+  await expect(line(own)).toContainText('not heard');
+  // Here it is taken back, and something else is ticked; there it is taken back and ticked anew, which is the same as before.
+  await tick(own, /First universe/).uncheck();
+  await tick(own, /Pixels/).check();
+  await tick(page, /First universe/).uncheck();
+  await tick(page, /First universe/).check();
+  await expect(line(page)).toHaveText('saved');
+  await own.context().setOffline(false);
+  const asked = own.getByRole('dialog', { name: 'Noted otherwise elsewhere' });
+  await expect(asked).toContainText('Pier box: First universe was typed');
+  await expect(asked.getByRole('radio')).toHaveCount(2);
+  await asked.getByText(/^Here: taken back/).tap();
+  await asked.getByRole('button', { name: 'What was noted here counts' }).tap();
+  await expect(line(own)).toHaveText('saved');
+  await expect(tick(page, /First universe/)).not.toBeChecked();
+  await expect(tick(page, /Pixels/)).toBeChecked();
+  await own.context().close();
+});
+
+test('two phones and a laptop that tick one list agree within a second of being connected', async ({
+  browser,
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const path = `/bench/${id}?page=ticks&device=pier-box`;
+  const one = await phone(browser, request, path);
+  const other = await phone(browser, request, path);
+  await page.goto(path);
+  const all = [one, other, page];
+  for (const each of all) await each.getByText('0 of 19 typed').waitFor();
+  await one.context().setOffline(true);
+  await expect(line(one)).toContainText('not heard');
+  const boxes = (on: Page) => on.getByRole('checkbox');
+  await boxes(one).nth(0).check();
+  await boxes(one).nth(1).check();
+  await boxes(other).nth(2).check();
+  await boxes(page).nth(3).check();
+  await expect(other.getByText('2 of 19 typed')).toBeVisible();
+  await one.context().setOffline(false);
+  // Connected again is when its line says so.
+  await expect(line(one)).not.toContainText('not heard');
+  const began = Date.now();
+  for (const each of all) await expect(each.getByText('4 of 19 typed')).toBeVisible();
+  const tookMs = Date.now() - began;
+  expect(tookMs).toBeLessThan(1000 * SLOWER);
+  for (const each of all)
+    for (let i = 0; i < 4; i += 1) await expect(boxes(each).nth(i)).toBeChecked();
+  await one.context().close();
+  await other.context().close();
+});
+
+test('measured on the phone, used at the laptop, and undone without losing the measurement', async ({
+  browser,
+  page,
+  request,
+}) => {
+  const id = await demoShow(request);
+  const own = await phone(browser, request, `/bench/${id}?page=note&about=device&device=pier-box`);
+  await own.getByLabel('What it is of the plan').selectOption('What it takes itself, with nothing lit');
+  await own.getByLabel('Value and unit').fill('some');
+  await own.getByRole('button', { name: 'Write it down' }).tap();
+  await expect(own.getByRole('main').getByRole('alert')).toContainText('“some” is no');
+  await own.getByLabel('Value and unit').fill('0.31 A');
+  await own.getByLabel('How it was measured').fill('clamp meter');
+  await own.getByLabel('By whom').fill('Ada');
+  await own.getByRole('button', { name: 'Write it down' }).tap();
+  await expect(own.getByRole('region', { name: 'What was noted' })).toContainText('0.31 A');
+  await openAt(page, id, 'log/controller/pier-box');
+  const entry = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+  await entry.getByRole('button', { name: /^Use it in place of 250 mA/ }).click();
+  await expect(entry).toContainText('in use: measured by Ada');
+  const basis = async () =>
+    (await keptShow(request, id)).controllers.find((each) => each.id === 'pier-box')!.power?.ownAmps?.basis;
+  await expect.poll(basis).toBe('measured');
+  await page.keyboard.press('Control+z');
+  await expect.poll(basis).not.toBe('measured');
+  await expect(entry).toContainText('0.31 A');
+  await own.context().close();
 });

@@ -19,6 +19,8 @@ export function openShow(show: Show, part: ReactNode, change?: Partial<ShowClien
     open: server.open,
     since: server.since,
     change: (id, changeId, base, made) => server.change(id, changeId, base, made),
+    note: (id, facts) => server.note(id, facts),
+    keepPhoto: server.keepPhoto,
     ...change,
   };
   const store = createShowStore(server.opened(), {

@@ -1,6 +1,7 @@
 import { applyChange, changeBetween, inverseOf, type ShowChange } from '@/core/show/changes';
 import { applyEdit, labelOf } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
+import type { Noted } from '@/core/show/lateFacts';
 import { withOrder } from '@/core/show/read';
 import type { Confirmation, MadeChange } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
@@ -31,11 +32,14 @@ export class SmallServer implements ShowClient {
   open = () => Promise.resolve(this.opened());
   since = (_id: string, sequence: number) => Promise.resolve(this.confirmation(sequence));
 
-  change(_id: string, changeId: string, base: number, change: Change): Promise<Confirmation | null> {
-    if (change.kind === 'note') {
-      this.facts.push(...change.facts);
-      return Promise.resolve(null);
-    }
+  note(_id: string, facts: readonly Fact[]): Promise<Noted> {
+    this.facts.push(...facts);
+    return Promise.resolve({ added: facts.length, noted: this.facts.length });
+  }
+
+  keepPhoto = () => Promise.resolve('a'.repeat(32));
+
+  change(_id: string, changeId: string, base: number, change: Change): Promise<Confirmation> {
     if (change.kind === 'edit') {
       const after = applyEdit(this.show, change.edit);
       const made = this.append(

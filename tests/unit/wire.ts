@@ -1,11 +1,20 @@
 import { applyChanges } from '@/core/show/changes';
+import type { Fact } from '@/core/show/facts';
+import type { Late, Noted } from '@/core/show/lateFacts';
 import { ShowError } from '@/core/fields/problem';
 import type { Confirmation } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
-import { Clashed, Refused, type Change, type Opened, type ShowClient } from '@/features/show/client';
+import {
+  Clashed,
+  NotesClashed,
+  Refused,
+  type Change,
+  type Opened,
+  type ShowClient,
+} from '@/features/show/client';
 import { ShowClash } from '@/server/clash';
 import { openDatabase } from '@/server/database';
-import { MustReload, NoSuchShow, NothingThere } from '@/server/showErrors';
+import { FactsClash, MustReload, NoSuchShow, NothingThere } from '@/server/showErrors';
 import { ShowRepository } from '@/server/shows';
 
 export function aRepository(folder: string): ShowRepository {
@@ -32,14 +41,25 @@ export class Wire implements ShowClient {
   open = () => this.answer(() => this.opened());
   since = (_id: string, after: number) => this.answer(() => this.shows.since(this.id, this.window, after));
 
-  change(_id: string, changeId: string, base: number, change: Change): Promise<Confirmation | null> {
+  change(_id: string, changeId: string, base: number, change: Change): Promise<Confirmation> {
     const author = { changeId, window: this.window, base };
-    const make = () =>
-      change.kind === 'note'
-        ? (this.shows.note(this.id, change.facts), null)
-        : change.kind === 'edit'
-          ? this.shows.apply(this.id, author, change.edit)
-          : this.shows[change.kind](this.id, author, change.takesBack);
+    return this.call(() =>
+      change.kind === 'edit'
+        ? this.shows.apply(this.id, author, change.edit)
+        : this.shows[change.kind](this.id, author, change.takesBack),
+    );
+  }
+
+  note(_id: string, facts: readonly Fact[], late: Late | null): Promise<Noted> {
+    return this.call(() => {
+      const added = this.shows.note(this.id, facts, late).length;
+      return { added, noted: this.shows.standing(this.id)!.noted };
+    });
+  }
+
+  keepPhoto = () => this.call(() => 'a'.repeat(32));
+
+  private call<Result>(make: () => Result): Promise<Result> {
     if (!this.holds) return this.answer(make);
     return new Promise((resolve, reject) => {
       this.held.push({
@@ -70,6 +90,7 @@ export class Wire implements ShowClient {
       return Promise.resolve(JSON.parse(JSON.stringify(work())) as Result);
     } catch (error) {
       if (error instanceof ShowClash) return Promise.reject(new Clashed(error.message, error.clash));
+      if (error instanceof FactsClash) return Promise.reject(new NotesClashed(error.message, error.clashes));
       if (error instanceof MustReload) return Promise.reject(new Refused(error.message, 409));
       if (error instanceof NoSuchShow) return Promise.reject(new Refused(error.message, 404));
       if (error instanceof ShowError || error instanceof NothingThere)

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { partOf, partWords } from './about';
 import { measurablesOf, type Measurable } from './measurable';
 import { seenWordsOf } from './seen';
 import type { Fact, FactKind } from '../show/facts';
@@ -50,6 +51,17 @@ export const measuredValueSchema = z.strictObject({
   number: z.number().optional(),
 });
 
+/** The wires of a bought product, before they are cut. A colour proves nothing, so the marks are told as they look. */
+export const wireMarksSchema = z.strictObject({
+  /** Marks at the end that was fed, and at the other. */
+  fedEnd: z.string().trim().min(1).max(300),
+  otherEnd: z.string().trim().max(300),
+  /** Which mark is plus, and how that was found. */
+  plus: z.string().trim().max(300),
+  /** How it is put together again. */
+  wayBack: z.string().trim().max(300),
+});
+
 export const photoValueSchema = z.strictObject({
   photoId: z.string().regex(/^[0-9a-f]{32}$/),
   words: z.string().trim().max(300),
@@ -70,9 +82,11 @@ function usableOf(show: Show, fact: Fact): LogEntry['usable'] {
   return measurable ? { measurable, number } : null;
 }
 
-function thingOf(show: Show, { list, recordId }: Fact): { thing: string; isGone: boolean } {
+function thingOf(show: Show, fact: Fact): { thing: string; isGone: boolean } {
+  const { list, recordId } = fact;
   if (list === 'show') return { thing: 'The show', isGone: false };
-  const name = recordName(show, list, recordId);
+  const part = partOf(fact);
+  const name = `${recordName(show, list, recordId)}${part === null ? '' : `, ${partWords(show, { list, recordId, part })}`}`;
   // What has no name of its own any more is called by its id.
   const isGone =
     list !== 'patch' && !(show[list] as readonly { id: string }[]).some(({ id }) => id === recordId);
@@ -90,9 +104,22 @@ function saidOf(fact: Fact): Pick<LogEntry, 'what' | 'value'> & { photoId?: stri
       what: measured.data.how ? `${measured.data.what}, ${measured.data.how}` : measured.data.what,
       value: measured.data.typed,
     };
+  const marks = wireMarksSchema.safeParse(value);
+  if (marks.success) return { what: 'Wire marks before the cut', value: marksWords(marks.data) };
   const note = noteValueSchema.safeParse(value);
   if (note.success) return { what: note.data.words, value: note.data.reason ?? null };
   return seenWordsOf(kind, field, value, unit) ?? { what: capitalised(field), value: plain(value, unit) };
+}
+
+function marksWords({ fedEnd, otherEnd, plus, wayBack }: z.infer<typeof wireMarksSchema>): string {
+  return [
+    `Fed end: ${fedEnd}.`,
+    otherEnd && `Other end: ${otherEnd}.`,
+    plus && `Plus: ${plus}.`,
+    wayBack && `The way back: ${wayBack}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 function plain(value: Fact['value'], unit: string | undefined): string | null {

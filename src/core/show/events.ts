@@ -10,4 +10,6 @@ export type ShowMessage = { showId: string } & (
   | { is: 'changed'; changes: MadeChange[] }
   | { is: 'noted'; facts: Fact[]; noted: number }
   | { is: 'removed' }
+  /** Said by the page's own end of the line: nothing is heard of the show at the moment. */
+  | { is: 'unheard' }
 );

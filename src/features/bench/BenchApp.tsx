@@ -3,11 +3,16 @@
 import Link from 'next/link';
 import { useEffect } from 'react';
 import { LanternMark } from '@/ui/LanternMark';
-import { SAVING_WORDS } from '../show/savingWords';
+import { NotesClash } from '../log/NotesClash';
+import { BenchQuestion } from '../prove/BenchQuestion';
+import { useWatchedBench } from '../prove/useBench';
 import { ShowProvider, useShow } from '../show/ShowProvider';
+import { AboutSelect } from './AboutSelect';
 import styles from './bench.module.css';
+import { LineWords } from './LineWords';
 import { BENCH_PAGES } from './registry';
 import { useBenchView } from './useBenchView';
+import { stopNow, useHeldTest, useHolding } from './useHeldTest';
 
 /** A show at the bench or on the ladder: one page with large targets, which works while the network does not. */
 export function BenchApp({ id }: { id: string }) {
@@ -20,59 +25,62 @@ export function BenchApp({ id }: { id: string }) {
 
 export function Bench() {
   const id = useShow((state) => state.id);
-  const name = useShow((state) => state.show.name);
-  const saving = useShow((state) => state.saving);
+  const showName = useShow((state) => state.show.name);
   const plan = useShow((state) => state.plan);
   const planError = useShow((state) => state.planError);
   const [view, goTo] = useBenchView();
   const page = BENCH_PAGES.find((each) => each.id === view.page) ?? BENCH_PAGES[0]!;
+  // A phone that only looks things up asks nothing on the way.
+  const isSender = useHeldTest(({ test }) => test !== null);
+  const sending = useWatchedBench(id, isSender || page.sends === true)?.sending ?? null;
+  useHolding(id);
   const controllers = plan?.show.controllers ?? [];
-  const controller = Math.max(
-    0,
-    controllers.findIndex((each) => each.id === view.device),
-  );
-  // What a code stands for is of no device in particular.
-  const title =
-    page.id === 'code'
-      ? 'Codes and sheets'
-      : `${page.label}: ${controllers[controller]?.name ?? 'no device'}`;
+  const props = plan?.show.props ?? [];
+  const controller = indexOrFirst(controllers, view.device);
+  const prop = indexOrFirst(props, view.prop);
+  const device = controllers[controller]?.name ?? 'no device';
+  const propName = props[prop]?.name ?? 'no prop';
+  const about = {
+    device,
+    prop: propName,
+    nothing: null,
+    anything: { show: 'all of the show', prop: propName, device }[view.about],
+  }[page.about];
+  const title = about === null ? 'Codes and sheets' : `${page.label}: ${about}`;
+  const isMissing =
+    (page.about === 'device' && controllers.length === 0) || (page.about === 'prop' && props.length === 0);
   useEffect(() => {
-    document.title = `${title} · ${name} · Rapid Lantern`;
-  }, [title, name]);
+    document.title = `${title} · ${showName} · Rapid Lantern`;
+  }, [title, showName]);
   return (
     <div className={styles.bench}>
       <header className={styles.top}>
-        <Link href={`/shows/${id}/build`} className={styles.home} aria-label={`Leave the bench: ${name}`}>
+        <Link href={`/shows/${id}/build`} className={styles.home} aria-label={`Leave the bench: ${showName}`}>
           <LanternMark />
         </Link>
-        <select
-          className={styles.device}
-          aria-label="Device"
-          value={controllers[controller]?.id ?? ''}
-          onChange={(event) => goTo({ device: event.currentTarget.value, port: null })}
+        {plan && <AboutSelect plan={plan} about={page.about} controller={controller} prop={prop} />}
+        <button
+          type="button"
+          className={styles.stop}
+          data-sending={sending !== null}
+          onClick={() => void stopNow(id)}
         >
-          {controllers.map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}
-            </option>
-          ))}
-        </select>
-        <span className={styles.saving} role="status" data-state={saving}>
-          {SAVING_WORDS[saving]}
-        </span>
+          Stop
+        </button>
+        <LineWords sending={sending} />
       </header>
       <main className={styles.page}>
         <h1 className={styles.title}>{title}</h1>
         {planError && <p role="alert">{planError}</p>}
         {!plan && !planError && <p>Working it out…</p>}
-        {plan && controllers.length === 0 && page.id !== 'code' && (
+        {plan && isMissing && (
           <p>
-            No controller yet. Add one in Patch, and its ports and the values to type are here for the phone.
+            {page.about === 'device'
+              ? 'No controller yet. Add one in Patch, and its ports and the values to type are here for the phone.'
+              : 'No prop yet. Add one in Build, and its picture and its numbers are here for the phone.'}
           </p>
         )}
-        {plan && (controllers.length > 0 || page.id === 'code') && (
-          <page.Page plan={plan} controller={controller} />
-        )}
+        {plan && !isMissing && <page.Page plan={plan} controller={controller} prop={prop} />}
       </main>
       <nav className={styles.pages} aria-label="Bench pages">
         {BENCH_PAGES.map((each) => (
@@ -86,6 +94,14 @@ export function Bench() {
           </button>
         ))}
       </nav>
+      <BenchQuestion />
+      <NotesClash />
     </div>
   );
+}
+
+/** -1 where there are none. */
+function indexOrFirst(records: readonly { id: string }[], id: string | null): number {
+  const at = records.findIndex((each) => each.id === id);
+  return at === -1 && records.length > 0 ? 0 : at;
 }

@@ -87,6 +87,15 @@ function ThingPart({ plan, label }: { plan: Plan; label: LabelOfThing }) {
         </button>
       )}
       {propId !== null && (
+        <button
+          type="button"
+          className={styles.go}
+          onClick={() => goTo({ page: 'prop', prop: propId, pixel: null, code: null })}
+        >
+          Its picture and pixels
+        </button>
+      )}
+      {propId !== null && (
         <a className={styles.go} href={`/shows/${id}/${stage}/prop/${propId}`}>
           {name} in the plan
         </a>

@@ -84,6 +84,16 @@ function OnePort({ plan, controller, port, planned }: OnePortProps) {
           ))}
         </ol>
       )}
+      {planned && (
+        <div className={styles.pair}>
+          <button type="button" onClick={() => goTo({ page: 'test', about: 'device', port })}>
+            Light it
+          </button>
+          <button type="button" onClick={() => goTo({ page: 'note', about: 'device', port })}>
+            Note of it
+          </button>
+        </div>
+      )}
       <div className={styles.walk}>
         <button type="button" disabled={port <= 1} onClick={() => goTo({ port: port - 1 })}>
           ← {port > 1 ? portName(device, port - 1) : 'first port'}

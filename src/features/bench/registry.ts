@@ -1,13 +1,19 @@
 import { BringUpPage } from './BringUpPage';
 import { CodePage } from './CodePage';
+import { NotePage } from './NotePage';
 import type { BenchPage } from './page';
 import { PortsPage } from './PortsPage';
+import { PropPage } from './PropPage';
+import { TestPage } from './TestPage';
 import { TicksPage } from './TicksPage';
 
-/** The pages in the order of the work at a device. A page that is added is one line here. */
+/** The pages in the order of the work. A page that is added is one line here. */
 export const BENCH_PAGES: readonly BenchPage[] = [
-  { id: 'ports', label: 'Ports', Page: PortsPage },
-  { id: 'ticks', label: 'Type in', Page: TicksPage },
-  { id: 'bring-up', label: 'Bring up', Page: BringUpPage },
-  { id: 'code', label: 'Code', Page: CodePage },
+  { id: 'ports', label: 'Ports', about: 'device', Page: PortsPage },
+  { id: 'ticks', label: 'Type in', about: 'device', Page: TicksPage },
+  { id: 'bring-up', label: 'Bring up', about: 'device', Page: BringUpPage },
+  { id: 'prop', label: 'Prop', about: 'prop', Page: PropPage },
+  { id: 'test', label: 'Test', about: 'anything', sends: true, Page: TestPage },
+  { id: 'note', label: 'Note', about: 'anything', Page: NotePage },
+  { id: 'code', label: 'Code', about: 'nothing', Page: CodePage },
 ];

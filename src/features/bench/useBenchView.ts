@@ -1,26 +1,44 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import type { ViewSide } from '@/core/threading/view';
 import { moveTo, onMove } from '../view/browserAddress';
+
+/** Of what is worked at, what pages that can be about anything are about. */
+export type BenchAbout = 'show' | 'prop' | 'device';
 
 /** What is looked at on the bench: kept in the address, so that a phone that slept comes back to it. */
 export interface BenchView {
   page: string;
+  about: BenchAbout;
   /** Id of a controller; null for the first. */
   device: string | null;
   /** Number of a port of it; null for the list. */
   port: number | null;
+  /** Id of a prop; null for the first. */
+  prop: string | null;
+  /** A pixel of it, counted in data order from 1; null while none is looked for. */
+  pixel: number | null;
+  side: ViewSide;
   /** A code of a label or a mark of a sheet that was scanned or typed; null while there is none. */
   code: string | null;
 }
 
 function viewOf(search: string): BenchView {
   const query = new URLSearchParams(search);
-  const port = Number(query.get('port'));
+  const number = (name: string) => {
+    const value = Number(query.get(name));
+    return Number.isSafeInteger(value) && value > 0 ? value : null;
+  };
   // What a camera reads says only what it is.
   const code = query.get('code') ?? query.get('mark');
+  const about = query.get('about');
   return {
     page: query.get('page') ?? (code === null ? '' : 'code'),
+    about: about === 'prop' || about === 'device' ? about : 'show',
     device: query.get('device'),
-    port: Number.isSafeInteger(port) && port > 0 ? port : null,
+    port: number('port'),
+    prop: query.get('prop'),
+    pixel: number('pixel'),
+    side: query.get('side') === 'back' ? 'back' : 'front',
     code: code === null ? null : code.slice(0, 40),
   };
 }
@@ -34,14 +52,23 @@ export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void
   );
   const view = useMemo(() => viewOf(search), [search]);
   const goTo = useCallback((change: Partial<BenchView>) => {
-    const next = { ...viewOf(window.location.search), ...change };
+    const before = viewOf(window.location.search);
+    const next = { ...before, ...change };
     const query = new URLSearchParams();
-    if (next.page) query.set('page', next.page);
-    if (next.device !== null) query.set('device', next.device);
-    if (next.port !== null) query.set('port', String(next.port));
-    if (next.code !== null) query.set('code', next.code);
+    const put = (name: keyof BenchView, usual: unknown = null) => {
+      if (next[name] !== usual && next[name] !== '') query.set(name, String(next[name]));
+    };
+    put('page');
+    put('about', 'show');
+    put('device');
+    put('port');
+    put('prop');
+    put('pixel');
+    put('side', 'front');
+    put('code');
     moveTo(`${window.location.pathname}?${query}`);
-    window.scrollTo(0, 0);
+    // What is looked at on the same page stays where it is.
+    if (next.page !== before.page) window.scrollTo(0, 0);
   }, []);
   return [view, goTo];
 }

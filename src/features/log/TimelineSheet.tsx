@@ -2,9 +2,10 @@
 
 import { Button, Chip, Group, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { isByHand } from '@/core/log/about';
 import { KIND_WORDS, logEntry, measuredValueSchema, type LogEntry } from '@/core/log/entry';
 import type { Plan } from '@/core/plan/planned';
-import { FACT_KINDS, type FactKind } from '@/core/show/facts';
+import { FACT_KINDS } from '@/core/show/facts';
 import { photoUrl } from '../show/photos';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useNote, useShow } from '../show/ShowProvider';
@@ -114,16 +115,13 @@ function UseIt({ entry, usable }: { entry: LogEntry; usable: NonNullable<LogEntr
   );
 }
 
-/** Those that are written by hand are taken back here; the others where they were noted. */
-const BY_HAND: readonly FactKind[] = ['measurement', 'photo', 'decision'];
-
 function bare({ fact: { kind, list, recordId, field } }: LogEntry) {
   return { kind, list, recordId, field };
 }
 
 function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void }) {
   const { fact, kind, thing, isGone, what, value, photoId, usable } = entry;
-  const isByHand = BY_HAND.includes(kind) && fact.field.startsWith('log.');
+  const canTakeBack = isByHand(fact);
   return (
     <li>
       <time dateTime={fact.at}>
@@ -153,7 +151,7 @@ function Entry({ entry, onTakeBack }: { entry: LogEntry; onTakeBack: () => void 
         )}
       </div>
       {usable && <UseIt entry={entry} usable={usable} />}
-      {isByHand && (
+      {canTakeBack && (
         <Button size="compact-xs" variant="subtle" color="gray" onClick={onTakeBack}>
           Take back
         </Button>

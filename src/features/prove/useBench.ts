@@ -107,9 +107,14 @@ function endOwn(showId: string, isClosing: boolean): void {
   }).catch(() => null);
 }
 
-/** Looks at the bench once a second while somebody sees it. */
-export function useWatchedBench(showId: string): BenchState | null {
+/**
+ * Looks at the bench once a second while somebody sees it.
+ *
+ * @param isWatched whether it is to be looked at now
+ */
+export function useWatchedBench(showId: string, isWatched = true): BenchState | null {
   useEffect(() => {
+    if (!isWatched) return;
     watchers += 1;
     const onHide = () => endOwn(showId, true);
     window.addEventListener('pagehide', onHide);
@@ -120,8 +125,9 @@ export function useWatchedBench(showId: string): BenchState | null {
         if (watchers === 0) endOwn(showId, false);
       }, LEFT_MS);
     };
-  }, [showId]);
+  }, [showId, isWatched]);
   useEffect(() => {
+    if (!isWatched) return;
     let left = false;
     const look = async () => {
       if (document.hidden) return;
@@ -136,7 +142,7 @@ export function useWatchedBench(showId: string): BenchState | null {
       clearInterval(timer);
       useBench.setState({ state: null });
     };
-  }, [showId]);
+  }, [showId, isWatched]);
   return useBench(({ state }) => state);
 }
 

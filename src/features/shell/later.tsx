@@ -1,5 +1,6 @@
 import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { Explanation } from '../explain/Explanation';
+import { NotesClash } from '../log/NotesClash';
 import { ForesightDialog } from '../patch/ForesightDialog';
 import { BenchQuestion } from '../prove/BenchQuestion';
 import { ConflictDialog } from './ConflictDialog';
@@ -15,6 +16,7 @@ export default function Later() {
       <ForesightDialog />
       <Explanation />
       <BenchQuestion />
+      <NotesClash />
     </>
   );
 }

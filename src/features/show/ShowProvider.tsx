@@ -26,6 +26,7 @@ import type { Answer, Asked, Question } from '@/workers/plan/questions';
 import { httpClient } from './client';
 import { editOrAsk } from './foresight';
 import { keepPlanned } from './keepPlanned';
+import { browserOutbox } from './outbox';
 import { OpeningShow, ShowProblem } from './OpeningShow';
 import { createShowStore, type ShowState, type ShowStore } from './store';
 import { windowId } from './windowId';
@@ -48,8 +49,14 @@ export function ShowProvider({ id, children }: { id: string; children: ReactNode
     const client = httpClient(window);
     const planner = startPlanner();
     let left = false;
-    client.open(id).then(
-      (show) => left || setOpened({ store: createShowStore(show, { client, notify, window }), planner }),
+    const outbox = typeof indexedDB === 'undefined' ? null : browserOutbox();
+    Promise.all([client.open(id), outbox?.waiting(id) ?? []]).then(
+      ([show, waiting]) =>
+        left ||
+        setOpened({
+          store: createShowStore(show, { client, notify, window, outbox, left: waiting }),
+          planner,
+        }),
       (error: Error) => left || setProblem(error.message),
     );
     return () => {
@@ -81,14 +88,19 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
       (message) => void store.getState().heard(message),
     );
     const beforeUnload = (event: BeforeUnloadEvent) => {
-      if (store.getState().waiting.length > 0) event.preventDefault();
+      const { waiting, notes } = store.getState();
+      // What was noted outlasts the page, where the browser keeps it.
+      if (waiting.length > 0 || (notes.waiting.length > 0 && !notes.isKept)) event.preventDefault();
     };
+    const hurry = () => store.getState().hurry();
+    window.addEventListener('online', hurry);
     window.addEventListener('beforeunload', beforeUnload);
     // Also of the browser's own command.
     const beforePrint = () => handOut('printed', document.title.split(' · ')[0]!);
     window.addEventListener('beforeprint', beforePrint);
     return () => {
       window.removeEventListener('beforeprint', beforePrint);
+      window.removeEventListener('online', hurry);
       window.removeEventListener('beforeunload', beforeUnload);
       stopWatching();
       stopPlanning();
@@ -220,6 +232,12 @@ export function useAsk() {
       return null;
     }
   };
+}
+
+/** Notes a photo, which goes as soon as the server is heard. */
+export function useNotePhoto(): (photo: Blob, note: Note) => void {
+  const store = useShowStore();
+  return (photo, note) => store.getState().notePhoto(photo, note);
 }
 
 /** Notes what was seen or done on site. */

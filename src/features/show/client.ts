@@ -2,6 +2,13 @@ import { z } from 'zod';
 import { applyChanges } from '@/core/show/changes';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
+import {
+  factClashAnswerSchema,
+  notedSchema,
+  type FactClash,
+  type Late,
+  type Noted,
+} from '@/core/show/lateFacts';
 import { newId } from '@/core/fields/fields';
 import type { Problem } from '@/core/fields/problem';
 import {
@@ -27,10 +34,7 @@ export interface Opened {
 }
 
 /** A change to a show, as the server takes it. */
-export type Change =
-  | { kind: 'edit'; edit: Edit }
-  | { kind: 'undo' | 'redo'; takesBack: string }
-  | { kind: 'note'; facts: readonly Fact[] };
+export type Change = { kind: 'edit'; edit: Edit } | { kind: 'undo' | 'redo'; takesBack: string };
 
 /** The server refused, with sentences that say why. */
 export class Refused extends Error {
@@ -53,22 +57,36 @@ export class Clashed extends Error {
   }
 }
 
+/** Notes that come late say something else than what was noted meanwhile. */
+export class NotesClashed extends Error {
+  constructor(
+    message: string,
+    readonly clashes: readonly FactClash[],
+  ) {
+    super(message);
+  }
+}
+
 /** What the interface asks of the server about shows. */
 export interface ShowClient {
   open: (id: string) => Promise<Opened>;
   /** What happened after a change. */
   since: (id: string, sequence: number) => Promise<Confirmation>;
   /**
-   * Makes a change; one that was made before under the same id is not made again. Notes change no show, so nothing comes back.
+   * Makes a change; one that was made before under the same id is not made again.
    *
    * @throws Clashed, Refused; anything else when the server cannot be reached
    */
-  change: (
-    id: string,
-    changeId: string,
-    baseSequence: number,
-    change: Change,
-  ) => Promise<Confirmation | null>;
+  change: (id: string, changeId: string, baseSequence: number, change: Change) => Promise<Confirmation>;
+  /**
+   * Notes facts; those that are there already are kept once.
+   *
+   * @param late where others may have noted something meanwhile
+   * @throws NotesClashed, Refused; anything else when the server cannot be reached
+   */
+  note: (id: string, facts: readonly Fact[], late: Late | null) => Promise<Noted>;
+  /** Keeps a photo and gives its id. @throws Refused; anything else when the server cannot be reached */
+  keepPhoto: (photo: Blob, signal?: AbortSignal) => Promise<string>;
 }
 
 const jsonHeaders = { 'content-type': 'application/json' };
@@ -91,8 +109,11 @@ export function httpClient(window: string): ShowClient {
     });
     if (response.ok) return response;
     const refused = await refusalOf(response.clone());
-    const clashed = clashAnswerSchema.safeParse(await response.json().catch(() => null));
-    throw clashed.success ? new Clashed(clashed.data.error, clashed.data.clash) : refused;
+    const said: unknown = await response.json().catch(() => null);
+    const clashed = clashAnswerSchema.safeParse(said);
+    if (clashed.success) throw new Clashed(clashed.data.error, clashed.data.clash);
+    const notes = factClashAnswerSchema.safeParse(said);
+    throw notes.success ? new NotesClashed(notes.data.error, notes.data.notes) : refused;
   };
   return {
     async open(id) {
@@ -118,16 +139,29 @@ export function httpClient(window: string): ShowClient {
       return confirmationSchema.parse(await response.json());
     },
     async change(id, changeId, baseSequence, change) {
-      if (change.kind === 'note') {
-        await post(`/api/shows/${id}/facts`, { facts: change.facts });
-        return null;
-      }
       const { kind, ...rest } = change;
       const address = `/api/shows/${id}/${kind === 'edit' ? 'edits' : kind}`;
       const response = await post(address, { changeId, window, baseSequence, ...rest });
       return confirmationSchema.parse(await response.json());
     },
+    async note(id, facts, late) {
+      const response = await post(`/api/shows/${id}/facts`, { facts, ...(late && { late }) });
+      return notedSchema.parse(await response.json());
+    },
+    keepPhoto,
   };
+}
+
+/** Sends a photo as it is. @returns its id @throws Refused; anything else when the server cannot be reached */
+export async function keepPhoto(photo: Blob, signal?: AbortSignal): Promise<string> {
+  const response = await fetch('/api/photos', {
+    method: 'POST',
+    headers: { 'content-type': photo.type },
+    body: photo,
+    signal: signal ?? null,
+  });
+  if (!response.ok) throw await refusalOf(response);
+  return z.object({ photoId: z.string() }).parse(await response.json()).photoId;
 }
 
 /** How often to ask how far long work is. */

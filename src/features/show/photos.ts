@@ -1,3 +1,5 @@
+import { keepPhoto as send } from './client';
+
 /** The longest side of a photo that is kept: enough to see every bulb, small enough for a phone. */
 const LONGEST_SIDE_PX = 4096;
 
@@ -7,21 +9,28 @@ export interface KeptPhoto {
   aspect: number;
 }
 
+/** A photo as small as it is kept. */
+export interface SmallPhoto {
+  photo: Blob;
+  /** Height over width. */
+  aspect: number;
+}
+
 export function photoUrl(photoId: string): string {
   return `/api/photos/${photoId}`;
 }
 
 /**
- * Makes a photo small enough, keeps it on the server and gives its id.
+ * Makes a photo small enough to be kept.
  *
  * @param step told what is being done, in words
- * @throws Error with a sentence when the file is no photo or the server does not take it
+ * @throws Error with a sentence when the file is no photo
  */
-export async function keepPhoto(
+export async function smallPhoto(
   file: File,
   step: (words: string) => void,
   signal: AbortSignal,
-): Promise<KeptPhoto> {
+): Promise<SmallPhoto> {
   step('Reading the photo');
   let bitmap: ImageBitmap;
   try {
@@ -45,14 +54,26 @@ export async function keepPhoto(
     const context = canvas.getContext('2d')!;
     context.imageSmoothingQuality = 'high';
     context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-    const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.86 });
+    const photo = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.86 });
     signal.throwIfAborted();
-    step('Keeping the photo');
-    const answer = await fetch('/api/photos', { method: 'POST', body: blob, signal });
-    const body = (await answer.json()) as { photoId: string; error?: string };
-    if (!answer.ok) throw new Error(body.error ?? 'The photo could not be kept.');
-    return { photoId: body.photoId, aspect: height / width };
+    return { photo, aspect: height / width };
   } finally {
     bitmap.close();
   }
+}
+
+/**
+ * Makes a photo small enough, keeps it on the server and gives its id.
+ *
+ * @param step told what is being done, in words
+ * @throws Error with a sentence when the file is no photo or the server does not take it
+ */
+export async function keepPhoto(
+  file: File,
+  step: (words: string) => void,
+  signal: AbortSignal,
+): Promise<KeptPhoto> {
+  const { photo, aspect } = await smallPhoto(file, step, signal);
+  step('Keeping the photo');
+  return { photoId: await send(photo, signal), aspect };
 }

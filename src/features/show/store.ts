@@ -11,6 +11,8 @@ import { ShowError } from '@/core/fields/problem';
 import type { Clash, Confirmation, MadeChange, Steps } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from './client';
+import { NO_NOTES, NoteQueue, type NotesState, type WaitingNote } from './noteQueue';
+import type { Outbox } from './outbox';
 
 /** Whether what is on screen is on disk. */
 export type Saving = 'saved' | 'saving' | 'unreachable' | 'clash' | 'removed';
@@ -24,11 +26,7 @@ export interface OpenClash {
   clash: Clash;
 }
 
-type Asked =
-  | { kind: 'edit'; edit: Edit }
-  | { kind: 'undo' }
-  | { kind: 'redo' }
-  | { kind: 'note'; facts: readonly Fact[] };
+type Asked = { kind: 'edit'; edit: Edit } | { kind: 'undo' } | { kind: 'redo' };
 
 /** Something that is on its way to the server. */
 export interface Waiting {
@@ -54,6 +52,10 @@ export interface ShowState {
   facts: Facts;
   /** Oldest first. */
   waiting: readonly Waiting[];
+  /** What was noted and is on its way. */
+  notes: NotesState;
+  /** Whether news come in: while they do not, others may do what is not seen here. */
+  isHeard: boolean;
   saving: Saving;
   /** Why nothing can be saved at the moment, where the server says so. */
   trouble: string | null;
@@ -82,6 +84,12 @@ export interface ShowState {
   decide: (held: string, edit: Edit | null) => boolean;
   /** Notes what was seen or done; it is outside of undo. */
   note: (notes: readonly Note[]) => void;
+  /** Notes a photo, which may take its time. @param note with a value to which the id of the photo comes */
+  notePhoto: (photo: Blob, note: Note) => void;
+  /** Of what was noted otherwise elsewhere while the server was not heard, what counts. @param mine ids of our facts that do */
+  resolveNotes: (mine: ReadonlySet<string>) => void;
+  /** The line may be there again. */
+  hurry: () => void;
   undo: () => void;
   redo: () => void;
   /** Puts our change on top of the other one, or lets it go. What waits behind it stays either way. */
@@ -99,6 +107,10 @@ interface Surroundings {
   /** Id of this window, by which its own changes are known. */
   window: string;
   retryAfterMs?: number;
+  /** Where notes that wait outlast this page; null keeps them nowhere. */
+  outbox?: Outbox | null;
+  /** What an earlier page left there. */
+  left?: readonly WaitingNote[];
 }
 
 /**
@@ -107,8 +119,12 @@ interface Surroundings {
  * has answered.
  */
 export function createShowStore(opened: Opened, around: Surroundings): ShowStore {
-  const { client, notify, window, retryAfterMs = 2000 } = around;
+  const { client, notify, window, retryAfterMs = 2000, outbox = null, left = [] } = around;
   let sending = false;
+  let removed = false;
+  let editsFail = false;
+  let editsTrouble: string | null = null;
+  let wake: (() => void) | null = null;
   /** Of all that came from the server, the latest word on what can be undone. */
   let stepsOf = opened.sequence;
   /** How many facts of the server this window has heard of. */
@@ -133,14 +149,63 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
     };
 
     const settle = () => {
-      const { saving, waiting, clash } = get();
-      if (saving === 'removed' || clash) return;
-      if (waiting.every((each) => each.held)) set({ saving: 'saved', trouble: null });
-      else if (saving === 'saved') set({ saving: 'saving' });
+      const { waiting, clash, notes } = get();
+      const isIdle = waiting.every((each) => each.held) && notes.waiting.length === 0;
+      const fails = editsFail || notes.isUnreachable;
+      const saving: Saving = removed
+        ? 'removed'
+        : clash || notes.clashes.length > 0
+          ? 'clash'
+          : isIdle
+            ? 'saved'
+            : fails
+              ? 'unreachable'
+              : 'saving';
+      set({ saving, trouble: fails && !isIdle ? (editsTrouble ?? notes.trouble) : null });
     };
 
+    /** Edits get through, or they do not. */
+    const reach = (fails: boolean, trouble: string | null = null) => {
+      editsFail = fails;
+      editsTrouble = trouble;
+      settle();
+    };
+
+    const retryLater = () =>
+      new Promise<void>((resume) => {
+        wake = resume;
+        setTimeout(resume, retryAfterMs);
+      });
+
+    const queue = new NoteQueue(
+      {
+        showId: opened.id,
+        client,
+        outbox,
+        retryAfterMs,
+        heardOf: () => noted,
+        changed: (notes) => {
+          set({ notes });
+          settle();
+        },
+        taken: (answer) => {
+          // Where others noted something in between, the stream tells of it.
+          if (answer.noted - answer.added === noted) noted = answer.noted;
+        },
+        seen: (fact) => set({ facts: get().facts.with([fact]) }),
+        refused: notify,
+        anew: () => reopen(),
+        removed: () => {
+          removed = true;
+          settle();
+        },
+      },
+      left,
+    );
+    if (left.length > 0) queueMicrotask(() => queue.hurry());
+
     const send = async () => {
-      if (sending || get().clash || get().saving === 'removed') return;
+      if (sending || get().clash || removed) return;
       sending = true;
       try {
         for (let next = get().waiting[0]; next; next = get().waiting[0]) {
@@ -149,10 +214,9 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
           const change = changeOf(next);
           if (!change) continue;
           try {
-            const confirmed = await client.change(get().id, next.id, get().sequence, change);
-            if (confirmed) await take(confirmed);
+            await take(await client.change(get().id, next.id, get().sequence, change));
             drop(next);
-            set({ saving: 'saving', trouble: null });
+            reach(false);
           } catch (error) {
             if (!(await recovered(error, next))) return;
           }
@@ -166,7 +230,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
     /** What to send; undo and redo name what they take back, which is known only now. */
     const changeOf = (next: Waiting): Change | null => {
       const { asked } = next;
-      if (asked.kind === 'edit' || asked.kind === 'note') return asked;
+      if (asked.kind === 'edit') return asked;
       const step = get().steps[asked.kind].find(({ id }) => !passedOver.has(id));
       if (step) return { kind: asked.kind, takesBack: step.id };
       drop(next);
@@ -181,11 +245,11 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
         await catchUp();
         if (asked.kind === 'edit') {
           const mine = labelOf(get().confirmed, asked.edit);
-          set({ saving: 'clash', clash: { mine, message: error.message, clash: error.clash } });
+          set({ clash: { mine, message: error.message, clash: error.clash } });
+          settle();
           return false;
         }
-        const step =
-          asked.kind === 'note' ? undefined : get().steps[asked.kind].find(({ id }) => !passedOver.has(id));
+        const step = get().steps[asked.kind].find(({ id }) => !passedOver.has(id));
         if (step) passedOver.add(step.id);
         drop(next);
         notify(error.message);
@@ -196,20 +260,21 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
         await reopen();
         return true;
       }
-      if (error instanceof Refused && error.status < 500) {
+      // A phone that has to enter the code again keeps what it has.
+      if (error instanceof Refused && error.status < 500 && error.status !== 401) {
         if (error.status === 404) {
-          set({ saving: 'removed' });
+          removed = true;
+          settle();
           return false;
         }
         drop(next);
-        // What was refused must not look as if it were noted.
-        await (asked.kind === 'note' ? reopen() : catchUp());
+        await catchUp();
         relay();
         notify(error.message);
         return true;
       }
-      set({ saving: 'unreachable', trouble: error instanceof Refused ? error.message : null });
-      await new Promise((resume) => setTimeout(resume, retryAfterMs));
+      reach(true, error instanceof Refused ? error.message : null);
+      await retryLater();
       return true;
     };
 
@@ -218,8 +283,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
     const adopt = ({ show, sequence, steps, facts, noted: count }: Opened) => {
       stepsOf = sequence;
       noted = count;
-      const own = get().waiting.flatMap(({ asked }) => (asked.kind === 'note' ? asked.facts : []));
-      set({ confirmed: show, sequence, steps, facts: new Facts(facts).with(own) });
+      set({ confirmed: show, sequence, steps, facts: new Facts(facts).with(queue.facts) });
       relay();
     };
 
@@ -237,7 +301,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       try {
         adopt(await client.open(get().id));
       } catch {
-        await new Promise((resume) => setTimeout(resume, retryAfterMs));
+        await retryLater();
       }
     };
 
@@ -313,9 +377,11 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       confirmed: opened.show,
       steps: opened.steps,
       show: opened.show,
-      facts: new Facts(opened.facts),
+      facts: new Facts(opened.facts).with(queue.facts),
       waiting: [],
-      saving: 'saved',
+      notes: left.length > 0 ? queue.now : NO_NOTES,
+      isHeard: true,
+      saving: left.length > 0 ? 'saving' : 'saved',
       trouble: null,
       clash: null,
       plan: null,
@@ -348,14 +414,26 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
         const facts = notes.map((note): Fact => ({ ...note, id: newId('fact'), at }));
         if (facts.length === 0) return;
         set({ facts: get().facts.with(facts) });
-        enqueue({ kind: 'note', facts }, null);
+        queue.add({ kind: 'note', facts });
+      },
+      notePhoto: (photo, note) =>
+        queue.add({
+          kind: 'photo',
+          photo,
+          fact: { ...note, id: newId('fact'), at: new Date().toISOString() },
+        }),
+      resolveNotes: (mine) => queue.resolve(mine),
+      hurry: () => {
+        wake?.();
+        queue.hurry();
       },
       undo: () => enqueue({ kind: 'undo' }, null),
       redo: () => enqueue({ kind: 'redo' }, null),
       resolve: async (choice) => {
         const [first] = get().waiting;
         if (!get().clash || !first) return;
-        set({ clash: null, saving: 'saving' });
+        set({ clash: null });
+        settle();
         await catchUp();
         if (choice === 'theirs') drop(first);
         // Sent anew under another id, and made on what is there now.
@@ -364,13 +442,20 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
         await send();
       },
       heard: async (message) => {
-        if (message.is === 'removed') set({ saving: 'removed' });
+        // Of what is not heard of the server, nothing is known but that.
+        if (message.is === 'unheard') return set({ isHeard: false });
+        if (!get().isHeard) {
+          set({ isHeard: true });
+          get().hurry();
+        }
+        if (message.is === 'removed') removed = true;
         else if (message.is === 'noted') {
           if (message.noted <= noted) return;
           if (message.noted - message.facts.length > noted) await reopen();
           else {
             noted = message.noted;
-            set({ facts: get().facts.with(message.facts) });
+            // What waits here comes after what is there.
+            set({ facts: get().facts.with(message.facts).with(queue.facts) });
           }
         } else if (message.is === 'changed') await absorb(message.changes);
         // Between two streams something may have been missed.

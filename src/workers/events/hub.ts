@@ -20,7 +20,7 @@ export interface Source {
 const CLOSED = 2;
 /** Pages come and go several at a time; the stream is opened anew once for all of them. */
 const GATHER_MS = 20;
-const RETRY_MS = 3000;
+const RETRY_MS = 700;
 
 /**
  * One stream of events for any number of pages: a browser allows only six connections to a host. Whenever the stream is opened anew,
@@ -83,7 +83,9 @@ export class Hub {
     };
     // A stream that breaks is opened again by the browser; one that was refused is not.
     source.onerror = () => {
-      if (source.readyState === CLOSED && this.source === source) this.reopenIn(RETRY_MS);
+      if (this.source !== source) return;
+      for (const { key, showId } of this.watches.values()) this.tell(key, { showId, is: 'unheard' });
+      if (source.readyState === CLOSED) this.reopenIn(RETRY_MS);
     };
     this.source = source;
   }

@@ -5,6 +5,7 @@ import { shows } from '@/server/repository';
 
 export const dynamic = 'force-dynamic';
 
+const RETRY_MS = 700;
 const KEEP_ALIVE_MS = 20_000;
 const MOST_WATCHED = 100;
 
@@ -28,6 +29,8 @@ export const GET = (request: Request) =>
       start(controller) {
         const send = (text: string) => controller.enqueue(encoder.encode(text));
         const tell = (message: ShowMessage) => send(`data: ${JSON.stringify(message)}\n\n`);
+        // A line that broke is taken up again within a second, so that two who tick one list soon agree.
+        send(`retry: ${RETRY_MS}\n\n`);
         for (const [showId, window = null] of watched as [string, string?][]) {
           stops.push(shows().listen(showId, window, (event) => tell({ showId, ...event })));
           const standing = shows().standing(showId);
