@@ -88,7 +88,15 @@ export function Bench() {
             key={each.id}
             type="button"
             aria-current={each === page ? 'page' : undefined}
-            onClick={() => goTo({ page: each.id, port: null, code: null })}
+            onClick={() =>
+              goTo({
+                page: each.id,
+                port: null,
+                code: null,
+                // What is tested and noted next is what was looked at.
+                ...((page.about === 'device' || page.about === 'prop') && { about: page.about }),
+              })
+            }
           >
             {each.label}
           </button>

@@ -64,6 +64,32 @@ describe('a hub', () => {
     expect(streams.open[0]).not.toBe(first);
     hub.stop();
   });
+
+  it('takes a silent line for dead, says so, and opens it anew', () => {
+    const streams = new Streams();
+    const heard: string[] = [];
+    const hub = new Hub((key, { is }) => heard.push(`${key} ${is}`), streams.start);
+    hub.add(watch('a'));
+    jest.advanceTimersByTime(100);
+    const [first] = streams.open;
+    for (let i = 0; i < 5; i += 1) {
+      jest.advanceTimersByTime(9000);
+      streams.say(changed);
+    }
+    expect(heard).toEqual(Array(5).fill('a at'));
+    jest.advanceTimersByTime(12_000);
+    expect(heard.at(-1)).toBe('a unheard');
+    expect(streams.open).toHaveLength(1);
+    expect(streams.open[0]).not.toBe(first);
+    streams.say(changed);
+    expect(heard.at(-1)).toBe('a at');
+    hub.hurry();
+    jest.advanceTimersByTime(1);
+    expect(streams.open).toHaveLength(1);
+    hub.stop();
+    jest.advanceTimersByTime(60_000);
+    expect(streams.open).toEqual([]);
+  });
 });
 
 /** Channels of one browser: what one says all others hear, a little later. */
@@ -91,7 +117,9 @@ describe('pages without a shared worker', () => {
     const heard = new Map<string, number>();
     const open = (key: string) => {
       heard.set(key, 0);
-      return followOrLead(watch(key), () => heard.set(key, heard.get(key)! + 1), channel(), streams.start);
+      // Nobody speaks for long in these tests.
+      const hear = ({ is }: ShowMessage) => is !== 'unheard' && heard.set(key, heard.get(key)! + 1);
+      return followOrLead(watch(key), hear, channel(), streams.start);
     };
     return { streams, heard, open, settle: (ms = 20_000) => jest.advanceTimersByTime(ms) };
   }
@@ -110,7 +138,7 @@ describe('pages without a shared worker', () => {
 
   it('go on when the one that leads is left, and when it is gone without a word', () => {
     const { streams, heard, open, settle } = browser();
-    const stops = new Map(['p1', 'p2', 'p3', 'p4'].map((key) => [key, open(key)]));
+    const stops = new Map(['p1', 'p2', 'p3', 'p4'].map((key) => [key, open(key).stop]));
     settle();
     const leader = () => /w-(p\d)/.exec(streams.open[0]!.address)![1]!;
     for (let left = 3; left > 0; left -= 1) {

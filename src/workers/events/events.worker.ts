@@ -12,7 +12,8 @@ const hub = new Hub(
     if (data.is === 'watch') {
       ports.set(data.watch.key, port!);
       hub.add(data.watch);
-    } else {
+    } else if (data.is === 'hurry') hub.hurry();
+    else {
       ports.delete(data.key);
       hub.remove(data.key);
     }

@@ -21,6 +21,8 @@ const CLOSED = 2;
 /** Pages come and go several at a time; the stream is opened anew once for all of them. */
 const GATHER_MS = 20;
 const RETRY_MS = 700;
+/** The server says every few seconds where things stand; a line that is silent for so long is dead, whatever the browser takes it for. */
+const SILENT_MS = 11_000;
 
 /**
  * One stream of events for any number of pages: a browser allows only six connections to a host. Whenever the stream is opened anew,
@@ -30,6 +32,7 @@ export class Hub {
   private readonly watches = new Map<string, Watch>();
   private source: Source | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private silence: ReturnType<typeof setTimeout> | null = null;
 
   /**
    * @param tell hands a message to a page
@@ -55,6 +58,11 @@ export class Hub {
     if (this.watches.delete(key)) this.reopenIn(GATHER_MS);
   }
 
+  /** The line may be there again: the stream is opened anew at once. */
+  hurry(): void {
+    if (this.watches.size > 0) this.reopenIn(0);
+  }
+
   stop(): void {
     this.watches.clear();
     if (this.timer) clearTimeout(this.timer);
@@ -76,7 +84,9 @@ export class Hub {
       [...this.watches.values()].map(({ showId, window }) => `watch=${showId}:${window}`),
     );
     const source = this.open(`/api/events?${[...watched].join('&')}`);
+    this.expectNews();
     source.onmessage = ({ data }) => {
+      this.expectNews();
       const message = JSON.parse(data) as ShowMessage;
       for (const { key, showId } of this.watches.values())
         if (showId === message.showId) this.tell(key, message);
@@ -84,20 +94,34 @@ export class Hub {
     // A stream that breaks is opened again by the browser; one that was refused is not.
     source.onerror = () => {
       if (this.source !== source) return;
-      for (const { key, showId } of this.watches.values()) this.tell(key, { showId, is: 'unheard' });
+      this.tellUnheard();
       if (source.readyState === CLOSED) this.reopenIn(RETRY_MS);
     };
     this.source = source;
   }
 
+  private expectNews(): void {
+    if (this.silence) clearTimeout(this.silence);
+    this.silence = setTimeout(() => {
+      this.tellUnheard();
+      this.reopen();
+    }, SILENT_MS);
+  }
+
+  private tellUnheard(): void {
+    for (const { key, showId } of this.watches.values()) this.tell(key, { showId, is: 'unheard' });
+  }
+
   private close(): void {
+    if (this.silence) clearTimeout(this.silence);
+    this.silence = null;
     this.source?.close();
     this.source = null;
   }
 }
 
 /** From a page to the hub, wherever that lives. */
-export type ToHub = { is: 'watch'; watch: Watch } | { is: 'leave'; key: string };
+export type ToHub = { is: 'watch'; watch: Watch } | { is: 'leave'; key: string } | { is: 'hurry' };
 /** From the hub to a page. */
 export interface FromHub {
   key: string;

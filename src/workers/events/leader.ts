@@ -24,14 +24,14 @@ const LOOK_MS = 10_000;
  * Where a browser has no shared worker, one of its pages leads: it holds the stream of events and passes on what the others watch. When
  * it goes, another one leads. For a moment two may lead, which costs a connection and loses nothing.
  *
- * @returns a way to stop
+ * @returns ways to stop, and to open the stream anew since the line may be there again
  */
 export function followOrLead(
   watch: Watch,
   hear: (message: ShowMessage) => void,
   channel: Channel,
   open: (address: string) => Source,
-): () => void {
+): { stop: () => void; hurry: () => void } {
   let hub: Hub | null = null;
   let answered = false;
   let waiting: ReturnType<typeof setTimeout> | null = null;
@@ -72,6 +72,7 @@ export function followOrLead(
         break;
       case 'hub':
         if (data.to.is === 'watch') hub?.add(data.to.watch);
+        else if (data.to.is === 'hurry') hub?.hurry();
         else hub?.remove(data.to.key);
         break;
       case 'page':
@@ -84,7 +85,7 @@ export function followOrLead(
     if (!hub) elect(ANSWER_MS * 4);
   }, LOOK_MS);
 
-  return () => {
+  const stop = () => {
     clearInterval(look);
     if (waiting) clearTimeout(waiting);
     if (hub) say({ say: 'I leave' });
@@ -94,4 +95,6 @@ export function followOrLead(
     channel.onmessage = null;
     channel.close();
   };
+  const hurry = () => (hub ? hub.hurry() : say({ say: 'hub', to: { is: 'hurry' } }));
+  return { stop, hurry };
 }

@@ -6,12 +6,13 @@ import { shows } from '@/server/repository';
 export const dynamic = 'force-dynamic';
 
 const RETRY_MS = 700;
-const KEEP_ALIVE_MS = 20_000;
+/** Several of them fit into the time after which a page takes the line for dead. */
+const KEEP_ALIVE_MS = 4000;
 const MOST_WATCHED = 100;
 
 /**
  * Server-sent events of several shows over one connection: `?watch=show:window` as often as wanted. For each show its sequence number
- * comes first, then what happens to it.
+ * comes first, then what happens to it; where it stands is said again every few seconds, so that silence is known to be a dead line.
  */
 export const GET = (request: Request) =>
   answer(() => {
@@ -31,12 +32,16 @@ export const GET = (request: Request) =>
         const tell = (message: ShowMessage) => send(`data: ${JSON.stringify(message)}\n\n`);
         // A line that broke is taken up again within a second, so that two who tick one list soon agree.
         send(`retry: ${RETRY_MS}\n\n`);
-        for (const [showId, window = null] of watched as [string, string?][]) {
-          stops.push(shows().listen(showId, window, (event) => tell({ showId, ...event })));
+        const sayWhere = (showId: string) => {
           const standing = shows().standing(showId);
           tell(standing ? { showId, is: 'at', ...standing } : { showId, is: 'removed' });
+        };
+        for (const [showId, window = null] of watched as [string, string?][]) {
+          stops.push(shows().listen(showId, window, (event) => tell({ showId, ...event })));
+          sayWhere(showId);
         }
-        const timer = setInterval(() => send(': still here\n\n'), KEEP_ALIVE_MS);
+        const ids = new Set(watched.map(([showId]) => showId!));
+        const timer = setInterval(() => ids.forEach(sayWhere), KEEP_ALIVE_MS);
         stops.push(() => clearInterval(timer));
         request.signal.addEventListener('abort', stop);
       },
