@@ -136,7 +136,12 @@ export const readSeason = (request: Request): Promise<{ name: string }> =>
 
 /** The body that notes facts. @throws Refusal 400 when it is none */
 export function readFacts(request: Request): Promise<{ facts: Fact[]; late?: Late | undefined }> {
-  const schema = z.object({ facts: z.array(factSchema).min(1).max(5000), late: lateSchema.optional() });
+  const schema = z
+    .object({ facts: z.array(factSchema).min(1).max(5000), late: lateSchema.optional() })
+    .refine(({ facts, late }) => !late || late.heardOf.length === facts.length, {
+      path: ['late', 'heardOf'],
+      message: 'as many numbers as there are facts',
+    });
   return readBody(request, schema, '{"facts": [ … ]}, 1 to 5,000 of them');
 }
 

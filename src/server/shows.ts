@@ -11,7 +11,7 @@ import {
 } from '@/core/show/changes';
 import { applyEdit, assertSound, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { Fact } from '@/core/show/facts';
-import { clashesOf, type Late } from '@/core/show/lateFacts';
+import { clashesOf, firstMissed, type Late } from '@/core/show/lateFacts';
 import { idWords } from '@/core/fields/fields';
 import { ShowError } from '@/core/fields/problem';
 import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
@@ -253,8 +253,7 @@ export class ShowRepository {
     const added = write(this.db, () => {
       this.row(id);
       if (late) {
-        const own = new Set([...late.own, ...facts.map((fact) => fact.id)]);
-        const clashes = clashesOf(facts, this.facts.after(id, late.heardOf), own);
+        const clashes = clashesOf(facts, late, this.facts.after(id, firstMissed(late) ?? 0));
         if (clashes.length > 0) throw new FactsClash(clashes);
       }
       return this.noteFacts(id, facts);

@@ -11,8 +11,8 @@ export const factClashAnswerSchema = z.object({ error: z.string(), notes: z.arra
 
 /** What a client that sends notes late says of itself. */
 export const lateSchema = z.strictObject({
-  /** How many facts of the show it had heard of when the first of them was made. */
-  heardOf: z.int().min(0),
+  /** For each fact that is sent, how many facts of the show it had heard of when it was made; null for one that is not late. */
+  heardOf: z.array(z.int().min(0).nullable()),
   /** Ids of facts that it noted itself since, which are no surprise to it. */
   own: z.array(z.string().max(100)).max(20_000),
 });
@@ -22,23 +22,32 @@ export type Late = z.infer<typeof lateSchema>;
 export const notedSchema = z.object({ added: z.int(), noted: z.int() });
 export type Noted = z.infer<typeof notedSchema>;
 
+/** From which fact on the maker of late ones may have missed some; null where none is late. */
+export function firstMissed({ heardOf }: Late): number | null {
+  const counts = heardOf.filter((count) => count !== null);
+  return counts.length === 0 ? null : Math.min(...counts);
+}
+
 /**
  * Where notes that come late say something else than what was noted meanwhile: of each thing the last word of either side. That both say the
  * same is no clash, however often each changed its mind.
  *
- * @param late oldest first
- * @param meanwhile what the maker of the late ones has not heard of, oldest first
- * @param own ids of facts that are the maker's own
+ * @param facts as they are sent, oldest first, with what their maker says of each in `late`
+ * @param missed what is kept from `firstMissed` on, oldest first
  */
-export function clashesOf(
-  late: readonly Fact[],
-  meanwhile: readonly Fact[],
-  own: ReadonlySet<string>,
-): FactClash[] {
-  const latest = (facts: readonly Fact[]) => new Map(facts.map((fact) => [subjectOf(fact), fact]));
-  const theirs = latest(meanwhile.filter(({ id }) => !own.has(id)));
-  return [...latest(late)].flatMap(([subject, mine]) => {
-    const other = theirs.get(subject);
-    return other && !same(other.value, mine.value) ? [{ mine, theirs: other }] : [];
+export function clashesOf(facts: readonly Fact[], late: Late, missed: readonly Fact[]): FactClash[] {
+  const first = firstMissed(late);
+  if (first === null) return [];
+  const subjects = missed.map(subjectOf);
+  const own = new Set([...late.own, ...facts.map(({ id }) => id)]);
+  const latest = new Map(
+    facts.map((fact, i) => [subjectOf(fact), { fact, heardOf: late.heardOf[i] ?? null }]),
+  );
+  return [...latest].flatMap(([subject, { fact: mine, heardOf }]) => {
+    if (heardOf === null) return [];
+    const theirs = missed.findLast(
+      (each, i) => first + i >= heardOf && !own.has(each.id) && subjects[i] === subject,
+    );
+    return theirs && !same(theirs.value, mine.value) ? [{ mine, theirs }] : [];
   });
 }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
 import type { Fact } from '@/core/show/facts';
-import { clashesOf, type Late } from '@/core/show/lateFacts';
+import { clashesOf, firstMissed, type Late } from '@/core/show/lateFacts';
 import { NotesClashed, Refused } from './client';
 import { NoteQueue, type NotesState } from './noteQueue';
 import { browserOutbox } from './outbox';
@@ -30,6 +30,8 @@ type Fault = 'none' | 'cut' | 'answerLost' | 'refused';
 class Laptop {
   readonly facts: Fact[] = [];
   readonly photos: Blob[] = [];
+  /** Pages hear how many facts there are over a stream of their own. */
+  readonly listeners: ((count: number) => void)[] = [];
   faults: Fault[] = [];
   isCut = false;
   async note(_id: string, facts: readonly Fact[], late: Late | null) {
@@ -38,12 +40,12 @@ class Laptop {
     if (this.isCut || fault === 'cut') throw new TypeError('Failed to fetch');
     if (fault === 'refused') throw new Refused('The access code has to be entered.', 401);
     if (late) {
-      const own = new Set([...late.own, ...facts.map(({ id }) => id)]);
-      const clashes = clashesOf(facts, this.facts.slice(late.heardOf), own);
+      const clashes = clashesOf(facts, late, this.facts.slice(firstMissed(late) ?? 0));
       if (clashes.length > 0) throw new NotesClashed('otherwise', clashes);
     }
     const fresh = facts.filter(({ id }) => !this.facts.some((each) => each.id === id));
     this.facts.push(...fresh);
+    for (const listener of this.listeners) listener(this.facts.length);
     if (fault === 'answerLost') throw new TypeError('Failed to fetch');
     return { added: fresh.length, noted: this.facts.length };
   }
@@ -60,11 +62,23 @@ async function page(laptop: Laptop) {
   const outbox = browserOutbox();
   let state: NotesState | null = null;
   let noted = laptop.facts.length;
+  laptop.listeners.push((count) => {
+    noted = count;
+  });
   const told: string[] = [];
+  let isClosed = false;
+  /** A page that is closed says nothing more, and hears nothing; what was on its way arrives all the same. */
+  const whileOpen = async <Answer>(ask: () => Promise<Answer>): Promise<Answer> => {
+    if (isClosed) return new Promise(() => {});
+    return ask();
+  };
   const queue = new NoteQueue(
     {
       showId: 'quay',
-      client: laptop,
+      client: {
+        note: (id, facts, late) => whileOpen(() => laptop.note(id, facts, late)),
+        keepPhoto: (photo) => whileOpen(() => laptop.keepPhoto(photo)),
+      },
       outbox,
       retryAfterMs: 1,
       heardOf: () => noted,
@@ -85,6 +99,11 @@ async function page(laptop: Laptop) {
   return {
     queue,
     told,
+    /** As soon as what was noted last is kept, which takes some milliseconds. */
+    close: async () => {
+      await outbox.waiting('quay');
+      isClosed = true;
+    },
     state: () => state ?? queue.now,
     /** Until nothing waits, or an answer is wanted. */
     settled: async () => {
@@ -130,8 +149,8 @@ it('sends what was noted once and in order, however the line breaks and pages ar
         } else if (each.is === 'faults') laptop.faults.push(...each.faults);
         else if (each.is === 'wait') await pause(3);
         else {
-          // A moment after the last touch, the page is gone; what it sends still arrives or does not.
-          await pause();
+          // The page is gone; what it sends still arrives or does not.
+          await phone.close();
           phone = await page(laptop);
         }
       }

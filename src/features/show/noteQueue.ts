@@ -9,6 +9,8 @@ export interface WaitingNote {
   id: string;
   /** How many facts this window had heard of when it was made. */
   heardOf: number;
+  /** Ids of facts about the same that this window had on their way by then: they are no surprise either. */
+  own: readonly string[];
   /** The server was not heard when it was made, or when it was sent: others may have noted something meanwhile. */
   isLate: boolean;
   asked:
@@ -79,7 +81,8 @@ export class NoteQueue {
     left: readonly WaitingNote[],
   ) {
     this.state = { ...NO_NOTES, waiting: left.map((each) => ({ ...each, isLate: true })) };
-    for (const each of left) for (const { id } of factsOf(each)) this.own.add(id);
+    for (const each of left)
+      for (const id of [...each.own, ...factsOf(each).map((fact) => fact.id)]) this.own.add(id);
   }
 
   get now(): NotesState {
@@ -92,13 +95,16 @@ export class NoteQueue {
   }
 
   add(asked: WaitingNote['asked']): void {
+    const facts = factsOf({ asked });
+    const subjects = new Set(facts.map(subjectOf));
     const note: WaitingNote = {
       id: newId('note'),
       heardOf: this.around.heardOf(),
+      own: this.facts.filter((each) => subjects.has(subjectOf(each))).map(({ id }) => id),
       isLate: this.state.isUnreachable,
       asked,
     };
-    for (const { id } of factsOf(note)) this.own.add(id);
+    for (const { id } of facts) this.own.add(id);
     this.become({ waiting: [...this.state.waiting, note] });
     void this.keep(note);
     void this.send();
@@ -167,16 +173,16 @@ export class NoteQueue {
 
   private async sendNotes(batch: readonly WaitingNote[]): Promise<void> {
     const facts = batch.flatMap(factsOf);
-    const late = batch.filter(({ isLate }) => isLate);
-    const answer = await this.around.client.note(this.around.showId, facts, this.lateness(late));
+    const answer = await this.around.client.note(this.around.showId, facts, this.lateness(batch));
     this.around.taken(answer);
     this.drop(batch);
     this.atOnce = MOST_AT_ONCE;
   }
 
-  private lateness(late: readonly WaitingNote[]): Late | null {
-    if (late.length === 0) return null;
-    return { heardOf: Math.min(...late.map(({ heardOf }) => heardOf)), own: [...this.own].slice(-MOST_OWN) };
+  private lateness(batch: readonly WaitingNote[]): Late | null {
+    if (!batch.some(({ isLate }) => isLate)) return null;
+    const heardOf = batch.flatMap((each) => factsOf(each).map(() => (each.isLate ? each.heardOf : null)));
+    return { heardOf, own: [...this.own].slice(-MOST_OWN) };
   }
 
   /** The photo itself first; then it is a note like any other. */
@@ -242,6 +248,6 @@ export class NoteQueue {
   }
 }
 
-function factsOf({ asked }: WaitingNote): readonly Fact[] {
+function factsOf({ asked }: Pick<WaitingNote, 'asked'>): readonly Fact[] {
   return asked.kind === 'note' ? asked.facts : [asked.fact];
 }
