@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import Database from 'better-sqlite3';
 import { applyChanges } from '@/core/show/changes';
 import { Facts, currentFacts } from '@/core/show/facts';
 import { readShow, readShowFile, withOrder, writeShowText } from '@/core/show/read';
@@ -98,5 +99,34 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
       expect(shows.factsOf(again)).toEqual(facts);
       expect(applyChanges(shows.get(again).show, [])).toEqual(file.show);
     });
+  },
+);
+
+// From the second version of the file on, changes are of records.
+it.each(['0003.sqlite', '0004.sqlite', '0005.sqlite'])(
+  'edits that were made with the version of %s are there when it is opened with this one',
+  (file) => {
+    const copy = path.join(folder, 'rapid-lantern.sqlite');
+    fs.copyFileSync(path.join(FOLDER, file), copy);
+    const db = new Database(copy);
+    const before = db.prepare('SELECT name, sequence, version FROM shows').get() as {
+      name: string;
+      sequence: number;
+      version: number;
+    };
+    const change = JSON.stringify([
+      { list: 'show', id: ID, fields: { name: { from: before.name, to: 'Renamed then' } } },
+    ]);
+    const sequence = before.sequence + 1;
+    db.prepare(
+      `INSERT INTO changes (show_id, sequence, id, kind, label, window, root, version, change, made_at)
+       VALUES (?, ?, 'then', 'edit', 'Renamed', NULL, ?, ?, ?, '2026-01-01T00:00:00Z')`,
+    ).run(ID, sequence, sequence, before.version, change);
+    db.prepare('UPDATE shows SET sequence = ?').run(sequence);
+    db.close();
+    const shows = new ShowRepository(openDatabase(folder));
+    expect(shows.get(ID).show.name).toBe('Renamed then');
+    expect(shows.at(ID, sequence).name).toBe('Renamed then');
+    expect(shows.at(ID, sequence - 1).name).toBe(before.name);
   },
 );

@@ -1,4 +1,7 @@
 import { isObject } from '@/core/fields/json';
+import { applyChanges, type ShowChange } from '@/core/show/changes';
+import { readShowFile, type ShowFile } from '@/core/show/read';
+import { SHOW_VERSION, type Show } from '@/core/show/schema';
 
 /** A change as versions before the second kept them: what to write at which path. */
 interface OldPatch {
@@ -7,8 +10,29 @@ interface OldPatch {
   value?: unknown;
 }
 
+/** The first version whose changes are of records, as those of today are. */
+const OF_RECORDS = 2;
+
+/**
+ * What the show file was after changes that follow a copy, brought up to date, with the notes that an old one held.
+ *
+ * @param document of the copy; it may be written to
+ * @param version in which the copy and the changes are written
+ * @param changes JSON, oldest first
+ * @throws ShowError where it is no show
+ */
+export function fileAfter(document: unknown, version: number, changes: readonly string[]): ShowFile {
+  if (version < OF_RECORDS) return readShowFile(applyOldPatches(document, changes));
+  const show = applyChanges(
+    document as Show,
+    changes.map((change) => JSON.parse(change) as ShowChange),
+  );
+  // What this version kept was checked when it was kept.
+  return version < SHOW_VERSION ? readShowFile(show) : { show, facts: [] };
+}
+
 /** The document after changes of the first version, oldest first. The document is written to. */
-export function applyOldPatches(document: unknown, changes: Iterable<string>): unknown {
+function applyOldPatches(document: unknown, changes: Iterable<string>): unknown {
   for (const change of changes)
     for (const { op, path, value } of JSON.parse(change) as OldPatch[]) {
       if (path.length === 0) {

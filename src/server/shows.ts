@@ -14,14 +14,14 @@ import type { Fact } from '@/core/show/facts';
 import { clashesOf, firstMissed, type Late } from '@/core/show/lateFacts';
 import { idWords } from '@/core/fields/fields';
 import { ShowError } from '@/core/fields/problem';
-import { readShowFile, withOrder, type ShowFile } from '@/core/show/read';
+import { withOrder, type ShowFile } from '@/core/show/read';
 import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Steps } from '@/core/show/revision';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { ChangesTable, changeOf, madeOf, textOf, type Author } from './changesTable';
 import { clashOf, clashOfTouched } from './clash';
 import { write } from './database';
 import { FactsTable } from './factsTable';
-import { applyOldPatches } from './oldPatches';
+import { fileAfter } from './oldPatches';
 import { documentText, parseInSteps } from './documents';
 import { PhotoRepository, photosIn } from './photos';
 import { Shared, type ShowEvent } from './shared';
@@ -489,17 +489,13 @@ export class ShowRepository {
         'SELECT sequence, version, document FROM snapshots WHERE show_id = ? AND sequence <= ? ORDER BY sequence DESC LIMIT 1',
       )
       .get(id, sequence)!;
-    const document = JSON.parse(copy.document) as unknown;
     const later = this.changes.after(id, copy.sequence).filter((each) => each.sequence <= sequence);
     // A change of version is a copy of its own, so that what follows a copy is written as the copy is.
-    if (copy.version < SHOW_VERSION)
-      return readShowFile(
-        applyOldPatches(
-          document,
-          later.map((each) => each.change),
-        ),
-      );
-    return { show: applyChanges(document as Show, later.map(changeOf)), facts: [] };
+    return fileAfter(
+      JSON.parse(copy.document),
+      copy.version,
+      later.map((each) => each.change),
+    );
   }
 
   private noteFacts(id: string, facts: readonly Fact[]): Fact[] {
