@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   agentRules: false,
   experimental: { agentUpgrade: false },
-  serverExternalPackages: ['better-sqlite3', 'pdfkit', 'qrcode'],
+  serverExternalPackages: ['better-sqlite3', 'pdfkit', 'qrcode', 'yazl', 'yauzl'],
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,

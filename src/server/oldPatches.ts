@@ -11,7 +11,7 @@ interface OldPatch {
 }
 
 /** The first version whose changes are of records, as those of today are. */
-const OF_RECORDS = 2;
+export const OF_RECORDS = 2;
 
 /**
  * What the show file was after changes that follow a copy, brought up to date, with the notes that an old one held.
@@ -40,18 +40,23 @@ function applyOldPatches(document: unknown, changes: Iterable<string>): unknown 
         continue;
       }
       const last = path.at(-1)!;
-      const holder = path
-        .slice(0, -1)
-        .reduce<unknown>((inner, step) => (inner as Record<string, unknown>)[step], document);
+      const holder = path.slice(0, -1).reduce<unknown>((inner, step) => own(inner, step), document);
       if (Array.isArray(holder)) {
         if (op === 'add') holder.splice(Number(last), 0, value);
         else if (op === 'remove') holder.splice(Number(last), 1);
         else if (last === 'length') holder.length = Number(value);
         else holder[Number(last)] = value;
-      } else if (isObject(holder)) {
+      } else if (isObject(holder) && last !== '__proto__') {
         if (op === 'remove') delete holder[last];
         else holder[last] = value;
       }
     }
   return document;
+}
+
+/** Only what the document itself has: what every object has besides is shared by all of them. */
+function own(holder: unknown, step: string | number): unknown {
+  return Object.hasOwn(Object(holder) as object, step)
+    ? (holder as Record<string, unknown>)[step]
+    : undefined;
 }

@@ -1,5 +1,6 @@
 import 'server-only';
 import { createHash } from 'node:crypto';
+import { imageSize } from 'image-size';
 import type Database from 'better-sqlite3';
 import { write } from './database';
 
@@ -10,11 +11,43 @@ export interface Photo {
 
 /** What is sent as a photo is none. */
 export class NoPhoto extends Error {
-  constructor() {
-    super('This is not a photo that can be kept: a JPEG, PNG or WebP file is needed.');
+  constructor(message = 'This is not a photo that can be kept: a JPEG, PNG or WebP file is needed.') {
+    super(message);
     this.name = 'NoPhoto';
   }
 }
+
+/** A file of a few bytes can say that it has so many pixels that no phone can show it. */
+const MOST_MEGAPIXELS = 100;
+
+/**
+ * The kind of a photo that can be kept and shown.
+ *
+ * @throws NoPhoto with a sentence for any other
+ */
+export function photoKind(bytes: Uint8Array): string {
+  const mime = pictureKind(bytes);
+  if (!mime) throw new NoPhoto();
+  const megapixels = megapixelsOf(bytes);
+  if (megapixels === null) throw new NoPhoto('This photo is damaged: it does not say how large it is.');
+  if (megapixels > MOST_MEGAPIXELS)
+    throw new NoPhoto(
+      `This photo says that it has ${Math.round(megapixels)} megapixels; at most ${MOST_MEGAPIXELS} are kept.`,
+    );
+  return mime;
+}
+
+function megapixelsOf(bytes: Uint8Array): number | null {
+  try {
+    const { width, height } = imageSize(bytes);
+    return (width * height) / 1e6;
+  } catch {
+    return null;
+  }
+}
+
+/** The interface makes photos smaller before it sends them. */
+export const MOST_PHOTO_BYTES = 16 * 1024 * 1024;
 
 /** The kind of a picture by its first bytes; what a sender calls it does not count. Null for anything else. */
 export function pictureKind(bytes: Uint8Array): string | null {
@@ -41,8 +74,7 @@ export class PhotoRepository {
 
   /** Keeps a photo and gives its id. @throws NoPhoto when it is no JPEG, PNG or WebP */
   keep(bytes: Uint8Array): string {
-    const mime = pictureKind(bytes);
-    if (!mime) throw new NoPhoto();
+    const mime = photoKind(bytes);
     const id = createHash('sha256').update(bytes).digest('hex').slice(0, 32);
     write(this.db, () => {
       this.removeUnused();
@@ -58,6 +90,16 @@ export class PhotoRepository {
 
   find(id: string): Photo | undefined {
     return this.db.prepare('SELECT mime, bytes FROM photos WHERE id = ?').get(id) as Photo | undefined;
+  }
+
+  /** The photos that a show uses, by id; without a kind those that are not kept any more. */
+  usedBy(showId: string): { id: string; mime: string | null }[] {
+    return this.db
+      .prepare<[string], { id: string; mime: string | null }>(
+        `SELECT photo_id AS id, mime FROM photo_uses LEFT JOIN photos ON photos.id = photo_id
+         WHERE show_id = ? ORDER BY photo_id`,
+      )
+      .all(showId);
   }
 
   /** Notes which photos a show uses. */

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
+import { aPng } from '../../tests/unit/photos';
 import { aController, aGrid, aLine, aShow } from '../../tests/unit/shows';
 import { anyEdit } from '../../tests/unit/edits';
 import { applyChanges } from '@/core/show/changes';
@@ -340,7 +341,6 @@ describe('facts', () => {
 });
 
 describe('photos', () => {
-  const bytes = (n: number) => Buffer.from([0xff, 0xd8, 0xff, n]);
   const behind = (photoId: string) => {
     const prop = aLine('sign', 1);
     const backdrop = { photoId, widthMm: 1000, heightMm: 500, xMm: 0, yMm: 0, opacity: 1 };
@@ -349,7 +349,7 @@ describe('photos', () => {
   it('go with the last show whose history or facts hold them', () => {
     const shows = open();
     const photos = new PhotoRepository(openDatabase(folder));
-    const [one, two] = [photos.keep(bytes(1)), photos.keep(bytes(2))];
+    const [one, two] = [photos.keep(aPng(1)), photos.keep(aPng(2))];
     const use = (id: string, photoId: string) =>
       shows.note(id, [{ ...aFact(`of-${id}`), kind: 'photo', value: { photoId } }]);
     const ids = [kept(shows), kept(shows)];
@@ -365,9 +365,9 @@ describe('photos', () => {
     const db = openDatabase(folder);
     let now = new Date('2026-11-20T18:00:00Z');
     const photos = new PhotoRepository(db, () => now);
-    const left = photos.keep(bytes(1));
+    const left = photos.keep(aPng(1));
     now = new Date('2026-11-22T18:00:00Z');
-    photos.keep(bytes(2));
+    photos.keep(aPng(2));
     expect(photos.find(left)).toBeUndefined();
   });
 });

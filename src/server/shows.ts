@@ -17,6 +17,8 @@ import { ShowError } from '@/core/fields/problem';
 import { withOrder, type ShowFile } from '@/core/show/read';
 import type { Confirmation, HistoryEntry, MadeChange, ShowSummary, Steps } from '@/core/show/revision';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
+import type { ArchiveHead } from './archive/format';
+import { keepHistory, readHistory, versionOf, type HistoryRows } from './archive/historyTables';
 import { ChangesTable, changeOf, madeOf, textOf, type Author } from './changesTable';
 import { clashOf, clashOfTouched } from './clash';
 import { write } from './database';
@@ -126,6 +128,47 @@ export class ShowRepository {
       this.noteFacts(id, facts);
       return id;
     });
+  }
+
+  /**
+   * A show that was archived, with its history, in one go. It has its old id where that is free.
+   *
+   * @param document of the show as the history leads to it, by `documentText`
+   * @param photoIds all that it names, in its history and its facts too
+   * @returns its id
+   */
+  keepArchived(
+    { showId, name }: Pick<ArchiveHead, 'showId' | 'name'>,
+    document: string | Uint8Array,
+    history: HistoryRows,
+    facts: readonly Fact[],
+    photoIds: readonly string[],
+  ): string {
+    return write(this.db, () => {
+      const id = this.isFree(showId) ? showId : this.freeId(name);
+      const at = this.now().toISOString();
+      const sequence = history.changes.length;
+      this.db
+        .prepare(
+          'INSERT INTO shows (id, name, sequence, version, undo_floor, created_at, changed_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        )
+        .run(id, name, sequence, versionOf(history), history.undoFloor, at, at);
+      keepHistory(this.db, id, history, document);
+      this.photos.noteUses(id, photoIds);
+      this.noteFacts(
+        id,
+        // What is noted of the show itself is of this one.
+        facts.map((fact) =>
+          fact.list === 'show' && fact.recordId === showId ? { ...fact, recordId: id } : fact,
+        ),
+      );
+      return id;
+    });
+  }
+
+  /** Every change of a show, for an archive. @throws NoSuchShow */
+  historyOf(id: string): HistoryRows {
+    return readHistory(this.db, id, this.row(id).undo_floor);
   }
 
   /** A show with all that a window needs to open it. @throws NoSuchShow */
@@ -506,12 +549,15 @@ export class ShowRepository {
 
   /** An id made from a name that no show has or had. */
   private freeId(name: string): string {
-    const taken = this.db.prepare('SELECT 1 FROM shows WHERE id = ?');
     const base = idWords(name);
-    // `new` is the address of the page that makes one.
     let id = base;
-    for (let number = 2; id === 'new' || taken.get(id); number += 1) id = `${base}-${number}`;
+    for (let number = 2; !this.isFree(id); number += 1) id = `${base}-${number}`;
     return id;
+  }
+
+  private isFree(id: string): boolean {
+    // `new` is the address of the page that makes one.
+    return id !== 'new' && this.db.prepare('SELECT 1 FROM shows WHERE id = ?').get(id) === undefined;
   }
 
   private tell(id: string, event: ShowEvent): void {

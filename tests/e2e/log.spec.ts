@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { author, demoShow, expect, keptShow, openAt, saving, test } from './lantern';
 
 test('notes stay with their thing, also when it is renamed and when it goes', async ({ page, request }) => {
@@ -132,5 +133,57 @@ test('another season starts with all ticks open and all reasons kept', async ({ 
     page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: /Log/ }),
   ).toBeInViewport({
     ratio: 1,
+  });
+});
+
+test.describe(() => {
+  test.use({ refusals: /status of 422/ });
+  test('everything of a show goes out as one file, and comes in again with photos, notes and history', async ({
+    page,
+    request,
+  }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'log/prop/gangway-edge');
+    await page.getByText('Photo', { exact: true }).click();
+    await page
+      .getByLabel(/Take a photo/)
+      .setInputFiles({ name: 'box.png', mimeType: 'image/png', buffer: await page.screenshot() });
+    await page.getByLabel('What it shows').fill('Before the lid was closed');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByAltText('Before the lid was closed')).toBeVisible();
+    await request.post(`/api/shows/${id}/edits`, {
+      data: {
+        ...author(0),
+        edit: { type: 'changeProp', propId: 'gangway-edge', change: { name: 'Gang plank' } },
+      },
+    });
+    await page.goto('/');
+    const card = page.getByRole('listitem').filter({ has: page.locator(`a[href="/shows/${id}/build"]`) });
+    await card.getByRole('button', { name: /^More for/ }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: 'Download everything, with photos and history (zip)' }).click(),
+    ]);
+    const file = await download.path();
+    const spoilt = Buffer.from(await readFile(file));
+    spoilt.fill(0, 200, 400);
+    const chooser = page.locator('input[type="file"]');
+    await chooser.setInputFiles({ name: 'half.zip', mimeType: 'application/zip', buffer: spoilt });
+    await expect(page.getByRole('alert').filter({ hasText: 'half.zip was not imported' })).toBeVisible();
+    const before = (await (await request.get('/api/shows')).json()) as { shows: unknown[] };
+    expect(before.shows.length).toBeGreaterThan(0);
+    await chooser.setInputFiles({
+      name: 'night.zip',
+      mimeType: 'application/zip',
+      buffer: await readFile(file),
+    });
+    await page.waitForURL(/\/shows\/.+\/build/);
+    const again = /\/shows\/([^/]+)\//.exec(page.url())![1]!;
+    expect(again).not.toBe(id);
+    await openAt(page, again, 'log/prop/gangway-edge');
+    await expect(page.getByAltText('Before the lid was closed')).toBeVisible();
+    await openAt(page, again, 'log?sheet=history');
+    await expect(page.getByRole('list', { name: 'Changes, the latest first' })).toContainText('Gang plank');
+    expect((await keptShow(request, again)).props).toEqual((await keptShow(request, id)).props);
   });
 });

@@ -15,7 +15,7 @@ import { emptyShow } from '@/core/show/schema';
 import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';
 import { FirstSteps } from '../build/FirstSteps';
-import { Refused, httpClient, importShow, removeShow } from '../show/client';
+import { Refused, httpClient, importShow, isArchive, removeShow } from '../show/client';
 import { windowId } from '../show/windowId';
 import { PhonesDialog } from '../phones/PhonesDialog';
 import { ShowCard } from './ShowCard';
@@ -38,7 +38,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
 
   const keep = async (
     title: string,
-    file: Blob | string,
+    file: File | string,
     problemsOf?: (signal: AbortSignal) => Promise<readonly Problem[] | null>,
     then?: (id: string) => Promise<string>,
   ) => {
@@ -90,16 +90,19 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
   const importFile = (file: File | null) =>
     file &&
     keep(`${file.name} was not imported; nothing is changed.`, file, async (signal) =>
-      file.size > MOST_FILE_BYTES
-        ? [{ path: '', message: tooLarge(file) }]
-        : // Found here, a fault is told before the file is sent. The server looks once more.
-          checkShowFile(file, signal),
+      // An archive is looked at by the server alone: it holds more than is worth reading twice.
+      isArchive(file)
+        ? null
+        : file.size > MOST_FILE_BYTES
+          ? [{ path: '', message: tooLarge(file) }]
+          : // Found here, a fault is told before the file is sent. The server looks once more.
+            checkShowFile(file, signal),
     );
   const remove = (show: ShowSummary) =>
     modals.openConfirmModal({
       title: `Remove ${show.name}?`,
       children:
-        'Its whole history goes with it, and this cannot be undone. Download its show file first to keep a copy.',
+        'Its whole history goes with it, with notes and photos, and this cannot be undone. Download everything of it first to keep a copy.',
       labels: { confirm: 'Remove it for good', cancel: 'Keep it' },
       confirmProps: { color: 'red' },
       onConfirm: () => void removeShow(show.id).then(() => router.refresh()),
@@ -196,10 +199,10 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
         <section className={styles.box}>
           <h2>From a file</h2>
           <p>
-            A show file that was downloaded here or on another machine becomes a show of its own. It can be
-            dropped anywhere on this page.
+            A show file or an archive that was downloaded here or on another machine becomes a show of its
+            own; an archive brings its photos and its history. It can be dropped anywhere on this page.
           </p>
-          <FileButton accept="application/json,.json" onChange={importFile}>
+          <FileButton accept="application/json,.json,application/zip,.zip" onChange={importFile}>
             {(props) => (
               <Button
                 {...props}
@@ -207,7 +210,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
                 disabled={busy !== null}
                 leftSection={<IconFileImport size={16} />}
               >
-                Import a show file
+                Import a show file or an archive
               </Button>
             )}
           </FileButton>

@@ -49,8 +49,11 @@ export function ShowCard({ show, onRemove }: { show: ShowSummary; onRemove: () =
             </ActionIcon>
           </Menu.Target>
           <Menu.Dropdown>
+            <Menu.Item component="a" href={`/api/shows/${show.id}/archive.zip`} download>
+              Download everything, with photos and history (zip)
+            </Menu.Item>
             <Menu.Item component="a" href={`/api/shows/${show.id}/show.json`} download>
-              Download the show file
+              Download the show file (JSON)
             </Menu.Item>
             <Menu.Item leftSection={<IconTrash size={15} />} onClick={onRemove}>
               Remove…

@@ -176,6 +176,7 @@ function FileItems({ id, className }: { id: string; className?: string }) {
         Every other sheet (PDF, SVG, CSV, JSON)…
       </Menu.Item>
       <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>
+      <Menu.Item {...file('archive.zip')}>Everything, with photos and history (zip)</Menu.Item>
     </>
   );
 }

@@ -78,6 +78,12 @@ export function useCommands(): SearchItem[] {
     command('Download the spans', 'CSV, one line a span', download('spans.csv', 'Spans'), files),
     command('Download the show file', 'JSON', download('show.json'), `${files} backup copy`),
     command(
+      'Download everything of this show',
+      'Zip, with photos, notes and history',
+      download('archive.zip'),
+      `${files} backup copy archive photos`,
+    ),
+    command(
       'Bench pages, for the phone',
       'Ports and values to type, with large targets',
       () => window.location.assign(`/bench/${id}`),

@@ -167,14 +167,19 @@ export async function keepPhoto(photo: Blob, signal?: AbortSignal): Promise<stri
 /** How often to ask how far long work is. */
 const LOOK_MS = 500;
 
+/** Whether a file is an archive of a show, with its photos, and not its show file alone. */
+export function isArchive(file: { name: string; type: string }): boolean {
+  return /zip/.test(file.type) || /\.zip$/i.test(file.name);
+}
+
 /**
- * Keeps a show file as a new show and gives its id.
+ * Keeps a show file, or an archive, as a new show and gives its id.
  *
  * @param progress told how much of it is checked, from 0 to 1, where that takes a while
  * @throws Refused with the sentences of what is wrong
  */
 export async function importShow(
-  file: Blob | string,
+  file: File | string,
   signal?: AbortSignal,
   progress: (part: number) => void = () => {},
 ): Promise<string> {
@@ -186,9 +191,10 @@ export async function importShow(
       .catch(() => {});
   }, LOOK_MS);
   try {
-    const response = await fetch(`/api/shows?job=${job}`, {
+    const isZip = typeof file !== 'string' && isArchive(file);
+    const response = await fetch(`/api/${isZip ? 'archives' : 'shows'}?job=${job}`, {
       method: 'POST',
-      headers: jsonHeaders,
+      headers: isZip ? { 'content-type': 'application/zip' } : jsonHeaders,
       body: file,
       signal,
     });

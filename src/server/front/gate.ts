@@ -19,6 +19,7 @@ const METHODS = ['GET', 'HEAD', 'POST', 'DELETE'];
 
 /** What a body may be, by address; everything else takes JSON. What a form can send is in none of them. */
 const BODY_TYPES: readonly [address: RegExp, types: readonly string[]][] = [
+  [/^\/api\/archives$/, ['application/zip', 'application/x-zip-compressed']],
   [/^\/api\/photos$/, ['image/jpeg', 'image/png', 'image/webp', 'application/octet-stream']],
 ];
 const JSON_ONLY = ['application/json'];

@@ -26,6 +26,9 @@ import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
 import { ShowError } from '@/core/fields/problem';
 import { Facts, currentFacts, type Fact } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
+import { checkedArchive } from '../archive/check';
+import { collected } from '../archive/collect';
+import type { ArchiveHead } from '../archive/format';
 import { csvChunks } from '../csv';
 import { documentText } from '../documents';
 import { photosIn } from '../photos';
@@ -56,6 +59,10 @@ export type Job =
   /** Another season’s show of this one, as a file. */
   | { is: 'season'; showId: string; name: string; at: string }
   | { is: 'log'; showId: string }
+  /** All files of an archive. */
+  | { is: 'archive'; showId: string }
+  /** Whether an archive holds a show: its show file as input, and its history. */
+  | { is: 'checkArchive'; input: Uint8Array; history: Uint8Array; head: ArchiveHead }
   | { is: 'reportOfFile'; input: Uint8Array }
   | { is: 'powerOfFile'; input: Uint8Array }
   | { is: 'rigOfFile'; input: Uint8Array }
@@ -80,14 +87,19 @@ function* once(text: string): Pieces {
 
 /** Does jobs against a database; the latest plans are kept, since one screen asks several questions of a plan. */
 export class Worker {
+  private opened: Database.Database | undefined;
   private repository: ShowRepository | undefined;
   private readonly plans = new Plans();
 
   /** @param open opens the database; what is asked about files needs none */
   constructor(private readonly open: () => Database.Database) {}
 
+  private get db(): Database.Database {
+    return (this.opened ??= this.open());
+  }
+
   private get shows(): ShowRepository {
-    return (this.repository ??= new ShowRepository(this.open()));
+    return (this.repository ??= new ShowRepository(this.db));
   }
 
   /**
@@ -186,6 +198,10 @@ export class Worker {
         return once(JSON.stringify(diagnoseAnswer(textOf(job.input))));
       case 'rigOfFile':
         return once(JSON.stringify(rigAnswer(textOf(job.input))));
+      case 'archive':
+        return collected(this.db, job.showId);
+      case 'checkArchive':
+        return encoded(checkedArchive(job.head, textOf(job.input), textOf(job.history)));
       case 'check': {
         const text = textOf(job.input);
         progress(0.1);
@@ -292,6 +308,10 @@ function inWords(plan: Plan, answer: (plan: Plan) => unknown): Pieces {
 function* checked(file: CheckedFile, document: Uint8Array): Pieces {
   yield encoder.encode(JSON.stringify(file));
   yield document;
+}
+
+function* encoded(texts: Iterable<string>): Pieces {
+  for (const text of texts) yield encoder.encode(text);
 }
 
 /** Bytes that are no UTF-8 are not JSON either, which is said where it is parsed. */

@@ -32,6 +32,8 @@ const LANE_OF: Record<Job['is'], LaneName> = {
   compare: 'questions',
   season: 'questions',
   log: 'exports',
+  archive: 'exports',
+  checkArchive: 'checks',
   reportOfFile: 'checks',
   powerOfFile: 'checks',
   rigOfFile: 'checks',

@@ -1,4 +1,5 @@
-import { MOST_BODY_BYTES, answer, readBytes } from '@/server/http';
+import { answer, readBytes } from '@/server/http';
+import { MOST_PHOTO_BYTES } from '@/server/photos';
 import { photos } from '@/server/repository';
 
 /** Keeps a photo: its bytes are the body of the request. */
@@ -6,7 +7,7 @@ export const POST = (request: Request) =>
   answer(async () => {
     const bytes = await readBytes(
       request,
-      MOST_BODY_BYTES,
+      MOST_PHOTO_BYTES,
       'The interface makes photos smaller before it sends them.',
     );
     const photoId = photos().keep(bytes);
