@@ -43,8 +43,9 @@ export const CORE_ORDER = [
   ['practice'],
   ['parts'],
   ['checks'],
+  ['log'],
   ['papers'],
-  ['revisions', 'log'],
+  ['revisions'],
   ['search'],
 ];
 

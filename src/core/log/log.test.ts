@@ -1,10 +1,10 @@
 import fc from 'fast-check';
+import { electricOf } from '../catalogue/electric';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { usual } from '../figures/figure';
 import { applyEdit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 import { FACT_KINDS, firmwareFound, stepOf, tickOf, type Fact, type Note } from '../show/facts';
-import { nameRevision } from '../revisions/named';
 import { LISTS } from '../show/records';
 import { logEntry } from './entry';
 import { measurablesOf } from './measurable';
@@ -21,7 +21,11 @@ it.each<[string, Note, [thing: string, what: string, value: string | null]]>([
   ],
   ['a step of a device', stepOf('a', 'saved', []), ['Box A', 'Noted as saved', null]],
   ['firmware', firmwareFound('a', '2.1', null), ['Box A', 'Firmware', '2.1']],
-  ['a named state', nameRevision('quay', 12, 'as hung'), ['The show', 'Revision 12 was named', 'as hung']],
+  [
+    'a named state',
+    { kind: 'decision', list: 'show', recordId: 'quay', field: 'revision.12', value: { name: 'as hung' } },
+    ['The show', 'Revision 12 was named', 'as hung'],
+  ],
   [
     'a measurement by hand',
     {
@@ -128,6 +132,10 @@ describe('what was measured', () => {
     ['controllers', 'a', '310 mA', 0.31, '310 mA'],
     ['props', 'rail', '7.4', 7400, '7.4 m'],
     ['feeds', 'f', '1 m 80', 1800, '1.8 m'],
+    ['pixelTypes', 'rgb', '2.75 A for 50', 0.055, '55 mA'],
+    ['pixelTypes', 'rgb', '42 mA', 0.042, '42 mA'],
+    ['pixelTypes', 'rgbw', '3,300 mA / 50 pixels', 0.066, '66 mA'],
+    ['supplies', 's', '12.2', 12.2, '12.20 V'],
   ] as const)(
     'takes the place of what the plan assumes of %s, and is then in use',
     (list, recordId, text, value, written) => {
@@ -139,9 +147,29 @@ describe('what was measured', () => {
         measurable.use(value, { at: '2026-11-27T18:00:00Z', by: 'Ada', how: 'clamp meter' }),
       );
       expect(used).not.toBe(fed);
-      expect(measurablesOf(used, { list, recordId })[0]!.planned!.value).toBe(value);
+      expect(measurablesOf(used, { list, recordId })[0]!.planned!.value).toBeCloseTo(value, 5);
     },
   );
+
+  it('of a pixel is shared among its colours as the plan had it, and leaves what it takes while dark', () => {
+    const type = (of: Show) => electricOf(of.pixelTypes.find(({ id }) => id === 'rgb')!);
+    const [full, idle] = measurablesOf(fed, { list: 'pixelTypes', recordId: 'rgb' });
+    const by = { at: '2026-11-27T18:00:00Z', how: 'clamp meter' };
+    const dark = applyEdit(fed, idle!.use(0.002, by));
+    // 2 mA dark and 50 mA with all at full leave 16 mA for each of three colours.
+    const used = type(
+      applyEdit(dark, measurablesOf(dark, { list: 'pixelTypes', recordId: 'rgb' })[0]!.use(0.05, by)),
+    );
+    expect(used.draw.idle).toMatchObject({ value: 2, basis: 'measured', how: 'clamp meter' });
+    for (const colour of ['R', 'G', 'B'] as const)
+      expect(used.draw[colour]).toMatchObject({ value: 16, basis: 'measured', when: '2026-11-27' });
+    expect(full!.parse('3.2 A')).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('3.2 A for 50'),
+    });
+    expect(full!.parse('3.2 A for 0')).toMatchObject({ ok: false });
+    expect(full!.parse('bright')).toMatchObject({ ok: false });
+  });
 
   it('says what it stands on, where that is kept', () => {
     const measurable = one('controllers', 'a');

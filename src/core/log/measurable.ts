@@ -1,10 +1,12 @@
 import { boardPowerOf } from '../catalogue/boardPower';
 import { portName } from '../catalogue/controller';
-import { standingWords } from '../figures/figure';
+import { coloursOf, electricOf, type ElectricSaid } from '../catalogue/electric';
+import { SUPPLY_LIMITS } from '../catalogue/supply';
+import { standingWords, type Figure } from '../figures/figure';
 import type { SingleEdit } from '../show/edits/registry';
 import type { Fact } from '../show/facts';
 import type { Show } from '../show/schema';
-import { formatAmps, parseCurrent } from '../units/electric';
+import { formatAmps, formatVolts, parseCurrent, parseVolts } from '../units/electric';
 import { formatLength, parseLength, type Parsed } from '../units/length';
 
 /** Something that the plan assumes of a thing, and that can be measured. */
@@ -18,7 +20,25 @@ export interface Measurable {
   /** What the plan takes it to be, and what that stands on; null where it takes nothing. */
   planned: { value: number; standing: string } | null;
   /** The plan with what was measured. */
-  use: (value: number, measured: { how?: string; by?: string; at: string }) => SingleEdit;
+  use: (value: number, by: Measured) => SingleEdit;
+}
+
+/** How, by whom and when something was measured. */
+export interface Measured {
+  how?: string;
+  by?: string;
+  /** ISO 8601. */
+  at: string;
+}
+
+function measured(value: number, { how, by, at }: Measured): Figure<number> {
+  return {
+    value,
+    basis: 'measured',
+    when: at.slice(0, 10),
+    ...(how && { how: how.slice(0, 200) }),
+    ...(by && { who: by }),
+  };
 }
 
 /** A board takes no more than that by itself. */
@@ -30,6 +50,8 @@ export function measurablesOf(show: Show, { list, recordId }: Pick<Fact, 'list' 
   if (list === 'controllers') return ofController(show, recordId);
   if (list === 'props') return ofProp(show, recordId);
   if (list === 'feeds') return ofFeed(show, recordId);
+  if (list === 'pixelTypes') return ofPixelType(show, recordId);
+  if (list === 'supplies') return ofSupply(show, recordId);
   return [];
 }
 
@@ -53,21 +75,10 @@ function ofController(show: Show, id: string): Measurable[] {
       },
       write: formatAmps,
       planned: { value: own.value, standing: standingWords(own) },
-      use: (value, { how, by, at }) => ({
+      use: (value, by) => ({
         type: 'changeController',
         controllerId: id,
-        change: {
-          power: {
-            ...controller.power,
-            ownAmps: {
-              value,
-              basis: 'measured',
-              when: at.slice(0, 10),
-              ...(how && { how: how.slice(0, 200) }),
-              ...(by && { who: by }),
-            },
-          },
-        },
+        change: { power: { ...controller.power, ownAmps: measured(value, by) } },
       }),
     },
   ];
@@ -112,4 +123,106 @@ function ofFeed({ feeds }: Show, id: string): Measurable[] {
       change: { pieces: feed!.pieces.map((each, i) => (i === at ? { ...each, lengthMm } : each)) },
     }),
   }));
+}
+
+/** A pixel takes no more than that. */
+const MOST_PIXEL_AMPS = 1;
+
+/** Of one pixel, or of so many together: `60 mA`, `3.2 A for 50`. */
+function parsePixelAmps(text: string): Parsed<number> {
+  const many = /^(.*?)\s*(?:for|of|\/|over)\s*(\d[\d,.]*)\s*(?:pixels?|px)?$/i.exec(text.trim());
+  const count = many ? Number(many[2]!.replace(/[,.]/g, '')) : 1;
+  const amps = parseCurrent(many ? many[1]! : text, 5, 'mA');
+  if (!amps.ok || count < 1)
+    return {
+      ok: false,
+      message: `“${text.trim()}” is no current of a pixel. Write it as 60 mA, or for many as 3.2 A for 50.`,
+    };
+  const one = amps.value / count;
+  return one > MOST_PIXEL_AMPS
+    ? {
+        ok: false,
+        message: `A pixel takes up to ${MOST_PIXEL_AMPS} A; “${text.trim()}” is ${formatAmps(one)} for each. For many, say how many: 3.2 A for 50.`,
+      }
+    : { ok: true, value: one };
+}
+
+function ofPixelType(show: Show, id: string): Measurable[] {
+  const type = show.pixelTypes.find((each) => each.id === id);
+  if (!type) return [];
+  const { draw, sharesCurrent } = electricOf(type);
+  const colours = coloursOf(type);
+  const idleMa = draw.idle?.value ?? 0;
+  const colourMa = colours.map((colour) => draw[colour]?.value ?? 0);
+  // Of a shared current each colour draws all of it.
+  const litMa = sharesCurrent ? Math.max(...colourMa) : colourMa.reduce((sum, mA) => sum + mA, 0);
+  const set = (change: NonNullable<ElectricSaid['draw']>): SingleEdit => ({
+    type: 'changePixelType',
+    pixelTypeId: id,
+    change: { electric: { ...type.electric, draw: { ...type.electric?.draw, ...change } } },
+  });
+  const pixelAmps = { parse: parsePixelAmps, write: formatAmps };
+  const idle: Measurable = {
+    ...pixelAmps,
+    id: 'draw.idle',
+    words: 'What a pixel takes while dark',
+    example: '1 mA, or 50 mA for 50',
+    planned: draw.idle ? { value: idleMa / 1000, standing: standingWords(draw.idle) } : null,
+    use: (amps, by) => set({ idle: measured(inMa(amps), by) }),
+  };
+  const [first] = colours;
+  const standing = first && draw[first];
+  if (!standing || litMa <= 0) return [idle];
+  return [
+    {
+      ...pixelAmps,
+      id: 'draw.full',
+      words: 'What a pixel takes with all colours at full',
+      example: '55 mA, or 2.75 A for 50',
+      planned: { value: (idleMa + litMa) / 1000, standing: standingWords(standing) },
+      // What is more or less is shared among the colours as the plan had it.
+      use: (amps, by) => {
+        const times = Math.max(0, inMa(amps) - idleMa) / litMa;
+        return set(
+          Object.fromEntries(
+            colours.map((colour, i) => [colour, measured(Number((colourMa[i]! * times).toFixed(3)), by)]),
+          ),
+        );
+      },
+    },
+    idle,
+  ];
+}
+
+const inMa = (amps: number) => Number((amps * 1000).toFixed(3));
+
+function ofSupply(show: Show, id: string): Measurable[] {
+  const supply = show.supplies.find((each) => each.id === id);
+  if (!supply) return [];
+  return [
+    {
+      id: 'volts',
+      words: 'What it gives at its terminals',
+      example: '12.2 V',
+      parse: (text) => parseVolts(text, SUPPLY_LIMITS.leastVolts, SUPPLY_LIMITS.mostVolts),
+      write: formatVolts,
+      planned: { value: supply.volts, standing: 'typed in' },
+      use: (volts) => ({ type: 'changeSupply', supplyId: id, change: { volts } }),
+    },
+    ...(supply.others ?? []).map((other, at): Measurable => ({
+      id: `others.${at}`,
+      words: `What ${other.name} takes`,
+      example: '0.9 A',
+      parse: (text) => parseCurrent(text, supply.volts, 'A'),
+      write: formatAmps,
+      planned: { value: other.amps.value, standing: standingWords(other.amps) },
+      use: (amps, by) => ({
+        type: 'changeSupply',
+        supplyId: id,
+        change: {
+          others: supply.others!.map((each, i) => (i === at ? { ...each, amps: measured(amps, by) } : each)),
+        },
+      }),
+    })),
+  ];
 }

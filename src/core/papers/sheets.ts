@@ -4,6 +4,7 @@ import type { Sheet, SheetsAsked } from './sheet';
 import { deviceSheets } from './sheets/deviceSheets';
 import { feedSheets } from './sheets/feedSheets';
 import { labelSheets } from './sheets/labelSheets';
+import { logSheets } from './sheets/logSheets';
 import { propSheets } from './sheets/propSheets';
 import { proveSheets } from './sheets/proveSheets';
 import { showSheets } from './sheets/showSheets';
@@ -20,6 +21,7 @@ export function sheetsOf(plan: Plan, facts: Facts, asked: SheetsAsked): Sheet[] 
     ]),
     ...plan.show.controllers.flatMap((_, index) => deviceSheets(plan, facts, index)),
     ...labelSheets(plan, asked),
+    ...logSheets(plan, facts),
   ];
 }
 

@@ -13,6 +13,12 @@ it.each([
   ['.72 W', 0.06],
   ['6 amps', 6],
   ['-1 A', null],
+  ['1,500 mA', 1.5],
+  ['12,345 mA', 12.345],
+  ['1,5 A', 1.5],
+  ['0,300 A', 0.3],
+  ['1,500 A', null],
+  ['1,500 W', null],
   ['60 px', null],
   ['', null],
 ])('%s is %s A at 12 V', (text, amps) => {
@@ -42,4 +48,16 @@ it('asks about watts that were meant as amps', () => {
 it('a voltage is one within bounds', () => {
   expect(parseVolts('5 V', 3, 48)).toEqual({ ok: true, value: 5 });
   expect(parseVolts('1000 V', 3, 48).ok).toBe(false);
+});
+
+it('asks where a comma can part thousands or be a point', () => {
+  expect(parseCurrent('1,500 W', 12, 'A')).toEqual({
+    ok: false,
+    message: '“1,500 W” can be 1500 W or 1.500 W: write it without the comma, or with a point.',
+  });
+  expect(parseVolts('12,500', 3, 48)).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('12.500'),
+  });
+  expect(parseVolts('12,5', 3, 48)).toEqual({ ok: true, value: 12.5 });
 });

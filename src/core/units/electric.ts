@@ -5,11 +5,32 @@ const MILLI = /^m(illi)?a(mps?)?$/i;
 const AMP = /^a(mps?|mperes?)?$/i;
 const VOLT = /^v(olts?)?$/i;
 
-const NUMBER = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*([a-zA-Z]*)$/;
+const NUMBER = /^([+-]?(?:[1-9]\d{0,2}(?:,\d{3})+(?![\d.,])|\d+(?:[.,]\d+)?|[.,]\d+))\s*([a-zA-Z]*)$/;
+/** `1,500`: thousands that are parted, or a decimal comma with three digits behind it. */
+const THOUSANDS = /^[+-]?[1-9]\d{0,2}(?:,\d{3})+$/;
 
-function numberAndUnit(text: string): { value: number; unit: string } | null {
+interface NumberAndUnit {
+  value: number;
+  unit: string;
+  /** That it can be read in two ways; null where it cannot. */
+  doubt: string | null;
+}
+
+function numberAndUnit(text: string): NumberAndUnit | null {
   const match = NUMBER.exec(text.trim());
-  return match && { value: Number(match[1]!.replace(',', '.')), unit: match[2]! };
+  if (!match) return null;
+  const [, number, unit] = match as unknown as [string, string, string];
+  if (!THOUSANDS.test(number)) return { value: Number(number.replace(',', '.')), unit, doubt: null };
+  const whole = number.replaceAll(',', '');
+  const isClear = MILLI.test(unit) || number.split(',').length > 2;
+  return {
+    value: Number(whole),
+    unit,
+    // Nobody measures thousandths of a milliamp.
+    doubt: isClear
+      ? null
+      : `“${text.trim()}” can be ${`${whole} ${unit}`.trim()} or ${`${number.replace(',', '.')} ${unit}`.trim()}: write it without the comma, or with a point.`,
+  };
 }
 
 /**
@@ -20,6 +41,7 @@ function numberAndUnit(text: string): { value: number; unit: string } | null {
 export function parseCurrent(text: string, volts: number, bareUnit: 'mA' | 'A'): Parsed<number> {
   const read = numberAndUnit(text);
   const unit = read?.unit === '' ? bareUnit : (read?.unit ?? '');
+  if (read?.doubt) return { ok: false, message: read.doubt };
   if (read && read.value >= 0) {
     if (MILLI.test(unit)) return { ok: true, value: read.value / 1000 };
     if (AMP.test(unit)) return { ok: true, value: read.value };
@@ -34,6 +56,7 @@ export function parseCurrent(text: string, volts: number, bareUnit: 'mA' | 'A'):
 /** A voltage as people write it. */
 export function parseVolts(text: string, least: number, most: number): Parsed<number> {
   const read = numberAndUnit(text);
+  if (read?.doubt) return { ok: false, message: read.doubt };
   const fits =
     read && (read.unit === '' || VOLT.test(read.unit)) && read.value >= least && read.value <= most;
   return fits

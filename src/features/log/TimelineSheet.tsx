@@ -1,9 +1,10 @@
 'use client';
 
 import { Button, Chip, Group, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { isByHand } from '@/core/log/about';
 import { KIND_WORDS, logEntry, measuredValueSchema, type LogEntry } from '@/core/log/entry';
+import { loggedEntries } from '@/core/papers/tables/log';
 import type { Plan } from '@/core/plan/planned';
 import { FACT_KINDS } from '@/core/show/facts';
 import { photoUrl } from '../show/photos';
@@ -35,6 +36,7 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
       ({ thing, what, value, fact }) =>
         wanted === '' || `${thing} ${what} ${value ?? ''} ${fact.by ?? ''}`.toLowerCase().includes(wanted),
     );
+  const isOnSheet = useMemo(() => loggedEntries(plan.show, facts).length > 0, [plan.show, facts]);
   const present = FACT_KINDS.filter((kind) => all.some((fact) => fact.kind === kind));
   return (
     <div className={`${sheets.sheet} ${styles.log}`}>
@@ -65,6 +67,29 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
           >
             CSV, all that was ever noted
           </Button>
+          {isOnSheet && (
+            <>
+              <Button
+                component="a"
+                size="compact-sm"
+                variant="default"
+                href={`/api/shows/${showId}/sheets/log.pdf`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                Print (PDF)
+              </Button>
+              <Button
+                component="a"
+                size="compact-sm"
+                variant="default"
+                href={`/api/shows/${showId}/sheets/log.json`}
+                download
+              >
+                JSON
+              </Button>
+            </>
+          )}
         </Group>
         {entries.length === 0 && (
           <p className={sheets.empty}>
@@ -95,7 +120,8 @@ function UseIt({ entry, usable }: { entry: LogEntry; usable: NonNullable<LogEntr
   const edit = useEdit();
   const { measurable, number } = usable;
   const { planned } = measurable;
-  if (planned && Math.abs(planned.value - number) < 1e-9)
+  // The plan keeps figures rounded, below anything that a meter shows.
+  if (planned && Math.abs(planned.value - number) <= 1e-4 * Math.abs(number))
     return <span className={styles.quiet}>in use: {planned.standing}</span>;
   const { how } = measuredValueSchema.parse(entry.fact.value);
   const { by, at } = entry.fact;

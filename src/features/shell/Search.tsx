@@ -22,6 +22,7 @@ import { fieldHasCome, fieldHasGone, giveFocusBack } from './openSearch';
 import { fittingItems, type SearchItem } from './searchItem';
 import { useCommands } from './useCommands';
 import { useSettingItems } from './useSettingItems';
+import { useLogItems } from '../log/useLogItems';
 import { usePrintItems } from '../papers/usePrintItems';
 import { useSheetItems } from './useSheetItems';
 
@@ -46,6 +47,7 @@ export function Search() {
   const sheets = useSheetItems(opened);
   const prints = usePrintItems(opened);
   const settings = useSettingItems();
+  const logged = useLogItems(opened);
 
   const answer = plan ? search(plan, query) : { hits: [] };
   const found = plan
@@ -55,7 +57,10 @@ export function Search() {
         run: () => goTo(viewOfHit(plan, hit, stage)),
       }))
     : [];
-  const items = [...found, ...fittingItems([...commands, ...sheets, ...settings, ...prints], query)];
+  const items = [
+    ...found,
+    ...fittingItems([...commands, ...sheets, ...settings, ...prints, ...logged], query),
+  ];
   const take = (item: SearchItem) => {
     spotlight.close();
     item.run();

@@ -79,7 +79,7 @@ const FORGOTTEN_MS = 24 * 60 * 60 * 1000;
 export async function withBodyAsFile<Result>(
   folder: string,
   body: ReadableStream<Uint8Array> | null,
-  use: (file: string) => Promise<Result>,
+  take: (file: string) => Promise<Result>,
 ): Promise<Result> {
   const incoming = path.join(folder, FOLDER);
   fs.mkdirSync(incoming, { recursive: true });
@@ -108,7 +108,7 @@ export async function withBodyAsFile<Result>(
     } finally {
       await handle.close();
     }
-    return await use(file);
+    return await take(file);
   } finally {
     fs.rmSync(file, { force: true });
   }
