@@ -34,7 +34,13 @@ const PAGES: readonly [
 ][] = [
   ['start', () => '/', 1280, 800, 'text=runs on ports'],
   ['practice', () => '/practice?level=3&seed=42', 1280, 800, 'text=things the matter'],
-  ['bench-port', (id) => `/bench/${id}?port=1`, 390, 844, 'text=On the wire'],
+  [
+    'bench-prop',
+    (id) => `/bench/${id}?page=prop&prop=pier-railing&pixel=34`,
+    390,
+    844,
+    'text=Port and place',
+  ],
 ];
 
 async function main() {

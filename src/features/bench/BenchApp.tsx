@@ -93,6 +93,7 @@ export function Bench() {
                 page: each.id,
                 port: null,
                 code: null,
+                way: null,
                 // What is tested and noted next is what was looked at.
                 ...((page.about === 'device' || page.about === 'prop') && { about: page.about }),
               })

@@ -4,7 +4,7 @@ import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { TakePhoto } from '../log/TakePhoto';
 import { THE_SHOW } from '../log/things';
-import { MARKS, WAYS, WAY_WORDS, useNoteDraft } from '../log/useNoteDraft';
+import { MARKS, WAYS, WAY_WORDS, useNoteDraft, type Way } from '../log/useNoteDraft';
 import { photoUrl } from '../show/photos';
 import { useShow } from '../show/ShowProvider';
 import styles from './bench.module.css';
@@ -15,7 +15,7 @@ const MOST_LINES = 12;
 /** Measurements, photos, notes and wire marks with one hand. Without a line they wait, and are sent when it is there again. */
 export function NotePage({ plan, controller, prop }: { plan: Plan; controller: number; prop: number }) {
   const showId = useShow((state) => state.id);
-  const [{ about, port }] = useBenchView();
+  const [{ about, port, way }] = useBenchView();
   const { controllers, props } = plan.show;
   const thing: About =
     about === 'prop' && props[prop]
@@ -29,14 +29,18 @@ export function NotePage({ plan, controller, prop }: { plan: Plan; controller: n
         : THE_SHOW(showId);
   return (
     <>
-      <Writing key={`${thing.list} ${thing.recordId} ${thing.part}`} thing={thing} />
+      <Writing
+        key={`${thing.list} ${thing.recordId} ${thing.part} ${way}`}
+        thing={thing}
+        begins={WAYS.find((each) => each === way) ?? 'measurement'}
+      />
       <Noted plan={plan} thing={thing} />
     </>
   );
 }
 
-function Writing({ thing }: { thing: About }) {
-  const draft = useNoteDraft(thing, 'measurement');
+function Writing({ thing, begins }: { thing: About; begins: Way }) {
+  const draft = useNoteDraft(thing, begins);
   const { way, measurables, measurable } = draft;
   const words = WAY_WORDS[way];
   return (

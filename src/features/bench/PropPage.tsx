@@ -56,6 +56,14 @@ export function PropPage({ plan, prop }: { plan: Plan; prop: number }) {
       ) : (
         <PropFacts plan={plan} prop={prop} />
       )}
+      <div className={styles.pair}>
+        <button type="button" onClick={() => goTo({ page: 'test', about: 'prop', port: null })}>
+          Light it
+        </button>
+        <button type="button" onClick={() => goTo({ page: 'note', about: 'prop', port: null, way: null })}>
+          Note of it
+        </button>
+      </div>
     </>
   );
 }

@@ -6,10 +6,12 @@ import { STEP_WORDS } from '@/core/show/stepWords';
 import { capitalised } from '@/core/units/words';
 import { useNote, useShow } from '../show/ShowProvider';
 import styles from './bench.module.css';
+import { useBenchView } from './useBenchView';
 
 /** All that is typed into a device, ticked with a thumb. A tick is for just this value: where the plan moves it, the tick is gone. */
 export function TicksPage({ plan, controller }: { plan: Plan; controller: number }) {
   const note = useNote();
+  const [, goTo] = useBenchView();
   const facts = useShow((state) => state.facts);
   const device = plan.show.controllers[controller]!;
   const settings = deviceSettings(plan, controller);
@@ -67,6 +69,13 @@ export function TicksPage({ plan, controller }: { plan: Plan; controller: number
           );
         })}
       </section>
+      <button
+        type="button"
+        className={styles.go}
+        onClick={() => goTo({ page: 'note', about: 'device', port: null, way: 'photo' })}
+      >
+        Photo before the box is closed
+      </button>
     </>
   );
 }

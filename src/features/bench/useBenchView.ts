@@ -18,6 +18,8 @@ export interface BenchView {
   /** A pixel of it, counted in data order from 1; null while none is looked for. */
   pixel: number | null;
   side: ViewSide;
+  /** How something is noted; null for a measurement. */
+  way: string | null;
   /** A code of a label or a mark of a sheet that was scanned or typed; null while there is none. */
   code: string | null;
 }
@@ -39,6 +41,7 @@ function viewOf(search: string): BenchView {
     prop: query.get('prop'),
     pixel: number('pixel'),
     side: query.get('side') === 'back' ? 'back' : 'front',
+    way: query.get('way'),
     code: code === null ? null : code.slice(0, 40),
   };
 }
@@ -65,6 +68,7 @@ export function useBenchView(): [BenchView, (change: Partial<BenchView>) => void
     put('prop');
     put('pixel');
     put('side', 'front');
+    put('way');
     put('code');
     moveTo(`${window.location.pathname}?${query}`);
     // What is looked at on the same page stays where it is.

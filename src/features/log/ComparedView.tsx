@@ -12,11 +12,14 @@ export function ComparedView({
   from,
   to,
   onClose,
+  goBack,
 }: {
   showId: string;
   from: number;
   to: number;
   onClose: () => void;
+  /** Makes the show what it was after the second; null where that is no earlier state of this one. */
+  goBack: (() => void) | null;
 }) {
   const [compared, setCompared] = useState<Compared | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -37,10 +40,24 @@ export function ComparedView({
         <h2>
           Revision {from} → {to}
         </h2>
-        <Button size="compact-sm" variant="subtle" color="gray" onClick={onClose}>
-          Close
-        </Button>
+        <Group gap={8}>
+          {goBack && compared && (
+            <Button size="compact-sm" onClick={goBack}>
+              Go back to revision {to}
+            </Button>
+          )}
+          <Button size="compact-sm" variant="subtle" color="gray" onClick={onClose}>
+            Close
+          </Button>
+        </Group>
       </Group>
+      {goBack && compared && compared.moved.length + compared.values.length > 0 && (
+        <p role="note" className={styles.moves}>
+          Going back moves {countOf(compared.moved.length, 'address', 'addresses')} and makes{' '}
+          {countOf(compared.values.length, 'value')} to be typed again: what devices and senders hold now does
+          not fit any more then.
+        </p>
+      )}
       {problem !== null && <p role="alert">{problem}</p>}
       {compared === null && problem === null && (
         <p role="status">

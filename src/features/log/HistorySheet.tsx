@@ -29,7 +29,8 @@ export function HistorySheet() {
   const [problem, setProblem] = useState<string | null>(null);
   const [naming, setNaming] = useState<number | null>(null);
   const [pair, setPair] = useState<{ from: number; to: number } | null>(null);
-  const named = namedRevisions(facts);
+  // A show file carries its notes and no history: states of another show's mean nothing here.
+  const named = namedRevisions(facts).filter((each) => each.sequence <= sequence);
   useEffect(() => {
     let left = false;
     fetch(`/api/shows/${id}/history`)
@@ -71,7 +72,8 @@ export function HistorySheet() {
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
-        Every change is kept. Give a state a name when it hangs, or before the opening night: it is then
+        Every change is kept, and every state can be made again from them; of whole copies the program keeps
+        few, the older the fewer. Give a state a name when it hangs, or before the opening night: it is then
         compared with any other, down to the values to type again, and gone back to where that is wanted.
       </p>
       <Group mb={6}>
@@ -123,7 +125,21 @@ export function HistorySheet() {
         </Group>
       )}
       {pair && (
-        <ComparedView key={`${pair.from} ${pair.to}`} showId={id} {...pair} onClose={() => setPair(null)} />
+        <ComparedView
+          key={`${pair.from} ${pair.to}`}
+          showId={id}
+          {...pair}
+          onClose={() => setPair(null)}
+          // What it moves is read before it is done: it may have been typed somewhere.
+          goBack={
+            pair.from === sequence && pair.to < sequence
+              ? () => {
+                  setPair(null);
+                  void goBack(pair.to);
+                }
+              : null
+          }
+        />
       )}
       {problem !== null && <p role="alert">{problem}</p>}
       {changes === null && problem === null && <p role="status">Fetching the history…</p>}
@@ -164,9 +180,9 @@ export function HistorySheet() {
                     variant="subtle"
                     color="gray"
                     disabled={each.sequence === sequence}
-                    onClick={() => void goBack(each.sequence)}
+                    onClick={() => setPair({ from: sequence, to: each.sequence })}
                   >
-                    Go back to it
+                    Go back to it…
                   </Button>
                 </Group>
               </li>

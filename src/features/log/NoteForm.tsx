@@ -1,4 +1,4 @@
-import { Button, SegmentedControl, Select, Stack, Textarea, TextInput } from '@mantine/core';
+import { Button, Chip, Group, Select, Stack, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { About } from '@/core/log/about';
 import type { Plan } from '@/core/plan/planned';
@@ -23,12 +23,15 @@ export function NoteForm({ plan, about }: { plan: Plan; about: About | null }) {
       }}
     >
       <Stack gap={10}>
-        <SegmentedControl
-          aria-label="What is written"
-          value={way}
-          data={WAYS.map((each) => ({ value: each, label: WAY_WORDS[each].label }))}
-          onChange={(next) => draft.setWay(next as Way)}
-        />
+        <Chip.Group value={way} onChange={(next) => draft.setWay(next as Way)}>
+          <Group gap={6} role="radiogroup" aria-label="What is written">
+            {WAYS.map((each) => (
+              <Chip key={each} value={each} radius="md">
+                {WAY_WORDS[each].label}
+              </Chip>
+            ))}
+          </Group>
+        </Chip.Group>
         <Select
           label="About"
           placeholder="the show"

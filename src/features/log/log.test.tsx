@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
@@ -72,6 +72,9 @@ it('lists the history with the names of states, and says where it cannot be fetc
   ];
   global.fetch = jest.fn(async () => ({ ok: true, json: async () => ({ changes }) })) as never;
   const { store } = openSheet(show, () => <HistorySheet />);
+  // States of changes that the show does not have would be another show's.
+  for (const name of ['One', 'Two']) act(() => store.getState().edit({ type: 'renameShow', name }));
+  await waitFor(() => expect(store.getState().sequence).toBe(2));
   const list = within(await screen.findByRole('list', { name: 'Changes, the latest first' }));
   expect(list.getAllByRole('listitem').map((item) => item.textContent)).toEqual([
     expect.stringContaining('Undone: Add Gate'),

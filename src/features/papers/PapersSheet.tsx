@@ -7,6 +7,7 @@ import { leadsHomeOnly } from '@/core/papers/links';
 import type { Plan } from '@/core/plan/planned';
 import { countOf } from '@/core/units/number';
 import { useHandOut } from '@/ui/handingOut';
+import { usePhoneOrigin } from '../phones/phoneOrigin';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
@@ -105,10 +106,8 @@ function Preview({ id, name, plan }: { id: string; name: string; plan: Plan }) {
   const facts = useShow((state) => state.facts);
   const goTo = useGoTo();
   const { fileOf } = usePrint();
-  const asked = useMemo(
-    () => ({ id, showId, origin: window.location.origin, facts: facts.all }),
-    [id, showId, facts],
-  );
+  const origin = usePhoneOrigin();
+  const asked = useMemo(() => ({ id, showId, origin, facts: facts.all }), [id, showId, origin, facts]);
   const seen = useAnswer('sheet', asked);
   const current = seen?.id === id ? seen : null;
   const hasTables = current?.blocks.some(({ is }) => is === 'table' || is === 'labels');
@@ -131,10 +130,11 @@ function Preview({ id, name, plan }: { id: string; name: string; plan: Plan }) {
         {hasTables && <FileButton href={fileOf(`${id}.csv`)} label="CSV" name={name} />}
         {hasTables && <FileButton href={fileOf(`${id}.json`)} label="JSON" name={name} />}
       </Group>
-      {isLabels && leadsHomeOnly(plan.show, { origin: asked.origin }) && (
+      {isLabels && leadsHomeOnly(plan.show, { origin }) && (
         <p role="note" className={styles.warning}>
-          The codes lead to this machine only: a phone does not get there. Go back to printing and say under
-          which name or address phones reach it; the codes to type work everywhere.
+          The codes lead to this machine only: a phone does not get there. Start the program with --lan, or go
+          back to printing and say under which name or address phones reach it; the codes to type work
+          everywhere.
         </p>
       )}
       {current ? (

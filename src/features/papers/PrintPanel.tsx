@@ -18,6 +18,7 @@ import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Section } from '@/ui/Panel';
+import { usePhoneOrigin } from '../phones/phoneOrigin';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { MarkField } from './MarkField';
@@ -29,6 +30,7 @@ const HOST = /^[a-zA-Z0-9.-]{1,120}(:\d{1,5})?$/;
 /** What is printed in one go, how sheets come out, and whether one that was printed still holds. */
 export function PrintPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
   const edit = useEdit();
+  const origin = usePhoneOrigin();
   const papers = useShow((state) => state.show.papers) ?? {};
   const size = papers.size ?? 'a4';
   const set = (change: Extract<SingleEdit, { type: 'setPapers' }>['change']) =>
@@ -72,7 +74,7 @@ export function PrintPanel({ plan, selection }: { plan: Plan; selection: Selecti
             }}
             onCommit={(host) => set({ host: host === '' ? null : host })}
           />
-          {leadsHomeOnly({ papers }, { origin: window.location.origin }) && (
+          {leadsHomeOnly({ papers }, { origin }) && (
             <Hint>As it is, codes lead to this machine only. The codes to type work everywhere.</Hint>
           )}
         </Stack>

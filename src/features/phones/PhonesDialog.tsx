@@ -3,6 +3,7 @@
 import { Button, Group, Modal, Stack, Text } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
 import { phonesSchema, type Phones, type PhonesRequest } from '@/core/show/phones';
+import { isAtTheLaptop } from './phoneOrigin';
 import styles from './phones.module.css';
 
 const LOOK_MS = 2000;
@@ -22,7 +23,12 @@ export function PhonesDialog({
 }) {
   return (
     <Modal opened={opened} onClose={onClose} title="Phones" size="lg">
-      {opened && <Standing path={path}>{children}</Standing>}
+      {opened &&
+        (isAtTheLaptop() ? (
+          <Standing path={path}>{children}</Standing>
+        ) : (
+          <Text>Who may come in is said at the laptop, on its start page under Phones.</Text>
+        ))}
     </Modal>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, Text } from '@mantine/core';
+import { Anchor, Button, Text } from '@mantine/core';
 import Link from 'next/link';
 import { useState } from 'react';
 import { askBench } from '../prove/useBench';
@@ -32,7 +32,9 @@ export function ShowPhones() {
             </Button>
           )}
         </div>
-        <Link href={`/bench/${id}`}>See the phone’s pages here</Link>
+        <Anchor component={Link} href={`/bench/${id}`}>
+          See the phone’s pages here
+        </Anchor>
       </PhonesDialog>
     </>
   );

@@ -4,6 +4,7 @@ import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
 import { rigSetup } from '@/core/rig/rigFacts';
 import type { BenchRequest, BenchState } from '@/core/rig/benchState';
+import { BenchQuestion } from './BenchQuestion';
 import { BenchSheet } from './BenchSheet';
 import { ProvePanel } from './ProvePanel';
 import { RigSheet } from './RigSheet';
@@ -51,6 +52,7 @@ const show = aShow({
 const both = () =>
   openSheet(show, (plan) => (
     <>
+      <BenchQuestion />
       <BenchSheet plan={plan} prop={0} />
       <ProvePanel plan={plan} selection={{ prop: 0 }} />
     </>

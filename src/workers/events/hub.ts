@@ -21,6 +21,8 @@ const CLOSED = 2;
 /** Pages come and go several at a time; the stream is opened anew once for all of them. */
 const GATHER_MS = 20;
 const RETRY_MS = 700;
+/** Who is refused, as a phone that was sent away, asks more and more seldom. */
+const LONGEST_RETRY_MS = 15_000;
 /** The server says every few seconds where things stand; a line that is silent for so long is dead, whatever the browser takes it for. */
 const SILENT_MS = 11_000;
 
@@ -32,6 +34,7 @@ export class Hub {
   private readonly watches = new Map<string, Watch>();
   private source: Source | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private refusals = 0;
   private silence: ReturnType<typeof setTimeout> | null = null;
 
   /**
@@ -87,6 +90,7 @@ export class Hub {
     this.expectNews();
     source.onmessage = ({ data }) => {
       this.expectNews();
+      this.refusals = 0;
       const message = JSON.parse(data) as ShowMessage;
       for (const { key, showId } of this.watches.values())
         if (showId === message.showId) this.tell(key, message);
@@ -95,7 +99,8 @@ export class Hub {
     source.onerror = () => {
       if (this.source !== source) return;
       this.tellUnheard();
-      if (source.readyState === CLOSED) this.reopenIn(RETRY_MS);
+      if (source.readyState === CLOSED)
+        this.reopenIn(Math.min(LONGEST_RETRY_MS, RETRY_MS * 2 ** (this.refusals += 1)));
     };
     this.source = source;
   }
