@@ -56,7 +56,14 @@ test('axe finds nothing critical or serious in the dialogs and menus, and on the
   await page.getByPlaceholder(/A3 17/).fill('net');
   await look('search');
   await page.keyboard.press('Escape');
-  for (const command of ['Add a prop', 'Pixel types', 'Places on site', 'Keys', 'Rename this show']) {
+  for (const command of [
+    'Add a prop',
+    'Pixel types',
+    'Places on site',
+    'Phones',
+    'Keys',
+    'Rename this show',
+  ]) {
     await page.keyboard.press('Control+k');
     await page.getByPlaceholder(/A3 17/).fill(command);
     await page.keyboard.press('Enter');
