@@ -281,6 +281,11 @@ export async function jobAnswer(
 
 export const JSON_TYPE = { 'content-type': 'application/json' };
 
+/** Who may come in, and what else is said at the laptop alone. @throws Refusal where a phone asks */
+export function onlyAtTheLaptop(request: Request): void {
+  if (phoneOf(request) !== null) throw new Refusal(403, 'This is done at the laptop.');
+}
+
 /** How a sheet is asked for: under which address phones reach the program, and, where the query says so, the size of paper and footnotes. @throws Refusal */
 export function printAsked(request: Request, showId: string): PrintAsked {
   const query = new URL(request.url).searchParams;

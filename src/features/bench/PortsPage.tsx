@@ -5,6 +5,7 @@ import { runName } from '@/core/plan/runName';
 import { countOf, groupDigits } from '@/core/units/number';
 import { endsOf } from '@/core/plan/endsOfRuns';
 import styles from './bench.module.css';
+import { FactRows } from './FactRows';
 import { useBenchView } from './useBenchView';
 
 /** The ports of a device, and one of them with its facts first. */
@@ -62,18 +63,7 @@ function OnePort({ plan, controller, port, planned }: OnePortProps) {
   return (
     <>
       <h2 className={styles.port}>{portName(device, port)}</h2>
-      {planned ? (
-        <dl className={styles.facts}>
-          {facts.map(([name, value]) => (
-            <div key={name}>
-              <dt>{name}</dt>
-              <dd className="mono">{value}</dd>
-            </div>
-          ))}
-        </dl>
-      ) : (
-        <p>Nothing is plugged in here.</p>
-      )}
+      {planned ? <FactRows rows={facts} /> : <p>Nothing is plugged in here.</p>}
       {planned && (
         <ol className={styles.runs} aria-label="Behind it, in order">
           {planned.runs.map((run) => (

@@ -9,6 +9,7 @@ import { countOf, groupDigits } from '@/core/units/number';
 import { PixelCanvas } from '@/ui/picture/PixelCanvas';
 import { sceneOf } from '@/ui/picture/scene';
 import styles from './bench.module.css';
+import { FactRows } from './FactRows';
 import { useBenchView } from './useBenchView';
 
 const LAYERS = { numbers: true, jumpers: true, ports: true, chevrons: true, scaleBar: false };
@@ -149,10 +150,11 @@ function PixelFacts({ plan, pixel }: { plan: Plan; pixel: number }) {
         , {strandWords(address, kindOf(prop).strandWord(prop.threading))}
         {wire?.e131 && <strong className="mono"> · {e131Words(wire.e131)}</strong>}
       </p>
-      <Rows
-        rows={numberingsOf(address).map(({ name, value }) => [name, value])}
-        empty="Its run is on no port yet, so it has no address."
-      />
+      {wire ? (
+        <FactRows rows={numberingsOf(address).map(({ name, value }) => [name, value])} />
+      ) : (
+        <p>Its run is on no port yet, so it has no address.</p>
+      )}
     </section>
   );
 }
@@ -171,37 +173,22 @@ function PropFacts({ plan, prop }: { plan: Plan; prop: number }) {
             <h2 className={styles.group}>
               {runs.length > 1 ? `Run ${run.number}` : 'On the wire'}: {countOf(run.pixelCount, 'pixel')}
             </h2>
-            <Rows
-              rows={
-                wire && device
-                  ? [
-                      ['Device', device.name],
-                      ['Port', addressOf(plan, run.firstPixel).wire?.portName ?? ''],
-                      ['Starts at', ends?.start ?? 'no address'],
-                      ['Ends at', ends?.end ?? 'no address'],
-                    ]
-                  : []
-              }
-              empty="On no port yet: plug it in on Patch."
-            />
+            {wire && device ? (
+              <FactRows
+                rows={[
+                  ['Device', device.name],
+                  ['Port', addressOf(plan, run.firstPixel).wire?.portName ?? ''],
+                  ['Starts at', ends?.start ?? 'no address'],
+                  ['Ends at', ends?.end ?? 'no address'],
+                ]}
+              />
+            ) : (
+              <p>On no port yet: plug it in on Patch.</p>
+            )}
           </div>
         );
       })}
       <p>Tap a pixel of the picture, or type its number, and its address is here.</p>
     </section>
-  );
-}
-
-function Rows({ rows, empty }: { rows: readonly (readonly [string, string])[]; empty: string }) {
-  if (rows.length === 0) return <p>{empty}</p>;
-  return (
-    <dl className={styles.facts}>
-      {rows.map(([name, value]) => (
-        <div key={name}>
-          <dt>{name}</dt>
-          <dd className="mono">{value}</dd>
-        </div>
-      ))}
-    </dl>
   );
 }

@@ -2,6 +2,7 @@ import { keepPhoto as send } from './client';
 
 /** The longest side of a photo that is kept: enough to see every bulb, small enough for a phone. */
 const LONGEST_SIDE_PX = 4096;
+const QUALITY = 0.86;
 
 export interface KeptPhoto {
   photoId: string;
@@ -47,19 +48,36 @@ export async function smallPhoto(
       scale < 1 ? `Making ${Math.round((width * height) / 1e6)} megapixels smaller` : 'Preparing the photo',
     );
     signal.throwIfAborted();
-    const canvas = new OffscreenCanvas(
-      Math.max(1, Math.round(width * scale)),
-      Math.max(1, Math.round(height * scale)),
-    );
-    const context = canvas.getContext('2d')!;
-    context.imageSmoothingQuality = 'high';
-    context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-    const photo = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.86 });
+    const [widthPx, heightPx] = [width, height].map((side) => Math.max(1, Math.round(side * scale)));
+    const photo = await drawn(bitmap, widthPx!, heightPx!);
     signal.throwIfAborted();
     return { photo, aspect: height / width };
   } finally {
     bitmap.close();
   }
+}
+
+/** A picture at a size, as JPEG. */
+async function drawn(bitmap: ImageBitmap, widthPx: number, heightPx: number): Promise<Blob> {
+  const fill = (context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D) => {
+    context.imageSmoothingQuality = 'high';
+    context.drawImage(bitmap, 0, 0, widthPx, heightPx);
+  };
+  if (typeof OffscreenCanvas !== 'undefined') {
+    const canvas = new OffscreenCanvas(widthPx, heightPx);
+    fill(canvas.getContext('2d')!);
+    return canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY });
+  }
+  // Phones of some years ago have none that is off the screen.
+  const canvas = Object.assign(document.createElement('canvas'), { width: widthPx, height: heightPx });
+  fill(canvas.getContext('2d')!);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('This browser cannot make the photo smaller.'))),
+      'image/jpeg',
+      QUALITY,
+    ),
+  );
 }
 
 /**

@@ -115,6 +115,28 @@ it('gives another id where its own is taken, and what is noted of the show goes 
   expect(here.shows.at(again, 1).props[0]!.name).toBe('Pier rail');
 });
 
+it('carries the history of earlier versions of the show file, and reads it as they wrote it', async () => {
+  const name = 'old';
+  fs.mkdirSync(path.join(folder, name));
+  fs.copyFileSync(
+    path.resolve(__dirname, '../../../tests/databases/0005.sqlite'),
+    path.join(folder, name, 'rapid-lantern.sqlite'),
+  );
+  const [here, there] = [program(name), program()];
+  const { id } = here.shows.list()[0]!;
+  const { sequence } = here.shows.get(id);
+  here.shows.apply(
+    id,
+    { changeId: 'now', window: null, base: sequence },
+    { type: 'renameShow', name: 'Now' },
+  );
+  expect(await there.restore(await here.archive(id))).toBe(id);
+  for (const at of [0, 7, 50, 72, 73, sequence, sequence + 1])
+    expect(there.shows.at(id, at)).toEqual(here.shows.at(id, at));
+  // What was made before the upgrade stays, there as here.
+  expect(there.shows.open(id, 'other').steps).toEqual(here.shows.open(id, 'other').steps);
+});
+
 it('is the identity: what comes in goes out as it came', async () => {
   await fc.assert(
     fc.asyncProperty(

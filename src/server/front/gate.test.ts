@@ -97,8 +97,10 @@ it('lets scripts run only with the nonce of their page, and nobody frame it', ()
   expect(policy).toContain("script-src 'self' 'nonce-abc';");
   expect(policy).toContain("frame-ancestors 'none'");
   expect(policy).not.toContain('unsafe-eval');
-  expect(headersOf('abc', false)).toMatchObject({
+  expect(headersOf('abc', false, true)).toMatchObject({
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'same-origin',
+    'cross-origin-opener-policy': 'same-origin',
   });
+  expect(headersOf('abc', false, false)).not.toHaveProperty('cross-origin-opener-policy');
 });

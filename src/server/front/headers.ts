@@ -3,14 +3,16 @@
  *
  * @param nonce of this answer
  * @param dev the development server needs what it loads changes with
+ * @param isAtHome whether this machine asks, whose pages over plain HTTP a browser trusts
  */
-export function headersOf(nonce: string, dev: boolean): Record<string, string> {
+export function headersOf(nonce: string, dev: boolean, isAtHome: boolean): Record<string, string> {
   return {
     'content-security-policy': contentPolicy(nonce, dev),
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',
     'referrer-policy': 'same-origin',
-    'cross-origin-opener-policy': 'same-origin',
+    // Where a browser does not trust the line it ignores this one, and complains in the console of every page.
+    ...(isAtHome && { 'cross-origin-opener-policy': 'same-origin' }),
     'cross-origin-resource-policy': 'same-origin',
   };
 }

@@ -44,7 +44,7 @@ function serve(server: http.Server, handle: Handle, access: Access | null): void
   server.on('request', (request, response) => {
     const { localAddress } = request.socket;
     const nonce = randomBytes(16).toString('base64');
-    const headers = headersOf(nonce, dev);
+    const headers = headersOf(nonce, dev, isAtHome(localAddress));
     for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
     // Only we say who comes from a phone.
     delete request.headers[PHONE_HEADER];
@@ -57,9 +57,6 @@ function serve(server: http.Server, handle: Handle, access: Access | null): void
       const phone = access?.phoneWith(tokenIn(request.headers.cookie, port)) ?? null;
       if (!access) return turnAway(request, response, { status: 403, message: 'Nobody is let in here.' });
       if (!phone) return answerStranger(request, response, access, { nonce, port });
-      // Who may come in is said at the laptop.
-      if ((request.url ?? '').startsWith('/api/access'))
-        return turnAway(request, response, { status: 403, message: 'This is done at the laptop.' });
       access.hold(phone.id, request.socket);
       request.headers[PHONE_HEADER] = phone.id;
     }

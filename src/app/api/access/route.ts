@@ -1,15 +1,20 @@
 import type { Phones } from '@/core/show/phones';
 import { openedAccess } from '@/server/front/access';
-import { Refusal, answer, readPhonesRequest } from '@/server/http';
+import { Refusal, answer, onlyAtTheLaptop, readPhonesRequest } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 
-/** Whether phones can come in, under which addresses and with which code. The door lets only this machine ask. */
-export const GET = () => answer(() => Response.json(standing()));
+/** Whether phones can come in, under which addresses and with which code. */
+export const GET = (request: Request) =>
+  answer(() => {
+    onlyAtTheLaptop(request);
+    return Response.json(standing());
+  });
 
 /** Sends a phone away, or makes another code, which all have to enter anew. */
 export const POST = (request: Request) =>
   answer(async () => {
+    onlyAtTheLaptop(request);
     const asked = await readPhonesRequest(request);
     const access = openedAccess();
     if (!access) throw new Refusal(422, 'Phones cannot come in: start the program with --lan first.');

@@ -1,13 +1,14 @@
 import QRCode from 'qrcode';
 import { linkToEnter } from '@/core/show/phones';
 import { openedAccess } from '@/server/front/access';
-import { Refusal, answer } from '@/server/http';
+import { Refusal, answer, onlyAtTheLaptop } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 
 /** What a phone's camera reads to come in, as a picture. `?path=` says where it then is. */
 export const GET = (request: Request) =>
   answer(async () => {
+    onlyAtTheLaptop(request);
     const access = openedAccess();
     const [address] = access?.addresses ?? [];
     if (!access || address === undefined) throw new Refusal(404, 'Phones cannot come in.');
