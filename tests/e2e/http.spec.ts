@@ -62,8 +62,17 @@ test('keeps facts, once each, and gives them along with the file', async ({ requ
     at: '2026-11-20T18:00:00Z',
   };
   const note = () => request.post(`/api/shows/${id}/facts`, { data: { facts: [fact] } });
-  expect(await (await note()).json()).toEqual({ added: 1 });
-  expect(await (await note()).json()).toEqual({ added: 0 });
+  expect(await (await note()).json()).toEqual({ added: 1, noted: 1 });
+  expect(await (await note()).json()).toEqual({ added: 0, noted: 1 });
+  expect(await (await request.get(`/api/shows/${id}/facts`)).json()).toEqual({ facts: [fact] });
+  // What somebody noted without a line is not put over what came meanwhile.
+  const late = { ...fact, id: 'late', value: '110' };
+  const noteLate = (heardOf: number[]) =>
+    request.post(`/api/shows/${id}/facts`, { data: { facts: [late], late: { heardOf, own: [] } } });
+  const clash = await noteLate([0]);
+  expect(clash.status()).toBe(409);
+  expect(await clash.json()).toMatchObject({ notes: [{ mine: late, theirs: fact }] });
+  expect((await noteLate([0, 0])).status()).toBe(400);
   expect(await (await request.get(`/api/shows/${id}/facts`)).json()).toEqual({ facts: [fact] });
   const file = await keptShow(request, id);
   expect(file).toMatchObject({ facts: [fact] });
@@ -229,11 +238,15 @@ test('tells of changes and facts of several shows over one stream', async ({ req
   });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let text = '';
-  const next = async () => {
+  const told = new Set<string>();
+  const next = async (): Promise<unknown> => {
     while (!text.includes('\n\n')) text += (await reader.read()).value;
-    const [line] = text.split('\n\n', 1);
-    text = text.slice(line!.length + 2);
-    return JSON.parse(line!.replace(/^data: /, ''));
+    const [line] = text.split('\n\n', 1) as [string];
+    text = text.slice(line.length + 2);
+    // Where things stand is said again every few seconds.
+    if (!line.startsWith('data: ') || told.has(line)) return next();
+    if (line.includes('"is":"at"')) told.add(line);
+    return JSON.parse(line.slice('data: '.length));
   };
   expect([await next(), await next()]).toEqual([
     { showId: id, is: 'at', sequence: 0, noted: 0 },
