@@ -26,7 +26,7 @@ export function NoteForm({ plan, about }: { plan: Plan; about: About | null }) {
         <Chip.Group value={way} onChange={(next) => draft.setWay(next as Way)}>
           <Group gap={6} role="radiogroup" aria-label="What is written">
             {WAYS.map((each) => (
-              <Chip key={each} value={each} radius="md">
+              <Chip key={each} value={each} radius="md" variant="outline">
                 {WAY_WORDS[each].label}
               </Chip>
             ))}

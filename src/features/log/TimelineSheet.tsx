@@ -53,7 +53,7 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
           />
           <Chip.Group multiple value={kinds} onChange={setKinds}>
             {present.map((kind) => (
-              <Chip key={kind} value={kind} size="xs">
+              <Chip key={kind} value={kind} size="xs" variant="outline">
                 {KIND_WORDS[kind]}
               </Chip>
             ))}
