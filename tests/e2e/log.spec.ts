@@ -187,3 +187,31 @@ test.describe(() => {
     expect((await keptShow(request, again)).props).toEqual((await keptShow(request, id)).props);
   });
 });
+
+test('the search finds what was noted, and the log is printed', async ({ page, request }) => {
+  const id = await demoShow(request);
+  await openAt(page, id, 'log/port/A1');
+  await page.getByLabel('About').click();
+  await page.getByRole('option', { name: 'Pier box, A1', exact: true }).click();
+  await page.getByLabel('What was decided, or is worth knowing').fill('Plug sits loose: taped');
+  await page.getByLabel('Why', { exact: true }).fill('The latch broke in the rain');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const entries = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+  await expect(entries.first()).toContainText('Pier box, A1');
+  await openAt(page, id, 'build/prop/net-curtain');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder(/A3 17/).fill('latch broke');
+  const line = page.getByRole('button', { name: /Pier box, A1: Plug sits loose/ });
+  await expect(line).toContainText('leads to Log');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/log\/controller\/pier-box/);
+  await expect(entries.first()).toContainText('Plug sits loose: taped');
+  const pdf = await request.get(`/api/shows/${id}/sheets/log.pdf`);
+  expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+  const json = (await (await request.get(`/api/shows/${id}/sheets/log.json`)).json()) as { rows: object[] };
+  expect(json.rows.at(-1)).toMatchObject({
+    about: 'Pier box, A1',
+    what: 'Plug sits loose: taped',
+    value: 'The latch broke in the rain',
+  });
+});

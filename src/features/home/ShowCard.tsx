@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Glance } from '@/core/papers/glance';
 import type { StandingState } from '@/core/papers/standing';
 import type { ShowSummary } from '@/core/show/revision';
+import { askGlance } from './glances';
 import styles from './home.module.css';
 
 /** A show with a small picture and where it stands; these come a moment later, as the show has to be planned for them. */
@@ -76,11 +77,7 @@ function useGlance({ id, sequence }: ShowSummary): Glance | null {
   const [glance, setGlance] = useState<Glance | null>(null);
   useEffect(() => {
     const leave = new AbortController();
-    fetch(`/api/shows/${id}/glance`, { signal: leave.signal })
-      .then((response) => (response.ok ? (response.json() as Promise<Glance>) : null))
-      .then(setGlance)
-      // The show can be opened without it.
-      .catch(() => {});
+    void askGlance(id, leave.signal).then((found) => leave.signal.aborted || setGlance(found));
     return () => leave.abort();
   }, [id, sequence]);
   return glance;
