@@ -329,6 +329,14 @@ test('what was noted otherwise meanwhile is asked about, and nothing is lost', a
   const asked = own.getByRole('dialog', { name: 'Noted otherwise elsewhere' });
   await expect(asked).toContainText('Pier box: First universe was typed');
   await expect(asked.getByRole('radio')).toHaveCount(2);
+  for (const each of await asked.locator('label').all()) {
+    const box = (await each.boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(360);
+    expect(box.height).toBeGreaterThanOrEqual(40);
+  }
+  // Stop is in reach whatever is asked.
+  await own.getByRole('button', { name: 'Stop', includeHidden: true }).tap();
   await asked.getByText(/^Here: taken back/).tap();
   await asked.getByRole('button', { name: 'What was noted here counts' }).tap();
   await expect(line(own)).toHaveText('saved');

@@ -28,6 +28,7 @@ function Asked({ clashes }: { clashes: readonly FactClash[] }) {
   return (
     <Modal
       opened
+      centered
       withCloseButton={false}
       closeOnEscape={false}
       closeOnClickOutside={false}
@@ -44,6 +45,7 @@ function Asked({ clashes }: { clashes: readonly FactClash[] }) {
             <strong>{thingWords(show, here)}</strong>
             <SegmentedControl
               fullWidth
+              orientation="vertical"
               size="md"
               aria-label={thingWords(show, here)}
               value={mine.has(here.id) ? 'mine' : 'theirs'}

@@ -29,11 +29,15 @@ import { useSheetItems } from './useSheetItems';
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
 export function Search() {
   const [query, setQuery] = useState('');
+  /** Whether the field has been there: what takes long is listed only then. */
+  const [opened, setOpened] = useState(false);
   /** Enter came before there was anything to take: the first line is taken once there is one. */
   const isEntered = useRef(false);
   /** Before the dialog's own focus trap, which waits a moment: a builder types on. */
   const takeKeys = useCallback((input: HTMLInputElement | null) => {
     if (!input) return fieldHasGone();
+    // The key may have come before this was here to hear of it.
+    setOpened(true);
     const { text, entered } = fieldHasCome();
     input.focus();
     if (text !== '') setQuery(text);
@@ -43,7 +47,6 @@ export function Search() {
   const { stage } = useView();
   const goTo = useGoTo();
   const commands = useCommands();
-  const [opened, setOpened] = useState(false);
   const sheets = useSheetItems(opened);
   const prints = usePrintItems(opened);
   const settings = useSettingItems();
@@ -77,7 +80,6 @@ export function Search() {
       query={query}
       onQueryChange={setQuery}
       clearQueryOnClose
-      onSpotlightOpen={() => setOpened(true)}
       onSpotlightClose={giveFocusBack}
       // It is there at once, so that what is typed right after the key lands in it.
       transitionProps={{ duration: 0 }}
