@@ -36,8 +36,8 @@ function Asked({ clashes }: { clashes: readonly FactClash[] }) {
       title="Noted otherwise elsewhere"
     >
       <p className={styles.asked}>
-        While the laptop was not heard, this was noted elsewhere too, and otherwise. Say which counts; the log
-        keeps what was there.
+        While the laptop was not heard, this was noted elsewhere too, and otherwise. Say which counts; what is
+        given up here is not sent.
       </p>
       <ul className={styles.clashes}>
         {clashes.map(({ mine: here, theirs }) => (
