@@ -12,12 +12,11 @@ const db = openDatabase(folder);
 const photos = new PhotoRepository(db);
 const worker = new Worker(() => db);
 const jobs = {
-  run: (job: Job) => ({ rest: () => Promise.resolve([...iterated(worker.start(job, () => {}))]) }),
+  run: (job: Job) => {
+    const pieces = worker.start(job, () => {});
+    return { next: () => Promise.resolve(pieces.next()).then(({ done, value }) => (done ? null : value)) };
+  },
 };
-
-function* iterated(pieces: Iterator<Uint8Array>) {
-  for (let next = pieces.next(); !next.done; next = pieces.next()) yield next.value;
-}
 
 async function main() {
   for (let i = 0; ; i += 1) {

@@ -42,7 +42,9 @@ export function TestPage({ plan, controller, prop }: { plan: Plan; controller: n
     });
   const setLevel = (next: number) => {
     setPercent(next);
-    if (test) void sendHeld(showId, { ...test, level: next / 100 });
+    if (!test) return;
+    // What was not agreed to is not sent, and must not look as if it were.
+    void sendHeld(showId, { ...test, level: next / 100 }).then((isDone) => isDone || setPercent(percent));
   };
   const isWalking = test?.pattern === 'walk';
   const firsts = FIRST.flatMap((id) => PATTERNS.filter((each) => each.id === id));

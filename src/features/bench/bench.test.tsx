@@ -103,6 +103,11 @@ describe('tests of the phone', () => {
     expect(screen.getByText('pixel 2')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: '10 %' }));
     expect(bench.asked.at(-1)).toMatchObject({ do: 'change', test: { step: 1, level: 0.1 } });
+    bench.refuse('That cannot be done.');
+    await userEvent.click(screen.getByRole('button', { name: '60 %' }));
+    await waitFor(() =>
+      expect(screen.getByRole('button', { name: '10 %' })).toHaveAttribute('aria-pressed', 'true'),
+    );
   });
 
   it('say so when they have ended, and when a stop was not heard', async () => {

@@ -23,8 +23,12 @@ export const useHeldTest = create<Held>(() => ({ to: 'rig', test: null, trouble:
 const HOLD_MS = 1500;
 const RATE_HZ = 20;
 
-/** Sends a test, or changes the one that is sent. It ends a few seconds after this phone is not heard of any more. */
-export async function sendHeld(showId: string, test: SentTest): Promise<void> {
+/**
+ * Sends a test, or changes the one that is sent. It ends a few seconds after this phone is not heard of any more.
+ *
+ * @returns whether it was done: what was sent before goes on otherwise
+ */
+export async function sendHeld(showId: string, test: SentTest): Promise<boolean> {
   const { to, test: before } = useHeldTest.getState();
   const done = await askBench(
     showId,
@@ -39,6 +43,7 @@ export async function sendHeld(showId: string, test: SentTest): Promise<void> {
         },
   );
   if (done) useHeldTest.setState({ test, trouble: null });
+  return done !== null;
 }
 
 /**

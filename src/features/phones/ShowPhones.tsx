@@ -11,7 +11,10 @@ import styles from './phones.module.css';
 export function ShowPhones() {
   const { open, show } = useDialog();
   const id = useShow((state) => state.id);
-  const [agreed, setAgreed] = useState(false);
+  const sequence = useShow((state) => state.sequence);
+  // Of the show as it was: another address is to be read again.
+  const [agreedAt, setAgreedAt] = useState<number | null>(null);
+  const agreed = agreedAt === sequence;
   return (
     <>
       <PhonesDialog opened={open === 'phones'} onClose={() => show(null)} path={`/bench/${id}`}>
@@ -25,7 +28,7 @@ export function ShowPhones() {
             <Button
               variant="default"
               onClick={() =>
-                void askBench(id, { do: 'agree' }).then((answer) => answer !== null && setAgreed(true))
+                void askBench(id, { do: 'agree' }).then((answer) => answer !== null && setAgreedAt(sequence))
               }
             >
               Let phones send to the devices…

@@ -35,12 +35,7 @@ function program(name = randomBytes(4).toString('hex')) {
     run: (job: Job) => {
       const pieces = worker.start(job, () => {});
       const next = () => Promise.resolve(pieces.next()).then(({ done, value }) => (done ? null : value!));
-      const rest = async () => {
-        const all: Uint8Array[] = [];
-        for (let piece = await next(); piece; piece = await next()) all.push(piece);
-        return all;
-      };
-      return { next, rest };
+      return { next };
     },
   };
   const around = { shows: new ShowRepository(db), photos: new PhotoRepository(db), jobs: jobs as never };

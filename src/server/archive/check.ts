@@ -1,19 +1,12 @@
 import { ShowError } from '@/core/fields/problem';
-import type { Fact } from '@/core/show/facts';
 import { parseJson, readShowFileText, zodProblems, MOST_FACTS } from '@/core/show/read';
 import { isSameFile } from './sameFile';
 import { documentText } from '../documents';
+import type { CheckedFile } from '../jobs/jobs';
 import { photosIn } from '../photos';
 import { ARCHIVE_FILES, historySchema, type ArchiveHead } from './format';
 import { replayed } from './replay';
 import { historyRows, rowPieces } from './texts';
-
-/** What is known of an archive that was checked, in front of its document and the pieces of its history. */
-export interface CheckedArchive {
-  name: string;
-  facts: Fact[];
-  photoIds: string[];
-}
 
 /**
  * Checks an archive but for its photos: the show file, the history, and that the one is what the other leads to.
@@ -53,7 +46,7 @@ export function* checkedArchive(head: ArchiveHead, showText: string, history: st
     ...rows.changes.map(({ change }) => change),
   ];
   const photoIds = [...new Set(named.flatMap(photosIn))];
-  yield JSON.stringify({ name: show.name, facts, photoIds } satisfies CheckedArchive);
+  yield JSON.stringify({ name: show.name, facts, photoIds } satisfies CheckedFile);
   yield document;
   yield* rowPieces(rows);
 }

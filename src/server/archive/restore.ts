@@ -4,10 +4,10 @@ import fs from 'node:fs';
 import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { ShowError } from '@/core/fields/problem';
+import type { CheckedFile } from '../jobs/jobs';
 import type { JobRunner } from '../jobs/runner';
 import type { PhotoRepository } from '../photos';
 import type { ShowRepository } from '../shows';
-import type { CheckedArchive } from './check';
 import { ARCHIVE_FILES, ARCHIVE_LIMITS } from './format';
 import { rowsOfPieces } from './texts';
 import { OpenArchive } from './unzip';
@@ -40,9 +40,13 @@ export async function restored(
     const input = new Uint8Array(await archive.read(ARCHIVE_FILES.show));
     const history = new Uint8Array(await archive.read(ARCHIVE_FILES.history));
     const check = jobs.run({ is: 'checkArchive', input, history, head }, signal, job);
-    const [first, document, ...rows] = await check.rest();
-    const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
-    const { name, facts, photoIds } = JSON.parse(text(first!)) as CheckedArchive;
+    const next = async () => {
+      const piece = await check.next();
+      return piece && new TextDecoder().decode(piece);
+    };
+    const { name, facts, photoIds } = JSON.parse((await next())!) as CheckedFile;
+    const document = (await check.next())!;
+    const rows = await rowsOfPieces(next);
     const known = new Set([...head.photos.map(({ id }) => id), ...head.missing]);
     const unknown = photoIds.find((id) => !known.has(id));
     if (unknown !== undefined)
@@ -57,9 +61,7 @@ export async function restored(
       signal?.throwIfAborted();
       photos.keep(await archive.photo(photo));
     }
-    return shows.keepArchived({ showId: head.showId, name }, document!, rowsOfPieces(rows.map(text)), facts, [
-      ...known,
-    ]);
+    return shows.keepArchived({ showId: head.showId, name }, document, rows, facts, [...known]);
   } finally {
     archive.close();
   }

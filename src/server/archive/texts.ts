@@ -40,11 +40,11 @@ export function* rowPieces({ copies, changes, ...rest }: HistoryRows): Generator
   }
 }
 
-/** The rows again. */
-export function rowsOfPieces(pieces: readonly string[]): HistoryRows {
-  const [first, ...changes] = pieces;
-  return {
-    ...(JSON.parse(first!) as Omit<HistoryRows, 'changes'>),
-    changes: changes.flatMap((piece) => JSON.parse(piece) as HistoryRows['changes']),
-  };
+/** The rows again, read piece by piece as they come. @param next null at the end */
+export async function rowsOfPieces(next: () => Promise<string | null>): Promise<HistoryRows> {
+  const first = JSON.parse((await next())!) as Omit<HistoryRows, 'changes'>;
+  const changes: HistoryRows['changes'] = [];
+  for (let piece = await next(); piece !== null; piece = await next())
+    changes.push(...(JSON.parse(piece) as HistoryRows['changes']));
+  return { ...first, changes };
 }
