@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { OLD_PATHS } from './src/features/view/oldAddresses';
 
 const config: NextConfig = {
   agentRules: false,
@@ -11,6 +12,7 @@ const config: NextConfig = {
   images: { unoptimized: true },
   // Types are checked apart, of the tests and scripts as well; a build for use does not wait for them.
   typescript: { ignoreBuildErrors: true },
+  redirects: async () => OLD_PATHS.map((path) => ({ ...path, permanent: true })),
 };
 
 export default config;

@@ -30,7 +30,7 @@ async function main() {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       // The compiler that runs this file calls __name to name functions, which the page does not know.
       await page.addInitScript('window.__name = (named) => named');
-      await page.goto(`${server.address}/shows/${id}/thread/prop/net-curtain`);
+      await page.goto(`${server.address}/shows/${id}/route/prop/net-curtain`);
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       await page.waitForTimeout(500);
       rows.push(...(await framesOf(page, 'picture', (columns * gridRows).toLocaleString('en'))));

@@ -31,7 +31,7 @@ async function main() {
     for (const goes of ['Preview', 'To the rig']) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       await page.addInitScript('window.__name = (named) => named');
-      await page.goto(`${server.address}/shows/${id}/prove/prop/net-curtain`);
+      await page.goto(`${server.address}/shows/${id}/test/prop/net-curtain`);
       await page.getByRole('button', { name: 'Line from left to right' }).click();
       await page.getByText(goes, { exact: true }).click();
       await page.waitForTimeout(3000);

@@ -8,20 +8,20 @@ const FOLDER = path.resolve(__dirname, '../docs/screenshots');
 const PICTURES: readonly [file: string, view: string, scheme: 'dark' | 'light', press?: string][] = [
   ['build', 'build/prop/boathouse-gable', 'dark'],
   ['screen', 'build/prop/club-screen?sheet=preview', 'light'],
-  ['thread', 'thread/prop/net-curtain/run/1/pixel/144', 'dark'],
+  ['route', 'route/prop/net-curtain/run/1/pixel/144', 'dark'],
   ['patch', 'patch/prop/net-curtain', 'dark'],
   ['setting-out', 'build/prop/lighthouse-tower?sheet=setting-out', 'dark'],
   ['site-plan', 'build?sheet=site', 'dark'],
-  ['build-sheet', 'thread/prop/lighthouse-tower?sheet=build-sheet&from=back', 'dark'],
-  ['wall-chains', 'thread/prop/score-wall', 'dark'],
-  ['papers', 'papers/prop/score-wall?paper=wall-wire.score-wall', 'light'],
+  ['build-sheet', 'route/prop/lighthouse-tower?sheet=build-sheet&from=back', 'dark'],
+  ['wall-chains', 'route/prop/score-wall', 'dark'],
+  ['print', 'print/prop/score-wall?paper=wall-wire.score-wall', 'light'],
   ['found', 'patch?sheet=found', 'dark'],
   ['network', 'patch?sheet=network', 'dark'],
-  ['feed', 'feed/prop/net-curtain', 'dark'],
-  ['schedule', 'feed?sheet=schedule', 'light'],
-  ['prove', 'prove/prop/net-curtain', 'dark', 'Strand bands'],
-  ['bring-up', 'prove/prop/net-curtain?sheet=bring-up', 'dark', 'Column 1–10'],
-  ['find', 'prove/prop/slip-rails?sheet=find', 'dark'],
+  ['power', 'power/prop/net-curtain', 'dark'],
+  ['schedule', 'power?sheet=schedule', 'light'],
+  ['test', 'test/prop/net-curtain', 'dark', 'Strand bands'],
+  ['first-power-up', 'test/prop/net-curtain?sheet=first-power-up', 'dark', 'Column 1–10'],
+  ['find', 'test/prop/slip-rails?sheet=find', 'dark'],
 ];
 
 /** Pages beside the stages: file name, address with the show’s id, width and height, what stands there when all of it is drawn. */
@@ -35,8 +35,8 @@ const PAGES: readonly [
   ['start', () => '/', 1280, 800, 'text=runs on ports'],
   ['practice', () => '/practice?level=3&seed=42', 1280, 800, 'text=things the matter'],
   [
-    'bench-prop',
-    (id) => `/bench/${id}?page=prop&prop=pier-railing&pixel=34`,
+    'phone-prop',
+    (id) => `/phone/${id}?page=prop&prop=pier-railing&pixel=34`,
     390,
     844,
     'text=Port and place',
@@ -55,7 +55,7 @@ async function main() {
       await page.getByRole('region', { name: 'Address ruler' }).waitFor();
       if (press) await page.getByRole('main').getByRole('button', { name: press }).click();
       // Fonts and the first frames of the canvases.
-      await page.waitForTimeout(['feed', 'find', 'papers'].includes(file) ? 3000 : 800);
+      await page.waitForTimeout(['power', 'find', 'print'].includes(file) ? 3000 : 800);
       await page.screenshot({ path: path.join(FOLDER, `${file}.png`) });
       await page.close();
     }

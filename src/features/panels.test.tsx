@@ -32,7 +32,7 @@ describe('findings', () => {
   it('are counted when there are too many to show', () => {
     const show = aShow({ props: Array.from({ length: 15 }, (_, i) => aLine(`rail-${i}`, 5)) });
     openShow(show, <Findings findings={findingsOf(planShow(show))} />);
-    expect(screen.getAllByText(/To mend/)).toHaveLength(12);
+    expect(screen.getAllByText(/Next step/)).toHaveLength(12);
     expect(screen.getByText('And 3 more.')).toBeInTheDocument();
   });
 });

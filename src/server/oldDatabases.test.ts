@@ -37,6 +37,7 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
       '0003.sqlite': 2,
       '0004.sqlite': 3,
       '0005.sqlite': 4,
+      '0006.sqlite': 5,
     }[file]!;
     const open = () => {
       const copy = path.join(folder, 'rapid-lantern.sqlite');
@@ -103,7 +104,7 @@ describe.each(fs.readdirSync(FOLDER).filter((name) => name.endsWith('.sqlite')))
 );
 
 // From the second version of the file on, changes are of records.
-it.each(['0003.sqlite', '0004.sqlite', '0005.sqlite'])(
+it.each(['0003.sqlite', '0004.sqlite', '0005.sqlite', '0006.sqlite'])(
   'edits that were made with the version of %s are there when it is opened with this one',
   (file) => {
     const copy = path.join(folder, 'rapid-lantern.sqlite');

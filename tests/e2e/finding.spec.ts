@@ -12,7 +12,7 @@ for (const [query, title, port] of [
 ] as const)
   test(`the search finds ${query} and shows it`, async ({ page, request }) => {
     const id = await demoShow(request);
-    await openAt(page, id, 'thread');
+    await openAt(page, id, 'route');
     await page.keyboard.press('Control+k');
     await page.keyboard.type(query);
     await page.keyboard.press('Enter');
@@ -46,17 +46,17 @@ test('the search finds props and ports, says why it finds nothing, and runs comm
 
 test('every view has an address of its own, and Back goes back', async ({ page, request }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/net-curtain/run/2/pixel/5?from=back');
+  await openAt(page, id, 'route/prop/net-curtain/run/2/pixel/5?from=back');
   await expect(page.getByTestId('pixel-title')).toHaveText('Pixel 5 of run 2');
   await expect(page.getByTestId('picture')).toHaveAttribute('aria-label', /seen from the back/);
   await page.getByTestId('prop-loft-windows').click();
-  await expect(page).toHaveURL(/thread\/prop\/loft-windows\?from=back/);
+  await expect(page).toHaveURL(/route\/prop\/loft-windows\?from=back/);
   await page.goBack();
   await expect(page.getByTestId('pixel-title')).toHaveText('Pixel 5 of run 2');
   await page.goto(`/shows/${id}/patch/port/B1/pixel/146`);
   await expect(page.getByTestId('pixel-title')).toHaveText('Pixel 144 of run 1');
   // An address with a slip in it still shows the show.
-  await openAt(page, id, 'thread/prop/nothing-here/run/x/pixel/-4');
+  await openAt(page, id, 'route/prop/nothing-here/run/x/pixel/-4');
   await expect(page.getByText('Choose a prop on the left')).toBeVisible();
 });
 
@@ -75,7 +75,7 @@ test('everything is reached by keys', async ({ page, request }) => {
   await page.keyboard.press('ArrowDown');
   await expect(page).toHaveURL(/prop\/net-curtain/);
   await page.keyboard.press('2');
-  await expect(page).toHaveURL(/\/thread\//);
+  await expect(page).toHaveURL(/\/route\//);
   await page.keyboard.press('ArrowRight');
   await expect(page.getByTestId('pixel-title')).toHaveText('Pixel 1 of run 1');
   await page.keyboard.press('Shift+ArrowRight');
@@ -89,7 +89,7 @@ test('everything is reached by keys', async ({ page, request }) => {
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('3');
-  await expect(page).toHaveURL(/\/thread\//);
+  await expect(page).toHaveURL(/\/route\//);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
   // The corner picker has the arrows to itself, and letters work there all the same.
@@ -106,7 +106,7 @@ test('from the back, left and right swap in the picture, the words and the corne
   request,
 }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/net-curtain');
+  await openAt(page, id, 'route/prop/net-curtain');
   await expect(page.getByRole('radio', { name: 'bottom left' })).toBeChecked();
   await page.getByText('From the back').click();
   await expect(page.getByRole('radio', { name: 'bottom right' })).toBeChecked();
@@ -121,7 +121,7 @@ test('the picture is pointed at, panned and zoomed; the ruler leads to its chann
   request,
 }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/loft-windows');
+  await openAt(page, id, 'route/prop/loft-windows');
   const picture = page.getByTestId('picture');
   const box = (await picture.boundingBox())!;
   // The first pixel of the loft windows is at the top right; its grid of 7 × 4 is fitted with a margin of 64.
@@ -185,7 +185,7 @@ test('settings, sheets, places and commands are found by their words, and the fo
 
 test('a link to what is not there says so', async ({ page, request }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/net-curtain/run/1/pixel/9999');
+  await openAt(page, id, 'route/prop/net-curtain/run/1/pixel/9999');
   await expect(page.getByText('Run 1 of Net curtain has no pixel 9,999: it ends with 280.')).toBeVisible();
   await openAt(page, id, 'patch/port/Z9');
   await expect(page.getByText('There is no port Z9 in this show.')).toBeVisible();

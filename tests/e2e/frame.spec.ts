@@ -70,14 +70,14 @@ async function aPhone(browser: Browser, baseURL: string | undefined) {
   return context.newPage();
 }
 
-test('the bench pages ask no server on the way, and are ticked with a thumb', async ({
+test('the phone pages ask no server on the way, and are ticked with a thumb', async ({
   browser,
   request,
   baseURL,
 }) => {
   const id = await demoShow(request);
   const page = await aPhone(browser, baseURL);
-  await page.goto(`/bench/${id}`);
+  await page.goto(`/phone/${id}`);
   await page.getByRole('button', { name: /^A1/ }).waitFor();
   expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
   expect(await reachProblems(page)).toEqual([]);

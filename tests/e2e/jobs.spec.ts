@@ -55,7 +55,7 @@ test('a wall, from the start page to the drawing that it is wired by', async ({ 
   await fill(page, 'Panels down', '5');
   await expect(page.getByText('1.92 m × 800 mm').first()).toBeVisible();
   await mouse.on(page.getByRole('radio', { name: /IN at the right/ }));
-  await mouse.on(button(page, 'Thread it'));
+  await mouse.on(button(page, 'Route it'));
   await expect(page.getByTestId('wall-back')).toBeVisible();
   tell('wall to its drawing', mouse.clicks, 5, 'clicks');
   // 384 by 160 pixels of 3 channels are 360 full universes.
@@ -72,7 +72,7 @@ test('the score board: its chains, its universes by either packing', async ({ pa
   await fill(page, 'Panels down', '5');
   // At the left seen from the back is at the right seen from the front.
   await page.getByRole('radio', { name: /IN at the left/ }).click();
-  await button(page, 'Thread it').click();
+  await button(page, 'Route it').click();
   await button(page, 'Put several lines on an output, zigzag').click();
   const facts = page.getByRole('complementary', { name: 'Settings and facts' });
   await expect(facts).toContainText('Longest chain12 panels');
@@ -170,7 +170,7 @@ test('a half tree with a universe for each strand', async ({ page, request }) =>
   // 12 gaps of 15 degrees on a radius of 1.8 m: 2 * 1.8 * sin(7.5 degrees), and 1.8 * pi / 12.
   await expect(first).toContainText('470');
   await expect(first).toContainText('471');
-  await button(page, /^2 Thread/).click();
+  await button(page, /^2 Route/).click();
   await fill(page, 'Runs', '13');
   await button(page, /^3 Patch/).click();
   await addController(page, /^16 ports, Ethernet/);

@@ -148,7 +148,7 @@ test('ten wrong codes are slowed, also the right one behind them', async ({ requ
 
 test('a phone enters the code once, and is sent away at the laptop', async ({ browser, page, request }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}`);
+  const own = await phone(browser, request, `/phone/${id}`);
   await expect(own.getByRole('heading', { level: 1 })).toContainText('Ports');
   await own.reload();
   await expect(own.getByRole('heading', { level: 1 })).toContainText('Ports');
@@ -167,17 +167,17 @@ test('a phone enters the code once, and is sent away at the laptop', async ({ br
   await expect(own.getByRole('heading', { name: 'Access code' })).toBeVisible();
 });
 
-const PAGES = ['ports', 'ticks', 'bring-up', 'prop', 'test', 'note', 'code'];
+const PAGES = ['ports', 'ticks', 'first-power-up', 'prop', 'test', 'note', 'code'];
 
 test('on a phone every page fits, is reached with a thumb, and axe finds nothing serious', async ({
   browser,
   request,
 }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}`);
+  const own = await phone(browser, request, `/phone/${id}`);
   for (const each of PAGES) {
     await own
-      .getByRole('navigation', { name: 'Bench pages' })
+      .getByRole('navigation', { name: 'Phone pages' })
       .getByRole('button')
       .nth(PAGES.indexOf(each))
       .tap();
@@ -191,7 +191,7 @@ test('on a phone every page fits, is reached with a thumb, and axe finds nothing
 
 test('a pixel is found on the phone from either side, with its address', async ({ browser, request }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}?page=prop&prop=pier-railing`);
+  const own = await phone(browser, request, `/phone/${id}?page=prop&prop=pier-railing`);
   const canvas = own.getByRole('img', { name: /Pier railing/ });
   await expect(canvas).toHaveAccessibleName(/seen from the front/);
   await own.getByRole('button', { name: 'seen from the back' }).tap();
@@ -222,15 +222,15 @@ test('a test that a phone sends ends with the phone, and goes to devices only wh
   const sending = async () =>
     ((await (await request.get(`/api/shows/${id}/bench`)).json()) as { sending: { isHeld: boolean } | null })
       .sending;
-  const own = await phone(browser, request, `/bench/${id}?page=test&about=prop&prop=pier-railing`);
+  const own = await phone(browser, request, `/phone/${id}?page=test&about=prop&prop=pier-railing`);
   const tests = own.getByRole('group', { name: 'Tests' });
   await own.getByRole('button', { name: 'To the devices' }).tap();
   await tests.getByRole('button', { name: 'Red' }).tap();
   await expect(own.getByText('Nobody has agreed at the laptop yet', { exact: false })).toBeVisible();
   expect(await sending()).toBeNull();
-  await own.getByRole('button', { name: 'To the rig' }).tap();
+  await own.getByRole('button', { name: 'To the simulator' }).tap();
   await tests.getByRole('button', { name: 'Red' }).tap();
-  await expect(own.getByText('Red goes to the rig', { exact: false })).toBeVisible();
+  await expect(own.getByText('Red goes to the simulator', { exact: false })).toBeVisible();
   expect(await sending()).toMatchObject({ isHeld: true });
   // It is held for longer than it lasts without.
   await own.waitForTimeout(6500);
@@ -261,7 +261,7 @@ test('what is ticked, typed and photographed without a line waits, outlasts the 
   request,
 }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}?page=ticks&device=pier-box`);
+  const own = await phone(browser, request, `/phone/${id}?page=ticks&device=pier-box`);
   await own.getByText('0 of 19 typed').waitFor();
   await own.context().setOffline(true);
   await expect(line(own)).toContainText('The laptop is not heard. What you tick or type waits');
@@ -287,7 +287,7 @@ test('what is ticked, typed and photographed without a line waits, outlasts the 
   const context = own.context();
   await context.setOffline(false);
   const again = await context.newPage();
-  await again.goto(`/bench/${id}?page=note&about=device&device=pier-box`);
+  await again.goto(`/phone/${id}?page=note&about=device&device=pier-box`);
   await expect(line(again)).toHaveText('saved');
   await expect(again.getByAltText('Before the lid was closed')).toBeVisible();
   const noted = await factsOf(request, id);
@@ -313,8 +313,8 @@ test('what was noted otherwise meanwhile is asked about, and nothing is lost', a
   request,
 }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}?page=ticks&device=pier-box`);
-  await page.goto(`/bench/${id}?page=ticks&device=pier-box`);
+  const own = await phone(browser, request, `/phone/${id}?page=ticks&device=pier-box`);
+  await page.goto(`/phone/${id}?page=ticks&device=pier-box`);
   await tick(page, /First universe/).check();
   await expect(tick(own, /First universe/)).toBeChecked();
   await own.context().setOffline(true);
@@ -351,7 +351,7 @@ test('two phones and a laptop that tick one list agree within a second of being 
   request,
 }) => {
   const id = await demoShow(request);
-  const path = `/bench/${id}?page=ticks&device=pier-box`;
+  const path = `/phone/${id}?page=ticks&device=pier-box`;
   const one = await phone(browser, request, path);
   const other = await phone(browser, request, path);
   await page.goto(path);
@@ -383,7 +383,7 @@ test('measured on the phone, used at the laptop, and undone without losing the m
   request,
 }) => {
   const id = await demoShow(request);
-  const own = await phone(browser, request, `/bench/${id}?page=note&about=device&device=pier-box`);
+  const own = await phone(browser, request, `/phone/${id}?page=note&about=device&device=pier-box`);
   await own.getByLabel('What it is of the plan').selectOption('What it takes itself, with nothing lit');
   await own.getByLabel('Value and unit').fill('some');
   await own.getByRole('button', { name: 'Write it down' }).tap();

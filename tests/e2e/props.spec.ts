@@ -58,14 +58,14 @@ test('a tree: from its measures to every stake, and a tree that cannot be is men
 
 test('schemes are compared, and the one that is chosen is threaded', async ({ page, request }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/net-curtain?sheet=compare');
+  await openAt(page, id, 'route/prop/net-curtain?sheet=compare');
   const schemes = page.getByTestId('schemes');
   await expect(schemes.getByRole('row')).toHaveCount(9);
   await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (2)');
   // A slower port needs more runs.
   await fill(page, 'A port drives', '150');
   await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (4)');
-  await page.getByRole('button', { name: 'Thread it so' }).click();
+  await page.getByRole('button', { name: 'Use this' }).click();
   await expect(saving(page)).toHaveText('rev 1 · saved');
   await expect(schemes.getByText('in use')).toBeVisible();
   await page.getByRole('button', { name: 'Build sheet' }).click();

@@ -326,7 +326,7 @@ test('the club screen on a supply of 8 A beside a small computer: how bright it 
     supplies: [],
     tasks: [],
   });
-  await openAt(page, id, 'feed?sheet=draw');
+  await openAt(page, id, 'power?sheet=draw');
   for (const [part, amps] of [
     ['Dark, its chip alone', '0 mA'],
     ['Red, fullest', '20 mA'],
@@ -342,7 +342,7 @@ test('the club screen on a supply of 8 A beside a small computer: how bright it 
   await supply.getByLabel('Rated for', { exact: true }).press('Enter');
   await supply.getByRole('button', { name: 'Something else hangs on it…' }).click();
   await expect(supply.getByLabel('It draws', { exact: true })).toHaveValue('2.5 A');
-  await openAt(page, id, 'feed/prop/club');
+  await openAt(page, id, 'power/prop/club');
   await page.getByRole('button', { name: 'Bring a lead to it' }).click();
   await page.getByRole('button', { name: 'Brightness' }).click();
   const caps = page

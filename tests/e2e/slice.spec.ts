@@ -12,8 +12,8 @@ test('from a changed count to the addresses, on screen and as a file', async ({ 
   await expect(saving(page)).toHaveText('rev 1 · saved');
 
   // Thread: from the other corner, in one run.
-  await page.getByRole('button', { name: 'Thread it' }).click();
-  await expect(page).toHaveURL(/\/thread\/prop\/net-curtain$/);
+  await page.getByRole('button', { name: 'Route it' }).click();
+  await expect(page).toHaveURL(/\/route\/prop\/net-curtain$/);
   await page.getByRole('radio', { name: 'top right' }).click();
   await page.getByText('Straight', { exact: true }).click();
   await fill(page, 'Runs', '1');
@@ -52,7 +52,7 @@ test('from a changed count to the addresses, on screen and as a file', async ({ 
   const pixels = lines.filter((line) => line.startsWith('Net curtain,2,'));
   expect(pixels).toHaveLength(308);
   expect(pixels[0]).toContain('Net curtain,2,1,B3,1,');
-  await page.goto(`/shows/${id}/thread/prop/net-curtain/run/2/pixel/1`);
+  await page.goto(`/shows/${id}/route/prop/net-curtain/run/2/pixel/1`);
   const [, , , , , universe, channel] = pixels[0]!.split(',');
   await expect(page.getByTestId('callout')).toContainText(`U${universe} ch ${channel}–`);
 });

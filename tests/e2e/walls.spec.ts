@@ -20,7 +20,7 @@ test('a wall from panels to what is typed and wired', async ({ page, request }) 
   await expect(page.getByText(/some 2 to 4 A at 5 V/)).toBeVisible();
   await page.getByLabel('At full white').press('Escape');
 
-  await page.getByRole('button', { name: 'Thread it' }).click();
+  await page.getByRole('button', { name: 'Route it' }).click();
   await expect(page.getByTestId('wall-front')).toBeVisible();
   await expect(page.getByTestId('wall-back')).toBeVisible();
   await page.getByRole('button', { name: 'Compare styles' }).click();
@@ -40,7 +40,7 @@ test('panels are chosen on both sides at once, and moved by hand and by keyboard
   request,
 }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/score-wall');
+  await openAt(page, id, 'route/prop/score-wall');
   const back = page.getByTestId('wall-back');
   await back.focus();
   // From the back, the arrow to the left goes to higher columns of the front.
@@ -62,7 +62,7 @@ test('panels are chosen on both sides at once, and moved by hand and by keyboard
 
 test('a chain is drawn over panels with the mouse', async ({ page, request }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/score-wall');
+  await openAt(page, id, 'route/prop/score-wall');
   const box = (await page.getByTestId('wall-front').boundingBox())!;
   // The middle row lies across the middle of the board; draw from its third panel down to the row below.
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -82,7 +82,7 @@ test('the field sheet keeps its ticks, and says what each width is the width of'
   request,
 }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/score-wall?sheet=field-sheet');
+  await openAt(page, id, 'route/prop/score-wall?sheet=field-sheet');
   await expect(page.getByRole('row', { name: /^Width 320 the whole wall/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Pixels across 64 a panel/ })).toBeVisible();
   await Promise.all([
@@ -100,7 +100,7 @@ test('a disagreement of packings is predicted, and the test picture is a PNG of 
   request,
 }) => {
   const id = await demoShow(request);
-  await openAt(page, id, 'thread/prop/score-wall?sheet=picture-map');
+  await openAt(page, id, 'route/prop/score-wall?sheet=picture-map');
   await expect(page.getByRole('img', { name: 'red sent, seen as red, blue, green, red' })).toBeVisible();
   await fill(page, 'The driver reads', '510');
   await expect(page.getByText('Both ends agree')).toBeVisible();
@@ -122,7 +122,7 @@ test('a wall of two million pixels is planned with progress and drawn without a 
   Object.assign(shape, { panel: { ...(shape as { panel: object }).panel, columns: 32, rows: 16 } });
   const big = { ...wall, shape } as typeof wall;
   const id = await demoShow(request, { props: [big], patch: [], controllers: DEMO.controllers });
-  await openAt(page, id, 'thread/prop/score-wall');
+  await openAt(page, id, 'route/prop/score-wall');
   const board = page.getByTestId('wall-front');
   await board.hover();
   const frames = await page.evaluate(async () => {

@@ -88,7 +88,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
       does: 'White at a tenth for a minute, then a hand near each lead, plug and fuse; touch nothing bare.',
       expect: 'None of them is warm.',
       otherwise:
-        'Switch off at once. A warm lead is too thin or too long for what flows, a warm plug makes bad contact: look at it in Feed before it is lit again.',
+        'Switch off at once. A warm lead is too thin or too long for what flows, a warm plug makes bad contact: look at it in Power before it is lit again.',
       caution: 'Anything warm stops the test.',
       leads: leadsOf(plan, prop).map(({ id, name }) => ({ id, name })),
       isStop: true,
@@ -109,7 +109,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
       trial(id, {
         stage: 'colour',
         otherwise:
-          'A colour order; or, where colours change along it, channels that are off. Three fills tell which: bench help reads them.',
+          'A colour order; or, where colours change along it, channels that are off. Three fills tell which: Quick checks reads them.',
       }),
     ),
     ...trial('white', {
@@ -146,7 +146,7 @@ export function propSteps(plan: Plan, prop: number): BringUpStep[] {
       expect: 'White to its last light, for as long as you look.',
       otherwise:
         'Yellow or red towards an end: volts are low there, feed it nearer. Dark after a moment: a supply or a fuse gave out.',
-      caution: 'Raise it slowly, and no further than Feed says is safe. Leads and plugs stay cold.',
+      caution: 'Raise it slowly, and no further than Power says is safe. Leads and plugs stay cold.',
     }),
     ...trial('afterCut', {
       stage: 'full',

@@ -11,7 +11,7 @@ export const boardLimit = defineCheck(
       const over = pixels.length - mostPixels;
       return [
         {
-          severity: 'wrong' as const,
+          rank: 'willNotLight' as const,
           stage: 'build' as const,
           propId: prop.id,
           message: `${prop.name} has ${countOf(pixels.length, 'pixel')}, ${over} more than the ${mostPixels} that its board drives. The last ${over === 1 ? 'one stays' : `${over} stay`} dark.`,

@@ -17,12 +17,13 @@ export const boardPasses = defineCheck(
       });
       if (own.length === 0) return [];
       const { passesAmps, portFuseAmps } = boardPowerOf(controller);
-      const about = { severity: 'wrong' as const, stage: 'feed', controllerId: controller.id, mends: [] };
+      const about = { stage: 'power', controllerId: controller.id, mends: [] };
       const found: Omit<Finding, 'check'>[] = [];
       const amps = own.reduce((sum, lead) => sum + lead.amps, 0);
       if (amps > passesAmps.value + 1e-9)
         found.push({
           ...about,
+          rank: 'canBurn',
           message: `${controller.name} passes on ${formatAmps(amps)} at full white, and carries ${formatAmps(passesAmps.value)} (${standingWords(passesAmps)}). Its copper or its socket gets hot: feed the pixels from the supply itself, or type a limiter into the device.`,
         });
       const ofPort = new Map<number, number>();
@@ -34,6 +35,7 @@ export const boardPasses = defineCheck(
         if (portFuseAmps && portAmps > portFuseAmps.value + 1e-9)
           found.push({
             ...about,
+            rank: 'willNotLight',
             message: `${controller.label}${port} of ${controller.name} gives ${formatAmps(portAmps)} at full white, and its fuse is ${formatAmps(portFuseAmps.value)}: it opens. Feed part of it from the supply itself, or type a limiter into the device.`,
           });
       return found;

@@ -22,7 +22,7 @@ export const cardRectangles = defineCheck(
       const across = new Set(driver.cards.map((card) => card.column)).size;
       const down = new Set(driver.cards.map((card) => card.row)).size;
       return [
-        finding('wrong', `${words.join('; ')}.`, [
+        finding('willNotLight', `${words.join('; ')}.`, [
           rethread(`Cut the wall evenly into ${across} × ${down} cards`, {
             driver: { ...driver, cards: evenCards(columns, rows, across, down) },
           }),

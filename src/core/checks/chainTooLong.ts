@@ -19,7 +19,7 @@ export const chainTooLong = defineCheck(
       return [
         ...tooLong.slice(0, 1).map((chain) =>
           finding(
-            'wrong',
+            'willNotLight',
             `output ${name(chain)} has ${countOf(chain.panels.length, 'panel')}, ${chain.panels.length - most} more than the ${most} that its driver takes (${standingWords(driver.mostPanelsPerOutput)}). The rest stays dark, or everything flickers.`,
             layAnew('Lay the chains anew, spread evenly', 'zigzag', (after) =>
               after.chains.every((each) => each.panels.length <= most),
@@ -28,7 +28,7 @@ export const chainTooLong = defineCheck(
         ),
         ...beyond.slice(0, 1).map((chain) =>
           finding(
-            'wrong',
+            'willNotLight',
             `it needs output ${name(chain)}, but ${driver.kind === 'cards' ? 'each card' : 'the hat'} has ${countOf(outputs, 'output')}. The panels there stay dark.`,
             [
               ...(prop.threading.chaining.by === 'design' && prop.threading.chaining.style === 'lineEach'

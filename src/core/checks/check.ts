@@ -1,14 +1,16 @@
 import type { Plan } from '../plan/planned';
 import type { Edit } from '../show/edits/registry';
 import type { Facts } from '../show/facts';
+import type { Rank } from './rank';
 
 /** Id of the stage of work at which a finding is mended. */
 export type FindingStage = string;
 
-/** Something to look at. `wrong` will not light as planned; `look` may be meant, and is worth a look. */
+/** Something that wants attention. */
 export interface Finding {
   check: string;
-  severity: 'wrong' | 'look';
+  /** How bad it is; null for a step of the work that has not been done yet. */
+  rank: Rank | null;
   stage: FindingStage;
   propId?: string;
   controllerId?: string;

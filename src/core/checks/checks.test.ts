@@ -1,8 +1,12 @@
+import fs from 'node:fs';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { applyEdit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 import { BY_CHECK } from '../diagnose/raised';
+import { Facts } from '../show/facts';
+import { readShowFile } from '../show/read';
+import { RANKS } from './rank';
 import { CHECKS, findingsOf } from './registry';
 
 const of = (show: Show) => findingsOf(planShow(show));
@@ -138,4 +142,20 @@ it('finds universes past the last one, and Art-Net addresses that do not exist',
   const low = far({ firstUniverse: 1, protocol: 'artnet', artNetOffset: -2 });
   expect(idsOf(low)).toEqual(['art-net-range']);
   expect(mended(low)).toEqual([]);
+});
+
+describe('ranks', () => {
+  const demo = readShowFile(JSON.parse(fs.readFileSync('demo/marrow-quay.show.json', 'utf8')));
+  const found = findingsOf(planShow(demo.show), new Facts(demo.facts));
+
+  it('are in order, next steps last', () => {
+    const order = found.map(({ rank }) => [...RANKS, null].indexOf(rank));
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
+    expect(found.at(-1)).toMatchObject({ check: 'run-on-no-port', rank: null });
+  });
+
+  it('of the demo show hold nothing that can burn or break; its curtain is fed too little, and comes first', () => {
+    expect(found.filter(({ rank }) => rank === 'canBurn' || rank === 'canBreak')).toEqual([]);
+    expect(found[0]).toMatchObject({ check: 'starved-pixels', propId: 'net-curtain' });
+  });
 });

@@ -24,10 +24,10 @@ function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {
     dataLead: { ...line.said, ...change },
   });
   const found: Omit<Finding, 'check'>[] = [];
-  const add = (severity: Finding['severity'], message: string, mends: Mend[]) =>
+  const add = (message: string, mends: Mend[]) =>
     found.push({
-      severity,
-      stage: 'feed',
+      rank: 'willLookWrong',
+      stage: 'power',
       propId,
       controllerId: controller.id,
       message: `Data from ${name}: ${message}`,
@@ -35,7 +35,6 @@ function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {
     });
   if (line.driver === 'shifter')
     add(
-      'look',
       'a slow two-way shifter fails at 800 kHz, at first only when it is cold or the wire is long. A fast one-way buffer (74AHCT, 74HCT) does not.',
       [
         {
@@ -58,13 +57,12 @@ function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {
       label: 'Put a hidden pixel before it',
       edit: { type: 'setSkippedPixels', propId, run: number, skippedPixels: 1 },
     });
-    add('look', level, mends);
+    add(level, mends);
   }
   const reach = line.reach === 'wrong' ? reachWords(line) : '';
-  if (reach) add('look', reach, [{ label: 'Build in a differential pair', edit: say({ helper: 'pair' }) }]);
+  if (reach) add(reach, [{ label: 'Build in a differential pair', edit: say({ helper: 'pair' }) }]);
   if (line.ground === 'none')
     add(
-      'wrong',
       'no ground goes along, and no supply joins the two: without a common ground lights flicker at random.',
       [{ label: 'Ground goes along with data', edit: say({ ground: 'along' }) }],
     );

@@ -16,6 +16,7 @@ import { policyOfRun } from '../plan/plan';
 import type { LaidShow, Plan } from '../plan/planned';
 import { countOf, groupDigits } from '../units/number';
 import { defineCheck, type Finding, type Mend } from './check';
+import type { Rank } from './rank';
 import { moveElsewhere } from './moveElsewhere';
 import { packWholePixels } from './packWholePixels';
 import { splitToFit } from './splitToFit';
@@ -34,8 +35,8 @@ export const deviceLimits = defineCheck(
     }),
 );
 
-function finding(controller: Controller, severity: Finding['severity'], message: string, mends: Mend[] = []) {
-  return { severity, stage: 'patch' as const, controllerId: controller.id, message, mends };
+function finding(controller: Controller, rank: Rank, message: string, mends: Mend[] = []) {
+  return { rank, stage: 'patch' as const, controllerId: controller.id, message, mends };
 }
 
 function limitsOfType(
@@ -74,7 +75,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         `Port ${portName(controller, over.port)} drives ${countOf(drivenOnPort(plan, over), 'pixel')}, but with ${countOf(ports.length, 'port')} switched on ${controller.name} drives ${groupDigits(perPort)} on each (${standingWords(type.pixelsPerPort)}). The rest stays dark.`,
         [change(`Count on ${groupDigits(perPort)} a port`, { mostPixelsPerPort: perPort })],
       ),
@@ -83,7 +84,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         `${controller.name} is to drive ${countOf(total, 'pixel')}, ${groupDigits(total - type.mostPixels.value)} more than it can (${standingWords(type.mostPixels)}). The last of them stay dark.`,
         lastElsewhere((after) => drivenBy(after, index) <= type.mostPixels!.value),
       ),
@@ -94,7 +95,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         `${controller.name} needs ${countOf(universes.size, 'universe')}, and takes ${type.mostUniverses.value} (${standingWords(type.mostUniverses)}). What lies beyond stays dark.`,
         [
           ...(policies.some(({ packing }) => packing.kind === 'custom')
@@ -111,7 +112,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         `${controller.name} does not take this packing (${standingWords(type.packings)}). Colours rotate from the second universe on.`,
         type.packings.value.includes('wholePixels') ? packWholePixels(plan, index) : [],
       ),
@@ -123,7 +124,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         `Pixels lie across two universes on ${controller.name}, which does not take that (${standingWords(type.straddles)}). One pixel at each border shows wrong colours.`,
         packWholePixels(plan, index),
       ),
@@ -135,7 +136,7 @@ function limitsOfType(
         found.push(
           finding(
             controller,
-            'wrong',
+            'willNotLight',
             `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${standingWords(type.severalUniversesPerPort)}). Everything after the first stays dark.`,
             port.runs.length > 1
               ? moveElsewhere(plan, beyondFirstUniverse(plan, port))
@@ -151,7 +152,7 @@ function limitsOfType(
       found.push(
         finding(
           controller,
-          'wrong',
+          'willNotLight',
           `Universe ${high} is Art-Net port-address ${portAddressOn(controller, high)}, and ${controller.name} speaks a version without nets: it reaches 0 to 255 (${standingWords(type.artNetNets)}). It hears nothing there, or what is meant for another.`,
           [change(`Send it E1.31 instead`, { protocol: 'e131' })],
         ),
@@ -163,7 +164,7 @@ function limitsOfType(
     found.push(
       finding(
         controller,
-        'wrong',
+        'willNotLight',
         hasWall
           ? `${controller.name} is a ${classOf(type).label}, which drives no panels.`
           : `${controller.name} is a ${classOf(type).label}, which drives panels, not strings of pixels.`,
@@ -220,7 +221,7 @@ function ownRange(plan: Plan, controller: Controller, index: number): Omit<Findi
   return [
     finding(
       controller,
-      'wrong',
+      'willLookWrong',
       `${controller.name} is to stay within universe ${controller.lastUniverse}, but its runs go on to universe ${highest}. Another device may listen there.`,
       [
         {

@@ -11,7 +11,7 @@ export const emptyLeg = defineCheck('empty-leg', 'Every leg of a line is long en
             ? []
             : [
                 {
-                  severity: 'look' as const,
+                  rank: 'worthKnowing' as const,
                   stage: 'build' as const,
                   propId: prop.id,
                   message: `${prop.name}: leg ${i + 1} is ${formatLength(leg.lengthMm)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm)}, so it has no pixel.`,

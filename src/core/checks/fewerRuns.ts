@@ -13,8 +13,8 @@ export const fewerRuns = defineCheck(
       const strands = countOf(runCount, kindOf(prop).strandWord(prop.threading));
       return [
         {
-          severity: 'look' as const,
-          stage: 'thread' as const,
+          rank: 'worthKnowing' as const,
+          stage: 'route' as const,
           propId: prop.id,
           message: `${prop.name} is to have ${countOf(wantedRuns(prop.threading.runs), 'run')}, but only ${strands} to split between, so it has ${countOf(runCount, 'run')}.`,
           mends: [

@@ -22,7 +22,7 @@ export const foundDifferences = defineFactsCheck(
           ? [
               {
                 ...about,
-                severity: colours.isRight ? ('look' as const) : ('wrong' as const),
+                rank: colours.isRight ? ('worthKnowing' as const) : ('willLookWrong' as const),
                 message: colours.words,
                 mends: [],
               },
@@ -32,7 +32,7 @@ export const foundDifferences = defineFactsCheck(
           ? [
               {
                 ...about,
-                severity: 'look' as const,
+                rank: 'willLookWrong' as const,
                 message: `${controller.name}: ${countOf(list.length, 'value')} of ${found.where === 'sender' ? 'its sender' : 'it'}, found ${found.foundAt}, ${list.length === 1 ? 'is' : 'are'} not as planned. ${first.port || 'All of it'}, ${first.what}: planned ${first.planned}, found ${first.found}; ${first.symptom}.`,
                 mends: [],
               },

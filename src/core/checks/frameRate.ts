@@ -19,7 +19,7 @@ export const frameRate = defineCheck(
       const baud = plan.show.controllerTypes.find((each) => each.id === controller.typeId)?.baud;
       return [
         {
-          severity: 'look' as const,
+          rank: 'willLookWrong' as const,
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[port.runs[0]!]!.prop]!.id,
           controllerId: controller.id,

@@ -44,7 +44,7 @@ it('drops volts in the pair of wires that all leads share', () => {
 it('counts spare positions against the pair that feeds the row, and mends it', () => {
   const show = rowOf(4, {});
   const [one] = found(show);
-  expect(one).toMatchObject({ severity: 'look' });
+  expect(one).toMatchObject({ rank: 'worthKnowing' });
   expect(one!.message).toContain('12.8 A at full white; with its 2 spare positions');
   expect(one!.mends.map(({ label }) => label)).toEqual(['Take AWG\u00a012']);
   const after = applyEdit(show, one!.mends[0]!.edit);
@@ -55,25 +55,25 @@ it('counts spare positions against the pair that feeds the row, and mends it', (
 it('counts no more for spare positions than the supply is rated for', () => {
   const show = rowOf(4, {});
   const supplies = show.supplies.map((supply) => ({ ...supply, ratedAmps: typed(15) }));
-  expect(found({ ...show, supplies })).toEqual([expect.objectContaining({ severity: 'look' })]);
+  expect(found({ ...show, supplies })).toEqual([expect.objectContaining({ rank: 'canBurn' })]);
   expect(found({ ...show, supplies })[0]!.message).toContain('let 20 A through');
 });
 
 it.each([
-  ['more leads than positions', 4, { positions: 3 }, 'wrong', '4 leads on a row of 3 fuses'],
-  ['a pair that is too thin now', 6, {}, 'wrong', 'It gets hot'],
-  ['a fuse above its wires', 2, { positions: 2, fuseAmps: 25 as const }, 'wrong', 'does not protect it'],
-  ['a fuse that opens', 2, { positions: 2, fuseAmps: 5 as const }, 'wrong', 'want 6.4 A'],
+  ['more leads than positions', 4, { positions: 3 }, 'canBurn', '4 leads on a row of 3 fuses'],
+  ['a pair that is too thin now', 6, {}, 'canBurn', 'It gets hot'],
+  ['a fuse above its wires', 2, { positions: 2, fuseAmps: 25 as const }, 'canBurn', 'does not protect it'],
+  ['a fuse that opens', 2, { positions: 2, fuseAmps: 5 as const }, 'willNotLight', 'want 6.4 A'],
   [
     'a fuse that is warm for hours',
     2,
     { positions: 2, fuseAmps: 7.5 as const },
-    'look',
+    'worthKnowing',
     'carries 6 A for hours',
   ],
-  ['branches that let more through', 4, { positions: 4 }, 'look', 'let 20 A through'],
-])('finds %s', (_, leads, row, severity, words) => {
+  ['branches that let more through', 4, { positions: 4 }, 'canBurn', 'let 20 A through'],
+])('finds %s', (_, leads, row, rank, words) => {
   const [one] = found(rowOf(leads, row));
-  expect(one).toMatchObject({ severity });
+  expect(one).toMatchObject({ rank });
   expect(one!.message).toContain(words);
 });

@@ -23,7 +23,7 @@ function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding,
     supplyId: supply.id,
     change: { fuseRow: { ...said, ...fields } },
   });
-  const about = { severity: 'wrong' as const, stage: 'feed', mends: [] };
+  const about = { rank: 'canBurn' as const, stage: 'power', mends: [] };
   const found: Omit<Finding, 'check'>[] = [];
   if (row.spare < 0)
     found.push({
@@ -38,7 +38,7 @@ function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding,
     );
     found.push({
       ...about,
-      severity: isNow ? 'wrong' : 'look',
+      rank: isNow ? 'canBurn' : 'worthKnowing',
       message: `${supply.name}: ${words}, and its leads want ${formatAmps(row.wantedAmps)} at full white${
         isNow
           ? '. It gets hot'
@@ -56,7 +56,6 @@ function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding,
     if (row.fusesAmps > row.carriesAmps)
       found.push({
         ...about,
-        severity: 'look',
         message: `${supply.name}: ${words}, and the fuses of its leads let ${row.fusesAmps} A through together. A fuse at the supply protects the pair.`,
         mends,
       });
@@ -69,7 +68,7 @@ function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding,
   else if (row.wantedAmps > fuseAmps * FUSE_SHARE + 1e-9)
     found.push({
       ...about,
-      severity: row.wantedAmps > fuseAmps ? 'wrong' : 'look',
+      rank: row.wantedAmps > fuseAmps ? 'willNotLight' : 'worthKnowing',
       message: `${supply.name}: the leads on its row want ${formatAmps(row.wantedAmps)} at full white, and the fuse before it of ${fuseAmps} A carries ${formatAmps(fuseAmps * FUSE_SHARE)} for hours.`,
       mends,
     });

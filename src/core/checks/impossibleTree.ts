@@ -16,8 +16,14 @@ export const impossibleTree = defineCheck(
       const lean = Math.abs(shape.baseDiameterMm - shape.topDiameterMm) / 2;
       const strand = stripLengthMm(shape);
       const slant = treeSlantMm(shape);
-      const finding = (severity: 'wrong' | 'look', message: string, mends: Mend[]) => [
-        { severity, stage: 'build' as const, propId: prop.id, message: `${prop.name}: ${message}`, mends },
+      const finding = (message: string, mends: Mend[]) => [
+        {
+          rank: 'willLookWrong' as const,
+          stage: 'build' as const,
+          propId: prop.id,
+          message: `${prop.name}: ${message}`,
+          mends,
+        },
       ];
       if (slant === null) {
         const measured = shape.height.by === 'slant' ? shape.height.slantMm : strand;
@@ -25,7 +31,6 @@ export const impossibleTree = defineCheck(
         // A circle that leaves a fifth of the slant for height.
         const base = Math.floor(shape.topDiameterMm + 1.6 * measured);
         return finding(
-          'wrong',
           `the slant of ${formatLength(measured)} does not reach from the top ring to the base circle, which is ${formatLength(Math.round(lean))} further out. Such a tree has no height.`,
           [
             mend(`Measure ${formatLength(fitting)} along a strand`, {
@@ -42,7 +47,6 @@ export const impossibleTree = defineCheck(
       const bare = shape.emptyHolesTop + shape.emptyHolesBottom;
       const fit = Math.floor((Math.floor(slant / shape.holePitchMm) - bare) / shape.everyHole) + 1;
       return finding(
-        'wrong',
         `a strand is ${formatLength(strand)} long, ${formatLength(Math.round(strand - slant))} longer than the ${formatLength(Math.round(slant))} from the top ring to its anchor, so its lowest pixels lie on the ground.`,
         [
           ...(height !== null && height <= 100_000

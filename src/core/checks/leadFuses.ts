@@ -23,8 +23,8 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
   const amps = Math.abs(lead.amps);
   const { weakest, fuse } = lead;
   const about = {
-    severity: 'wrong' as const,
-    stage: 'feed',
+    rank: 'canBurn' as const,
+    stage: 'power',
     ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
   };
   const carries = `${weakest.words} carries ${weakest.amps} A`;
@@ -61,7 +61,8 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     return [
       {
         ...about,
-        severity: amps > feed.fuseAmps ? 'wrong' : 'look',
+        // The fuse opens before anything else takes harm.
+        rank: amps > feed.fuseAmps ? 'willNotLight' : 'worthKnowing',
         message: `${name}: ${formatAmps(amps)} flow in it at full white, and a fuse of ${feed.fuseAmps} A carries ${formatAmps(feed.fuseAmps * FUSE_SHARE)} for hours. ${fuse} A fits.`,
         mends: [fit],
       },

@@ -33,7 +33,7 @@ export const mixedPort = defineCheck(
           ? [
               {
                 ...common,
-                severity: 'wrong' as const,
+                rank: 'canBreak' as const,
                 message: `Port ${name} joins pixels of ${volts.join(' V and ')} V. The higher voltage destroys the lower one’s pixels: give each voltage its own port and supply.`,
                 mends: unlike((type) => type.volts !== volts[0]),
               },
@@ -43,7 +43,7 @@ export const mixedPort = defineCheck(
           ? [
               {
                 ...common,
-                severity: 'look' as const,
+                rank: 'willNotLight' as const,
                 message: `Port ${name} joins pixels of ${channels.join(' and ')} channels. Many controllers know one channel count for a port; colours then rotate behind the first change.`,
                 mends: unlike((type) => type.colourOrder.length !== channels[0]),
               },

@@ -4,6 +4,7 @@ import { takesRawFrames } from '../devices/rawFrames';
 import { linkLoad } from '../devices/linkLoad';
 import { freeAddress, ipNumber, reachOf, type NetworkAddress, type Reach } from '../catalogue/network';
 import { defineCheck, type Finding, type Mend } from './check';
+import type { Rank } from './rank';
 import { wantedRateOf } from '../catalogue/packing';
 
 export const networkAddresses = defineCheck(
@@ -12,12 +13,8 @@ export const networkAddresses = defineCheck(
   (plan) => {
     const { controllers, sender, controllerTypes } = plan.show;
     const found: Omit<Finding, 'check'>[] = [];
-    const add = (
-      controllerId: string,
-      severity: Finding['severity'],
-      message: string,
-      mends: Finding['mends'] = [],
-    ) => found.push({ severity, stage: 'patch', controllerId, message, mends });
+    const add = (controllerId: string, rank: Rank, message: string, mends: Finding['mends'] = []) =>
+      found.push({ rank, stage: 'patch', controllerId, message, mends });
     const byIp = new Map<number, string>();
     if (sender) byIp.set(ipNumber(sender.ip), sender.name);
     controllers.forEach((controller, index) => {
@@ -26,7 +23,7 @@ export const networkAddresses = defineCheck(
       if (network && takesRawFrames(plan.show, controller))
         add(
           controller.id,
-          'wrong',
+          'worthKnowing',
           `${controller.name} is a receiver card and has no IP address: it takes raw frames over a gigabit link, straight from the sender’s port.`,
           [
             {
@@ -41,7 +38,7 @@ export const networkAddresses = defineCheck(
         if (load > link.value * 0.8)
           add(
             controller.id,
-            'wrong',
+            'willLookWrong',
             `${controller.name} is sent ${load.toFixed(1)} Mbit/s, and its link carries ${link.value} (${standingWords(link)}). The picture stutters.`,
           );
       }
@@ -72,7 +69,7 @@ export const networkAddresses = defineCheck(
       if (taken !== undefined)
         add(
           controller.id,
-          'wrong',
+          'willNotLight',
           `${controller.name} and ${taken} both have the address ${network.ip}. One of the two drops out at random: give one another.`,
           another,
         );
@@ -81,7 +78,7 @@ export const networkAddresses = defineCheck(
         if (reach.by === 'nothing')
           add(
             controller.id,
-            'wrong',
+            'willNotLight',
             `${reach.why} Until then ${controller.name} stays dark.`,
             // With a wrong router, or a network of its own, another address would only hide the mistake.
             network.gateway === undefined && sender!.gateway === undefined ? another : [],
@@ -90,21 +87,21 @@ export const networkAddresses = defineCheck(
       if (reach.by === 'router' && network.casting === 'multicast')
         add(
           controller.id,
-          'wrong',
+          'willNotLight',
           `${controller.name} is behind a router and fed by multicast, which routers do not pass on unless they are set up for it.`,
           [feedByUnicast(controller.id, network)],
         );
       if (type && classOf(type).onWifi && network.casting === 'multicast')
         add(
           controller.id,
-          'look',
+          'worthKnowing',
           `${controller.name} is on Wi-Fi and fed by multicast, of which Wi-Fi carries far less than of unicast. It stutters with more than a few universes.`,
           [feedByUnicast(controller.id, network)],
         );
       if (network.given === 'leased')
         add(
           controller.id,
-          'look',
+          'worthKnowing',
           `${controller.name} takes whatever address it is leased, so ${network.ip} may be another one after a power cut. Reserve the lease in the router.`,
           [
             {

@@ -16,7 +16,7 @@ export const outputOrder = defineCheck(
         if (gap === -1) continue;
         return [
           finding(
-            'wrong',
+            'willLookWrong',
             `card ${card + 1} uses output ${used[gap]} but not output ${gap + 1}. These cards count outputs from the first on, so everything after the gap shows another part of the picture.`,
             [
               rethread('Move the chains up to the first outputs', {

@@ -14,7 +14,7 @@ export const panelOrders = defineCheck(
       const { wire } = plan.runs[run]!;
       return [
         finding(
-          'wrong',
+          'willLookWrong',
           `its panels take colours as ${listOf(chips)}, but colours are put in order at the sender, which sends one picture and knows no panels. All but the ${chips[0]} ones show exchanged colours.`,
           [
             wire

@@ -12,7 +12,7 @@ export const panelsOnChains = defineCheck(
       if (laid.unchained.length > 0)
         found.push(
           finding(
-            'wrong',
+            'willNotLight',
             `panel ${cellsWords(laid.unchained, columns)} (row.column from the front) is on no output, so it stays dark or shows what output 1 shows.`,
             layAnew('Lay the chains anew', 'zigzag', (after) => after.unchained.length === 0),
           ),
@@ -20,7 +20,7 @@ export const panelsOnChains = defineCheck(
       if (laid.twice.length > 0)
         found.push(
           finding(
-            'wrong',
+            'willLookWrong',
             `panel ${cellsWords(laid.twice, columns)} is at two places of the chains; it can be plugged in only once.`,
             layAnew('Lay the chains anew', 'zigzag', (after) => after.twice.length === 0),
           ),
@@ -31,7 +31,7 @@ export const panelsOnChains = defineCheck(
       if (sideways.length > 0 && chaining.by === 'hand')
         found.push(
           finding(
-            'wrong',
+            'willLookWrong',
             `panel ${cellsWords(
               sideways.map((each) => each.row * columns + each.column),
               columns,

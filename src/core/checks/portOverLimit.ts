@@ -19,7 +19,7 @@ export const portOverLimit = defineCheck(
       const words = driven === port.places ? 'holds' : 'has a card with';
       return [
         {
-          severity: 'wrong' as const,
+          rank: 'willNotLight' as const,
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
           controllerId: controller.id,

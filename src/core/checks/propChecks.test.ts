@@ -3,6 +3,7 @@ import { planShow } from '../plan/plan';
 import type { Prop } from '../props/registry';
 import { tree, type TreeShape } from '../props/tree';
 import { applyEdit } from '../show/edits/registry';
+import type { Show } from '../show/schema';
 import { USUAL_STRIP, type Stock } from '../catalogue/stock';
 import type { Finding } from './check';
 import { findingsOf } from './registry';
@@ -52,6 +53,18 @@ describe('a tree that cannot be', () => {
     const flat = aTree({ height: { by: 'slant', slantMm: 900 }, baseDiameterMm: 3000, holePitchMm: 10 });
     expect(of(flat)[0]!.message).toContain('Such a tree has no height');
     expectMended(flat, 'impossible-tree', [/along a strand/, /across/]);
+  });
+  it('is refused when it is typed, and put right step by step where a file holds it', () => {
+    const shape = (of: Show) => of.props[0]!.shape as TreeShape;
+    const set = (of: Show, change: Partial<TreeShape>) =>
+      applyEdit(of, { type: 'setShape', propId: of.props[0]!.id, shape: { ...shape(of), ...change } });
+    const good = aShow({ props: [aTree({})] });
+    const height = { by: 'slant' as const, slantMm: 900 };
+    expect(() => set(good, { height, baseDiameterMm: 3000 })).toThrow(
+      'Type longer strands or a smaller base first.',
+    );
+    const old = aShow({ props: [aTree({ height, baseDiameterMm: 3000, holePitchMm: 10 })] });
+    expect(shape(set(old, { baseDiameterMm: 2900 })).baseDiameterMm).toBe(2900);
   });
   it('is nothing to say of where it fits', () => {
     expect(of(aTree({}))).toEqual([]);
@@ -138,7 +151,7 @@ it('finds ranges that overlap, leave orphans or reach past the end', () => {
     'Make a range of what is in none',
     'Lay the ranges end to end',
   ]);
-  expect(of(withRanges([1, 101]))[0]).toMatchObject({ severity: 'wrong' });
+  expect(of(withRanges([1, 101]))[0]).toMatchObject({ rank: 'willLookWrong' });
 });
 
 describe('stock that does not suit', () => {

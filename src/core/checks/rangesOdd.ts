@@ -16,7 +16,9 @@ export const rangesOdd = defineCheck(
       });
       return [
         {
-          severity: 'wrong' as const,
+          rank: problems.every(({ kind }) => kind === 'orphans' || kind === 'sum')
+            ? ('worthKnowing' as const)
+            : ('willLookWrong' as const),
           stage: 'build' as const,
           propId: prop.id,
           message: `${prop.name}: ${problems.map(({ message }) => message).join(' ')}`,

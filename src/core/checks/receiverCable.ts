@@ -18,7 +18,7 @@ export const receiverCable = defineCheck(
       const device = plan.show.controllers[controller]!;
       return [
         {
-          severity: 'look' as const,
+          rank: 'willLookWrong' as const,
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[run]!.prop]!.id,
           controllerId: device.id,

@@ -3,6 +3,7 @@ import { NO_FACTS, type Facts } from '../show/facts';
 import { boardPasses } from './boardPasses';
 import { boardLimit } from './boardLimit';
 import type { Check, Finding } from './check';
+import { byRank } from './rank';
 import { networkAddresses } from './networkAddresses';
 import { frameRate } from './frameRate';
 import { foundDifferences } from './foundDifferences';
@@ -45,7 +46,19 @@ import { staleEntry } from './staleEntry';
 import { stockTooShort } from './stockTooShort';
 import { artNetRange, universesRanOut } from './universeRange';
 
+/** Within a rank findings keep this order. */
 export const CHECKS: readonly Check[] = [
+  supplyVolts,
+  joinedPlus,
+  leadFuses,
+  fuseRows,
+  boardPasses,
+  supplyLoads,
+  boardRange,
+  boardVolts,
+  fedByNothing,
+  looseLeads,
+  starvedPixels,
   impossibleTree,
   spacingTooSmall,
   boardLimit,
@@ -74,17 +87,6 @@ export const CHECKS: readonly Check[] = [
   screenFrame,
   screenLink,
   foundDifferences,
-  supplyVolts,
-  joinedPlus,
-  starvedPixels,
-  leadFuses,
-  supplyLoads,
-  fuseRows,
-  boardRange,
-  boardVolts,
-  boardPasses,
-  fedByNothing,
-  looseLeads,
   dataLines,
   staleEntry,
   emptyLeg,
@@ -94,8 +96,8 @@ export const CHECKS: readonly Check[] = [
 const foundInPlan = new WeakMap<Plan, Map<Check, readonly Finding[]>>();
 
 /**
- * Everything worth a builder's attention, what is wrong first; it can be paused after each check. Of a plan that was checked before,
- * only what reads facts is looked at anew.
+ * Everything worth a builder's attention, the worst rank first and next steps last; it can be paused after each check. Of a plan
+ * that was checked before, only what reads facts is looked at anew.
  *
  * @param facts what was noted on site
  */
@@ -109,10 +111,7 @@ export function* findingSteps(plan: Plan, facts: Facts = NO_FACTS): Generator<vo
     findings.push(...found);
     yield;
   }
-  return [
-    ...findings.filter((finding) => finding.severity === 'wrong'),
-    ...findings.filter((finding) => finding.severity === 'look'),
-  ];
+  return byRank(findings);
 }
 
 /** All of `findingSteps` at once. */

@@ -22,7 +22,7 @@ export const ribbonTooLong = defineCheck(
       );
       return [
         finding(
-          'look',
+          'worthKnowing',
           `the ribbon after panel ${worst.from + 1} of output ${outputName(laid.chains[worst.chain]!, laid.cards.length)} is ${formatLength(Math.round(worst.lengthMm))} long${long.length > 1 ? `, and ${long.length - 1} more are over ${formatLength(MOST_RIBBON_MM)}` : ''}. Long ribbons flicker and show ghost pixels.`,
           zigzag,
         ),

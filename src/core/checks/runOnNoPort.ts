@@ -27,7 +27,8 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
     const names = homes?.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
     return [
       {
-        severity: 'wrong' as const,
+        // A step that has not been done yet.
+        rank: null,
         stage: 'patch' as const,
         propId: prop.id,
         message: `${prop.name}: ${which} on no port, so ${loose.length === 1 ? 'it has' : 'they have'} no address${homes ? '' : `: ${whyHomeless(homeless)}`}.`,

@@ -39,7 +39,7 @@ export const screenFrame = defineCheck(
       if (says.length === 0) return [];
       return [
         {
-          severity: 'look',
+          rank: 'willLookWrong',
           stage: 'build',
           propId: prop.id,
           message: `${prop.name}: ${says.join('; ')}. Zones and numbers follow what is installed; count once more, or measure the sides.`,

@@ -43,7 +43,7 @@ export const screenLink = defineCheck(
       });
       return [
         {
-          severity: 'look',
+          rank: 'willLookWrong',
           stage: 'build',
           propId: prop.id,
           message: `${prop.name}: ${rateHz.toFixed(1)} pictures a second get through, of ${link.wantedHz} that are wanted; the ${bottleneck} holds them up. ${change}`,

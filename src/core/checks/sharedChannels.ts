@@ -15,7 +15,7 @@ export const sharedChannels = defineCheck(
       const others = pairs > 1 ? `, and ${countOf(pairs - 1, 'more pair')} of runs with them,` : '';
       const device = plan.show.controllers[second.controller]!;
       return {
-        severity: 'look' as const,
+        rank: 'willLookWrong' as const,
         stage: 'patch' as const,
         propId: plan.show.props[plan.runs[second.run]!.prop]!.id,
         controllerId: device.id,

@@ -21,7 +21,7 @@ export const sharedUniverse = defineCheck(
       groups.set(key, group);
     }
     return [...groups.values()].map(({ controllers, universes }) => ({
-      severity: 'look' as const,
+      rank: 'willLookWrong' as const,
       stage: 'patch' as const,
       controllerId: plan.show.controllers[controllers.at(-1)!]!.id,
       message: `${universes.length === 1 ? `Universe ${universes[0]}` : `${countOf(universes.length, 'universe')} from ${universes[0]} on`} ${universes.length === 1 ? 'is' : 'are'} listened to by ${listOf(controllers.map((index) => plan.show.controllers[index]!.name))}: the sender has to send ${universes.length === 1 ? 'it' : 'them'} to each of them, and what one of them is sent loads the other.`,

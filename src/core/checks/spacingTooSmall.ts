@@ -19,7 +19,7 @@ export const spacingTooSmall = defineCheck(
         wider && leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
       return [
         {
-          severity: 'wrong',
+          rank: 'worthKnowing',
           stage: 'build',
           propId: prop.id,
           message: `${prop.name}: pixels are ${formatLength(least)} apart, and ${type.name} is ${formatLength(type.bodyMm)} across. They do not fit beside one another.`,

@@ -8,7 +8,7 @@ export const staleEntry = defineCheck('stale-entry', 'Every run on a port still 
     const prop = plan.show.props[index]!;
     const controller = plan.show.controllers.find((each) => each.id === entry.controllerId)!;
     return {
-      severity: 'look' as const,
+      rank: 'worthKnowing' as const,
       stage: 'patch' as const,
       propId: prop.id,
       controllerId: controller.id,

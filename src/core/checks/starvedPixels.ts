@@ -28,8 +28,8 @@ export const starvedPixels = defineCheck(
       const word = panelled ? 'panel' : 'pixel';
       const where = worst.run === null ? '' : ` of run ${worst.run}`;
       return {
-        severity: 'wrong' as const,
-        stage: 'feed',
+        rank: 'willLookWrong' as const,
+        stage: 'power',
         propId: id,
         message: `${name}: ${word} ${worst.lowestAt}${where} gets ${formatVolts(worst.lowestVolts!)} at ${levelPercent} % white and needs ${formatVolts(worst.leastVolts)}; ${countOf(below, word)} get too little. ${panelled ? 'They flicker or go dark.' : fadeWords(plan, prop)}`,
         mends: panelled || i >= MOST_MENDED ? [] : moreLeads(plan, prop),

@@ -26,7 +26,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
   if (stock.kind === 'strings' && spacing > pitch + 0.5)
     found.push({
       ...about,
-      severity: 'wrong',
+      rank: 'willLookWrong',
       message: `${prop.name}: pixels are up to ${formatLength(spacing)} apart, but its strings have ${formatLength(pitch)} of wire between two. They do not reach.`,
       mends:
         wire <= STOCK_LIMITS.pitchMm
@@ -37,7 +37,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
   if (stock.kind === 'strip' && spacing > 0 && Math.abs(spacing - pitch) > 0.02 * pitch)
     found.push({
       ...about,
-      severity: 'look',
+      rank: 'worthKnowing',
       message: `${prop.name}: pixels are ${formatLength(spacing)} apart, but on its strip they come every ${formatLength(pitch)}. One of the two is measured wrongly, or the strip is another one.`,
       mends:
         perMetre >= 1 && perMetre <= STOCK_LIMITS.perMetre
@@ -51,7 +51,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
       const word = kindOf(prop).strandWord(prop.threading);
       found.push({
         ...about,
-        severity: 'look',
+        rank: 'worthKnowing',
         message: `${prop.name}: a ${word} of ${longest} pixels is longer than a string of ${stock.pixelsPerString}, so it has a splice inside after pixel ${stock.pixelsPerString}.`,
         mends: [
           ...(string <= STOCK_LIMITS.pixelsPerString

@@ -24,8 +24,8 @@ export const supplyLoads = defineCheck(
       const isBeyond = load.wantedAmps > load.ratedAmps + 1e-6;
       return [
         {
-          severity: isBeyond ? 'wrong' : 'look',
-          stage: 'feed',
+          rank: isBeyond ? 'willLookWrong' : 'worthKnowing',
+          stage: 'power',
           message: `${supply.name}: ${formatAmps(load.wantedAmps)} at full white; it carries ${formatAmps(load.carriesAmps)} for hours and ${formatAmps(load.ratedAmps)} at most${isBeyond ? ': it sags or shuts down' : ''}. ${overWords(supply.volts, load)}`,
           mends:
             rating === null
@@ -62,8 +62,8 @@ export const supplyVolts = defineCheck(
         if (other === undefined) continue;
         const supply = show.supplies[other]!;
         wrong.push({
-          severity: 'wrong',
-          stage: 'feed',
+          rank: supply.volts > wanted ? 'canBreak' : 'willNotLight',
+          stage: 'power',
           propId: prop.id,
           message: `${prop.name} is made for ${wanted} V, and ${supply.name} gives ${supply.volts} V. ${supply.volts > wanted ? 'That destroys it.' : 'It stays dark or red.'} Feed it from a supply of ${wanted} V.`,
           mends: [],
@@ -76,8 +76,8 @@ export const supplyVolts = defineCheck(
           range && wiring.supplies.find((_, i) => volts[i]! < range.least || volts[i]! > range.most);
         if (range && other !== undefined)
           wrong.push({
-            severity: 'wrong',
-            stage: 'feed',
+            rank: show.supplies[other]!.volts > range.most ? 'canBreak' : 'willNotLight',
+            stage: 'power',
             controllerId: controller.id,
             message: `${controller.name} takes ${range.least} to ${range.most} V, and ${show.supplies[other]!.name} gives ${show.supplies[other]!.volts} V. ${show.supplies[other]!.volts > range.most ? 'That destroys it.' : 'It does not run.'}`,
             mends: [],
@@ -100,8 +100,8 @@ export const boardRange = defineCheck(
         const { volts, name: source } = plan.show.supplies[supply]!;
         return [
           {
-            severity: 'look',
-            stage: 'feed',
+            rank: 'worthKnowing',
+            stage: 'power',
             controllerId: id,
             message: `${name} is fed with ${volts} V from ${source}, and nobody has said what it takes. 12 V into a board of 5 V destroys it: look at what is printed beside its power input first.`,
             mends: [
@@ -141,8 +141,8 @@ export const boardVolts = defineCheck(
         if (!range || solution.unfed[load] || volts >= range.least) return [];
         return [
           {
-            severity: 'wrong',
-            stage: 'feed',
+            rank: 'willNotLight',
+            stage: 'power',
             controllerId: id,
             message: `${name} gets ${formatVolts(volts)} at full white and needs ${range.least} V: it restarts in the middle of the show. Shorten or thicken what feeds it, or feed it by itself.`,
             mends: [],
@@ -163,8 +163,8 @@ export const joinedPlus = defineCheck(
       const prop = group.props[0];
       return [
         {
-          severity: 'wrong',
-          stage: 'feed',
+          rank: 'canBreak',
+          stage: 'power',
           ...(prop === undefined ? {} : { propId: plan.show.props[prop]!.id }),
           message: `The plus of ${listOf(names)} is joined, through ${prop === undefined ? 'a controller' : plan.show.props[prop]!.name}. Each pushes current into the other; unless they are made for it, cut plus between their zones and leave ground and data joined.`,
           mends: [],
@@ -205,8 +205,9 @@ export const fedByNothing = defineCheck(
     for (const run of runs) if (run.unfed > 0) dark.set(run.prop, (dark.get(run.prop) ?? 0) + run.unfed);
     return [
       ...unfedProps.map((prop): Omit<Finding, 'check'> => ({
-        severity: 'look',
-        stage: 'feed',
+        // A step that has not been done yet.
+        rank: null,
+        stage: 'power',
         propId: show.props[prop]!.id,
         message: `${show.props[prop]!.name}: no lead goes to it, so it is in no supply’s load.`,
         mends: [],
@@ -214,8 +215,8 @@ export const fedByNothing = defineCheck(
       ...[...dark].map(([prop, count]): Omit<Finding, 'check'> => {
         const panelled = kindOf(show.props[prop]!).panelled ?? false;
         return {
-          severity: 'wrong',
-          stage: 'feed',
+          rank: 'willNotLight',
+          stage: 'power',
           propId: show.props[prop]!.id,
           message: `${show.props[prop]!.name}: ${countOf(count, panelled ? 'panel' : 'pixel')} of it ${count === 1 ? 'is' : 'are'} reached by no supply: a run without a lead, a zone behind a cut, or a ground that is not joined.`,
           mends: [],
@@ -235,8 +236,8 @@ export const looseLeads = defineCheck(
       const { to } = feed.pieces.at(-1)!;
       return [
         {
-          severity: 'wrong',
-          stage: 'feed',
+          rank: 'willNotLight',
+          stage: 'power',
           ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
           message: `${feed.name} from ${sourceWords(plan.show, feed)} goes to a place that is not there: a pixel behind the last one, a run that is gone, or twice the same.`,
           mends: [{ label: 'Remove the lead', edit: { type: 'removeFeed', feedId: feed.id } }],

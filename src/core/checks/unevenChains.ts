@@ -18,7 +18,7 @@ export const unevenChains = defineCheck(
       if (mends.length === 0) return [];
       return [
         finding(
-          'look',
+          'worthKnowing',
           `one output has ${longest} panels and another ${shortest}. The longest chain sets the refresh of the whole wall.`,
           mends,
         ),

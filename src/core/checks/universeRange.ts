@@ -12,7 +12,7 @@ export const universesRanOut = defineCheck(
       const prop = plan.show.props[run.prop]!;
       const controller = plan.show.controllers[run.wire!.controller]!;
       return {
-        severity: 'wrong' as const,
+        rank: 'willNotLight' as const,
         stage: 'patch' as const,
         propId: prop.id,
         controllerId: controller.id,
@@ -41,7 +41,7 @@ export const artNetRange = defineCheck(
       if (outside === undefined) return [];
       return [
         {
-          severity: 'wrong' as const,
+          rank: 'willNotLight' as const,
           stage: 'patch' as const,
           controllerId: controller.id,
           message: `${controller.name}: universe ${outside} with the offset ${controller.artNetOffset} would be Art-Net port-address ${portAddressOn(controller, outside)}; these go from 0 to ${groupDigits(LAST_PORT_ADDRESS)}.`,

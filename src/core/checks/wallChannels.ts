@@ -10,7 +10,7 @@ export const wallChannels = defineCheck('wall-channels', 'Panels have three chan
     const fitting = plan.show.pixelTypes.find((each) => channelsPerPixel(each) === 3);
     return [
       finding(
-        'wrong',
+        'willLookWrong',
         `its pixel type ${type.name} has ${channels} ${channels === 1 ? 'channel' : 'channels'} a pixel, and panels have 3. Colours would smear along every row.`,
         fitting
           ? [

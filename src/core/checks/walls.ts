@@ -3,6 +3,7 @@ import { layWall, type LaidWall } from '../panels/wallFacts';
 import type { Plan } from '../plan/planned';
 import type { PropOf } from '../props/registry';
 import type { Finding, Mend } from './check';
+import type { Rank } from './rank';
 
 /** What a check of panel walls looks at. */
 export interface WallOfShow {
@@ -11,12 +12,7 @@ export interface WallOfShow {
   prop: PropOf<'wall'>;
   laid: LaidWall;
   /** A finding about this wall, on the stage where its chains are. */
-  finding: (
-    severity: Finding['severity'],
-    message: string,
-    mends: Mend[],
-    stage?: Finding['stage'],
-  ) => Omit<Finding, 'check'>;
+  finding: (rank: Rank, message: string, mends: Mend[], stage?: Finding['stage']) => Omit<Finding, 'check'>;
   /** The edit that changes its threading. */
   rethread: (label: string, change: Partial<PropOf<'wall'>['threading']>) => Mend;
   /** Lays the chains anew by a design, keeping the entry where there is one; no mend where that would not help. */
@@ -39,8 +35,8 @@ export function eachWall(
       index,
       prop,
       laid: layWall(prop),
-      finding: (severity, message, mends, stage = 'thread') => ({
-        severity,
+      finding: (rank, message, mends, stage = 'route') => ({
+        rank,
         stage,
         propId: prop.id,
         message: `${prop.name}: ${message}`,

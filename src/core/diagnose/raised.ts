@@ -24,7 +24,7 @@ interface Finding {
 
 /** Faults that findings of a check point at, by the id of the check. */
 export const BY_CHECK: Readonly<Record<string, { kinds: readonly Fault['kind'][]; why: string }>> = {
-  'starved-pixels': { kinds: ['starvedEnd'], why: 'Feed says that too few volts reach some of its pixels' },
+  'starved-pixels': { kinds: ['starvedEnd'], why: 'Power says that too few volts reach some of its pixels' },
   'data-lines': {
     kinds: ['lowLevel', 'noGround'],
     why: 'its data line is long, low, or its ground is lifted',

@@ -38,7 +38,7 @@ it.each<[string, Note, [thing: string, what: string, value: string | null]]>([
     ['Pier railing', 'White, one metre', '3.2 A'],
   ],
   [
-    'a reading of Feed',
+    'a reading of Power',
     {
       kind: 'measurement',
       list: 'props',
@@ -58,7 +58,7 @@ it.each<[string, Note, [thing: string, what: string, value: string | null]]>([
       field: 'bringUp.count',
       value: { seen: 'otherwise', with: 'x', words: 'dark from 20' },
     },
-    ['Pier railing', 'Bring-up, count: otherwise', 'dark from 20'],
+    ['Pier railing', 'First power-up, count: otherwise', 'dark from 20'],
   ],
 ])('tells %s in words', (_name, note, words) => {
   const { thing, what, value } = entry(note);

@@ -22,7 +22,7 @@ export function seenWordsOf(
   if (kind === 'decision' && revision)
     return { what: `Revision ${revision} was named`, value: String(object.name ?? '') };
   if (kind === 'test' && field === 'rig')
-    return { what: 'What is the matter with the rig was set', value: null };
+    return { what: 'Faults of the simulator were set', value: null };
   if (kind === 'test' && field === 'firmware')
     return { what: 'Firmware', value: String(object.version ?? '') };
   const care = DEVICE_CARE.find((each) => field === `care.${each}`);
@@ -30,7 +30,7 @@ export function seenWordsOf(
   const step = /^bringUp\.(.+)$/.exec(field)?.[1];
   if (kind === 'test' && step)
     return {
-      what: `Bring-up, ${step}: ${object.seen === 'asPlanned' ? 'as planned' : 'otherwise'}`,
+      what: `First power-up, ${step}: ${object.seen === 'asPlanned' ? 'as planned' : 'otherwise'}`,
       value:
         typeof object.volts === 'number'
           ? `${object.volts} ${unit ?? 'V'}`
@@ -46,7 +46,7 @@ export function seenWordsOf(
   return null;
 }
 
-/** Readings of Feed, by what was read. */
+/** Readings of Power, by what was read. */
 const READ_WORDS: Record<string, (value: Record<string, unknown>) => string> = {
   pixelVolts: ({ run, pixel }) => `Volts at pixel ${String(pixel)} of run ${String(run)}`,
   leadVolts: ({ piece }) => `Volts where piece ${Number(piece) + 1} ends`,

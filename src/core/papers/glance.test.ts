@@ -12,7 +12,7 @@ it('says what there is and what comes next, step by step', () => {
     words: 'nothing measured yet',
     next: 'Next: measure the first prop.',
     pictures: [],
-    standing: ['Build', 'Thread', 'Patch', 'Feed', 'Prove', 'Papers'].map((label) => ({
+    standing: ['Build', 'Route', 'Patch', 'Power', 'Test', 'Print'].map((label) => ({
       stage: label.toLowerCase(),
       label,
       state: 'open',

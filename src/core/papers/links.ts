@@ -8,7 +8,7 @@ export function linkOf(
   query: string,
 ): string {
   const base = papers?.host === undefined ? origin : `http://${papers.host}`;
-  return `${base}/bench/${showId}?${query}`;
+  return `${base}/phone/${showId}?${query}`;
 }
 
 /** Whether a link leads to no other machine than the one that printed it. */

@@ -36,10 +36,10 @@ export function powerAnswer(text: string) {
     runs: report.runs.map(({ prop, ...rest }) => ({ propId: show.props[prop]!.id, ...rest })),
     unfedProps: report.unfedProps.map((prop) => show.props[prop]!.id),
     findings: findingsOf(plan)
-      .filter(({ stage }) => stage === 'feed')
-      .map(({ check, severity, message, propId, controllerId }) => ({
+      .filter(({ stage }) => stage === 'power')
+      .map(({ check, rank, message, propId, controllerId }) => ({
         check,
-        severity,
+        rank,
         message,
         propId,
         controllerId,

@@ -7,6 +7,7 @@ import { planShow } from '../plan/plan';
 import { currentFacts, Facts, stepOf, type Note } from '../show/facts';
 import type { Show } from '../show/schema';
 import { standingOf } from './standing';
+import type { Finding } from '../checks/check';
 
 const show = onPorts(aShow({ props: [aLine('rail', 30)], controllers: [aController()] }), ['rail', 1, 1]);
 let id = 0;
@@ -24,17 +25,17 @@ it('tells of each stage what is done and what is open', () => {
   const open = states(show);
   expect(open).toMatchObject({
     build: 'done: 1 prop',
-    thread: 'done: 1 run',
+    route: 'done: 1 run',
     patch: 'open: 0 of 1 device typed',
-    feed: 'open: leads to 0 of 1 prop',
-    papers: 'open: nothing printed',
+    power: 'open: leads to 0 of 1 prop',
+    print: 'open: nothing printed',
   });
-  expect(open.prove).toMatch(/^open: 0 of \d+ steps$/);
+  expect(open.test).toMatch(/^open: 0 of \d+ steps$/);
   expect(states({ ...show, patch: [] }).patch).toBe('open: 0 of 1 run on ports');
   const printed: Note = { kind: 'told', list: 'show', recordId: 'quay', field: 'printed', value: 'Parts' };
   expect(states(show, noted(typed, printed))).toMatchObject({
     patch: 'done: 1 of 1 device typed',
-    papers: 'done: printed',
+    print: 'done: printed',
   });
 });
 
@@ -53,19 +54,20 @@ it('says what is to be done again after a change', () => {
   expect(states({ ...longer, tasks: [task] }, noted(typed)).patch).toBe('again: 1 value to type again');
   const plan = planShow(show);
   const seen = bringUpOf(plan, 0).flatMap((step) => notesOf(step, { seen: 'asPlanned' }));
-  expect(states(show, noted(...seen)).prove).toMatch(/^done: /);
-  expect(states(longer, noted(...seen)).prove).toMatch(/^again: /);
+  expect(states(show, noted(...seen)).test).toMatch(/^done: /);
+  expect(states(longer, noted(...seen)).test).toMatch(/^again: /);
 });
 
 it('calls nothing done that a check complains of, or that was not checked', () => {
-  const of = (findings: { stage: string }[] | null) =>
+  const of = (findings: Pick<Finding, 'stage' | 'rank'>[] | null) =>
     Object.fromEntries(
-      standingOf(planShow(show), noted(typed), findings as never).map(({ stage, state, words }) => [
+      standingOf(planShow(show), noted(typed), findings).map(({ stage, state, words }) => [
         stage,
         `${state}: ${words}`,
       ]),
     );
-  expect(of([{ stage: 'build' }]).build).toBe('open: 1 prop, 1 finding');
-  expect(of([{ stage: 'build' }]).patch).toBe('done: 1 of 1 device typed');
+  expect(of([{ stage: 'build', rank: 'willNotLight' }]).build).toBe('open: 1 prop, 1 problem');
+  expect(of([{ stage: 'build', rank: 'worthKnowing' }]).build).toBe('done: 1 prop');
+  expect(of([{ stage: 'build', rank: 'canBurn' }]).patch).toBe('done: 1 of 1 device typed');
   expect(of(null).patch).toBe('open: 1 of 1 device typed, not checked here');
 });

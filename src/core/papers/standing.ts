@@ -3,6 +3,7 @@ import { progressOf } from '../bringUp/record';
 import { deviceSettings } from '../devices/deviceSettings';
 import { keptValues } from '../devices/settings';
 import type { Finding } from '../checks/check';
+import { isProblem } from '../checks/rank';
 import type { Plan } from '../plan/planned';
 import type { Facts } from '../show/facts';
 import { countOf } from '../units/number';
@@ -13,7 +14,7 @@ export type StandingState = (typeof STANDING_STATES)[number];
 
 /** How far a stage of work is. */
 export interface Standing {
-  stage: 'build' | 'thread' | 'patch' | 'feed' | 'prove' | 'papers';
+  stage: 'build' | 'route' | 'patch' | 'power' | 'test' | 'print';
   label: string;
   state: StandingState;
   /** In a few words. */
@@ -31,16 +32,16 @@ const MOST_PROPS = 60;
 export function standingOf(
   plan: Plan,
   facts: Facts,
-  findings: readonly Pick<Finding, 'stage'>[] | null,
+  findings: readonly Pick<Finding, 'stage' | 'rank'>[] | null,
 ): Standing[] {
   return stagesOf(plan, facts).map((standing) => {
-    if (standing.state !== 'done' || standing.stage === 'papers') return standing;
+    if (standing.state !== 'done' || standing.stage === 'print') return standing;
     if (findings === null)
       return { ...standing, state: 'open', words: `${standing.words}, not checked here` };
-    const found = findings.filter(({ stage }) => stage === standing.stage).length;
-    return found === 0
+    const problems = findings.filter(({ stage, rank }) => stage === standing.stage && isProblem(rank)).length;
+    return problems === 0
       ? standing
-      : { ...standing, state: 'open', words: `${standing.words}, ${countOf(found, 'finding')}` };
+      : { ...standing, state: 'open', words: `${standing.words}, ${countOf(problems, 'problem')}` };
   });
 }
 
@@ -56,19 +57,19 @@ function stagesOf(plan: Plan, facts: Facts): Standing[] {
     });
     return [
       open('build', 'Build'),
-      open('thread', 'Thread'),
+      open('route', 'Route'),
       open('patch', 'Patch'),
-      open('feed', 'Feed'),
-      open('prove', 'Prove'),
-      open('papers', 'Papers'),
+      open('power', 'Power'),
+      open('test', 'Test'),
+      open('print', 'Print'),
     ];
   }
   const runs = countOf(plan.runs.length, 'run');
   return [
     { stage: 'build', label: 'Build', state: 'done', words: count },
     {
-      stage: 'thread',
-      label: 'Thread',
+      stage: 'route',
+      label: 'Route',
       state: plan.props.every(({ runCount }) => runCount > 0) ? 'done' : 'open',
       words: runs,
     },
@@ -76,8 +77,8 @@ function stagesOf(plan: Plan, facts: Facts): Standing[] {
     feedStanding(plan),
     proveStanding(plan, facts),
     facts.all.some(({ kind, field }) => kind === 'told' && field === 'printed')
-      ? { stage: 'papers', label: 'Papers', state: 'done', words: 'printed' }
-      : { stage: 'papers', label: 'Papers', state: 'open', words: 'nothing printed' },
+      ? { stage: 'print', label: 'Print', state: 'done', words: 'printed' }
+      : { stage: 'print', label: 'Print', state: 'open', words: 'nothing printed' },
   ];
 }
 
@@ -112,19 +113,19 @@ function feedStanding({ show }: Plan): Standing {
     ),
   );
   return {
-    stage: 'feed',
-    label: 'Feed',
+    stage: 'power',
+    label: 'Power',
     state: show.props.every(({ id }) => fed.has(id)) ? 'done' : 'open',
     words: `leads to ${fed.size} of ${countOf(show.props.length, 'prop')}`,
   };
 }
 
 function proveStanding(plan: Plan, facts: Facts): Standing {
-  const is = { stage: 'prove', label: 'Prove' } as const;
+  const is = { stage: 'test', label: 'Test' } as const;
   const onPorts = plan.show.props.flatMap((_, prop) =>
     plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0) ? [prop] : [],
   );
-  if (onPorts.length > MOST_PROPS) return { ...is, state: 'open', words: 'see its bring-up' };
+  if (onPorts.length > MOST_PROPS) return { ...is, state: 'open', words: 'see its first power-up' };
   const steps = new Map(
     onPorts
       .flatMap((prop) => bringUpOf(plan, prop))

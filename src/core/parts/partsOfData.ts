@@ -48,7 +48,7 @@ export function addPartsOfData(plan: Plan, parts: PartCount): void {
           group: 'wires',
           name: 'data lead of a length that nobody has said',
           unit: 'pieces',
-          note: 'Place both ends on the site drawing, or type its length in Feed, to know how much cable.',
+          note: 'Place both ends on the site drawing, or type its length in Power, to know how much cable.',
         },
         1,
         use,

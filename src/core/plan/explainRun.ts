@@ -32,7 +32,7 @@ export function explainRunPixels(plan: LaidShow, run: number): Explained {
   return given(`pixels of ${runName(plan, run)}`, pixelCount, 'pixels', {
     because: `${prop.name} is cut into ${countOf(runCount, 'run')} at the ends of its ${kindOf(prop).strandWord(prop.threading)}s.`,
     seen: [ofProp],
-    place: placeOfRun(plan, run, 'thread'),
+    place: placeOfRun(plan, run, 'route'),
   });
 }
 

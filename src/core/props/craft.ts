@@ -7,18 +7,9 @@ import { definePropKind } from './kind';
 
 export const CRAFT_LIMITS = { cells: 60, pixels: 1000, roles: 24 };
 
-export const FACINGS = ['up', 'down', 'north', 'east', 'south', 'west'] as const;
+/** Where a pixel faces, in the craft's own words: its nose is at the top of the board. */
+export const FACINGS = ['up', 'down', 'nose', 'right', 'tail', 'left'] as const;
 export type Facing = (typeof FACINGS)[number];
-
-/** Where a pixel faces in the words of the craft: its nose is at the top of the board. */
-export const FACING_WORDS: Readonly<Record<Facing, string>> = {
-  up: 'up',
-  down: 'down',
-  north: 'nose',
-  east: 'right',
-  south: 'tail',
-  west: 'left',
-};
 
 const roleSchema = z
   .string()
@@ -27,12 +18,12 @@ const roleSchema = z
   .refine((word) => word.trim() === word, 'a word without a space at either end');
 
 const craftPixelSchema = z.strictObject({
-  /** From 0 at the west. */
+  /** From 0 at the left. */
   column: z
     .int()
     .min(0)
     .max(CRAFT_LIMITS.cells - 1),
-  /** From 0 at the north. */
+  /** From 0 at the nose. */
   row: z
     .int()
     .min(0)
@@ -79,8 +70,8 @@ export type CraftShape = z.infer<typeof craftShapeSchema>;
 const craftThreadingSchema = z.strictObject({ runs: runsSchema });
 
 /**
- * A small craft: single pixels on the cells of a board, seen from above, numbered in the order of the wire. The south-west
- * cell is at (0, 0); north is up.
+ * A small craft: single pixels on the cells of a board, seen from above, numbered in the order of the wire. The cell at the
+ * left of the tail is at (0, 0); the nose is up.
  */
 export const craft = definePropKind({
   kind: 'craft',
@@ -130,7 +121,7 @@ export const craft = definePropKind({
       : []),
     ...FACINGS.flatMap((facing) => {
       const count = pixels.filter((pixel) => pixel.facing === facing).length;
-      return count === 0 ? [] : [{ name: `Facing ${FACING_WORDS[facing]}`, value: String(count) }];
+      return count === 0 ? [] : [{ name: `Facing ${facing}`, value: String(count) }];
     }),
   ],
   threadingWords: (threading) => `in the order of its numbers, ${runsWords(threading.runs)}`,

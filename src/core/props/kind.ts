@@ -79,6 +79,8 @@ export interface PropKind<
   mountingStrip?: (shape: z.infer<Shape>) => { pieces: number; lengthMm: number };
   /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
   alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
+  /** Why a prop of such measures cannot be built, in sentences; null where it can. Nobody can type it, but older files may hold it. */
+  impossible?: (shape: z.infer<Shape>) => string | null;
   /** The same prop with its pixels at least so far apart, where that can be had by changing its measures. */
   withLeastSpacing?: (shape: z.infer<Shape>, leastMm: number) => z.infer<Shape>;
   /** The shape without what belonged to the type of pixel that it had, and what that was; null where there is nothing of the sort. */

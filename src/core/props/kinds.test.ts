@@ -144,8 +144,8 @@ describe('a craft', () => {
 
   it('takes the facing from the pixel before', () => {
     const first = withPixel(board, 0, 0, 0);
-    first.pixels[0]!.facing = 'south';
-    expect(withPixel(first, 1, 1, 0).pixels[1]!.facing).toBe('south');
+    first.pixels[0]!.facing = 'tail';
+    expect(withPixel(first, 1, 1, 0).pixels[1]!.facing).toBe('tail');
   });
 
   it.each([

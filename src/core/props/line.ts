@@ -87,6 +87,13 @@ function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
 /** A measured line: straight legs one after another, each with its length, direction and pixels. */
 export const line = definePropKind({
   kind: 'line',
+  impossible: ({ legs }) => {
+    const short = legs.findIndex((leg) => leg.pixels.by === 'spacing' && legPixelCount(leg) === 0);
+    const leg = legs[short];
+    return leg?.pixels.by === 'spacing'
+      ? `Section ${short + 1} is ${formatLength(leg.lengthMm)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm)}. Type a longer section, or a count of 0 for a bare one.`
+      : null;
+  },
   label: 'Measured line',
   hint: 'Railings, roof edges, outlines: straight legs measured one after another.',
   glyph: { path: 'M3 17 8 8l6 7 7-9' },

@@ -323,6 +323,11 @@ export const tree = definePropKind({
   },
   // A fan against a wall hangs from the wall.
   poleMm: (shape) => (shape.form.kind === 'flat' ? null : treeHeightMm(shape)),
+  impossible: (shape) => {
+    if (treeHeightMm(shape) !== null) return null;
+    const reach = shape.height.by === 'slant' ? shape.height.slantMm : stripLengthMm(shape);
+    return `The base is ${formatLength(Math.round(mostLeanMm(shape)))} further out than the top ring, and ${formatLength(reach)} along a strand does not reach it. Type longer strands or a smaller base first.`;
+  },
   mountingStrip: (shape) => ({ pieces: shape.strands, lengthMm: stripLengthMm(shape) }),
   emptyHoles: (shape) => ({ top: shape.emptyHolesTop, bottom: shape.emptyHolesBottom }),
   placeRows: ({ form }) => ({ closed: form.kind === 'full' }),

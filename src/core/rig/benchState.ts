@@ -25,7 +25,7 @@ export const SENDING_MINUTES = { least: 1, usual: 10, most: 120 };
 
 /** How a test is sent, and to whom. */
 export const sendWishSchema = z.strictObject({
-  /** To the rig on this machine, or to the devices themselves. */
+  /** To the simulator on this machine, or to the devices themselves. */
   to: z.enum(['rig', 'devices']),
   rateHz: z.number().min(1).max(MOST_RATE_HZ),
   /** Of single controllers, where theirs is lower. */
@@ -74,7 +74,7 @@ export const benchRequestSchema = z.discriminatedUnion('do', [
 export type BenchRequest = z.infer<typeof benchRequestSchema>;
 
 /** What has to be agreed to before something is done. */
-export type BenchQuestion =
+export type SendQuestion =
   | { about: 'addresses'; addresses: { address: string; words: string }[] }
   | { about: 'level'; percent: number; heldBackBy: string }
   | { about: 'takeOver'; showName: string };

@@ -1,4 +1,5 @@
 import { planShow } from '../plan/plan';
+import { isProblem } from '../checks/rank';
 import { findingsOf } from '../checks/registry';
 import { applyEdit } from './edits/registry';
 import { FIRST_STEPS, firstStep } from './firstSteps';
@@ -16,6 +17,6 @@ it.each(FIRST_STEPS.map((step) => [step.label, step] as const))(
     const plan = planShow(next);
     expect(plan.pixelCount).toBeGreaterThan(0);
     expect(plan.runs.every((run) => run.wire)).toBe(true);
-    expect(findingsOf(plan).filter(({ severity }) => severity === 'wrong')).toEqual([]);
+    expect(findingsOf(plan).filter(({ rank }) => isProblem(rank))).toEqual([]);
   },
 );

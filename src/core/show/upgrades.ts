@@ -10,6 +10,7 @@ export const UPGRADES: Record<number, (older: Older) => Older> = {
   3: ordersAndHoles,
   4: powerIsPlanned,
   5: jointsAreKept,
+  6: facingsAreOfTheCraft,
 };
 
 function listOf(holder: Older, name: string): Older[] {
@@ -200,4 +201,19 @@ function powerIsPlanned(older: Older): Older {
 /** Version 5 knew no joints wire by wire. */
 function jointsAreKept(older: Older): Older {
   return { ...older, version: 6, joints: [] };
+}
+
+const FACINGS: Record<string, string> = { north: 'nose', east: 'right', south: 'tail', west: 'left' };
+
+/** Version 6 said where the pixels of a craft face by the points of the compass. */
+function facingsAreOfTheCraft(older: Older): Older {
+  const props = (Array.isArray(older.props) ? (older.props as unknown[]) : []).map((prop: unknown) => {
+    if (!isObject(prop) || prop.kind !== 'craft' || !isObject(prop.shape)) return prop;
+    if (!Array.isArray(prop.shape.pixels)) return prop;
+    const pixels = (prop.shape.pixels as unknown[]).map((pixel) =>
+      isObject(pixel) ? { ...pixel, facing: FACINGS[String(pixel.facing)] ?? pixel.facing } : pixel,
+    );
+    return { ...prop, shape: { ...prop.shape, pixels } };
+  });
+  return { ...older, version: 7, ...(Array.isArray(older.props) && { props }) };
 }

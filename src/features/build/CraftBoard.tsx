@@ -2,14 +2,7 @@
 
 import { SegmentedControl } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import {
-  FACING_WORDS,
-  boardNumber,
-  cellsBetween,
-  withPixel,
-  type CraftShape,
-  type Facing,
-} from '@/core/props/craft';
+import { boardNumber, cellsBetween, withPixel, type CraftShape, type Facing } from '@/core/props/craft';
 import type { PropOf } from '@/core/props/registry';
 import { countOf } from '@/core/units/number';
 import { arrowOf, cellBeside, isDelete } from '@/ui/picture/boardKeys';
@@ -28,8 +21,8 @@ interface Cell {
 
 /** Which way a drag or an arrow on the drawing points, to the right and up; `below` has left and right exchanged. */
 function facingAlong(right: number, up: number, below: boolean): Facing {
-  if (Math.abs(up) >= Math.abs(right)) return up > 0 ? 'north' : 'south';
-  return right > 0 !== below ? 'east' : 'west';
+  if (Math.abs(up) >= Math.abs(right)) return up > 0 ? 'nose' : 'tail';
+  return right > 0 !== below ? 'right' : 'left';
 }
 
 /** The top view of a craft: cells that are numbered by clicking them in the order of the wire. */
@@ -199,8 +192,8 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
 function directionWords(shape: CraftShape, selected: number): string {
   const pixel = shape.pixels[selected];
   if (!pixel) return 'Drag from a pixel to where it shines';
-  const facing = FACING_WORDS[pixel.facing];
-  const way = pixel.facing === 'up' || pixel.facing === 'down' ? facing : `to the ${facing}`;
+  const { facing } = pixel;
+  const way = facing === 'up' || facing === 'down' ? facing : `to the ${facing}`;
   return `Pixel ${boardNumber(shape, selected)} shines ${way}`;
 }
 
@@ -215,10 +208,10 @@ interface BoardDrawingProps {
 
 /** Where a facing points on a drawing with the nose at the top; up and down have a sign of their own. */
 const WAY: Partial<Record<Facing, readonly [number, number]>> = {
-  north: [0, -1],
-  east: [1, 0],
-  south: [0, 1],
-  west: [-1, 0],
+  nose: [0, -1],
+  right: [1, 0],
+  tail: [0, 1],
+  left: [-1, 0],
 };
 
 function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDrawingProps) {

@@ -2,14 +2,7 @@
 
 import { ActionIcon, Button, Chip, Group, Switch, Tooltip } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
-import {
-  CRAFT_LIMITS,
-  FACINGS,
-  FACING_WORDS,
-  boardNumber,
-  type CraftPixel,
-  type CraftShape,
-} from '@/core/props/craft';
+import { CRAFT_LIMITS, FACINGS, boardNumber, type CraftPixel, type CraftShape } from '@/core/props/craft';
 import { capitalised } from '@/core/units/words';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Choice } from '@/ui/fields/Choice';
@@ -118,7 +111,7 @@ function SelectedPixel({ propId, shape, onChange }: SelectedPixelProps) {
         onChange={(facing) => change({ facing: FACINGS.find((each) => each === facing)! })}
         data={FACINGS.map((facing) => ({
           value: facing,
-          label: capitalised(FACING_WORDS[facing]),
+          label: capitalised(facing),
         }))}
       />
       {shape.roles.length > 0 && (

@@ -65,9 +65,9 @@ it('turns the selected pixel by arrow keys, and removes it', async () => {
   ]);
   const facings = () => shape().pixels.map(({ facing }) => facing);
   await userEvent.keyboard('{ArrowLeft}{Enter}{Shift>}{ArrowLeft}{/Shift}');
-  expect(facings()).toEqual(['west', 'up']);
+  expect(facings()).toEqual(['left', 'up']);
   await userEvent.keyboard('{Shift>}{ArrowUp}{/Shift}');
-  expect(facings()).toEqual(['north', 'up']);
+  expect(facings()).toEqual(['nose', 'up']);
   await userEvent.keyboard('{PageDown}');
   expect(facings()).toEqual(['down', 'up']);
   await userEvent.keyboard('{Delete}');

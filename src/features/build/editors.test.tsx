@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { kindOf, type Prop, type PropKindName, type PropOf } from '@/core/props/registry';
-import { ThreadPanel } from '../thread/ThreadPanel';
+import { RoutePanel } from '../route/RoutePanel';
 import { ShapeEditor } from '../kinds/ShapeEditor';
 
 jest.mock('next/navigation', () => ({
@@ -157,7 +157,7 @@ describe('threading', () => {
     const starter = kindOf({ kind }).starter() as { shape: object; threading: object };
     const prop = aLine('p', 1, { kind, ...starter } as never);
     const show = onPorts(aShow({ props: [prop], controllers: [aController()] }), ['p', 1, 1]);
-    const { store } = openSheet(show, (plan) => <ThreadPanel prop={plan.show.props[0]!} />);
+    const { store } = openSheet(show, (plan) => <RoutePanel prop={plan.show.props[0]!} />);
     return () => (store.getState().show.props[0] as Prop).threading as Record<string, unknown>;
   }
 

@@ -82,8 +82,8 @@ function BuildSide({ plan, selection }: { plan: Plan; selection: Selection }) {
   return (
     <>
       <BuildPanel prop={prop} />
-      <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'thread' })}>
-        Thread it
+      <Button mt="lg" fullWidth onClick={() => goTo({ stage: 'route' })}>
+        Route it
       </Button>
     </>
   );

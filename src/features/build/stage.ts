@@ -3,7 +3,7 @@ import type { Stage } from '../stages/stage';
 export const build: Stage = {
   id: 'build',
   label: 'Build',
-  purpose: 'Measure what is built',
+  purpose: 'Measure props',
   subjects: ['prop', 'pixel'],
   load: async () => (await import('./parts')).parts,
 };

@@ -4,6 +4,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { aShow } from '../../../tests/unit/shows';
 import { writeShowText } from '@/core/show/read';
+import { SHOW_VERSION } from '@/core/show/schema';
 import { HomePage } from './HomePage';
 
 const router = { push: jest.fn(), refresh: jest.fn() };
@@ -102,7 +103,11 @@ it('starts a show by its name', async () => {
   await waitFor(() => expect(router.push).toHaveBeenCalledWith('/shows/new-show/build'));
   const [address, request] = server.mock.calls[0]!;
   expect(address).toMatch(/^\/api\/shows\?job=import-/);
-  expect(JSON.parse(request.body)).toMatchObject({ name: 'Harbour lights', props: [], version: 6 });
+  expect(JSON.parse(request.body)).toMatchObject({
+    name: 'Harbour lights',
+    props: [],
+    version: SHOW_VERSION,
+  });
 });
 
 it('says what the server says against it', async () => {

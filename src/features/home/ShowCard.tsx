@@ -40,8 +40,8 @@ export function ShowCard({ show, onRemove }: { show: ShowSummary; onRemove: () =
         <span className={`${styles.changed} mono`}>
           rev {show.sequence} · {show.changedAt.slice(0, 16).replace('T', ' ')} UTC
         </span>
-        <Link className={styles.bench} href={`/bench/${show.id}`} aria-label={`${show.name} on the phone`}>
-          Bench
+        <Link className={styles.phone} href={`/phone/${show.id}`} aria-label={`${show.name} on the phone`}>
+          Phone
         </Link>
         <Menu position="bottom-end">
           <Menu.Target>

@@ -1,6 +1,6 @@
 import { fetched } from '@/ui/fetched';
 import { useShow } from '../show/ShowProvider';
-import { CraftThreading } from '../thread/threadingEditors';
+import { CraftThreading } from '../route/threadingEditors';
 import type { KindFace } from './face';
 
 const CraftBoard = fetched(async () => (await import('../build/CraftBoard')).CraftBoard);

@@ -28,8 +28,8 @@ export interface KindFace<Kind extends PropKindName = PropKindName> {
   ShapeEditor: ComponentType<{ propId: string; shape: PropOf<Kind>['shape'] }>;
   /** What is chosen about the order of data besides the number of runs. */
   ThreadingEditor?: ComponentType<ThreadingEditorProps<ThreadingOf<Kind>>>;
-  /** In the place of the whole panel of Thread. */
-  ThreadPanel?: ComponentType<{ prop: PropOf<Kind> }>;
+  /** In the place of the whole panel of Route. */
+  RoutePanel?: ComponentType<{ prop: PropOf<Kind> }>;
   /** In the place of the picture on Build. */
   Board?: ComponentType<{ propId: string }>;
   /** In the place of all sheets of Build, or behind them. @param index of the prop in the plan */
@@ -37,6 +37,6 @@ export interface KindFace<Kind extends PropKindName = PropKindName> {
   moreBuildSheets?: (plan: Plan, index: number) => Sheet[];
   /** In the place of its pixels on a small picture. */
   drawSmall?: DrawSmall<PropOf<Kind>>;
-  /** In the place of all sheets of Thread. */
+  /** In the place of all sheets of Route. */
   threadSheets?: (plan: Plan, index: number) => Sheet[];
 }

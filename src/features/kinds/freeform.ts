@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { EndsThreading } from '../thread/threadingEditors';
+import { EndsThreading } from '../route/threadingEditors';
 import type { KindFace } from './face';
 
 export const freeform: KindFace<'freeform'> = {

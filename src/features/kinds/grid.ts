@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { GridThreading } from '../thread/threadingEditors';
+import { GridThreading } from '../route/threadingEditors';
 import type { KindFace } from './face';
 
 export const grid: KindFace<'grid'> = {

@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { RingThreading } from '../thread/threadingEditors';
+import { RingThreading } from '../route/threadingEditors';
 import type { KindFace } from './face';
 
 export const ring: KindFace<'ring'> = {

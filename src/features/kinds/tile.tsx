@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { TileThreading } from '../thread/threadingEditors';
+import { TileThreading } from '../route/threadingEditors';
 import type { PropOf } from '@/core/props/registry';
 import type { KindFace } from './face';
 

@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { TreeThreading } from '../thread/threadingEditors';
+import { TreeThreading } from '../route/threadingEditors';
 import type { KindFace } from './face';
 
 export const tree: KindFace<'tree'> = {

@@ -6,7 +6,7 @@ import type { KindFace } from './face';
 export const wall: KindFace<'wall'> = {
   ShapeEditor: fetched(async () => (await import('../wall/WallShapeEditor')).WallShapeEditor),
   drawSmall: drawSmallWall,
-  ThreadPanel: fetched(async () => (await import('../wall/WallThreadPanel')).WallThreadPanel),
+  RoutePanel: fetched(async () => (await import('../wall/WallRoutePanel')).WallRoutePanel),
   buildSheets: wallBuildSheets,
   threadSheets: wallThreadSheets,
 };

@@ -1,7 +1,7 @@
 import { Anchor, Button, Text } from '@mantine/core';
 import Link from 'next/link';
 import { useState } from 'react';
-import { askBench } from '../prove/useBench';
+import { askBench } from '../testing/useBench';
 import { useDialog } from '../shell/dialogs';
 import { useShow } from '../show/ShowProvider';
 import { PhonesDialog } from './PhonesDialog';
@@ -17,12 +17,12 @@ export function ShowPhones() {
   const agreed = agreedAt === sequence;
   return (
     <>
-      <PhonesDialog opened={open === 'phones'} onClose={() => show(null)} path={`/bench/${id}`}>
+      <PhonesDialog opened={open === 'phones'} onClose={() => show(null)} path={`/phone/${id}`}>
         <div className={styles.send}>
           <Text>
             {agreed
               ? 'Phones may send tests to the devices of this show, until the program is started anew.'
-              : 'A phone sends tests to the rig on this machine. That it may send to the devices is agreed to here.'}
+              : 'A phone sends tests to the simulator on this machine. That it may send to the devices is agreed to here.'}
           </Text>
           {!agreed && (
             <Button
@@ -35,7 +35,7 @@ export function ShowPhones() {
             </Button>
           )}
         </div>
-        <Anchor component={Link} href={`/bench/${id}`}>
+        <Anchor component={Link} href={`/phone/${id}`}>
           See the phone’s pages here
         </Anchor>
       </PhonesDialog>

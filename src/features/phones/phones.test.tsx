@@ -31,7 +31,7 @@ function aDoor(standing: Phones) {
 const open = () =>
   render(
     <MantineProvider theme={theme} env="test">
-      <PhonesDialog opened onClose={() => {}} path="/bench/quay" />
+      <PhonesDialog opened onClose={() => {}} path="/phone/quay" />
     </MantineProvider>,
   );
 
@@ -50,7 +50,7 @@ it('shows the address, the code and its picture, and sends a phone away', async 
   expect(screen.getByText(/Or 10\.0\.0\.4:4180/)).toBeInTheDocument();
   expect(screen.getByAltText(/Code for the phone/)).toHaveAttribute(
     'src',
-    expect.stringContaining('path=/bench/quay'),
+    expect.stringContaining('path=/phone/quay'),
   );
   const phones = within(screen.getByRole('region', { name: 'Phones that are let in' }));
   await userEvent.click(phones.getByRole('button', { name: 'Send away' }));
@@ -67,10 +67,10 @@ it('says where this machine is in no network', async () => {
 });
 
 it('has the code behind the sign that no browser sends along', () => {
-  const link = new URL(linkToEnter('192.168.1.20:4180', 'K7QF-2MTR', '/bench/quay'));
+  const link = new URL(linkToEnter('192.168.1.20:4180', 'K7QF-2MTR', '/phone/quay'));
   expect([link.host, link.pathname, link.search, link.hash]).toEqual([
     '192.168.1.20:4180',
-    '/bench/quay',
+    '/phone/quay',
     '',
     '#K7QF-2MTR',
   ]);

@@ -39,7 +39,7 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
   const kind = kindOf({ kind: kindName });
   const [drawing, setDrawing] = useState<'true' | 'unrolled' | null>(null);
   // Threading is read best where no strand hides another.
-  const shown = kind.unrolled ? (drawing ?? (stage === 'thread' ? 'unrolled' : 'true')) : 'true';
+  const shown = kind.unrolled ? (drawing ?? (stage === 'route' ? 'unrolled' : 'true')) : 'true';
   const scene = useMemo(() => sceneOf(plan, prop, shown), [plan, prop, shown]);
   const sides = kind.sides ?? SIDES;
   const runShown =

@@ -19,8 +19,8 @@ import {
   type WalkAnswer,
   type WalkStep,
 } from '@/workers/screen/screenLights';
-import { useRig } from '../prove/useRig';
-import { useTest } from '../prove/useTest';
+import { useRig } from '../testing/useRig';
+import { useTest } from '../testing/useTest';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../show/ShowProvider';
 import { ScreenDrawing } from './ScreenDrawing';
@@ -163,7 +163,7 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
                     disabled={!rigSees}
                     onClick={() => rigSees && setSeen(isBehind ? rigSees.map(fromBack) : rigSees)}
                   >
-                    Look at the rig
+                    Look at the simulator
                   </Button>
                 )}
               </Group>

@@ -2,6 +2,7 @@
 
 import { Button, Tooltip } from '@mantine/core';
 import type { Finding } from '@/core/checks/check';
+import { rankWords } from '@/core/checks/rank';
 import { countOf } from '@/core/units/number';
 import { EffectPreview } from '../show/EffectPreview';
 import { useEdit } from '../show/ShowProvider';
@@ -9,7 +10,7 @@ import styles from './Findings.module.css';
 
 const MOST_SHOWN = 12;
 
-/** Findings with their mends as buttons; what a mend would move is said beside it before it is pressed. */
+/** Findings in the order of their ranks, with their mends as buttons; what a mend would move is said beside it before it is pressed. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
   const edit = useEdit();
   return (
@@ -18,9 +19,9 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
         <div
           key={finding.check + finding.message}
           className={styles.finding}
-          data-severity={finding.severity}
+          data-rank={finding.rank ?? 'next'}
         >
-          <span className={styles.word}>{finding.severity === 'wrong' ? 'To mend: ' : 'Have a look: '}</span>
+          <span className={styles.word}>{rankWords(finding.rank)}: </span>
           {finding.message}
           {finding.mends.length > 0 && (
             <div className={styles.mends}>

@@ -23,7 +23,7 @@ import { fittingItems, type SearchItem } from './searchItem';
 import { useCommands } from './useCommands';
 import { useSettingItems } from './useSettingItems';
 import { useLogItems } from '../log/useLogItems';
-import { usePrintItems } from '../papers/usePrintItems';
+import { usePrintItems } from '../print/usePrintItems';
 import { useSheetItems } from './useSheetItems';
 
 /** The one field that finds props, ports, pixels and channels, and runs commands. */

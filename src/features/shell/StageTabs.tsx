@@ -2,6 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/check';
+import { rankWords } from '@/core/checks/rank';
 import { countOf } from '@/core/units/number';
 import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
@@ -25,7 +26,7 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
   return (
     <nav ref={strip} className={styles.stages} aria-label="Stages">
       {STAGES.map((stage) => {
-        const count = findings.filter((finding) => finding.stage === stage.id).length;
+        const here = findings.filter((finding) => finding.stage === stage.id);
         return (
           <button
             key={stage.id}
@@ -37,9 +38,14 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
           >
             <span className={styles.number}>{keyOf(stage)}</span>
             {stage.label}
-            {count > 0 && (
-              <span className={styles.count} title={`${countOf(count, 'finding')} here`}>
-                {count}
+            {here.length > 0 && (
+              // The list begins with the worst.
+              <span
+                className={styles.count}
+                data-rank={here[0]!.rank ?? 'next'}
+                title={`${countOf(here.length, 'finding')} here. ${rankWords(here[0]!.rank)}: ${here[0]!.message}`}
+              >
+                {here.length}
               </span>
             )}
           </button>

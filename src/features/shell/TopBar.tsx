@@ -69,8 +69,8 @@ export function TopBar() {
           >
             {lengths === 'imperial' ? 'Lengths in metres' : 'Lengths in feet and inches'}
           </Menu.Item>
-          <Menu.Item component={Link} href={`/bench/${id}`}>
-            Bench pages, for the phone
+          <Menu.Item component={Link} href={`/phone/${id}`}>
+            Phone pages
           </Menu.Item>
           <Menu.Item onClick={() => show('phones')}>Phones: let one in, send one away…</Menu.Item>
           <Menu.Item component={Link} href="/">
@@ -172,7 +172,7 @@ function FileItems({ id, className }: { id: string; className?: string }) {
     <>
       <Menu.Item {...file('channel-map.csv', 'Channel map')}>Channel map, one line a pixel (CSV)</Menu.Item>
       <Menu.Item {...file('spans.csv', 'Spans')}>Channel map, one line a span (CSV)</Menu.Item>
-      <Menu.Item className={className} onClick={() => goTo({ stage: 'papers' })}>
+      <Menu.Item className={className} onClick={() => goTo({ stage: 'print' })}>
         Every other sheet (PDF, SVG, CSV, JSON)…
       </Menu.Item>
       <Menu.Item {...file('show.json')}>The show file (JSON)</Menu.Item>

@@ -54,9 +54,9 @@ describe('the list of props', () => {
   });
 
   it('leads to a prop, and says which one is looked at', async () => {
-    openAt('thread');
+    openAt('route');
     await userEvent.click(screen.getByTestId('prop-net'));
-    expect(window.location.pathname).toBe('/shows/quay/thread/prop/net');
+    expect(window.location.pathname).toBe('/shows/quay/route/prop/net');
     expect(screen.getByTestId('prop-net')).toHaveAttribute('aria-current', 'true');
     expect(panel().getByText('Threading · net')).toBeInTheDocument();
   });
@@ -74,15 +74,16 @@ describe('the stages', () => {
     openAt('build/prop/loose');
     expect(panel().getByText('On another stage')).toBeInTheDocument();
     press('3');
+    expect(screen.getByText(/Next step/)).toBeInTheDocument();
     await userEvent.click(panel().getByRole('button', { name: 'Put on A3' }));
-    await waitFor(() => expect(screen.queryByText(/To mend/)).toBeNull());
+    await waitFor(() => expect(screen.queryByText(/Next step/)).toBeNull());
     expect(screen.getByTestId('prop-loose')).toHaveTextContent('A3');
   });
 });
 
 describe('the keys', () => {
   it('walk pixels and props faster than the screen is drawn', () => {
-    openAt('thread');
+    openAt('route');
     act(() => {
       press('ArrowDown');
       press('ArrowDown');
@@ -90,12 +91,12 @@ describe('the keys', () => {
       press('ArrowRight');
       press('ArrowRight', { shiftKey: true });
     });
-    expect(window.location.pathname).toBe('/shows/quay/thread/prop/net/run/2/pixel/4');
+    expect(window.location.pathname).toBe('/shows/quay/route/prop/net/run/2/pixel/4');
     act(() => {
       press('ArrowLeft', { shiftKey: true });
       press('ArrowLeft', { shiftKey: true });
     });
-    expect(window.location.pathname).toBe('/shows/quay/thread/prop/net/run/1/pixel/1');
+    expect(window.location.pathname).toBe('/shows/quay/route/prop/net/run/1/pixel/1');
   });
 
   it('turn to the back, let go step by step, and rest in a field', async () => {
@@ -114,7 +115,7 @@ describe('the keys', () => {
 
 describe('a pixel', () => {
   it('is said in every numbering system', () => {
-    openAt('thread/port/A1/pixel/5');
+    openAt('route/port/A1/pixel/5');
     const facts = panel();
     expect(screen.getByTestId('pixel-title')).toHaveTextContent('Pixel 3 of run 1');
     for (const words of ['A1 5', 'U1 ch 7–9', '0.0.0 ch 7', 'byte 6', 'leg 1, pixel 3'])

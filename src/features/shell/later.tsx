@@ -2,7 +2,7 @@ import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { Explanation } from '../explain/Explanation';
 import { NotesClash } from '../log/NotesClash';
 import { ForesightDialog } from '../patch/ForesightDialog';
-import { BenchQuestion } from '../prove/BenchQuestion';
+import { SendQuestion } from '../testing/SendQuestion';
 import { ConflictDialog } from './ConflictDialog';
 import { Search } from './Search';
 
@@ -15,7 +15,7 @@ export default function Later() {
       <ConflictDialog />
       <ForesightDialog />
       <Explanation />
-      <BenchQuestion />
+      <SendQuestion />
       <NotesClash />
     </>
   );

@@ -11,10 +11,10 @@ export interface SettingPlace {
 }
 
 const show = { stage: 'patch', whole: true } as const;
-const fed = { stage: 'feed', whole: true } as const;
+const fed = { stage: 'power', whole: true } as const;
 const patched = { stage: 'patch' } as const;
 const built = { stage: 'build' } as const;
-const threaded = { stage: 'thread' } as const;
+const threaded = { stage: 'route' } as const;
 
 /** Settings by the label of their field. Those of the whole show are seen with no prop chosen, the others with one. */
 export const SETTINGS: readonly SettingPlace[] = [

@@ -84,9 +84,9 @@ export function useCommands(): SearchItem[] {
       `${files} backup copy archive photos`,
     ),
     command(
-      'Bench pages, for the phone',
+      'Phone pages',
       'Ports and values to type, with large targets',
-      () => window.location.assign(`/bench/${id}`),
+      () => window.location.assign(`/phone/${id}`),
       'phone ladder tick',
     ),
     command(
@@ -98,7 +98,7 @@ export function useCommands(): SearchItem[] {
     command(
       'Sheets as files',
       'PDF, SVG, CSV, JSON',
-      () => goTo({ stage: 'papers' }),
+      () => goTo({ stage: 'print' }),
       `${files} tables print`,
     ),
     command('Rename this show', 'Of this show', () => show('rename'), 'name title'),

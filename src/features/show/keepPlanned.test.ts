@@ -62,7 +62,7 @@ it('plans a newer show though an older one could not be planned', async () => {
   stop();
 });
 
-const one: Finding = { check: 'odd', severity: 'look', stage: 'build', message: 'Odd.', mends: [] };
+const one: Finding = { check: 'odd', rank: 'worthKnowing', stage: 'build', message: 'Odd.', mends: [] };
 
 it('looks again, and plans nothing, when something is noted on site', async () => {
   const { store, asked, answers, searches, stop } = start();

@@ -66,14 +66,20 @@ it('a new stage is one descriptor and one line: it has its tab, key, help, addre
   await userEvent.click(help.getByRole('button', { name: 'Close' }));
   expect(load).toHaveBeenCalledTimes(1);
   // Findings that name it are counted on its tab.
-  const finding = { check: 'rope', severity: 'look' as const, stage: 'hoist', message: 'Thin.', mends: [] };
+  const finding = {
+    check: 'rope',
+    rank: 'worthKnowing' as const,
+    stage: 'hoist',
+    message: 'Thin.',
+    mends: [],
+  };
   act(() => store.setState({ findings: [finding] }));
   expect(await screen.findByText('Thin.')).toBeInTheDocument();
 });
 
 it('leads to a stage that can show what is looked for, the nearest before the one at hand', () => {
   expect(stageShowing('pixel', 'hoist').id).toBe(STAGES.at(-2)!.id);
-  expect(stageShowing('pixel', 'patch').id).toBe('thread');
+  expect(stageShowing('pixel', 'patch').id).toBe('route');
   expect(stageShowing('pixel', 'build').id).toBe('build');
   expect(stageShowing('port', 'build').id).toBe('patch');
   expect(stageShowing('controller', 'hoist').id).toBe('hoist');

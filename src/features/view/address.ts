@@ -1,5 +1,6 @@
 import type { ViewSide } from '@/core/threading/view';
 import { stageOf } from '../stages/stages';
+import { presentName } from './oldAddresses';
 
 /** What is looked at. Everything in it is in the browser's address, so that a view can be linked. */
 export interface View {
@@ -46,7 +47,7 @@ export function viewOfAddress(pathname: string, search: string): View {
     stage: stageOf(stage).id,
     subject: name === undefined ? null : subjectOf(kind, name, rest),
     side: query.get('from') === 'back' ? 'back' : 'front',
-    sheet: sheet !== null && /^[a-z-]{1,30}$/.test(sheet) ? sheet : null,
+    sheet: sheet !== null && /^[a-z-]{1,30}$/.test(sheet) ? presentName(sheet) : null,
     ...(paper !== null && /^[a-z0-9.-]{1,200}$/.test(paper) && { paper }),
   };
 }

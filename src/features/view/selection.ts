@@ -90,11 +90,11 @@ export function viewOfHit(
       };
     }
     case 'supply':
-      return { stage: 'feed', subject: null };
+      return { stage: 'power', subject: null };
     case 'lead': {
       const { to } = plan.show.feeds[hit.feed]!.pieces[0]!;
       return {
-        stage: 'feed',
+        stage: 'power',
         subject: to.kind === 'controller' ? null : { kind: 'prop', propId: to.propId },
       };
     }

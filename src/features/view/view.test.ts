@@ -3,6 +3,7 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { planShow } from '@/core/plan/plan';
 import { STAGES } from '../stages/registry';
 import { addressOfView, viewOfAddress, type Subject, type View } from './address';
+import { OLD_STAGES } from './oldAddresses';
 import { selectionOf, subjectOfPixel, viewOfHit } from './selection';
 
 const number = fc.integer({ min: 1, max: 5000 });
@@ -38,13 +39,23 @@ it.each([
   '/shows/quay',
   '/shows/quay/nowhere',
   '/shows/quay/build/prop',
-  '/shows/quay/thread/prop/x/run/-1/pixel/0',
+  '/shows/quay/route/prop/x/run/-1/pixel/0',
   '/shows/quay/build/what/x',
 ])('shows something at %s', (pathname) => {
   const view = viewOfAddress(pathname, '?from=sideways&sheet=%2F');
   expect(STAGES.map((stage) => stage.id)).toContain(view.stage);
   expect(view.side).toBe('front');
   expect(view.sheet).toBeNull();
+});
+
+it('reads the sheets of old addresses by their names of today, and every old path leads to a stage of today', () => {
+  expect(viewOfAddress('/shows/quay/test/prop/net', '?sheet=bring-up').sheet).toBe('first-power-up');
+  expect(viewOfAddress('/shows/quay/test', '?sheet=rig').sheet).toBe('simulator');
+  const ids = STAGES.map(({ id }) => id);
+  for (const [old, now] of Object.entries(OLD_STAGES)) {
+    expect(ids).toContain(now);
+    expect(ids).not.toContain(old);
+  }
 });
 
 describe('what a view points at', () => {
@@ -89,7 +100,7 @@ describe('what a view points at', () => {
       stage: 'patch',
       subject: { port: 'A2' },
     });
-    expect(viewOfHit(plan, { kind: 'pixel', pixel: 0, channelOfPixel: 0 }, 'patch').stage).toBe('thread');
+    expect(viewOfHit(plan, { kind: 'pixel', pixel: 0, channelOfPixel: 0 }, 'patch').stage).toBe('route');
     expect(viewOfHit(plan, { kind: 'prop', prop: 1 }, 'patch')).toEqual({
       stage: 'patch',
       subject: { kind: 'prop', propId: 'net' },

@@ -16,7 +16,7 @@ export function wallBuildSheets(plan: Plan, index: number): Sheet[] {
   return [{ id: 'picture', label: 'Picture', content: latest(plan, index, WallPicture) }];
 }
 
-/** The same on Thread, with its chains. */
+/** The same on Route, with its chains. */
 export function wallThreadSheets(plan: Plan, index: number): Sheet[] {
   const { id } = plan.show.props[index]!;
   return [

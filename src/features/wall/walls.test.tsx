@@ -8,7 +8,7 @@ import { CompareChainsSheet } from './CompareChainsSheet';
 import { FieldSheet } from './FieldSheet';
 import { useWallCell } from './useWallCell';
 import { WallShapeEditor } from './WallShapeEditor';
-import { WallThreadPanel } from './WallThreadPanel';
+import { WallRoutePanel } from './WallRoutePanel';
 import { cellAt, cellMiddle } from './drawWall';
 import { layWall } from '@/core/panels/wallFacts';
 
@@ -82,7 +82,7 @@ describe('the measures of a wall', () => {
 
 describe('the chains of a wall', () => {
   const open = (prop = aWall()) =>
-    openSheet(showOf(prop), (plan) => <WallThreadPanel prop={wallIn(plan.show.props)} />);
+    openSheet(showOf(prop), (plan) => <WallRoutePanel prop={wallIn(plan.show.props)} />);
 
   it('follow a style from a corner that is pointed at from the back', async () => {
     const { store } = open();

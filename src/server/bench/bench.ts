@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import {
   HELD_FOR_MS,
   SENDING_MINUTES,
-  type BenchQuestion,
+  type SendQuestion,
   type BenchRequest,
   type BenchState,
   type SendWish,
@@ -24,7 +24,7 @@ import { ThreadCalls } from './threadCalls';
 export class BenchAsks extends Error {
   constructor(
     message: string,
-    readonly question: BenchQuestion,
+    readonly question: SendQuestion,
   ) {
     super(message);
   }
@@ -184,7 +184,7 @@ export class Bench {
     if (this.opened) {
       const showName = shows().get(this.opened.showId).show.name;
       if (!takeOver)
-        throw new BenchAsks(`The rig stands in for “${showName}” at the moment.`, {
+        throw new BenchAsks(`The simulator stands in for “${showName}” at the moment.`, {
           about: 'takeOver',
           showName,
         });

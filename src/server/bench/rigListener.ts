@@ -215,7 +215,7 @@ export class RigListener {
       encodeArtPollReply({
         ip: [127, 0, 0, 1],
         shortName: device.name,
-        longName: `${device.name}, on the rig`,
+        longName: `${device.name}, on the simulator`,
         nodeReport: '#0001 [0000] Power On Tests successful',
         netSwitch: first >> 8,
         subSwitch: (first >> 4) & 15,
@@ -257,7 +257,7 @@ export class RigListener {
   }
 
   private tune(socket: dgram.Socket): void {
-    socket.on('error', (error) => this.notes.push(`A socket of the rig failed: ${error.message}.`));
+    socket.on('error', (error) => this.notes.push(`A socket of the simulator failed: ${error.message}.`));
     try {
       socket.setRecvBufferSize(BUFFER_BYTES);
     } catch {

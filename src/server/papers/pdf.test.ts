@@ -213,7 +213,7 @@ const tight: LabelFormat = {
     [...labelsOf(plan, 'ports')].forEach(({ code }, i) => {
       const { xMm, yMm } = labelPlaceMm(format, i);
       expect(codesOnPage(pdf, 1, { ...format, xMm, yMm })).toEqual([
-        `http://192.168.1.20:3000/bench/marrow-quay?code=${code}`,
+        `http://192.168.1.20:3000/phone/marrow-quay?code=${code}`,
       ]);
     });
   });
@@ -225,7 +225,7 @@ const tight: LabelFormat = {
         pdfOf('device.pier-box', planWith({ papers: { host: 'lantern.local:3000' } })),
         1,
       );
-      expect(code).toMatch(/^http:\/\/lantern\.local:3000\/bench\/marrow-quay\?mark=41-[2-9A-Z]{5}$/);
+      expect(code).toMatch(/^http:\/\/lantern\.local:3000\/phone\/marrow-quay\?mark=41-[2-9A-Z]{5}$/);
     },
   );
 });

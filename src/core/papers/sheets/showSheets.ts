@@ -1,6 +1,7 @@
 import { leadsOf } from '../../answers/site';
 import { dataLinesOf } from '../../answers/dataLines';
 import { trafficOf } from '../../answers/traffic';
+import { findingsOf } from '../../checks/registry';
 import { coloursWithTwoMeanings, jointProblems } from '../../catalogue/joint';
 import { wantedRateOf } from '../../catalogue/packing';
 import { allSent } from '../../devices/sent';
@@ -20,6 +21,7 @@ import { leadsTable } from '../tables/leads';
 import { addressBook } from '../tables/network';
 import { minutesWords, partsTable, priceWords } from '../tables/parts';
 import { controllersTable } from '../tables/ports';
+import { problemsTable } from '../tables/problems';
 import { programRows, programTable } from '../tables/program';
 import { sentTable } from '../tables/sent';
 import { trafficTable } from '../tables/traffic';
@@ -39,6 +41,7 @@ export function showSheets(plan: Plan, facts: Facts): Sheet[] {
       show.tasks.filter((task) => !facts.isTyped(task.controllerId, task.field, task.new)),
     );
   const parts = () => partsTable(partsList(plan));
+  const problems = () => problemsTable(plan, findingsOf(plan, facts));
   const sent = () => sentTable(plan, allSent(plan));
   return [
     tableSheet({
@@ -126,6 +129,15 @@ export function showSheets(plan: Plan, facts: Facts): Sheet[] {
       blocks: () => [tableBlock(values(), [{ head: 'Typed', as: 'tick' }])],
     }),
     tableSheet({
+      id: 'problems',
+      name: 'Problems',
+      group: 'prove',
+      about,
+      isPaper: true,
+      table: problems,
+      blocks: () => [tableBlock(problems(), [{ head: 'Done', as: 'tick' }])],
+    }),
+    tableSheet({
       id: 'data-wires',
       name: 'Data wires',
       group: 'feed',
@@ -169,7 +181,7 @@ function partsBlocks(plan: Plan): Block[] {
     {
       is: 'caution',
       words:
-        'Closed, certified supplies only. Fuses are sized in Feed for the wires that are planned: another wire wants another fuse.',
+        'Closed, certified supplies only. Fuses are sized in Power for the wires that are planned: another wire wants another fuse.',
     },
     ...PART_GROUPS.flatMap((group): Block[] => {
       const lines = list.lines.filter((line) => line.group === group);

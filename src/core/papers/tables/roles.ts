@@ -1,4 +1,4 @@
-import { FACING_WORDS, boardNumber, type CraftShape } from '../../props/craft';
+import { boardNumber, type CraftShape } from '../../props/craft';
 import type { Table } from '../table';
 
 type CraftPixel = CraftShape['pixels'][number];
@@ -24,7 +24,7 @@ export function rolesTable(propName: string, { pixels, roles, countsFrom }: Craf
         id: 'faces',
         head: 'Faces',
         meaning: 'in the words of the craft',
-        of: (pixel) => FACING_WORDS[pixel.facing],
+        of: (pixel) => pixel.facing,
       },
       ...roles.map((role, index) => ({
         id: roleColumn(index),

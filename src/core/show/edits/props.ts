@@ -150,5 +150,10 @@ function replacePart(draft: ShowDraft, propId: string, part: 'shape' | 'threadin
         message: `${prop.name}: ${message}`,
       })),
     );
+  if (part === 'shape') {
+    const why = kind.impossible?.(parsed.data as never) ?? null;
+    // What could not be built before may be put right step by step.
+    if (why !== null && !kind.impossible?.(prop.shape as never)) throw new ShowError(`${prop.name}: ${why}`);
+  }
   draft.change('props', propId, { [part]: parsed.data });
 }

@@ -1,0 +1,99 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import { SENDING_MINUTES, type BenchRequest, type SentTest } from '@/core/rig/benchState';
+import { askBench } from '../testing/useBench';
+import { notify } from '../show/ShowProvider';
+import { windowId } from '../show/windowId';
+
+/** Where a phone sends to. */
+export type TestTarget = 'rig' | 'devices';
+
+interface Held {
+  to: TestTarget;
+  /** What this phone sends; null while it sends nothing. */
+  test: SentTest | null;
+  /** Why the last word of ours did not reach the laptop; null while all did. */
+  trouble: string | null;
+}
+
+/** What this phone sends. It goes on from page to page, and ends with the phone. */
+export const useHeldTest = create<Held>(() => ({ to: 'rig', test: null, trouble: null }));
+
+/** Well within the time after which the server ends what it does not hear of. */
+const HOLD_MS = 1500;
+const RATE_HZ = 20;
+
+/**
+ * Sends a test, or changes the one that is sent. It ends a few seconds after this phone is not heard of any more.
+ *
+ * @returns whether it was done: what was sent before goes on otherwise
+ */
+export async function sendHeld(showId: string, test: SentTest): Promise<boolean> {
+  const { to, test: before } = useHeldTest.getState();
+  const done = await askBench(
+    showId,
+    before
+      ? { do: 'change', test }
+      : {
+          do: 'send',
+          test,
+          wish: { to, rateHz: RATE_HZ, isSynced: false, minutes: SENDING_MINUTES.usual },
+          by: windowId(),
+          isHeld: true,
+        },
+  );
+  if (done) useHeldTest.setState({ test, trouble: null });
+  return done !== null;
+}
+
+/**
+ * Stops whatever is sent, by whomever, at once or not at all: a stop that waits for a line would come when nobody means it any more.
+ */
+export async function stopNow(showId: string): Promise<void> {
+  useHeldTest.setState({ test: null });
+  const response = await ask(showId, { do: 'stop' });
+  useHeldTest.setState({
+    trouble:
+      response === null
+        ? 'Not stopped: the laptop is not heard. What this phone sends ends by itself within 5 seconds; cut the power of anything else.'
+        : null,
+  });
+}
+
+/** Keeps what this phone sends going, as long as it is there. */
+export function useHolding(showId: string): void {
+  const isSending = useHeldTest(({ test }) => test !== null);
+  useEffect(() => {
+    if (!isSending) return;
+    const timer = setInterval(async () => {
+      const response = await ask(showId, { do: 'hold', by: windowId() });
+      if (response?.status !== 422 || useHeldTest.getState().test === null) return;
+      useHeldTest.setState({ test: null });
+      notify('The test has ended.');
+    }, HOLD_MS);
+    const end = () => void ask(showId, { do: 'stop' }, true);
+    window.addEventListener('pagehide', end);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('pagehide', end);
+    };
+  }, [showId, isSending]);
+  // Left by a link, it ends as well: nobody would see it, and nobody could stop it.
+  useEffect(
+    () => () => {
+      if (useHeldTest.getState().test === null) return;
+      useHeldTest.setState({ test: null });
+      void ask(showId, { do: 'stop' });
+    },
+    [showId],
+  );
+}
+
+function ask(showId: string, request: BenchRequest, keepalive = false): Promise<Response | null> {
+  return fetch(`/api/shows/${showId}/bench`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(request),
+    keepalive,
+  }).catch(() => null);
+}

@@ -1,0 +1,209 @@
+'use client';
+
+import { Button, Select } from '@mantine/core';
+import { electricOf } from '@/core/catalogue/electric';
+import type { Plan } from '@/core/plan/planned';
+import { WHITE_BY, type PowerPolicy, type WhiteBy } from '@/core/show/schema';
+import { kindOf } from '@/core/props/registry';
+import { FULL_WHITE } from '@/core/power/shown';
+import { formatAmps, formatVolts, formatWatts } from '@/core/units/electric';
+import { countOf } from '@/core/units/number';
+import { WholeField } from '@/ui/fields/fields';
+import { Facts } from '@/ui/Facts';
+import { Hint, Section, Stack } from '@/ui/Panel';
+import { useEdit, useShow, useAnswer } from '../show/ShowProvider';
+import type { Selection } from '../view/selection';
+import { CutsSection } from './CutsSection';
+import styles from './power.module.css';
+import { LeadCard } from './LeadCard';
+import { leadsOfProp } from './leads';
+import { NewLead } from './NewLead';
+import { ProposeLeads } from './ProposeLeads';
+import { AddSupply } from './SupplyFields';
+import { usePower } from './usePower';
+import { showPercent, useShown } from './useShown';
+import { WHITE_WORDS } from './words';
+
+/** The right side of Power: what a prop draws and gets, and its leads; or what the whole show is fed for. */
+export function PowerPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
+  return selection.prop === undefined ? (
+    <ShowPower plan={plan} />
+  ) : (
+    <PropPower key={selection.prop} plan={plan} prop={selection.prop} />
+  );
+}
+
+function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
+  const { shown, percent } = useShown();
+  const power = usePower(shown, prop);
+  const worst = usePower(FULL_WHITE, null);
+  const show = useShow((state) => state.show);
+  const of = plan.show.props[prop]!;
+  const type = plan.show.pixelTypes.find((each) => each.id === of.pixelTypeId)!;
+  const { panelled } = kindOf(of);
+  const runs = power?.report.runs.filter((run) => run.prop === prop) ?? [];
+  const full = worst?.report.runs.filter((run) => run.prop === prop) ?? [];
+  const amps = runs.reduce((sum, run) => sum + run.amps, 0);
+  const fullAmps = full.reduce((sum, run) => sum + run.amps, 0);
+  const wantedAmps = full.reduce((sum, run) => sum + run.wantedAmps, 0);
+  const lowest = runs.reduce<(typeof runs)[number] | null>(
+    (least, run) =>
+      run.lowestVolts !== null && (least === null || run.lowestVolts < least.lowestVolts!) ? run : least,
+    null,
+  );
+  const own = leadsOfProp(show, of.id);
+  const unfed = runs.reduce((sum, run) => sum + run.unfed, 0);
+  return (
+    <>
+      <Section title={of.name}>
+        {runs.length === 0 ? (
+          <Hint>Nothing feeds it yet.</Hint>
+        ) : (
+          <Facts
+            facts={[
+              { name: `Amps at ${percent} %`, value: formatAmps(amps), note: runs[0]!.standsOn },
+              full.length > 0 && {
+                name: 'At full white',
+                value: formatAmps(wantedAmps),
+                note:
+                  wantedAmps > fullAmps * 1.005
+                    ? `if all of it got enough; as it is fed ${formatAmps(fullAmps)}`
+                    : undefined,
+              },
+              lowest && {
+                name: 'Lowest',
+                value: formatVolts(lowest.lowestVolts!),
+                note: `${panelled ? 'panel' : `run ${lowest.run}, pixel`} ${lowest.lowestAt}; it needs ${formatVolts(lowest.leastVolts)}`,
+              },
+              unfed > 0 && { name: 'Fed by nothing', value: countOf(unfed, panelled ? 'panel' : 'pixel') },
+              power && { name: 'Lost in wires, whole show', value: formatWatts(power.report.heatWatts) },
+            ]}
+          />
+        )}
+      </Section>
+      {show.supplies.length === 0 ? (
+        <Section title="Its supply">
+          <Hint>A supply first: closed and certified, of the volts that its pixels want.</Hint>
+          <AddSupply plan={plan} prop={prop} />
+        </Section>
+      ) : (
+        !panelled && (
+          <Section title="Enough, with the fewest leads">
+            <ProposeLeads plan={plan} prop={prop} leastVolts={electricOf(type).leastVolts.value} />
+          </Section>
+        )
+      )}
+      {show.supplies.length > 0 && (
+        <Section title={own.length === 0 ? 'Its leads' : countOf(own.length, 'lead')}>
+          <div className={styles.leads}>
+            {own.slice(0, 24).map((feed) => (
+              <LeadCard
+                key={feed.id}
+                plan={plan}
+                feed={feed}
+                prop={prop}
+                flowing={power?.report.leads.find((lead) => plan.show.feeds[lead.feed]?.id === feed.id)}
+              />
+            ))}
+          </div>
+          {own.length > 24 && <Hint>And {countOf(own.length - 24, 'more lead')}: see the schedule.</Hint>}
+          {!panelled && <NewLead plan={plan} prop={prop} />}
+          <Hint>
+            Unplug before you join a lead. One fuse for each, at the supply. Never join the plus of two
+            supplies.
+          </Hint>
+        </Section>
+      )}
+      {!panelled && own.length > 0 && <CutsSection plan={plan} prop={prop} />}
+    </>
+  );
+}
+
+function ShowPower({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const policy = useShow((state) => state.show.power);
+  const { shown, percent } = useShown();
+  const power = usePower(shown, null);
+  const now: PowerPolicy = policy ?? { levelPercent: 100, whiteBy: 'all' };
+  const set = (change: Partial<PowerPolicy>) => edit({ type: 'setPower', power: { ...now, ...change } });
+  const report = power?.report;
+  const hasLeads = plan.show.feeds.length > 0;
+  const bases = [...new Set(report?.runs.map((run) => run.standsOn))];
+  return (
+    <>
+      <Section title="What is fed">
+        {report && hasLeads ? (
+          <Facts
+            facts={[
+              {
+                name: `Amps at ${percent} %`,
+                value: formatAmps(report.amps),
+                note: bases.length > 1 ? `mixed: ${bases.join('; ')}` : bases[0],
+              },
+              { name: 'Lost in wires', value: formatWatts(report.heatWatts) },
+              { name: 'Props that nothing feeds', value: String(report.unfedProps.length) },
+            ]}
+          />
+        ) : (
+          <Hint>No lead yet. Add a supply, choose a prop on the left and bring a lead to it.</Hint>
+        )}
+      </Section>
+      <Section title="What it is planned for">
+        <Stack>
+          <WholeField
+            label="Brightest level, in percent"
+            what="The level"
+            least={1}
+            most={100}
+            value={now.levelPercent}
+            onCommit={(levelPercent) => {
+              showPercent(null);
+              return set({ levelPercent });
+            }}
+          />
+          <Select
+            label="White of four channels is made by"
+            allowDeselect={false}
+            value={now.whiteBy}
+            data={WHITE_BY.map((value) => ({ value, label: WHITE_WORDS[value] }))}
+            onChange={(whiteBy) => whiteBy && set({ whiteBy: whiteBy as WhiteBy })}
+          />
+          <Hint>
+            Supplies, wires and fuses are sized for full white all the same: a level that a program keeps is
+            lifted by a reset, a test or another program.
+          </Hint>
+        </Stack>
+      </Section>
+      {hasLeads && <Safe />}
+      <AddSupply plan={plan} prop={undefined} />
+    </>
+  );
+}
+
+/** How bright it may be as it is. */
+function Safe() {
+  const { shown } = useShown();
+  const safe = useAnswer('safeLevel', shown);
+  if (!safe) return null;
+  return (
+    <Section title="As it is fed">
+      <Facts
+        facts={[
+          {
+            name: 'Safe up to',
+            value: `${safe.percent} %`,
+            note:
+              safe.heldBackBy === null
+                ? 'nothing is too much at full'
+                : `then ${safe.heldBackBy} is too much`,
+          },
+        ]}
+      />
+      {safe.percent < 100 && safe.percent > 0 && (
+        <Button size="compact-sm" variant="default" onClick={() => showPercent(safe.percent)}>
+          Look at {safe.percent} %
+        </Button>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,480 @@
+'use client';
+
+import { retyped, standingWords, usual } from '@/core/figures/figure';
+import { PartNotesEditor } from '../figures/PartNotes';
+import { StandingFields } from '../figures/StandingFields';
+import { Button, Select } from '@mantine/core';
+import {
+  CHAIN_STYLES,
+  TURNS,
+  chainPlaces,
+  outputName,
+  turnsWords,
+  type ChainDesign,
+  type Turn,
+} from '@/core/panels/chains';
+import { measureChains } from '@/core/panels/compareChains';
+import { DRIVER_LIMITS, USUAL_HAT, USUAL_PICTURE, evenCards, type Driver } from '@/core/panels/driver';
+import { movePanel, turnPanel } from '@/core/panels/editChains';
+import { layWall } from '@/core/panels/wallFacts';
+import type { PropOf } from '@/core/props/registry';
+import { cornerSeenFrom } from '@/core/threading/view';
+import { formatLength } from '@/core/units/length';
+import { countOf, groupDigits } from '@/core/units/number';
+import { Choice } from '@/ui/fields/Choice';
+import { CornerPicker } from '@/ui/fields/CornerPicker';
+import { NumberUnitField } from '@/ui/fields/NumberUnitField';
+import { ParsedField } from '@/ui/fields/ParsedField';
+import { WholeField } from '@/ui/fields/fields';
+import { Facts } from '@/ui/Facts';
+import { Hint, Row, Section, Stack } from '@/ui/Panel';
+import { Part } from '../build/Part';
+import { useWallEdit } from './useWallEdit';
+
+const STYLE_LABELS: Record<ChainDesign['style'], string> = {
+  lineEach: 'One output a line',
+  arrowsUp: 'All arrows one way',
+  toAndFro: 'To and fro, arrows one way',
+  zigzag: 'Zigzag',
+};
+
+const STYLE_HINTS: Record<ChainDesign['style'], string> = {
+  lineEach: 'The shortest chains and no returns, at the price of an output for each line.',
+  arrowsUp: 'Several lines an output, at the price of a long ribbon back at the end of each line.',
+  toAndFro:
+    'Several lines an output without returns, at the price of long ribbons inside every line that runs back.',
+  zigzag:
+    'Several lines an output with short ribbons only, at the price of panels that are turned in every other line.',
+};
+
+/** What drives a wall, how its panels are chained, and the panel that is chosen. */
+export function WallRoutePanel({ prop }: { prop: PropOf<'wall'> }) {
+  const { set } = useWallEdit(prop);
+  const { driver } = prop.threading;
+  return (
+    <>
+      <ChosenPanel prop={prop} />
+      <Section title="Chains">
+        <Stack>
+          <ChainFields prop={prop} />
+        </Stack>
+      </Section>
+      <Section title="What drives it">
+        <Stack>
+          <Choice
+            label="Driver"
+            value={driver.kind}
+            onChange={(kind) =>
+              set({
+                driver:
+                  kind === 'hat'
+                    ? USUAL_HAT
+                    : {
+                        kind: 'cards',
+                        outputsPerCard: 12,
+                        mostPanelsPerOutput: usual(10, 'panels of 64 × 32; the manual of the card decides'),
+                        inOrder: true,
+                        cards: evenCards(prop.shape.columns, prop.shape.rows, 1, 1),
+                      },
+              })
+            }
+            data={[
+              { value: 'hat', label: 'Output hat' },
+              { value: 'cards', label: 'Receiver cards' },
+            ]}
+          />
+          <DriverFields prop={prop} driver={driver} onChange={(next) => set({ driver: next })} />
+        </Stack>
+      </Section>
+      <Section title="What follows">
+        <ChainFacts prop={prop} />
+      </Section>
+    </>
+  );
+}
+
+function ChainFields({ prop }: { prop: PropOf<'wall'> }) {
+  const { set } = useWallEdit(prop);
+  const { chaining } = prop.threading;
+  const design: ChainDesign =
+    chaining.by === 'design' ? chaining : { by: 'design', style: 'zigzag', along: 'rows', entry: 'topLeft' };
+  const change = (part: Partial<ChainDesign>) => set({ chaining: { ...design, ...part } });
+  return (
+    <>
+      {chaining.by === 'hand' && (
+        <Hint>
+          These chains are drawn by hand: they stay as they are when the wall changes. Choosing a style lays
+          all of them anew; undo brings yours back.
+        </Hint>
+      )}
+      <Select
+        label="Style"
+        placeholder="by hand"
+        value={chaining.by === 'design' ? chaining.style : null}
+        data={CHAIN_STYLES.map((style) => ({ value: style, label: STYLE_LABELS[style] }))}
+        onChange={(style) => style && change({ style: style as ChainDesign['style'] })}
+      />
+      <Choice
+        label="Lines are"
+        value={design.along}
+        onChange={(along) => change({ along: along === 'columns' ? 'columns' : 'rows' })}
+        data={[
+          { value: 'rows', label: 'Rows' },
+          { value: 'columns', label: 'Columns' },
+        ]}
+      />
+      <CornerPicker
+        what="Output 1 enters"
+        side="back"
+        value={cornerSeenFrom('back', design.entry)}
+        onChange={(corner) => change({ entry: cornerSeenFrom('back', corner) })}
+      />
+      <Hint>
+        {STYLE_HINTS[design.style]} Here {turnsWords(layWall(prop).chains)}.
+      </Hint>
+    </>
+  );
+}
+
+interface DriverFieldsProps {
+  prop: PropOf<'wall'>;
+  driver: Driver;
+  onChange: (driver: Driver) => boolean;
+}
+
+function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
+  const { columns, rows } = prop.shape;
+  const limit = (
+    <WholeField
+      label="Panels an output"
+      description="at most"
+      what="The number of panels"
+      least={1}
+      most={DRIVER_LIMITS.panelsPerOutput}
+      value={driver.mostPanelsPerOutput.value}
+      onCommit={(most) =>
+        onChange({ ...driver, mostPanelsPerOutput: retyped(driver.mostPanelsPerOutput, most) })
+      }
+    />
+  );
+  const standing = (
+    <>
+      <StandingFields
+        label="Panels an output"
+        figure={driver.mostPanelsPerOutput}
+        onCommit={(mostPanelsPerOutput) => onChange({ ...driver, mostPanelsPerOutput })}
+      />
+      <PartNotesEditor
+        part={driver.kind === 'hat' ? 'the hat' : 'the cards'}
+        notes={driver.notes}
+        onChange={(notes) => onChange({ ...driver, notes })}
+      />
+    </>
+  );
+  if (driver.kind === 'hat')
+    return (
+      <>
+        <Row>
+          <WholeField
+            label="Outputs"
+            description="of the hat"
+            what="The number of outputs"
+            least={1}
+            most={8}
+            value={driver.outputs}
+            onCommit={(outputs) => onChange({ ...driver, outputs })}
+          />
+          {limit}
+        </Row>
+        {standing}
+        <PictureFields driver={driver} onChange={onChange} />
+        <Row>
+          <SourceField
+            label="Pinout"
+            placeholder="as printed on the hat"
+            value={driver.pinout}
+            onCommit={(pinout) => onChange({ ...driver, pinout })}
+          />
+          <WholeField
+            label="Slow-down"
+            what="The slow-down"
+            least={0}
+            most={10}
+            value={driver.slowDown}
+            onCommit={(slowDown) => onChange({ ...driver, slowDown })}
+          />
+        </Row>
+        <SourceField
+          label="Slowed down because"
+          value={driver.slowDownReason}
+          onCommit={(slowDownReason) => onChange({ ...driver, slowDownReason })}
+        />
+        <Hint>
+          Do not ask the same small computer to feed a receiver card and send ordinary pixel data: it was seen
+          to drop frames.
+        </Hint>
+      </>
+    );
+  const across = new Set(driver.cards.map((card) => card.column)).size;
+  const down = new Set(driver.cards.map((card) => card.row)).size;
+  const recut = (a: number, d: number) => onChange({ ...driver, cards: evenCards(columns, rows, a, d) });
+  return (
+    <>
+      <Row>
+        <WholeField
+          label="Outputs a card"
+          what="The number of outputs"
+          least={1}
+          most={DRIVER_LIMITS.outputs}
+          value={driver.outputsPerCard}
+          onCommit={(outputsPerCard) => onChange({ ...driver, outputsPerCard })}
+        />
+        {limit}
+      </Row>
+      {standing}
+      <PictureFields driver={driver} onChange={onChange} />
+      <Row>
+        <WholeField
+          label="Cards side by side"
+          what="The number of cards"
+          least={1}
+          most={Math.min(16, columns)}
+          value={across}
+          onCommit={(count) => recut(count, down)}
+        />
+        <WholeField
+          label="one below another"
+          what="The number of cards"
+          least={1}
+          most={Math.min(16, rows)}
+          value={down}
+          onCommit={(count) => recut(across, count)}
+        />
+      </Row>
+      {driver.cards.map((card, i) => (
+        <Part
+          key={i}
+          title={`Card ${i + 1}`}
+          aside={`${card.columns} × ${card.rows} panels`}
+          onRemove={
+            driver.cards.length > 1
+              ? () => onChange({ ...driver, cards: driver.cards.filter((_, k) => k !== i) })
+              : undefined
+          }
+        >
+          <Row>
+            {(
+              [
+                ['column', 'From column', 1, columns],
+                ['row', 'From row', 1, rows],
+                ['columns', 'Columns', 0, columns],
+                ['rows', 'Rows', 0, rows],
+              ] as const
+            ).map(([field, label, offset, most]) => (
+              <WholeField
+                key={field}
+                label={label}
+                size="xs"
+                what={label}
+                least={1}
+                most={most}
+                value={card[field] + offset}
+                onCommit={(value) =>
+                  onChange({
+                    ...driver,
+                    cards: driver.cards.map((each, k) =>
+                      k === i ? { ...each, [field]: value - offset } : each,
+                    ),
+                  })
+                }
+              />
+            ))}
+          </Row>
+        </Part>
+      ))}
+      <Choice
+        label="Outputs must be used from the first on"
+        value={driver.inOrder ? 'yes' : 'no'}
+        onChange={(value) => onChange({ ...driver, inOrder: value === 'yes' })}
+        data={[
+          { value: 'yes', label: 'Yes' },
+          { value: 'no', label: 'In any order' },
+        ]}
+      />
+      <Hint>
+        Receiver cards take raw frames over a gigabit link straight from the sender’s port: no router between,
+        no IP address on either. The sender needs another link for control.
+      </Hint>
+    </>
+  );
+}
+
+/** How the driver shows colours: what its screens ask for, and what the refresh depends on. */
+function PictureFields({ driver, onChange }: { driver: Driver; onChange: (driver: Driver) => boolean }) {
+  const { depthBits, brightnessPercent, gamma } = USUAL_PICTURE;
+  return (
+    <>
+      <Row>
+        <NumberUnitField
+          label="Brightness"
+          unit="%"
+          least={0}
+          most={100}
+          value={driver.brightnessPercent ?? brightnessPercent}
+          onCommit={(percent) => onChange({ ...driver, brightnessPercent: percent })}
+        />
+        <NumberUnitField
+          label="Gamma"
+          unit=""
+          least={0.5}
+          most={5}
+          value={driver.gamma ?? gamma}
+          onCommit={(value) => onChange({ ...driver, gamma: value })}
+        />
+      </Row>
+      <WholeField
+        label="Colour depth"
+        description="bits of each colour; fewer refresh faster"
+        what="The number of bits"
+        least={1}
+        most={16}
+        value={driver.depthBits ?? depthBits}
+        onCommit={(bits) => onChange({ ...driver, depthBits: bits })}
+      />
+    </>
+  );
+}
+
+function SourceField({
+  label,
+  placeholder,
+  value,
+  onCommit,
+}: {
+  label: string;
+  placeholder?: string;
+  value: string;
+  onCommit: (text: string) => boolean;
+}) {
+  return (
+    <ParsedField
+      label={label}
+      placeholder={placeholder}
+      value={value}
+      format={(text) => text}
+      parse={(text) =>
+        text.trim().length <= 60 || (label !== 'Pinout' && text.trim().length <= 200)
+          ? { ok: true, value: text.trim() }
+          : { ok: false, message: 'That is too long: a few words are enough.' }
+      }
+      onCommit={onCommit}
+    />
+  );
+}
+
+function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
+  const { laid, cell, setChains, chooseCell } = useWallEdit(prop);
+  const { columns, panel } = prop.shape;
+  if (cell === null) return null;
+  const at = { column: cell % columns, row: Math.floor(cell / columns) };
+  const found = chainPlaces(laid.chains, columns).get(cell);
+  const chain = found && laid.chains[found.chain]!;
+  const turnDeg = found ? chain!.panels[found.place]!.turnDeg : 0;
+  const turns = panel.columns === panel.rows ? TURNS : ([0, 180] as const);
+  const outputs = laid.chains.map((each) => ({ card: each.card, output: each.output }));
+  const next = laid.cards.map((_, card) => ({
+    card,
+    output: Math.max(0, ...outputs.filter((each) => each.card === card).map((each) => each.output)) + 1,
+  }));
+  const key = (place: { card: number; output: number }) => `${place.card}.${place.output}`;
+  return (
+    <Section title={`Panel ${at.row + 1}.${at.column + 1}`}>
+      {laid.wall.missing.has(cell) ? (
+        <Hint>There is no panel here. Build says which ones are missing.</Hint>
+      ) : (
+        <Stack>
+          <Row>
+            <Select
+              label="Output"
+              allowDeselect={false}
+              placeholder="on none"
+              value={chain ? key(chain) : null}
+              data={[
+                ...outputs.map((place) => ({
+                  value: key(place),
+                  label: outputName(place, laid.cards.length),
+                })),
+                ...next.map((place) => ({
+                  value: key(place),
+                  label: `${outputName(place, laid.cards.length)}, not used yet`,
+                })),
+              ]}
+              onChange={(value) => {
+                const to = [...outputs, ...next].find((place) => key(place) === value);
+                if (to) setChains(movePanel(laid.chains, at, { ...to, place: 9999 }));
+              }}
+            />
+            {found && chain && (
+              <WholeField
+                label="Place"
+                description={`of ${chain.panels.length}`}
+                what="The place in the chain"
+                least={1}
+                most={chain.panels.length}
+                value={found.place + 1}
+                onCommit={(place) => setChains(movePanel(laid.chains, at, { ...chain, place: place - 1 }))}
+              />
+            )}
+          </Row>
+          {found && (
+            <Choice
+              label="Turned, clockwise from the front"
+              value={String(turnDeg)}
+              onChange={(value) => setChains(turnPanel(laid.chains, at, Number(value) as Turn))}
+              data={turns.map((turn) => ({ value: String(turn), label: `${turn}°` }))}
+            />
+          )}
+          <Button variant="default" size="compact-md" onClick={() => chooseCell(null)}>
+            Let go of it
+          </Button>
+        </Stack>
+      )}
+    </Section>
+  );
+}
+
+function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
+  const { laid } = useWallEdit(prop);
+  const measured = measureChains(laid.wall, prop.threading.driver, prop.threading.chaining);
+  const longest = measured.chains.find((chain) => chain.panels.length === measured.longestChain);
+  return (
+    <Facts
+      facts={[
+        { name: 'Outputs', value: groupDigits(measured.outputs) },
+        longest && {
+          name: 'Longest chain',
+          value: countOf(measured.longestChain, 'panel'),
+          note: `of at most ${prop.threading.driver.mostPanelsPerOutput.value}: ${standingWords(prop.threading.driver.mostPanelsPerOutput)}`,
+        },
+        {
+          name: 'Ribbons',
+          value: `${measured.stockRibbons} + ${measured.longRibbons} long`,
+          note: `${formatLength(Math.round(measured.ribbonMm))} in all, the longest ${formatLength(Math.round(measured.longestRibbonMm))}`,
+        },
+        { name: 'Turned panels', value: groupDigits(measured.turnedPanels) },
+        {
+          name: 'Refresh, estimated',
+          value: Number.isFinite(measured.refreshHz)
+            ? `${groupDigits(Math.round(measured.refreshHz))} Hz`
+            : '–',
+          note: 'of the longest chain, 20 MHz, 11 bit planes',
+        },
+        {
+          name: 'Power leads',
+          value: groupDigits(measured.powerLeads),
+          note: 'Y leads for pairs, across and down',
+        },
+      ]}
+    />
+  );
+}
