@@ -106,6 +106,7 @@ export default tseslint.config(
         process: 'readonly',
         console: 'readonly',
         fetch: 'readonly',
+        performance: 'readonly',
         setTimeout: 'readonly',
         URL: 'readonly',
       },

@@ -20,6 +20,7 @@ const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'
 
 /** @type {import('jest').Config} */
 export default {
+  globalSetup: '<rootDir>/tests/unit/chooseSeed.mjs',
   maxWorkers: 2,
   // A busy machine is slow, not wrong.
   testTimeout: 60_000,
@@ -27,6 +28,8 @@ export default {
     {
       displayName: 'node',
       testEnvironment: 'node',
+      setupFilesAfterEnv: ['<rootDir>/tests/unit/leftOpen.ts'],
+      setupFiles: ['<rootDir>/tests/unit/seed.ts'],
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
       transform,
       moduleNameMapper,
@@ -35,6 +38,7 @@ export default {
     {
       displayName: 'browser',
       testEnvironment: 'jsdom',
+      setupFiles: ['<rootDir>/tests/unit/seed.ts'],
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       setupFilesAfterEnv: ['<rootDir>/tests/unit/browserSetup.ts'],
       transform,

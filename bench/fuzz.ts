@@ -1,4 +1,5 @@
 // Mutated packets through each decoder and into a display: none may throw, and a refused one may change nothing.
+import { sized, table } from './report';
 import { planShow } from '../src/core/plan/plan';
 import { encodeArtDmx } from '../src/core/protocols/artNet';
 import { ddpFrame } from '../src/core/protocols/ddp';
@@ -9,7 +10,7 @@ import { SOURCE } from '../src/core/rig/outgoing';
 import { Receiver } from '../src/core/rig/packets';
 import { aController, aLine, aShow } from '../tests/unit/shows';
 
-const COUNT = Number(process.argv[2] ?? 1_000_000);
+const COUNT = sized(1_000_000, 2000);
 
 /** A generator of 32-bit numbers with a seed (mulberry32), so that a run can be repeated. */
 function random(seed: number): () => number {
@@ -116,4 +117,5 @@ const rows = good.map(([name, port, bytes]) => {
     'ns a packet': Math.round(((performance.now() - began) * 1e6) / COUNT),
   };
 });
-console.table(rows);
+table('fuzz', rows);
+if (rows.some((row) => row.thrown > 0 || row['changed by a refused one'] > 0)) process.exitCode = 1;

@@ -7,9 +7,9 @@ import { emptyShow } from '../src/core/show/schema';
 import { openDatabase } from '../src/server/database';
 import { PhotoRepository } from '../src/server/photos';
 import { ShowRepository } from '../src/server/shows';
-import { table } from './measure';
+import { sized, table } from './report';
 
-const KILLS = Number(process.argv[2] ?? 200);
+const KILLS = sized(200, 3);
 
 async function main(): Promise<void> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-kill-'));
@@ -53,11 +53,13 @@ async function main(): Promise<void> {
     db.close();
   }
   table(
-    ['written', 'kills', 'answered', 'answered and lost'],
-    Object.keys(kills).map((what) => [
-      what,
-      ...[kills, answered, lost].map((of) => of[what]!.toLocaleString('en')),
-    ]),
+    'kill',
+    Object.keys(kills).map((what) => ({
+      written: what,
+      kills: kills[what]!,
+      answered: answered[what]!.toLocaleString('en'),
+      'answered and lost': lost[what]!,
+    })),
   );
   fs.rmSync(folder, { recursive: true, force: true });
   if (Object.values(lost).some((count) => count > 0)) process.exitCode = 1;

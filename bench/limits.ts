@@ -7,7 +7,7 @@ import { planReport } from '@/core/papers/planReport';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { csvChunks } from '@/server/csv';
 import { readShow } from '@/core/show/read';
-import { table } from './measure';
+import { sized, table } from './report';
 import { EXTREMES } from '../tests/unit/extremes';
 
 const ms = (work: () => unknown) => {
@@ -17,7 +17,7 @@ const ms = (work: () => unknown) => {
 };
 
 const rows: Record<string, string | number>[] = [];
-for (const [what, make] of EXTREMES) {
+for (const [what, make] of sized(EXTREMES, EXTREMES.slice(0, 1))) {
   const show = make();
   const check = ms(() => readShow(show));
   let plan = planShow(show);
@@ -42,7 +42,4 @@ for (const [what, make] of EXTREMES) {
     'channel map ms': map,
   });
 }
-table(
-  Object.keys(rows[0]!),
-  rows.map((row) => Object.values(row).map(String)),
-);
+table('limits', rows);

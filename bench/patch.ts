@@ -6,11 +6,11 @@ import { planShow } from '../src/core/plan/plan';
 import type { Plan } from '../src/core/plan/planned';
 import { applyEdit, type Edit } from '../src/core/show/edits/registry';
 import { PROPS, manyProps } from './manyProps';
-import { middleMs } from './measure';
+import { goal, middleMs, sized, table } from './report';
 
 const show = manyProps();
 
-const TIMES = 9;
+const TIMES = sized(9, 1);
 
 const longer = (turn: number): Edit => ({
   type: 'setShape',
@@ -22,17 +22,24 @@ const cache = new PlanCache();
 const plan = planShow(show, cache);
 const universes = plan.spaces.length;
 const editMs = middleMs(TIMES, (turn) => applyEdit(show, longer(turn)));
-const edited = Array.from({ length: 9 }, (_, turn) => applyEdit(show, longer(turn)));
+const edited = Array.from({ length: TIMES }, (_, turn) => applyEdit(show, longer(turn)));
 const plans: Plan[] = [];
 const planMs = middleMs(TIMES, (turn) => (plans[turn] = planShow(edited[turn]!, cache)));
 const checkMs = middleMs(TIMES, (turn) => findingsOf(plans[turn]!));
 const before = planShow(show, cache);
 // The show as edited is planned already when it is asked what that moves.
 const foreseeMs = middleMs(TIMES, (turn) => foresee(before, longer(turn), plans[turn]!, cache));
-console.log(
-  '| props | pixels | universes | edit ms | replan ms | checks ms | together | foresight, both ways ms | goal |',
-);
-console.log('| --- | --- | --- | --- | --- | --- | --- | --- | --- |');
-console.log(
-  `| ${PROPS} | ${plan.pixelCount.toLocaleString('en')} | ${universes} | ${editMs.toFixed(0)} | ${planMs.toFixed(0)} | ${checkMs.toFixed(0)} | ${(editMs + planMs + checkMs).toFixed(0)} | ${foreseeMs.toFixed(0)} | together ≤ 250 ms, foresight ≤ 100 ms |`,
-);
+const together = editMs + planMs + checkMs;
+table('patch', [
+  {
+    props: PROPS.toLocaleString('en'),
+    pixels: plan.pixelCount.toLocaleString('en'),
+    universes: universes.toLocaleString('en'),
+    'edit ms': editMs.toFixed(0),
+    'replan ms': planMs.toFixed(0),
+    'checks ms': checkMs.toFixed(0),
+    together: together.toFixed(0),
+    'foresight, both ways ms': foreseeMs.toFixed(0),
+    goal: `${goal('together ≤ 250 ms', together <= 250)}, ${goal('foresight ≤ 100 ms', foreseeMs <= 100)}`,
+  },
+]);

@@ -1,6 +1,6 @@
 // How long a network of pixels takes to solve, beside a circuit simulator on the same ladder; and how near the proposal of leads comes to
 // the best of all choices.
-import { middleMs } from './measure';
+import { goal, middleMs, sized, table } from './report';
 import { solveNetwork, NetworkSolver } from '../src/core/power/solve';
 import type { Network, Ramp } from '../src/core/power/network';
 import { proposeFeeds, reachablePixels } from '../src/core/power/proposeFeeds';
@@ -16,7 +16,7 @@ import { aFeed, aSupply, drawing, toPixel, typed } from '../tests/unit/power';
 import { aLine, aShow } from '../tests/unit/shows';
 
 const RAIL_OHM = 0.0025;
-const TIMES = 9;
+const TIMES = sized(9, 1);
 
 /** Fed at the start and every so many pixels; without it only at the start. */
 function ladder(count: number, every: number | null): Network {
@@ -34,26 +34,28 @@ const shown = (ms: number) => Number(ms.toFixed(ms < 10 ? 2 : 0));
 
 function solving() {
   const rows = [];
-  for (const count of [500, 5_000, 20_000, 100_000])
+  for (const count of sized([500, 5_000, 20_000, 100_000], [500]))
     for (const every of [50, null]) {
       const network = ladder(count, every);
       const solver = new NetworkSolver(network);
       solver.solve();
       let level = 1;
+      const againMs = timed(() => solver.solve(dimmed((level = level === 1 ? 0.6 : 1))));
       rows.push({
         pixels: count,
         fed: every === null ? 'once: starved' : `every ${every}`,
         'set up and solved, ms': shown(timed(() => solveNetwork(network))),
-        'another brightness, ms': shown(timed(() => solver.solve(dimmed((level = level === 1 ? 0.6 : 1))))),
+        'another brightness, ms': shown(againMs),
         'numbers a pixel in the factor': Number((solver.factorSize / count).toFixed(2)),
+        goal: count === 5_000 ? goal('another ≤ 20 ms', againMs <= 20) : '',
       });
     }
-  console.table(rows);
+  table('power', rows);
 }
 
 /** One reading that is other than planned, explained: every cause solved for how much other it has to be. */
 function explaining() {
-  const rows = [150, 560, 2_000].map((count) => {
+  const rows = sized([150, 560, 2_000], [150]).map((count) => {
     const plan = planShow(
       aShow({
         props: [aLine('rail', count)],
@@ -79,12 +81,12 @@ function explaining() {
     });
     return { pixels: count, 'causes left': causes, 'explained, ms': shown(ms) };
   });
-  console.table(rows);
+  table('power-readings', rows);
 }
 
 function against() {
   if (!hasNgspice) return console.log('ngspice is not here, so nothing is compared with it.');
-  const rows = [500, 5_000].map((count) => {
+  const rows = sized([500, 5_000], [500]).map((count) => {
     const network = ladder(count, 50);
     const ours = timed(() => solveNetwork(network));
     const began = performance.now();
@@ -99,23 +101,29 @@ function against() {
       'farthest apart, µV': shown(
         nodeVolts.reduce((most, volts, i) => Math.max(most, Math.abs(volts - theirs[i]!)), 0) * 1e6,
       ),
+      goal: count === 5_000 ? goal('≥ 50 times', simulatorMs / ours >= 50) : '',
     };
   });
-  console.table(rows);
+  table('power-simulator', rows);
 }
 
 function manyRuns() {
-  const networks = Array.from({ length: 200 }, () => ladder(500, 50));
+  const networks = Array.from({ length: sized(200, 2) }, () => ladder(500, 50));
   const solved = timed(() => networks.forEach((network) => solveNetwork(network)));
   global.gc?.();
   const before = process.memoryUsage();
-  const solver = new NetworkSolver(ladder(100_000, 50));
+  const solver = new NetworkSolver(ladder(sized(100_000, 1000), 50));
   solver.solve();
   const after = process.memoryUsage();
   const bytes = after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers;
-  console.table([
-    { '100,000 pixels as': '200 runs of 500', ms: shown(solved), MB: '' },
-    { '100,000 pixels as': 'one ladder', ms: '', MB: Math.round(bytes / 1e6) },
+  table('power-runs', [
+    {
+      '100,000 pixels as': '200 runs of 500',
+      ms: shown(solved),
+      MB: '',
+      goal: goal('≤ 1,000 ms', solved <= 1000),
+    },
+    { '100,000 pixels as': 'one ladder', ms: '', MB: Math.round(bytes / 1e6), goal: '' },
   ]);
 }
 
@@ -123,7 +131,7 @@ function manyRuns() {
 function proposals() {
   const type = aShow().pixelTypes.find((each) => each.id === 'rgb')!;
   let [cases, equal, farthest] = [0, 0, 0];
-  for (let count = 5; count <= 11; count += 1)
+  for (let count = 5; count <= sized(11, 6); count += 1)
     for (const milliohm of [8, 25, 60, 120]) {
       const show = aShow({
         props: [aLine('rail', count)],
@@ -161,7 +169,7 @@ function proposals() {
       if (made.feeds.length === best) equal += 1;
       farthest = Math.max(farthest, made.feeds.length - best);
     }
-  console.table([
+  table('power-proposals', [
     { 'small cases': cases, 'the quick way is the best': equal, 'leads too many at most': farthest },
   ]);
 }

@@ -7,7 +7,7 @@ import type { Edit } from '../src/core/show/edits/registry';
 import { openDatabase } from '../src/server/database';
 import { ShowRepository } from '../src/server/shows';
 import { manyProps } from './manyProps';
-import { middleMs, table } from './measure';
+import { goal, middleMs, sized, table } from './report';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-bench-'));
 const db = openDatabase(folder);
@@ -41,45 +41,37 @@ const edits: [what: string, edit: (turn: number) => Edit][] = [
   ],
 ];
 
-const rows: string[][] = [];
+const rows: Record<string, string>[] = [];
 for (const [what, edit] of edits) {
   let answer = '';
-  const editMs = middleMs(15, (turn) => (answer = JSON.stringify(shows.apply(id, author(), edit(turn)))));
+  const editMs = middleMs(
+    sized(15, 3),
+    (turn) => (answer = JSON.stringify(shows.apply(id, author(), edit(turn)))),
+  );
   const { bytes } = db
     .prepare('SELECT octet_length(change) AS bytes FROM changes ORDER BY sequence DESC LIMIT 1')
     .get() as { bytes: number };
   let undone = '';
-  const undoMs = middleMs(9, () => (undone = JSON.stringify(shows.undo(id, author()))));
+  const undoMs = middleMs(sized(9, 1), () => (undone = JSON.stringify(shows.undo(id, author()))));
   // What a window does with the answer, before it plans.
   const { change } = (JSON.parse(undone) as { changes: { change: Parameters<typeof inverseOf>[0] }[] })
     .changes[0]!;
   const before = applyChange(shows.get(id).show, inverseOf(change));
   const layMs = middleMs(9, () => applyChange(before, change));
-  rows.push([
-    what,
-    bytes.toLocaleString('en'),
-    answer.length.toLocaleString('en'),
-    undone.length.toLocaleString('en'),
-    editMs.toFixed(1),
-    undoMs.toFixed(1),
-    layMs.toFixed(1),
-  ]);
+  rows.push({
+    'edit, 2,000 props': what,
+    'bytes on disk': bytes.toLocaleString('en'),
+    'answer bytes': answer.length.toLocaleString('en'),
+    'undo bytes': undone.length.toLocaleString('en'),
+    'edit ms': editMs.toFixed(1),
+    'undo ms': undoMs.toFixed(1),
+    'laid in a window ms': layMs.toFixed(1),
+    goal: goal('4,096 bytes, 2,048 sent, 20 ms', bytes <= 4096 && answer.length <= 2048 && editMs <= 20),
+  });
 }
-table(
-  [
-    'edit, 2,000 props',
-    'bytes on disk',
-    'answer bytes',
-    'undo bytes',
-    'edit ms',
-    'undo ms',
-    'laid in a window ms',
-  ],
-  rows,
-);
-console.log('Goals: 4,096 bytes on disk, 2,048 on the wire, 20 ms.\n');
+table('saving', rows);
 
-const EDITS = 10_000;
+const EDITS = sized(10_000, 100);
 const start = performance.now();
 for (let i = 0; i < EDITS; i += 1)
   shows.apply(id, author(), {
@@ -94,18 +86,15 @@ const copies = (db.prepare('SELECT COUNT(*) AS count FROM snapshots').get() as {
 const openMs = middleMs(5, () => shows.open(id, 'bench'));
 const middle = Math.floor(shows.get(id).sequence / 2);
 const oldMs = middleMs(3, () => shows.at(id, middle));
-table(
-  ['edits', 'database MB', 'copies kept', 'edits a second', 'open ms', 'state in the middle ms', 'goal'],
-  [
-    [
-      EDITS.toLocaleString('en'),
-      megabytes.toFixed(1),
-      String(copies),
-      (EDITS / seconds).toFixed(0),
-      openMs.toFixed(1),
-      oldMs.toFixed(0),
-      'under 50 MB',
-    ],
-  ],
-);
+table('saving-database', [
+  {
+    edits: EDITS.toLocaleString('en'),
+    'database MB': megabytes.toFixed(1),
+    'copies kept': copies,
+    'edits a second': (EDITS / seconds).toFixed(0),
+    'open ms': openMs.toFixed(1),
+    'state in the middle ms': oldMs.toFixed(0),
+    goal: goal('under 50 MB', megabytes < 50),
+  },
+]);
 fs.rmSync(folder, { recursive: true, force: true });

@@ -1,5 +1,6 @@
 // 500 universes at 40 pictures a second to the rig on this machine: how many are late or lost, and what a packet costs beside a bare paced loop
 // that sends as many datagrams of the same size over the same kind of sockets. Sender, bare loop and rig are processes of their own.
+import { sized, table } from './report';
 import { fork, type ChildProcess } from 'node:child_process';
 import dgram from 'node:dgram';
 import { planShow } from '../src/core/plan/plan';
@@ -10,7 +11,7 @@ import { RIG_ADDRESS, RigListener } from '../src/server/bench/rigListener';
 import { LATE_MS, SenderLoop } from '../src/server/bench/senderLoop';
 import { aController, aLine, aShow } from '../tests/unit/shows';
 
-const SECONDS = Number(process.env.SECONDS ?? 60);
+const SECONDS = sized(60, 1);
 const RATE_HZ = 40;
 const UNIVERSES = 500;
 /** Of 170 pixels each, four on a port. */
@@ -117,8 +118,8 @@ interface Sent {
 
 async function all(): Promise<void> {
   const start = (...args: string[]) => fork(process.argv[1]!, args, { execArgv: process.execArgv });
-  const rows: Record<string, unknown>[] = [];
-  for (const what of ['bare', 'red', 'alongX', 'bare', 'red'] as const) {
+  const rows: Record<string, string | number>[] = [];
+  for (const what of sized(['bare', 'red', 'alongX', 'bare', 'red'] as const, ['bare', 'red'] as const)) {
     const listening = start('rig');
     const ports = await heard<(number | null)[]>(listening);
     const sending = start(what === 'bare' ? 'bare' : 'product', JSON.stringify(ports), what);
@@ -144,7 +145,7 @@ async function all(): Promise<void> {
     });
     for (const note of notes) console.log(note);
   }
-  console.table(rows);
+  table('send', rows);
 }
 
 const [what, ports, pattern] = process.argv.slice(2);

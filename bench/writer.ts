@@ -4,6 +4,7 @@ import { openDatabase } from '../src/server/database';
 import { PhotoRepository } from '../src/server/photos';
 import { ShowRepository } from '../src/server/shows';
 import { manyProps } from './manyProps';
+import { aPng } from '../tests/unit/photos';
 
 const [what, folder, id] = process.argv.slice(2) as [string, string, string];
 const db = openDatabase(folder);
@@ -18,10 +19,11 @@ for (let turn = 0; ; turn += 1) {
     const newId = shows.create({ show: large, facts: [] });
     say(`${newId} ${large.props.length}`);
   } else if (what === 'photos') {
-    const bytes = Buffer.alloc(200_000, turn % 251);
-    Buffer.from([0xff, 0xd8, 0xff]).copy(bytes);
-    bytes.writeUInt32BE(turn, 4);
-    bytes.writeUInt32BE(process.pid, 8);
+    // A picture of its own each time, and as heavy as those of a phone.
+    const rest = Buffer.alloc(200_000, turn % 251);
+    rest.writeUInt32BE(turn, 0);
+    rest.writeUInt32BE(process.pid, 4);
+    const bytes = Buffer.concat([aPng(turn % 251), rest]);
     say(`${photos.keep(bytes)} kept`);
   } else {
     const { sequence } = shows.get(id);

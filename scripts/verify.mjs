@@ -1,76 +1,132 @@
-// Everything that must hold, on a fresh clone: types, lint, unit tests, production build, end-to-end tests against it.
+// Everything that must hold, on a fresh clone: types, lint, format, unit tests, production build, benches, end-to-end tests against it.
+//   npm run verify        heavy properties at a fifth of their runs
+//   npm run verify:full   all of their runs
+// With `-- --write` the time of each step goes into docs/speed.md.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { aptInstall, build, install, needNode20, runNode } from './lib/project.mjs';
+import { ROOT, aptInstall, build, collectNode, install, needNode20, runNode } from './lib/project.mjs';
+import { countJest, countPlaywright, slowestOfJest, slowestOfPlaywright } from './lib/reports.mjs';
+import { withTable } from './lib/speedPage.mjs';
+
+/** So many of the slowest tests and files are named. */
+const MOST_NAMED = 10;
 
 needNode20();
+const env = process.argv.includes('--full') ? { ALL_RUNS: '1' } : {};
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-'));
 const totals = { passed: 0, failed: 0 };
 const broken = [];
+const times = [];
+const slowest = [];
 
-await install();
+await timed('install', install);
 needChromium();
 wantTools();
-await step('types: routes', () => runNode('node_modules/next/dist/bin/next', ['typegen']));
-await step('types', () => runNode('node_modules/typescript/bin/tsc', ['--noEmit']));
-await step('lint', () => runNode('node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
-await step('format', () =>
-  runNode('node_modules/prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']),
+await sideBySide([
+  ['types', 'node_modules/typescript/bin/tsc', ['--noEmit'], typegen],
+  ['lint', 'node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0']],
+  ['format', 'node_modules/prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']],
+]);
+await tests('unit tests', 'unit.json', countJest, slowestOfJest, (file) =>
+  runNode('node_modules/jest/bin/jest.js', ['--ci', '--json', `--outputFile=${file}`], { env }),
 );
-await tests('unit tests', path.join(reports, 'unit.json'), countJest, (file) =>
-  runNode('node_modules/jest/bin/jest.js', ['--ci', '--json', `--outputFile=${file}`]),
-);
-if (await step('production build', build))
-  await tests('end-to-end tests', path.join(reports, 'e2e.json'), countPlaywright, (file) =>
+if (await step('production build', build)) {
+  await step('benches, small', () => runNode('node_modules/tsx/dist/cli.mjs', ['bench/run.ts', '--small']));
+  await tests('end-to-end tests', 'e2e.json', countPlaywright, slowestOfPlaywright, (file) =>
     // On a machine that other work holds up a test is tried once more; one that needed it is named as such.
     runNode('node_modules/@playwright/test/cli.js', ['test', '--retries=1'], {
       env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
     }),
   );
-else broken.push('end-to-end tests, which need the build');
+} else broken.push('benches and end-to-end tests, which need the build');
 
 fs.rmSync(reports, { recursive: true, force: true });
+for (const [name, lines] of slowest) console.log(`\nSlowest ${name}:\n${lines.join('\n')}`);
+console.log('\nTime by step:');
+for (const [name, ms] of times) console.log(`${clock(ms)}  ${name}`);
+console.log(`${clock(times.reduce((sum, [, ms]) => sum + ms, 0))}  in all\n`);
+if (process.argv.includes('--write')) writeTimes();
 if (broken.length > 0) console.log(`Not in order: ${broken.join(', ')}.`);
 console.log(`${totals.passed} passed, ${totals.failed} failed`);
 process.exit(broken.length > 0 || totals.failed > 0 ? 1 : 0);
 
+function writeTimes() {
+  const page = path.join(ROOT, 'docs/speed.md');
+  const all = times.reduce((sum, [, ms]) => sum + ms, 0);
+  const goal = `15:00, ${all <= 15 * 60_000 ? 'met' : 'missed'}`;
+  const rows = [...times.map(([name, ms]) => [name, clock(ms), '']), ['in all', clock(all), goal]];
+  const table = [['step', 'minutes', 'goal'], ['---', '---', '---'], ...rows]
+    .map((cells) => `| ${cells.map((cell) => cell.trim()).join(' | ')} |`)
+    .join('\n');
+  fs.writeFileSync(page, withTable(fs.readFileSync(page, 'utf8'), 'verify', table));
+}
+
+function clock(ms) {
+  const seconds = Math.round(ms / 1000);
+  return `${String(Math.floor(seconds / 60)).padStart(3)}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+async function timed(name, work) {
+  const began = performance.now();
+  const result = await work();
+  times.push([name, performance.now() - began]);
+  return result;
+}
+
 async function step(name, work) {
   console.log(`\n== ${name}`);
-  if ((await work()) === 0) return true;
+  if ((await timed(name, work)) === 0) return true;
   broken.push(name);
   return false;
 }
 
+function typegen() {
+  return runNode('node_modules/next/dist/bin/next', ['typegen']);
+}
+
+/** Runs steps at the same time, and shows what each said when it is done. */
+async function sideBySide(steps) {
+  const names = steps.map(([name]) => name).join(', ');
+  console.log(`\n== ${names}, side by side`);
+  await timed(names, () =>
+    Promise.all(
+      steps.map(async ([name, script, args, first]) => {
+        const before = first ? await first() : 0;
+        const { code, said } = before === 0 ? await collectNode(script, args) : { code: before, said: '' };
+        console.log(`${name}: ${code === 0 ? 'in order' : 'not in order'}\n${said}`.trimEnd());
+        if (code !== 0) broken.push(name);
+      }),
+    ),
+  );
+}
+
 /** Runs tests that write a report, and adds what it counts. A report that is missing is a failure. */
-async function tests(name, file, count, work) {
+async function tests(name, reportName, count, slowestOf, work) {
+  const file = path.join(reports, reportName);
   await step(name, () => work(file));
   try {
-    const { passed, failed } = count(JSON.parse(fs.readFileSync(file, 'utf8')));
+    const report = JSON.parse(fs.readFileSync(file, 'utf8'));
+    const { passed, failed, note } = count(report);
+    if (note) console.log(note);
     totals.passed += passed;
     totals.failed += failed;
     if (passed === 0) broken.push(`${name}, of which none ran`);
+    const { files, tests: single } = slowestOf(report);
+    for (const [what, list] of [
+      [`files of ${name}`, files],
+      [name, single],
+    ])
+      slowest.push([
+        what,
+        list
+          .slice(0, MOST_NAMED)
+          .map(({ name: of, seconds }) => `${seconds.toFixed(1).padStart(6)} s  ${of}`),
+      ]);
   } catch {
     broken.push(`${name}, which left no report`);
   }
-}
-
-function countJest(report) {
-  return {
-    passed: report.numPassedTests,
-    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-  };
-}
-
-function countPlaywright({ stats, errors }) {
-  if (stats.flaky > 0) console.log(`${stats.flaky} passed only when tried again, named above as flaky.`);
-  // One or two in a run may be the machine; more are a defect.
-  const tooMany = stats.flaky > 2 ? stats.flaky : 0;
-  return {
-    passed: stats.expected + stats.flaky - tooMany,
-    failed: stats.unexpected + tooMany + (errors ?? []).length,
-  };
 }
 
 /** Results are compared with those of tools of others, where they are there. */

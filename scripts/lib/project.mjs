@@ -34,6 +34,20 @@ export function runNode(script, args = [], options = {}) {
   return run(process.execPath, [path.join(ROOT, script), ...args], options);
 }
 
+/** Runs a script of the project and keeps what it says, for steps that run side by side. */
+export function collectNode(script, args = []) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [path.join(ROOT, script), ...args], {
+      cwd: ROOT,
+      env: { ...process.env, ...QUIET },
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+    child.on('error', (error) => resolve({ code: 1, said: String(error) }));
+    child.on('close', (code) => resolve({ code: code ?? 1, said }));
+  });
+}
+
 function hashOf(files) {
   const hash = createHash('sha256').update(process.version).update(process.arch);
   for (const file of files)

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../tests/unit/tries';
 import { anyShow, aShow } from '../../tests/unit/shows';
 import { documentText, parseInSteps } from './documents';
 
@@ -13,7 +14,7 @@ it('writes JSON, a record a line, that is parsed to the same show at once or in 
       expect(await parseInSteps(bytes(document))).toEqual(JSON.parse(document));
       expect(document.split('\n').length).toBeGreaterThan(show.props.length);
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
+import { tries } from '../../tests/unit/tries';
 import { aPng } from '../../tests/unit/photos';
 import { aController, aGrid, aLine, aShow } from '../../tests/unit/shows';
 import { anyEdit } from '../../tests/unit/edits';
@@ -469,7 +470,7 @@ describe('several at once', () => {
         // From the disk, not from what the repository remembers.
         expect(shows.at(id, shows.get(id).sequence)).toEqual(shows.get(id).show);
       }),
-      { numRuns: 60 },
+      { numRuns: tries(60) },
     );
   });
 });
@@ -504,7 +505,7 @@ it('undoes any chain of edits back to the start, and does it again to the same e
       while (step('redo'));
       expect(shows.get(id).show).toEqual(end);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 

@@ -1,3 +1,4 @@
+import { SHOW_VERSION } from '@/core/show/schema';
 import { DEMO, demoShow, expect, keptShow, openAt, saving, test, otherShows } from './lantern';
 
 test('a field says what is allowed, keeps what was typed, and changes nothing', async ({ page, request }) => {
@@ -48,7 +49,11 @@ test('a name that is taken is refused in a sentence', async ({ page, request }) 
 
 for (const [what, content, sentence] of [
   ['junk', 'this is not JSON', 'This file is not JSON'],
-  ['an unknown version', JSON.stringify({ ...DEMO, version: 7 }), 'this program reads versions 1 to 6'],
+  [
+    'an unknown version',
+    JSON.stringify({ ...DEMO, version: SHOW_VERSION + 1 }),
+    `this program reads versions 1 to ${SHOW_VERSION}`,
+  ],
   [
     'a port that is not there',
     JSON.stringify({ ...DEMO, patch: [{ ...DEMO.patch[0], port: 9 }] }),

@@ -1,3 +1,4 @@
+import { SHOW_VERSION } from '@/core/show/schema';
 import { DEMO, author, demoShow, expect, keptShow, test, otherShows } from './lantern';
 
 const edit = { type: 'changeProp', propId: 'net-curtain', change: { name: 'Curtain' } };
@@ -114,7 +115,7 @@ test('refuses in sentences', async ({ request }) => {
   };
   expect(await refused(request.post('/api/shows', { data: { ...DEMO, version: 9 } }))).toEqual([
     422,
-    'This show file has version 9; this program reads versions 1 to 6.',
+    `This show file has version 9; this program reads versions 1 to ${SHOW_VERSION}.`,
   ]);
   expect(
     await refused(

@@ -1,6 +1,9 @@
+import { spawn } from 'node:child_process';
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
-import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test as base, type APIRequestContext, type Page, type Request } from '@playwright/test';
+import { serverArgs } from '../../scripts/lib/serve.mjs';
 import type { Fact } from '@/core/show/facts';
 import type { Show } from '@/core/show/schema';
 
@@ -11,16 +14,88 @@ export const DEMO: Show = show;
 /** What is noted about the demo show: what is the matter with its rig. */
 export const DEMO_FACTS: readonly Fact[] = facts;
 
+const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+/** Each worker has a server of the one build to itself, with data of its own. */
+export const SERVER = {
+  port: Number(process.env.E2E_PORT ?? 4187) + worker,
+  /** The address that stands for the network at home. */
+  network: `127.0.0.${2 + worker}`,
+};
+
+/** Starts the worker's server. @returns ends it, with its data */
+async function startServer(address: string): Promise<() => Promise<void>> {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-e2e-'));
+  const child = spawn(process.execPath, serverArgs({ port: SERVER.port, lan: SERVER.network }), {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      RAPID_LANTERN_DATA: folder,
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
+  });
+  let code: number | null = null;
+  const ended = new Promise<void>((resolve) =>
+    child.on('exit', (given) => {
+      code = given ?? 1;
+      resolve();
+    }),
+  );
+  const isUp = () =>
+    fetch(`${address}/api/shows`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  for (const until = Date.now() + 120_000; !(await isUp());) {
+    if (code !== null || Date.now() > until)
+      throw new Error(
+        `The server did not start on port ${SERVER.port}. Is there a build, and is the port free?`,
+      );
+    await new Promise((resume) => setTimeout(resume, 100));
+  }
+  return async () => {
+    child.kill();
+    await ended;
+    fs.rmSync(folder, { recursive: true, force: true });
+  };
+}
+
+interface Fixtures {
+  quiet: void;
+  refusals: RegExp | null;
+}
+
 /** Every page of every test is watched: whatever the browser's console says, or a script throws, fails the test. */
-export const test = base.extend<{ quiet: void; refusals: RegExp | null }>({
+export const test = base.extend<Fixtures, { server: string }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const address = `http://127.0.0.1:${SERVER.port}`;
+      const stop = await startServer(address);
+      await use(address);
+      await stop();
+    },
+    { scope: 'worker', auto: true, timeout: 150_000 },
+  ],
+  baseURL: ({ server }, use) => use(server),
+
   // What the browser itself writes of answers that a test provokes, such as a 409.
   refusals: [null, { option: true }],
   quiet: [
-    async ({ context, refusals }, use) => {
+    async ({ context, refusals }, use, info) => {
       const said: string[] = [];
+      const asked = new Set<Request>();
+      context.on('request', (request) => asked.add(request));
+      context.on('requestfinished', (request) => asked.delete(request));
+      context.on('requestfailed', (request) => asked.delete(request));
       context.on('console', (message) => said.push(`${message.type()}: ${message.text()}`));
       context.on('weberror', (error) => said.push(`error: ${error.error().message}`));
       await use();
+      if (info.status !== info.expectedStatus) {
+        // What was waited for tells why a page stood still.
+        const waiting = [...asked].map((request) => `${request.method()} ${request.url()}`);
+        console.log(`${info.title}: not answered when it failed: ${waiting.join(', ') || 'nothing'}`);
+      }
       expect(
         said.filter((line) => !refusals?.test(line)),
         'the browser console',
@@ -80,6 +155,8 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
 
 /** Adds a prop by its small picture. */
 export async function addProp(page: Page, name: RegExp): Promise<void> {
+  // Nothing moves any more once the first plan is there: what is pressed while it moves is not pressed.
+  await page.getByRole('region', { name: 'Address ruler' }).waitFor();
   await page.getByRole('button', { name: 'Add a prop' }).click();
   const kinds = page.getByRole('list', { name: 'Kinds of props' });
   await kinds.getByRole('button', { name }).click();

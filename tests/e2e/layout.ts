@@ -1,5 +1,9 @@
 import type { Page } from '@playwright/test';
 
+/** The least side of what is pressed, with a mouse and with a thumb. */
+export const MOUSE_PX = 24;
+export const THUMB_PX = 44;
+
 /** What is wrong with the layout of a page as it stands, one line each. */
 export function layoutProblems(page: Page, smallestTargetPx: number): Promise<string[]> {
   return page.evaluate((smallest) => {
@@ -32,8 +36,12 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
         continue;
       const { pointerEvents, display } = getComputedStyle(target);
       if (pointerEvents === 'none') continue;
-      target.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
-      const rect = target.getBoundingClientRect();
+      let rect = target.getBoundingClientRect();
+      // What is seen as a whole where it stands needs no scrolling, which lays the page out anew.
+      if (!isWhole(rect, seenOf(target, rect)) || isCovered(element, target, rect)) {
+        target.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
+        rect = target.getBoundingClientRect();
+      }
       if (rect.width <= 1 || rect.height <= 1) continue;
       // A link within a line of text has the height of the line.
       const inText = display === 'inline';
@@ -60,9 +68,10 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
       )
         problems.add(`the words of ${words(element)} reach beyond it`);
       const part = inText ? target.getClientRects()[0]! : seen;
-      const at = document.elementFromPoint((part.left + part.right) / 2, (part.top + part.bottom) / 2);
-      if (!at || !(target.contains(at) || at.contains(target) || targetOf(element).contains(at)))
+      if (isCovered(element, target, part)) {
+        const at = topmost(part);
         problems.add(`${words(element)} is covered by ${at ? words(at) : 'nothing'}`);
+      }
     }
 
     // Text that is cut tells the whole of itself elsewhere.
@@ -75,6 +84,22 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
     }
     return [...problems];
 
+    type Box = Pick<DOMRect, 'left' | 'top' | 'right' | 'bottom'>;
+    function topmost({ left, top, right, bottom }: Box) {
+      return document.elementFromPoint((left + right) / 2, (top + bottom) / 2);
+    }
+    function isCovered(element: Element, target: Element, box: Box) {
+      const at = topmost(box);
+      return !at || !(target.contains(at) || at.contains(target) || targetOf(element).contains(at));
+    }
+    function isWhole(rect: Box, seen: Box) {
+      return (
+        seen.left <= rect.left &&
+        seen.top <= rect.top &&
+        seen.right >= rect.right &&
+        seen.bottom >= rect.bottom
+      );
+    }
     function unionOf(a: DOMRect, b: DOMRect) {
       const left = Math.min(a.left, b.left);
       const top = Math.min(a.top, b.top);

@@ -1,15 +1,11 @@
 import http from 'node:http';
 import type { APIRequestContext, Browser, Page } from '@playwright/test';
 import type { Fact } from '@/core/show/facts';
-import { demoShow, expect, keptShow, openAt, test } from './lantern';
-import { layoutProblems } from './layout';
+import { SERVER, demoShow, expect, keptShow, openAt, test } from './lantern';
+import { THUMB_PX, layoutProblems } from './layout';
 import { reachProblems } from './walk';
 
-const THUMB_PX = 44;
-
-const PORT = Number(process.env.E2E_PORT ?? 4187);
-/** The address that stands for the network at home. */
-const NETWORK = '127.0.0.2';
+const { port: PORT, network: NETWORK } = SERVER;
 const OUTSIDE = `http://${NETWORK}:${PORT}`;
 
 interface Answer {
@@ -404,4 +400,45 @@ test('measured on the phone, used at the laptop, and undone without losing the m
   await expect.poll(basis).not.toBe('measured');
   await expect(entry).toContainText('0.31 A');
   await own.context().close();
+});
+
+test('the phone pages ask no server on the way, and are ticked with a thumb', async ({
+  browser,
+  request,
+  baseURL,
+}) => {
+  const id = await demoShow(request);
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    ...(baseURL && { baseURL }),
+  });
+  const page = await context.newPage();
+  await page.goto(`/phone/${id}`);
+  await page.getByRole('button', { name: /^A1/ }).waitFor();
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  expect(await reachProblems(page)).toEqual([]);
+  const asked: string[] = [];
+  // The browser looks for the icon of the page by itself.
+  page.on('request', (each) => each.url().includes('/icon.') || asked.push(each.url()));
+  await page.getByRole('button', { name: /^A1/ }).tap();
+  await expect(page.getByRole('heading', { name: 'A1' })).toBeVisible();
+  await expect(page.getByText('U1 ch 333')).toBeVisible();
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  await page.getByRole('button', { name: 'A2 →' }).tap();
+  await expect(page.getByRole('heading', { name: 'A2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Type in' }).tap();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'A2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Type in' }).tap();
+  await expect(page.getByText('0 of 19 typed')).toBeVisible();
+  expect(asked).toEqual([]);
+  expect(await layoutProblems(page, THUMB_PX)).toEqual([]);
+  expect(await reachProblems(page)).toEqual([]);
+  await page.getByText('First universe').tap();
+  await expect(page.getByText('1 of 19 typed')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('1 of 19 typed')).toBeVisible();
+  await context.close();
 });

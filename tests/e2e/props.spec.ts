@@ -65,7 +65,7 @@ test('schemes are compared, and the one that is chosen is threaded', async ({ pa
   // A slower port needs more runs.
   await fill(page, 'A port drives', '150');
   await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (4)');
-  await page.getByRole('button', { name: 'Use this' }).click();
+  await page.getByTestId('recommendation').getByRole('button', { name: 'Use this' }).click();
   await expect(saving(page)).toHaveText('rev 1 · saved');
   await expect(schemes.getByText('in use')).toBeVisible();
   await page.getByRole('button', { name: 'Build sheet' }).click();

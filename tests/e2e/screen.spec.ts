@@ -3,7 +3,6 @@ import { screen } from '@/core/props/screen';
 import { screenShapeSchema } from '@/core/screens/shape';
 import { fromBack, IndexWalk } from '@/core/screens/indexWalk';
 import type { Show } from '@/core/show/schema';
-import { reachProblems } from './walk';
 import { addProp, demoShow, expect, fill, keptShow, openAt, saving, test } from './lantern';
 
 test('the club screen, from its diagonal to the numbers to type', async ({ page, request }) => {
@@ -264,38 +263,6 @@ test('a still says what to crop and where a fault is; a filmed lag takes the pla
   );
   await page.keyboard.press('Control+z');
   await expect(main).toContainText('worked out: film both to know it');
-});
-
-test('axe finds nothing critical or serious on the sheets of a screen, in either theme', async ({
-  page,
-  request,
-}) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  const id = await demoShow(request);
-  await openAt(page, id, 'build');
-  await addProp(page, /^Screen backlight/);
-  const problems: string[] = [];
-  for (const label of [
-    'Picture',
-    'Strip and cuts',
-    'Numbers to type',
-    'Zones',
-    'Preview',
-    'Lag',
-    'What feeds it',
-    'Index walk',
-  ]) {
-    await page.getByRole('button', { name: label, exact: true }).click();
-    await expect(page.getByRole('main').locator('svg, canvas, table, h2').first()).toBeVisible();
-    for (const theme of ['dark', 'light']) {
-      await page.evaluate(
-        (value) => document.documentElement.setAttribute('data-mantine-color-scheme', value),
-        theme,
-      );
-      for (const problem of await reachProblems(page)) problems.push(`${label}, ${theme}: ${problem}`);
-    }
-  }
-  expect(problems).toEqual([]);
 });
 
 test('the club screen on a supply of 8 A beside a small computer: how bright it may be', async ({

@@ -134,11 +134,11 @@ test('the demo show is sound and shows every kind of prop and controller', async
   const response = await request.post('/api/plan', { data: DEMO });
   const plan = await response.json();
   expect(plan.findings.map((finding: { check: string }) => finding.check)).toEqual([
-    'run-on-no-port',
     'starved-pixels',
-    'network',
     'screen-frame',
     'screen-link',
+    'network',
+    'run-on-no-port',
   ]);
   expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(
     new Set(['line', 'ring', 'tree', 'grid', 'wall', 'tile', 'craft', 'freeform', 'screen']),

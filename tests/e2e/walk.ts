@@ -39,26 +39,41 @@ export const SPOTS: readonly Spot[] = STAGES.flatMap((stage) => [
 
 export const STAGE_IDS = STAGES.map((stage) => stage.id);
 
-/** Goes to a spot and through its sheets, the first of them always. `wholeShow` stages have theirs looked at once. */
+/** Opens a show once; from then on the walk moves inside it, as a builder does. */
+export async function openShow(page: Page, id: string): Promise<void> {
+  await page.goto(`/shows/${id}/${STAGE_IDS[0]}`);
+  await page.getByTestId('saving').waitFor({ state: 'attached' });
+}
+
+/** Goes to a spot of the open show and through its sheets. What a stage shows of the whole show is looked at once. */
 export async function eachSheet(
   page: Page,
   id: string,
   { stage, address }: Spot,
   look: (name: string) => Promise<void>,
 ): Promise<void> {
-  await page.goto(`/shows/${id}/${stage}${address}`);
-  await page.getByTestId('saving').waitFor({ state: 'attached' });
+  const path = `/shows/${id}/${stage}${address}`;
+  await page.evaluate((to) => {
+    window.history.pushState(null, '', to);
+    window.dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  const { label, wholeShow } = STAGES.find((each) => each.id === stage)!;
+  const stages = page.getByRole('navigation', { name: 'Stages' });
+  await stages.locator('[aria-current="page"]', { hasText: label }).waitFor();
+  await settled(page);
   // What is the same whatever is chosen is looked at once.
   const all = page.getByTestId('sheet-tabs').getByRole('button');
   const tabs = address === '' ? all : all.and(page.locator(':not([data-whole-show])'));
   await tabs.first().waitFor();
-  const once = STAGES.find((each) => each.id === stage)!.wholeShow && address !== '';
+  const once = wholeShow && address !== '';
   const count = once ? 1 : await tabs.count();
   for (let i = 0; i < count; i += 1) {
-    if (i > 0) await tabs.nth(i).click();
-    const label = (await tabs.nth(i).textContent()) ?? '';
-    await settled(page);
-    await look(`${stage}${address}, ${label}`);
+    const name = (await tabs.nth(i).textContent()) ?? '';
+    if (i > 0) {
+      await tabs.nth(i).click();
+      await settled(page);
+    }
+    await look(`${stage}${address}, ${name}`);
   }
 }
 

@@ -4,60 +4,75 @@ import path from 'node:path';
 
 const ROOT = path.resolve(__dirname, '../..');
 
-/** Lints a piece of code as if it stood in a file of the project, and gives the rules that refuse it. */
-function rulesBroken(filePath: string, code: string): string[] {
-  const { stdout } = spawnSync(
-    process.execPath,
-    ['node_modules/eslint/bin/eslint.js', '--stdin', '--stdin-filename', filePath, '--format', 'json'],
-    { cwd: ROOT, input: code, encoding: 'utf8' },
-  );
-  const [result] = JSON.parse(stdout) as [{ messages: { ruleId: string | null; message: string }[] }];
-  return result.messages.map((message) => message.ruleId ?? message.message);
-}
+const BARRED = [
+  'react',
+  'node:fs',
+  'better-sqlite3',
+  '@mantine/core',
+  'immer',
+  '@/server/database',
+  'zod/../react',
+];
 
-// Each start of the linter takes some seconds.
-jest.setTimeout(120_000);
+/** What is refused where, by which rules; all are linted in one go. */
+const PIECES: readonly [what: string, file: string, imports: readonly string[], rules: readonly string[]][] =
+  [
+    [
+      'React, Node, the database and the interface in the core',
+      'src/core/plan/plan.ts',
+      BARRED,
+      [...BARRED.map(() => 'no-restricted-imports'), 'boundaries/dependencies'],
+    ],
+    [
+      'a relative path out of the core',
+      'src/core/plan/plan.ts',
+      ['../../server/database'],
+      ['boundaries/dependencies'],
+    ],
+    [
+      'the server in the interface',
+      'src/features/show/other.ts',
+      ['@/server/database'],
+      ['boundaries/dependencies'],
+    ],
+    [
+      'the interface in the server',
+      'src/server/other.ts',
+      ['@/core/plan/plan', '@/ui/theme/theme'],
+      ['boundaries/dependencies'],
+    ],
+    [
+      'what leads upwards inside the core',
+      'src/core/show/edits/other.ts',
+      ['../../plan/plan', '../../devices/found', '../../catalogue/controller'],
+      ['no-restricted-imports', 'no-restricted-imports'],
+    ],
+    [
+      'a folder beside the ground of the core',
+      'src/core/units/other.ts',
+      ['../fields/fields'],
+      ['no-restricted-imports'],
+    ],
+    ['nothing of the core itself and zod', 'src/core/plan/other.ts', ['zod', '../threading/split'], []],
+  ];
 
 describe('the direction of imports', () => {
-  it('refuses React, Node, the database and the interface in the core', () => {
-    const bad = [
-      'react',
-      'node:fs',
-      'better-sqlite3',
-      '@mantine/core',
-      'immer',
-      '@/server/database',
-      'zod/../react',
-    ];
-    const code = bad.map((name) => `import '${name}';\n`).join('');
-    const broken = rulesBroken('src/core/plan/plan.ts', code);
-    expect(broken.filter((rule) => rule === 'no-restricted-imports')).toHaveLength(bad.length);
-  });
-
-  it('refuses a relative path out of the core', () => {
-    expect(rulesBroken('src/core/plan/plan.ts', "import '../../server/database';\n")).toContain(
-      'boundaries/dependencies',
-    );
-  });
-
-  it('refuses the server in the interface, and the interface in the server', () => {
-    expect(rulesBroken('src/features/show/other.ts', "import '@/server/database';\n")).toContain(
-      'boundaries/dependencies',
-    );
-    expect(
-      rulesBroken('src/server/other.ts', "import '@/core/plan/plan';\nimport '@/ui/theme/theme';\n"),
-    ).toEqual(['boundaries/dependencies']);
-  });
-
-  it('refuses what leads upwards inside the core', () => {
-    const broken = rulesBroken(
-      'src/core/show/edits/other.ts',
-      "import '../../plan/plan';\nimport '../../devices/found';\nimport '../../catalogue/controller';\n",
-    );
-    expect(broken).toEqual(['no-restricted-imports', 'no-restricted-imports']);
-    expect(rulesBroken('src/core/units/other.ts', "import '../fields/fields';\n")).toEqual([
-      'no-restricted-imports',
+  let broken: string[][] = [];
+  beforeAll(() => {
+    const code = PIECES.map(([, file, imports]) => [
+      file,
+      imports.map((name) => `import '${name}';\n`).join(''),
     ]);
+    const { stdout } = spawnSync(process.execPath, ['tests/unit/lintTexts.mjs'], {
+      cwd: ROOT,
+      input: JSON.stringify(code),
+      encoding: 'utf8',
+    });
+    broken = JSON.parse(stdout) as string[][];
+  });
+
+  it.each(PIECES.map(([what, , , rules], at) => [what, at, rules] as const))('refuses %s', (_, at, rules) => {
+    expect(broken[at]!.toSorted()).toEqual(rules.toSorted());
   });
 
   it('gives every folder of the core its place, and leaves no circle of files', () => {
@@ -86,11 +101,5 @@ describe('the direction of imports', () => {
       for (const [file, from] of left) if (from.every((each) => !left.has(each))) left.delete(file);
     }
     expect([...left.keys()]).toEqual([]);
-  });
-
-  it('lets the core use itself and zod', () => {
-    const code =
-      "import { z } from 'zod';\nimport { splitEvenly } from '../threading/split';\nexport const both = [z, splitEvenly];\n";
-    expect(rulesBroken('src/core/plan/other.ts', code)).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { crossingsOf } from './seams';
 import { aGrid, aLine, anyShow } from '../../../tests/unit/shows';
 import { kindOf, threadProp } from '../props/registry';
@@ -109,7 +110,7 @@ it('compares every prop: each scheme reaches each pixel once, and the one in use
         }
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 

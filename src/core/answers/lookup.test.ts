@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import type { Plan } from '../plan/planned';
@@ -63,7 +64,7 @@ it('finds every pixel again by every number that it has', () => {
       const plan = planShow(show);
       for (let pixel = 0; pixel < plan.pixelCount; pixel += 1 + (pixel % 11)) expectThereAndBack(plan, pixel);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, anyShow, aShow, onPorts } from '../../../tests/unit/shows';
 import { Scope } from '../diagnose/scope';
 import { planShow } from '../plan/plan';
@@ -37,7 +38,7 @@ it('goes from the first plug to full light, for any show, with steps that are to
         for (const { trial } of steps) if (trial) expect(scope.trial(trial)).toBeDefined();
       });
     }),
-    { numRuns: 30 },
+    { numRuns: tries(30) },
   );
 });
 

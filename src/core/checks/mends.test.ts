@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { seenAtLeast, tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { planShow } from '../plan/plan';
 import { applyEdit } from '../show/edits/registry';
@@ -35,7 +36,7 @@ it('offers no mend that a show would refuse, and none that leaves what it mends'
           expect({ mend: mend.label, left }).toEqual({ mend: mend.label, left: [] });
         }
     }),
-    { numRuns: 80 },
+    { numRuns: tries(80) },
   );
-  expect(tried.size).toBeGreaterThan(12);
+  expect(tried.size).toBeGreaterThanOrEqual(seenAtLeast(13));
 });

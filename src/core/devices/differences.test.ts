@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { tile } from '../props/tile';
@@ -158,7 +159,7 @@ it('finds no difference on a device that holds exactly the values to type, howev
           ]);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 
@@ -195,7 +196,7 @@ it('takes a sender that lists just what is to be sent for right, and finds what 
           ]);
       });
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, aShow, anyShow } from '../../../tests/unit/shows';
 import { addressOf } from '../answers/lookup';
 import { planShow } from '../plan/plan';
@@ -123,7 +124,7 @@ it('never moves more runs with the least change than with all laid anew, and lea
       };
       expect(twice(planShow(applyEdit(any, least.edit)))).toBeLessThanOrEqual(twice(before));
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 
@@ -207,7 +208,7 @@ it('tells an Art-Net device its port-addresses, just those that a pixel is looke
         }
       });
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
   const art = { ...show, controllers: [aController({ protocol: 'artnet', artNetOffset: -1 })] };
   const moved = applyEdit(art, longer);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { formulaInFigures, standsOn } from '../figures/explained';
 import { planShow } from '../plan/plan';
@@ -73,6 +74,6 @@ it('has an answer for every port but those of panels', () => {
         if (timing) expect(timing.rate.value).toBeGreaterThan(0);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });

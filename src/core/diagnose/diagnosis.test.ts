@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, anyShow, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { readShowText } from '../show/read';
@@ -82,7 +83,7 @@ describe('a fault at any place of a wire', () => {
           }
         }
       }),
-      { numRuns: 40 },
+      { numRuns: tries(40) },
     );
   });
 

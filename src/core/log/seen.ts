@@ -21,8 +21,7 @@ export function seenWordsOf(
   const revision = /^revision\.(\d+)$/.exec(field)?.[1];
   if (kind === 'decision' && revision)
     return { what: `Revision ${revision} was named`, value: String(object.name ?? '') };
-  if (kind === 'test' && field === 'rig')
-    return { what: 'Faults of the simulator were set', value: null };
+  if (kind === 'test' && field === 'rig') return { what: 'Faults of the simulator were set', value: null };
   if (kind === 'test' && field === 'firmware')
     return { what: 'Firmware', value: String(object.version ?? '') };
   const care = DEVICE_CARE.find((each) => field === `care.${each}`);

@@ -1,5 +1,6 @@
 import { usual } from '../figures/figure';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { slotsPerUniverse, type Packing } from '../catalogue/packing';
 import { CORNERS } from '../threading/view';
 import {
@@ -136,7 +137,7 @@ it('reaches every panel pixel once, and screen and panel map are inverse, for an
           ).toBeNull();
       },
     ),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 
@@ -392,7 +393,7 @@ describe('a packing disagreement', () => {
           );
         },
       ),
-      { numRuns: 300 },
+      { numRuns: tries(300) },
     );
     // 262,144 pixels in universes of 512: a band for each, of which two at the end may be dark.
     expect(bandsOfDisagreement(262_144, 510, 512, 'red').length).toBeGreaterThan(1500);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { tile } from '../props/tile';
 import { tree } from '../props/tree';
@@ -114,6 +115,6 @@ it('has a line for every strand, and every pixel in one of them', () => {
         for (const line of lines) expect(line.lastPixel - line.firstPixel + 1).toBe(line.pixelCount);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });

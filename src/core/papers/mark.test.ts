@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
@@ -69,7 +70,7 @@ it('gives every label of any show a code of its own, by which it is found', () =
         expect(labelsWithCode(plan, label.code).map(({ thing }) => thing)).toEqual([label.thing]);
       }
     }),
-    { numRuns: 30 },
+    { numRuns: tries(30) },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { planReport } from './planReport';
 import { totalsWords } from './totals';
@@ -56,7 +57,7 @@ it('says in its spans what its pixels say', () => {
         expect(Number(row[3])).toBeGreaterThanOrEqual(Number(row[2]));
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 
@@ -73,7 +74,7 @@ it('answers other programs with totals that add up', () => {
       expect(report.totals.runsOnPorts).toBe(report.totals.runs);
       expect(JSON.parse(JSON.stringify(report))).toEqual(report);
     }),
-    { numRuns: 30 },
+    { numRuns: tries(30) },
   );
 });
 

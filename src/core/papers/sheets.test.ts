@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
@@ -27,7 +28,7 @@ it('lists every sheet once, and each of them can be made: what is a number stays
         }
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 
@@ -104,6 +105,6 @@ it('tells a sender the same sizes and starts that it tells the devices', () => {
         if (sizes.size === 1) expect(asked('Channels a universe')).toBe([...sizes][0]);
       });
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { usual } from '../figures/figure';
@@ -133,6 +134,6 @@ it('makes a list of any show in which need is never below what was counted, and 
       const lights = lines.filter(({ group }) => group === 'lights');
       if (plan.pixelCount > 0) expect(lights.length).toBeGreaterThan(0);
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });

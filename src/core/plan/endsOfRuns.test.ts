@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyShow } from '../../../tests/unit/shows';
 import { textOf } from '../figures/explained';
 import { explainShowChannel, explainStart } from './explainRun';
@@ -23,6 +24,6 @@ it('says of several runs the start that is then explained', () => {
         expect(ends.lastShowChannel).toBeGreaterThanOrEqual(ends.firstShowChannel);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });

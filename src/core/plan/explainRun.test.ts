@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { formulaInFigures, inputsOf, textOf, type Explained } from '../figures/explained';
 import type { Show } from '../show/schema';
@@ -148,6 +149,6 @@ it('explains just the numbers of the plan', () => {
         expect(any.props[index]!.id).toBe(plan.show.props[index]!.id);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { channelMapRows } from '../papers/channelMap';
 import { kindOf, type Prop } from '../props/registry';
@@ -224,7 +225,7 @@ describe('properties of every plan', () => {
           );
         });
       }),
-      { numRuns: 50 },
+      { numRuns: tries(50) },
     );
   });
 
@@ -236,7 +237,7 @@ describe('properties of every plan', () => {
         expect(rows).toHaveLength(plan.pixelCount);
         expect(rows.map((row) => row[7])).toEqual([...plan.pixels.showChannel]);
       }),
-      { numRuns: 30 },
+      { numRuns: tries(30) },
     );
   });
 
@@ -246,7 +247,7 @@ describe('properties of every plan', () => {
       fc.property(anyShow, (show) => {
         expect(planShow(show, cache)).toEqual(planShow(show));
       }),
-      { numRuns: 50 },
+      { numRuns: tries(50) },
     );
   });
 });
@@ -271,6 +272,6 @@ it('makes the table of pixels anew where it was handed over', () => {
       expect(pixelsOfLaid(plan, cache)).toEqual(plan.pixels);
       expect(pixelsOfLaid(layShow(show), new PlanCache())).toEqual(plan.pixels);
     }),
-    { numRuns: 30 },
+    { numRuns: tries(30) },
   );
 });

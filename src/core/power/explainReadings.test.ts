@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aFeed, aSupply, toPixel, typed } from '../../../tests/unit/power';
 import { aLine, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
@@ -221,6 +222,6 @@ it('finds what was made other, whatever it is, from readings along the strip', (
         expect(part!.causes[0]!.id.split(' ')[0]).toBe(what);
       },
     ),
-    { numRuns: 12 },
+    { numRuns: tries(12) },
   );
 }, 60_000);

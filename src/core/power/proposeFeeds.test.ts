@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aFeed, aSupply, drawing, toPixel, typed } from '../../../tests/unit/power';
 import { aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
@@ -64,7 +65,7 @@ it('meets its own limit when it is solved anew, with fuses that its leads can ha
           expect(fuse).not.toBeNull();
       },
     ),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   );
 });
 
@@ -91,7 +92,7 @@ it('takes no more places than the best of all choices', () => {
         expect(made.isFewest || !made.isEnough).toBe(true);
       },
     ),
-    { numRuns: 6 },
+    { numRuns: tries(6) },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { NetworkBuilder, WHITE_12V_GROUPS, WHITE_5V, anyNetwork, steady } from '../../../tests/unit/networks';
 import { hasNgspice, voltsByNgspice } from '../../../tests/unit/ngspice';
 import { NetworkError, type Network } from './network';
@@ -65,7 +66,7 @@ describe('what always holds', () => {
         for (const list of [solved.nodeVolts, solved.loadVolts, solved.loadAmps, solved.wireAmps])
           expect(list.every(Number.isFinite)).toBe(true);
       }),
-      { numRuns: 300 },
+      { numRuns: tries(300) },
     );
   });
 
@@ -79,7 +80,7 @@ describe('what always holds', () => {
           expect(lowest(solveNetwork(network).loadVolts)).toBeGreaterThanOrEqual(-1e-9);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: tries(40) },
     );
   });
 

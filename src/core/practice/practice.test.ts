@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { play } from '../diagnose/play';
 import type { Fault } from '../rig/faults/registry';
 import { gameOf, type Move } from './game';
@@ -23,7 +24,7 @@ it('hides as many faults as the level says, of its layers, the same for the same
             placed.some(({ kind }) => kind === fault.kind),
         ).toBe(true);
     }),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   );
 });
 
@@ -42,7 +43,7 @@ it('is won by mending what is hidden, and scored against the engine', () => {
         game.score!.engineTests,
       );
     }),
-    { numRuns: 10 },
+    { numRuns: tries(10) },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { threadProp, type Prop } from './registry';
 import { ring, ringSpacingMm } from './ring';
 
@@ -65,6 +66,6 @@ it('puts every pixel at its radius, and its neighbours at the chord that it says
         expect(arcMm * steps).toBeCloseTo((Math.PI * diameterMm * arcDeg) / 360, 6);
       },
     ),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });

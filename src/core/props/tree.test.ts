@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { threadProp, type PropOf } from './registry';
 import {
   anchorSpacingMm,
@@ -134,7 +135,7 @@ it('puts every pixel on its strand, one spacing from the next, in the true view 
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 

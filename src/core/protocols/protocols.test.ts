@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { decodeArtNet, encodeArtDmx, encodeArtPoll, encodeArtPollReply, encodeArtSync } from './artNet';
 import { ddpFrame, decodeDdp, encodeDdp } from './ddp';
 import { decodeE131, encodeE131Data, encodeE131Discovery, encodeE131Sync, type E131Data } from './e131';
@@ -284,6 +285,6 @@ it('nothing that comes in throws, and what is cut short is refused', () => {
         new SerialReader().push(mutated);
       },
     ),
-    { numRuns: 2000 },
+    { numRuns: tries(2000) },
   );
 });

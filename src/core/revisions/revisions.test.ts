@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
@@ -53,7 +54,7 @@ describe('two states of a show', () => {
           there.props.filter(({ words }) => words.startsWith('gone')).length,
         );
       }),
-      { numRuns: 12 },
+      { numRuns: tries(12) },
     );
   });
 });

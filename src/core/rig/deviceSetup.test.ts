@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
 import { deviceSettings } from '../devices/deviceSettings';
@@ -99,7 +100,7 @@ it('is as planned where it says what is planned, for any show', () => {
           ]);
         });
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: tries(40), endOnFailure: true },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
 import { PATTERNS, painted } from '../patterns/registry';
@@ -69,7 +70,7 @@ it('what goes over the network, through a capture file, lights what was sent', (
         lightOfSent(plannedRig(plan), wanted),
       );
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: tries(60), endOnFailure: true },
   );
 }, 60_000);
 
@@ -86,7 +87,7 @@ it('counts what is malformed or for nobody, and it lights nothing', () => {
         expect(lightOfReceived(plannedRig(plan), receiver.sentTo).every((byte) => byte === 0)).toBe(true);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: tries(300) },
   );
 });
 
@@ -109,7 +110,7 @@ it('each device that is sent to alone shows what was sent, over every link, at o
       });
       for (const inbox of inboxes) expect([inbox.malformed, inbox.lost]).toEqual([0, 0]);
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: tries(60), endOnFailure: true },
   );
 }, 60_000);
 

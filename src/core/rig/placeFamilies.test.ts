@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { painted, PATTERNS } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
@@ -50,6 +51,6 @@ it('a family shows at any place just what the whole rig does', () => {
         }
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: tries(60), endOnFailure: true },
   );
 }, 60_000);

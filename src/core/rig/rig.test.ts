@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aFeed, aSupply, toPixel } from '../../../tests/unit/power';
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
@@ -104,7 +105,7 @@ it('shows what is sent where nothing is the matter, whatever the show', () => {
       const wanted = wantedOf(any, pattern);
       expect(lightOfSent(plannedRig(any), wanted)).toEqual(litBy(any, wanted));
     }),
-    { numRuns: 30, endOnFailure: true },
+    { numRuns: tries(30), endOnFailure: true },
   );
 }, 60_000);
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aShow } from '../../../tests/unit/shows';
 import { backwards, withFit } from './backwards';
 import { frameTicks, screenCuts } from './cuts';
@@ -161,7 +162,7 @@ it('gives each lit index one zone, hidden ones none, and without overlap the zon
         if (own.length > 0) expect(own.at(-1)!.x1).toBeCloseTo(1, 9);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: tries(200) },
   );
 });
 
@@ -190,7 +191,7 @@ it('mirrors twice to the same, once to the other side', () => {
         expect(back!.yMm).toBeCloseTo(front!.yMm, 3);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: tries(200) },
   );
 });
 
@@ -218,7 +219,7 @@ it('numbers of any convention name every light once, follow its direction, and s
         expect(step).toBe(numbers.isReversed ? total - 1 : 1);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: tries(200) },
   );
 });
 
@@ -338,7 +339,7 @@ it('finds back the strip and the inset of any frame from its counts', () => {
       expect(fit.leastInsetMm).toBeLessThanOrEqual(planned.insetMm + 1e-6);
       expect(fit.mostInsetMm).toBeGreaterThanOrEqual(planned.insetMm - 1e-6);
     }),
-    { numRuns: 200 },
+    { numRuns: tries(200) },
   );
 });
 
@@ -356,7 +357,7 @@ it('names every light that is seen by its side, and what is dark by its end', ()
       );
       expect(frameStretches(shape).reduce((sum, { pixels }) => sum + pixels, 0)).toBe(framePixels(shape));
     }),
-    { numRuns: 100 },
+    { numRuns: tries(100) },
   );
   // Of 16 : 9 a film of 2.39 : 1 leaves (535.5 - 951.9 / 2.39) / 2 = 68.6 mm: the top, the bottom, and 2 of each side above and below.
   const box = namedRanges(club({ start: 'topLeft' })).filter(({ name }) => name === 'letterbox');

@@ -3,6 +3,7 @@ import type { PropOf } from '../props/registry';
 import { tree } from '../props/tree';
 import { wall, type WallShape } from '../props/wall';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { ShowError } from '../fields/problem';
 import { Facts, currentFacts, tickOf, type Fact } from './facts';
@@ -42,7 +43,7 @@ it('reads back what it writes', () => {
     fc.property(anyShow, (show) => {
       expect(readShowText(writeShowText(show))).toEqual(show);
     }),
-    { numRuns: 50 },
+    { numRuns: tries(50) },
   );
 });
 

@@ -1,7 +1,7 @@
 import { Modal, TextInput } from '@mantine/core';
 import { IconSearch } from '@tabler/icons-react';
 import { useState, type KeyboardEvent } from 'react';
-import { useDialog } from '../shell/dialogs';
+import { useDialog } from '../shell/openDialog';
 import styles from './AddPropDialog.module.css';
 import { PresetPicture } from './PresetPicture';
 import { fitting, lastUsedFirst, rememberUsed } from './presets';

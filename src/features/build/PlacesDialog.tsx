@@ -6,7 +6,7 @@ import { newId, newName } from '@/core/fields/fields';
 import { countOf } from '@/core/units/number';
 import { NameField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
-import { useDialog } from '../shell/dialogs';
+import { useDialog } from '../shell/openDialog';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './parts.module.css';
 

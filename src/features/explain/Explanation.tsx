@@ -23,7 +23,7 @@ import {
 } from '@/core/figures/explained';
 import { standingWords } from '@/core/figures/figure';
 import { capitalised } from '@/core/units/words';
-import { useDialog } from '../shell/dialogs';
+import { useDialog } from '../shell/openDialog';
 import { stageOf } from '../stages/stages';
 import { useGoTo } from '../view/useView';
 import styles from '@/ui/explain/explain.module.css';

@@ -4,7 +4,7 @@ import { openShow } from '../../../tests/unit/openShow';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { STAGES } from '../stages/registry';
 import { loadStage } from '../stages/useStageParts';
-import { useDialog } from '../shell/dialogs';
+import { useDialog } from '../shell/openDialog';
 import { ShowFrame } from '../shell/ShowApp';
 
 jest.mock('next/navigation', () => ({

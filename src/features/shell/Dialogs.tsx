@@ -1,6 +1,6 @@
 import { Suspense, lazy, useEffect, useState, type ComponentType } from 'react';
 import { useShow } from '../show/ShowProvider';
-import { useDialog, type DialogName } from './dialogs';
+import { useDialog, type DialogName } from './openDialog';
 
 type Named = Exclude<DialogName, null>;
 

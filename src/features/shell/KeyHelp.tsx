@@ -3,7 +3,7 @@
 import { Kbd, Modal, Table, Text } from '@mantine/core';
 import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import styles from './shell.module.css';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [

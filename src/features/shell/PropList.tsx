@@ -11,7 +11,7 @@ import { countOf } from '@/core/units/number';
 import { KindGlyph } from '../kinds/KindGlyph';
 import { useShow } from '../show/ShowProvider';
 import { useSelection, useView, useGoTo } from '../view/useView';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import styles from './PropList.module.css';
 
 /** The props by place on site, each with its kind, its size and where it is plugged in. */

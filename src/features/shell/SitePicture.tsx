@@ -12,7 +12,7 @@ import { sceneOf } from '@/ui/picture/scene';
 import { useGoTo, useView } from '../view/useView';
 import { FirstSteps } from '../build/FirstSteps';
 import { useEdit, useShow } from '../show/ShowProvider';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import { portsOf } from './PropList';
 import styles from './SitePicture.module.css';
 import { faceOf } from '../kinds/registry';

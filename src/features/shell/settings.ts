@@ -1,4 +1,4 @@
-import type { DialogName } from './dialogs';
+import type { DialogName } from './openDialog';
 
 /** A setting that is not on every screen, and where it is set. */
 export interface SettingPlace {

@@ -6,7 +6,7 @@ import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
 import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
 import { useGoTo, useView } from '../view/useView';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import type { SearchItem } from './searchItem';
 
 /** What can be done from anywhere. */

@@ -7,7 +7,7 @@ import { STAGES } from '../stages/registry';
 import { keyOf } from '../stages/stages';
 import { selectionOf, subjectOfPixel } from '../view/selection';
 import { currentView, useGoTo } from '../view/useView';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import { openSearch } from './openSearch';
 import { explainNext, letGoOfExplanation } from '@/ui/explain/explaining';
 

@@ -3,7 +3,7 @@ import { useShow } from '../show/ShowProvider';
 import { stageOf } from '../stages/stages';
 import { useGoTo, useSelection } from '../view/useView';
 import { focusField } from './focusField';
-import { useDialog } from './dialogs';
+import { useDialog } from './openDialog';
 import type { SearchItem } from './searchItem';
 import { SETTINGS } from './settings';
 

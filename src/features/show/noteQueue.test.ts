@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import type { Fact } from '@/core/show/facts';
 import { clashesOf, firstMissed, type Late } from '@/core/show/lateFacts';
 import { NotesClashed, Refused } from './client';
@@ -162,7 +163,7 @@ it('sends what was noted once and in order, however the line breaks and pages ar
       expect(laptop.facts.map(({ id }) => id)).toEqual(all);
       expect(last.state().waiting).toEqual([]);
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 }, 60_000);
 

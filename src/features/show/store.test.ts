@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { anyEdit } from '../../../tests/unit/edits';
 import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import type { Edit } from '@/core/show/edits/registry';
@@ -403,6 +404,6 @@ it('ends where the server is, with two windows that do whatever they like', asyn
         stop();
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });

@@ -126,7 +126,7 @@ function sendingWords(
   { wish, leftMs, figures }: NonNullable<BenchState['sending']>,
   isOthers: boolean,
 ): string {
-  const to = wish.to === 'rig' ? 'the rig' : 'your devices';
+  const to = wish.to === 'rig' ? 'the simulator' : 'your devices';
   const left = `${Math.floor(leftMs / 60_000)}:${String(Math.floor((leftMs / 1000) % 60)).padStart(2, '0')}`;
   const refused =
     figures && figures.refused > 0 ? `, ${groupDigits(figures.refused)} refused (${figures.lastError})` : '';

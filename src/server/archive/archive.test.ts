@@ -4,6 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { fromBufferPromise } from 'yauzl';
 import { ZipFile } from 'yazl';
 import { anyEdit } from '../../../tests/unit/edits';
@@ -175,7 +176,7 @@ it('is the identity: what comes in goes out as it came', async () => {
         fs.rmSync(folder, { recursive: true, force: true });
       },
     ),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   );
 }, 120_000);
 
@@ -363,7 +364,7 @@ it('refuses whatever is broken in it, wherever that is', async () => {
         before.splice(0, before.length, ...there.tables());
       }
     }),
-    { numRuns: 150 },
+    { numRuns: tries(150) },
   );
 }, 60_000);
 

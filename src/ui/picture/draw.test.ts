@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { PALETTE, overlaps, recorder } from '../../../tests/unit/recorder';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
@@ -75,7 +76,7 @@ describe('labels', () => {
           ).toEqual([]);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: tries(60) },
     );
   });
 

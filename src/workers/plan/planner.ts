@@ -6,7 +6,8 @@ import type { Show } from '@/core/show/schema';
 import { startThread } from '../thread';
 import type { PlanWorker } from './plan.worker';
 import { unpackPlan } from './planMessage';
-import { LONG_QUESTIONS, type Answer, type Asked, type Question } from './questions';
+import { LONG_QUESTIONS } from './longQuestions';
+import type { Answer, Asked, Question } from './questions';
 import { ShowSender } from './sentShows';
 
 /** Plans shows and tells what follows from the plans; `stop` ends whatever it runs on. */

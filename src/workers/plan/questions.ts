@@ -103,9 +103,6 @@ export const QUESTIONS = {
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
 
-/** What takes long is answered in a thread of its own, so that a newer plan does not wait for it. */
-export const LONG_QUESTIONS: ReadonlySet<Question> = new Set<Question>(['diagnosis', 'sheet']);
-
 export interface SheetAsked extends SheetsAsked {
   id: string;
   facts: readonly Fact[];

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../../tests/unit/tries';
 import { exactProposal, randomProposal } from '../../../../tests/unit/exactProposal';
 import { aController, aGrid, aLine, aShow, anyShow } from '../../../../tests/unit/shows';
 import { planShow } from '../../plan/plan';
@@ -31,7 +32,7 @@ it('never puts too much or unlike things on a port, whatever the goal', () => {
         });
       },
     ),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   );
 });
 
@@ -107,7 +108,7 @@ describe('for a show', () => {
         for (const port of after.ports)
           expect(port.places).toBeLessThanOrEqual(after.show.controllers[port.controller]!.mostPixelsPerPort);
       }),
-      { numRuns: 40 },
+      { numRuns: tries(40) },
     );
   });
 

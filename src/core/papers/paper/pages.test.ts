@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../../tests/unit/tries';
 import { NO_LINK, PLAIN_WORDS, roughMeasure } from '../../../../tests/unit/papers';
 import { PAPER_SIZES } from '../../catalogue/paper';
 import type { Sheet } from '../sheet';
@@ -116,7 +117,7 @@ it('cuts nothing off, parts no row, and repeats the head of a table on each of i
       // All rows are there; in a part of the columns each stands on one page.
       expect(seen.size).toBe(table.rows.length);
     }),
-    { numRuns: 30 },
+    { numRuns: tries(30) },
   );
 });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../../tests/unit/tries';
 import { threadedOf } from '../../plan/threadedOf';
 import { anyShow } from '../../../../tests/unit/shows';
 import { comparePolicies } from '../../answers/comparePolicies';
@@ -120,7 +121,7 @@ it('are whole: each column has a name of its own and a meaning, each row a key, 
         });
       }
     }),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   );
 });
 
@@ -143,6 +144,6 @@ it('say the same in a file as on the screen', () => {
         );
       }
     }),
-    { numRuns: 10 },
+    { numRuns: tries(10) },
   );
 });

@@ -1,32 +1,75 @@
+import type { CDPSession, Page } from '@playwright/test';
 import { DEMO, demoShow, expect, test } from './lantern';
-import { SPOTS, STAGE_IDS, eachSheet, reachProblems } from './walk';
+import { MOUSE_PX, THUMB_PX, layoutProblems } from './layout';
+import { SPOTS, STAGE_IDS, eachSheet, openShow, reachProblems } from './walk';
+
+const SCREENS = [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 700 },
+  { width: 1920, height: 1080 },
+  // A screen of 1280 by 800 at 200 %.
+  { width: 640, height: 400 },
+];
+const PHONES = [
+  { width: 390, height: 844 },
+  { width: 360, height: 740 },
+];
+
+/** The same page under a thumb and on the small screen of a phone, or under a mouse again. */
+async function asPhone(cdp: CDPSession, isPhone: boolean): Promise<void> {
+  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: isPhone, maxTouchPoints: isPhone ? 5 : 1 });
+  await cdp.send('Emulation.setEmulatedMedia', {
+    features: [
+      { name: 'prefers-reduced-motion', value: 'reduce' },
+      ...(isPhone ? [{ name: 'pointer', value: 'coarse' }] : []),
+    ],
+  });
+}
+
+async function setTheme(page: Page, scheme: 'dark' | 'light'): Promise<void> {
+  await page.evaluate((to) => document.documentElement.setAttribute('data-mantine-color-scheme', to), scheme);
+}
+
+// Each stage is a walk by itself: they are shared among the workers.
+test.describe.configure({ mode: 'parallel' });
 
 for (const stage of STAGE_IDS)
-  test(`axe finds nothing critical or serious on any sheet of ${stage}, in either theme`, async ({
+  test(`on ${stage} nothing is covered, cut or too small on any screen or phone, and axe finds nothing in either theme`, async ({
     page,
     request,
   }) => {
+    // Stages with many sheets take longer than any other test.
+    test.setTimeout(400_000);
     // A colour on its way to another is neither.
     await page.emulateMedia({ reducedMotion: 'reduce' });
+    const cdp = await page.context().newCDPSession(page);
     const id = await demoShow(request);
+    await openShow(page, id);
     const problems: string[] = [];
     const seen = new Set<string>();
     for (const spot of SPOTS.filter((each) => each.stage === stage))
       await eachSheet(page, id, spot, async (name) => {
+        const look = async (size: { width: number; height: number }, smallestPx: number) => {
+          await page.setViewportSize(size);
+          for (const problem of await layoutProblems(page, smallestPx))
+            problems.push(`${size.width} x ${size.height}, ${name}: ${problem}`);
+        };
+        for (const screen of SCREENS) await look(screen, MOUSE_PX);
+        await asPhone(cdp, true);
+        for (const phone of PHONES) await look(phone, THUMB_PX);
+        await asPhone(cdp, false);
+        await page.setViewportSize(SCREENS[0]!);
         // A sheet is made of the same parts for any prop; the settings beside it are those of its kind.
         const label = name.slice(name.lastIndexOf(', '));
-        const parts = `${spot.stage}${label}`;
-        const isFirst = !seen.has(parts);
-        seen.add(parts);
+        const isFirst = !seen.has(label);
+        seen.add(label);
         if (!isFirst && !/Picture|Chains/.test(label)) return;
         for (const problem of await reachProblems(page)) problems.push(`${name}: ${problem}`);
         if (!isFirst) return;
-        await page.evaluate(() =>
-          document.documentElement.setAttribute('data-mantine-color-scheme', 'light'),
-        );
+        await setTheme(page, 'light');
         for (const problem of await reachProblems(page, 'color-contrast'))
           problems.push(`${name}, light: ${problem}`);
-        await page.evaluate(() => document.documentElement.setAttribute('data-mantine-color-scheme', 'dark'));
+        await setTheme(page, 'dark');
       });
     expect(problems).toEqual([]);
   });

@@ -1,0 +1,21 @@
+/** Every bench, in the order of docs/speed.md. One that is added is a file of its name, a line here, and a heading with its tables there. */
+export const BENCHES = [
+  'plan',
+  'patch',
+  'saving',
+  'others',
+  'limits',
+  'kill',
+  'propose',
+  'walls',
+  'canvas',
+  'load',
+  'power',
+  'rig',
+  'send',
+  'light',
+  'screen',
+  'papers',
+  'diagnose',
+  'fuzz',
+] as const;

@@ -1,0 +1,4 @@
+import fc from 'fast-check';
+
+// Loaded before each file of tests: its properties start from the seed of this run.
+fc.configureGlobal({ seed: Number(process.env.PROPERTY_SEED) });

@@ -1,0 +1,14 @@
+/**
+ * How often a heavy property is tried: a fifth of its runs, and all of them in `npm run verify:full`.
+ *
+ * @param all its runs as a whole
+ */
+export const tries = (all: number): number => (process.env.ALL_RUNS ? all : Math.ceil(all / 5));
+
+/**
+ * How often a generator has to make what a property is about, at least. A fifth of the runs may by chance hold little of what is
+ * rare, so it is asked for with all of them.
+ *
+ * @param all of all runs
+ */
+export const seenAtLeast = (all: number): number => (process.env.ALL_RUNS ? all : 0);
