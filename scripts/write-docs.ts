@@ -1,10 +1,11 @@
-// Writes what is generated in docs/: the JSON Schemas of the show file and of zones, and which patterns show which faults.
+// Writes what is generated in docs/: the JSON Schemas of the show file and of zones, which patterns show which faults, what exists.
 import fs from 'node:fs';
 import path from 'node:path';
 import { showFileSchema } from '../src/core/show/jsonSchema';
 import { readShowText } from '../src/core/show/read';
 import { zonesSchema } from '../src/core/papers/screenZones';
 import { faultTable } from './lib/faultTable';
+import { registriesPage } from './lib/registriesPage';
 
 const inRoot = (name: string) => path.resolve(__dirname, '..', name);
 
@@ -16,8 +17,10 @@ fs.writeFileSync(
   inRoot('docs/faults.md'),
   `# Faults and what shows them
 
-Worked out on the demo show by \`npm run docs\`: a dot says that at least at one place the pattern lights otherwise than planned. What no pattern shows is told by a device’s own fill, or by a look.
+Worked out on the demo show by \`npm run docs\`. A dot says that at one place at least the pattern lights differently from the plan.
+What no pattern shows is told by a device’s own fill, or by a look.
 
 ${faultTable(demo)}
 `,
 );
+fs.writeFileSync(inRoot('docs/registries.md'), registriesPage(demo));
