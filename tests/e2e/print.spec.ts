@@ -98,6 +98,10 @@ test('a sheet of labels, and the page of one of them', async ({ page, request })
   const code = /^A3,.*,([2-9A-Z]{6}),http/m.exec(csv)![1]!;
   await page.goto(`/phone/${id}?code=${code}`);
   await expect(page.getByRole('region', { name: 'A3' })).toContainText('Gangway edge');
+  // A label that was printed when these pages had another address.
+  await page.goto(`/bench/${id}?code=${code}`);
+  await expect(page).toHaveURL(new RegExp(`/phone/${id}\\?code=${code}$`));
+  await expect(page.getByRole('region', { name: 'A3' })).toContainText('Gangway edge');
   await page.getByRole('button', { name: 'This port' }).click();
   await expect(page.getByRole('heading', { name: 'A3' })).toBeVisible();
   await page.getByRole('button', { name: 'Code', exact: true }).click();
@@ -158,4 +162,20 @@ test('files of sheets are refused in a sentence where there are none', async ({ 
   const svg = await request.get(`/api/shows/${id}/sheets/threading.net-curtain.svg`);
   expect(svg.headers()['content-type']).toBe('image/svg+xml');
   expect(await svg.text()).toContain('drawn to scale');
+});
+
+test('addresses of before lead to the stages and sheets of today', async ({ page, request }) => {
+  const id = await demoShow(request);
+  for (const [old, now, sheet] of [
+    ['thread/prop/net-curtain?from=back', '/route/prop/net-curtain\\?from=back', 'Picture'],
+    ['feed?sheet=schedule', '/power\\?sheet=schedule', 'Schedule'],
+    ['prove/prop/net-curtain?sheet=bring-up', '/test/prop/net-curtain\\?sheet=bring-up', 'First power-up'],
+    ['prove?sheet=rig', '/test\\?sheet=rig', 'Simulator'],
+    ['papers/prop/score-wall', '/print/prop/score-wall', 'Sheets of Score wall'],
+  ] as const) {
+    await openAt(page, id, old);
+    await expect(page).toHaveURL(new RegExp(`/shows/${id}${now}`));
+    const tab = page.getByTestId('sheet-tabs').locator('[aria-current="page"]');
+    await expect(tab).toHaveText(sheet);
+  }
 });
