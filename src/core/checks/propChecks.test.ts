@@ -72,6 +72,11 @@ describe('a tree that cannot be', () => {
 });
 
 describe('pixels that are closer than they are wide', () => {
+  it('offers no spacing that a section is too short for', () => {
+    const leg = { lengthMm: 50, headingDeg: 0, pixels: { by: 'spacing', spacingMm: 20 } };
+    const [finding] = of(aLine('p', 1, { shape: { legs: [leg] } } as never), 60);
+    expect(finding).toMatchObject({ check: 'spacing-too-small', mends: [] });
+  });
   it.each<[string, Partial<Prop>]>([
     [
       'a counted line',

@@ -16,7 +16,9 @@ export const spacingTooSmall = defineCheck(
       if (least >= type.bodyMm - 0.5) return [];
       const wider = kindOf(prop).withLeastSpacing?.(prop.shape, type.bodyMm);
       const helps =
-        wider && leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
+        wider &&
+        isTaken(prop, wider as Prop['shape']) &&
+        leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
       return [
         {
           rank: 'worthKnowing',
@@ -35,6 +37,12 @@ export const spacingTooSmall = defineCheck(
       ];
     }),
 );
+
+/** Whether a show takes these measures: what cannot be built is refused, unless it could not be built before. */
+function isTaken(prop: Prop, shape: Prop['shape']): boolean {
+  const { impossible } = kindOf(prop);
+  return !impossible?.(shape as never) || Boolean(impossible(prop.shape as never));
+}
 
 type Strung = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'hiddenPixels'>;
 
