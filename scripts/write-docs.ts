@@ -18,7 +18,7 @@ fs.writeFileSync(
   `# Faults and what shows them
 
 Worked out on the demo show by \`npm run docs\`. A dot says that at one place at least the pattern lights differently from the plan.
-What no pattern shows is told by a device’s own fill, or by a look.
+A device’s own fill, or a look, shows what no pattern does.
 
 ${faultTable(demo)}
 `,
