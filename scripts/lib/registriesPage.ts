@@ -2,9 +2,9 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { CONTROLLER_CLASSES } from '../../src/core/catalogue/controllers/registry';
-import { PROTOCOLS, PROTOCOL_NAMES } from '../../src/core/catalogue/controller';
 import { CHECKS } from '../../src/core/checks/registry';
-import { DEVICE_SETTINGS, PORT_SETTINGS } from '../../src/core/devices/settings';
+import { DEVICE_SETTINGS, PORT_SETTINGS } from '../../src/core/devices/settings/registry';
+import { PROTOCOLS } from '../../src/core/protocols/registry';
 import { sheetsOf } from '../../src/core/papers/sheets';
 import { PATTERNS } from '../../src/core/patterns/registry';
 import { planShow } from '../../src/core/plan/plan';
@@ -98,17 +98,19 @@ export function registriesPage(show: Show): string {
     ),
     section(
       'Protocols',
-      'src/core/catalogue/controller.ts',
-      ['id', 'name', 'where'],
-      PROTOCOLS.map((id) => [
+      'src/core/protocols/registry.ts',
+      ['id', 'name', 'port', 'counts', 'where'],
+      PROTOCOLS.map(({ id, name, port, counts }) => [
         id,
-        PROTOCOL_NAMES[id],
-        fileWith('src/core/protocols', `${PROTOCOL_NAMES[id]}`),
+        name,
+        String(port),
+        counts.kind,
+        fileWith('src/core/protocols', `id: '${id}'`),
       ]),
     ),
     section(
       'Settings of a device',
-      'src/core/devices/settings.ts',
+      'src/core/devices/settings/registry.ts',
       ['field', 'name', 'meaning', 'kept by the device'],
       [...DEVICE_SETTINGS, ...PORT_SETTINGS].map(({ field, words, meaning, isKept }) => [
         field,

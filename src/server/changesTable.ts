@@ -12,7 +12,7 @@ export interface Author {
 }
 
 /** A change as it is kept. */
-export interface ChangeRow {
+interface ChangeRow {
   sequence: number;
   id: string;
   kind: MadeChange['kind'];

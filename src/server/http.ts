@@ -214,7 +214,7 @@ export function readShowBytes(request: Request): Promise<Uint8Array> {
 }
 
 /** Pieces as the body of an answer, made as fast as they are taken. */
-export function streamed(
+function streamed(
   first: Uint8Array | null,
   next: () => Promise<Uint8Array | null>,
   cancel: () => void,

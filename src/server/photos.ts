@@ -4,7 +4,7 @@ import { imageSize } from 'image-size';
 import type Database from 'better-sqlite3';
 import { write } from './database';
 
-export interface Photo {
+interface Photo {
   mime: string;
   bytes: Buffer;
 }
@@ -50,7 +50,7 @@ function megapixelsOf(bytes: Uint8Array): number | null {
 export const MOST_PHOTO_BYTES = 16 * 1024 * 1024;
 
 /** The kind of a picture by its first bytes; what a sender calls it does not count. Null for anything else. */
-export function pictureKind(bytes: Uint8Array): string | null {
+function pictureKind(bytes: Uint8Array): string | null {
   const text = Buffer.from(bytes.subarray(0, 12)).toString('latin1');
   if (text.startsWith('\xff\xd8\xff')) return 'image/jpeg';
   if (text.startsWith('\x89PNG\r\n\x1a\n')) return 'image/png';

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { tries } from '../../tests/unit/tries';
 import { aPng } from '../../tests/unit/photos';
 import { aController, aGrid, aLine, aShow } from '../../tests/unit/shows';
-import { anyEdit } from '../../tests/unit/edits';
+import { anyBatch, anyEdit } from '../../tests/unit/edits';
 import { applyChanges } from '@/core/show/changes';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 import { tickOf, type Fact } from '@/core/show/facts';
@@ -477,7 +477,7 @@ describe('several at once', () => {
 
 it('undoes any chain of edits back to the start, and does it again to the same end', () => {
   fc.assert(
-    fc.property(fc.array(anyEdit, { maxLength: 12 }), (edits) => {
+    fc.property(fc.array(fc.oneof(anyEdit, anyBatch), { maxLength: 12 }), (edits) => {
       const shows = new ShowRepository(openDatabase(fs.mkdtempSync(path.join(folder, 'chain-'))));
       const id = kept(shows);
       let expected = show();

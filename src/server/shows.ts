@@ -44,7 +44,7 @@ interface ShowRow {
 }
 
 /** A show as it is kept: a copy, the changes since, and what was noted. Nothing of it is read on the way. */
-export interface KeptShow {
+interface KeptShow {
   id: string;
   sequence: number;
   steps: Steps;

@@ -50,7 +50,7 @@ export function keepSnapshot(
  *
  * @param copies by ascending sequence
  */
-export function thinned(copies: readonly { sequence: number; version: number }[]): number[] {
+function thinned(copies: readonly { sequence: number; version: number }[]): number[] {
   const gone: number[] = [];
   const now = copies.at(-1)?.sequence ?? 0;
   let later = copies.length - 1;

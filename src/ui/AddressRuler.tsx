@@ -35,7 +35,7 @@ interface AddressRulerProps {
 export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }: AddressRulerProps) {
   /** On a narrow screen, where it is one line until it is opened. */
   const [open, setOpen] = useState(false);
-  const [names, setNames] = useState<UniverseNames>('e131');
+  const [names, setNames] = useState<UniverseNames>('universe');
   const [move, setMove] = useState<RulerMove | null>(null);
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
@@ -167,14 +167,14 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
           <button
             type="button"
             className={styles.names}
-            onClick={() => setNames(names === 'e131' ? 'artNet' : 'e131')}
+            onClick={() => setNames(names === 'universe' ? 'artNet' : 'universe')}
             title={
-              names === 'e131'
+              names === 'universe'
                 ? 'Universes by their E1.31 number; press for Art-Net names'
                 : 'Universes by their Art-Net net, sub-net and universe; press for E1.31 numbers'
             }
           >
-            {names === 'e131' ? 'U' : 'Art-Net net.sub-net.universe'}
+            {names === 'universe' ? 'U' : 'Art-Net net.sub-net.universe'}
           </button>{' '}
           <span className={styles.title}>· </span>
           <span className={styles.totals}>{totalsWords(plan)}</span>

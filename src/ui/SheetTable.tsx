@@ -11,7 +11,7 @@ import { useHandOut } from './handingOut';
 import styles from './SheetTable.module.css';
 
 /** What is on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
-export interface ScreenColumn<Row> {
+interface ScreenColumn<Row> {
   head: string;
   cell: (row: Row, index: number) => ReactNode;
 }

@@ -1,4 +1,5 @@
-import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '@/core/addressing/numbering';
+import { portAddressOn } from '@/core/addressing/numbering';
+import { LAST_PORT_ADDRESS, artNetWords } from '@/core/protocols/artNet';
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
@@ -12,7 +13,7 @@ export const BLOCKS = { top: 15, height: 24 };
 const NUMBERS_AT = 50;
 
 /** How universes are named on the ruler. */
-export type UniverseNames = 'e131' | 'artNet';
+export type UniverseNames = 'universe' | 'artNet';
 
 /** A run on its way to another place; show channels. */
 export interface RulerMove {
@@ -71,7 +72,7 @@ export function drawRuler(
   heightPx: number,
   selection: RulerSelection,
   palette: Palette,
-  names: UniverseNames = 'e131',
+  names: UniverseNames = 'universe',
   move: RulerMove | null = null,
 ): void {
   const pinned = pinnedRuns(plan);

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 
 /** A thread of one's own, whose functions are called as if they were here. */
-export interface Thread<Api> {
+interface Thread<Api> {
   remote: Remote<Api>;
   /**
    * What the thread answers.

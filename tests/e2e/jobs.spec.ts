@@ -145,7 +145,7 @@ test('the beacon tree found wrong: a count, a packing, a colour order', async ({
   const found = page.getByTestId('differences');
   await page.getByLabel('A2 pixels').fill('440');
   await page.getByLabel('A2 colour order').fill('GRB');
-  await fill(page, 'Channels in each', '512');
+  await fill(page, 'Channels a universe', '512');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await expect(found).toContainText('the last 10 pixels stay dark');
   await expect(found).toContainText('colours rotate from the second');

@@ -6,7 +6,7 @@ import type { SubjectKind } from '@/features/stages/stage';
 import { DEMO } from './lantern';
 
 /** An address of a show, below its id, without a sheet. */
-export interface Spot {
+interface Spot {
   stage: string;
   address: string;
 }

@@ -29,7 +29,7 @@ const put = (propId: string, run: number, controllerId: string, port: number): P
 });
 
 /** As many props as a show holds, each on a port of its own. */
-export function mostProps(): Show {
+function mostProps(): Show {
   const props = Array.from({ length: 5000 }, (_, i) => aLine(`p${i}`, 50));
   return aShow({
     props,
@@ -39,7 +39,7 @@ export function mostProps(): Show {
 }
 
 /** 48,000 runs: 96 nets of 500 rows, a run a row. */
-export function mostRuns(): Show {
+function mostRuns(): Show {
   const props = Array.from({ length: 96 }, (_, i) => aGrid(`p${i}`, 4, 500, { runs: 500 }));
   return aShow({
     props,
@@ -54,7 +54,7 @@ export function mostRuns(): Show {
 }
 
 /** 240,000 spans: universes of one channel, and 80 controllers that all claim the first of them. */
-export function mostSpans(): Show {
+function mostSpans(): Show {
   const props = Array.from({ length: 80 }, (_, i) => aLine(`p${i}`, 1000));
   return aShow({
     props,
@@ -65,7 +65,7 @@ export function mostSpans(): Show {
 }
 
 /** Many runs that all lie on the same channels. */
-export function mostShared(): Show {
+function mostShared(): Show {
   const props = Array.from({ length: 96 }, (_, i) => aGrid(`p${i}`, 1, 500, { runs: 500 }));
   return aShow({
     props,
@@ -77,7 +77,7 @@ export function mostShared(): Show {
 }
 
 /** 4,000,000 pixels in four nets, all of them on ports. */
-export function mostPixels(): Show {
+function mostPixels(): Show {
   const props: Prop[] = Array.from({ length: 4 }, (_, i) => aGrid(`p${i}`, 1000, 1000));
   return aShow({
     props,
@@ -87,7 +87,7 @@ export function mostPixels(): Show {
 }
 
 /** 48,000 runs on one device that counts its bytes without universes, each with a pixel before it that takes channels. */
-export function mostFlat(): Show {
+function mostFlat(): Show {
   const show = mostRuns();
   return {
     ...show,
@@ -102,7 +102,7 @@ export function mostFlat(): Show {
 }
 
 /** Nothing is on any port. */
-export function nothingPlugged(): Show {
+function nothingPlugged(): Show {
   return { ...mostRuns(), patch: [] };
 }
 

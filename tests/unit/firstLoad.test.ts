@@ -17,6 +17,7 @@ const FOLDERS = [
   'figures',
   'geometry',
   'catalogue',
+  'protocols',
   'threading',
   'props',
   'panels',

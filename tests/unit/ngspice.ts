@@ -10,7 +10,7 @@ const share = ({ cutoffV, kneeV, amps }: Ramp, volts: string) =>
   `${amps}*min(max((${volts}-${cutoffV})/${kneeV - cutoffV},0),1)`;
 
 /** A network in the language of ngspice. The minus of the first supply is its ground. */
-export function netlist(network: Network): string {
+function netlist(network: Network): string {
   const { wires, loads, supplies, kinds } = network;
   const ground = supplies[0]!.minus;
   const name = (node: number) => (node === ground ? '0' : `n${node}`);

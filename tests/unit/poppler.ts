@@ -36,7 +36,7 @@ export function textOfPages(pdf: Uint8Array): string[] {
   return text.split('\f').slice(0, -1);
 }
 
-export interface WordOnPage {
+interface WordOnPage {
   words: string;
   /** From 1. */
   page: number;
@@ -71,7 +71,7 @@ export function wordsOfPages(pdf: Uint8Array): {
 }
 
 /** Grey values of a page, 0 black to 255 white. */
-export interface Picture {
+interface Picture {
   width: number;
   height: number;
   grey: Uint8Array;

@@ -15,7 +15,7 @@ export const PALETTE: Palette = {
 };
 
 /** What was asked of a canvas: a method with its arguments, and the settings that were in force. */
-export interface DrawCall {
+interface DrawCall {
   name: string;
   args: readonly unknown[];
   fillStyle: string;

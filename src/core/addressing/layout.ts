@@ -68,7 +68,7 @@ export const START_REASONS = [
 ] as const;
 export type StartReason = (typeof START_REASONS)[number];
 
-export interface RunStart {
+interface RunStart {
   reason: StartReason;
   /** Index of the run that was laid before it; null where it is the first. */
   after: number | null;

@@ -3,7 +3,7 @@ import { tries } from '../../../tests/unit/tries';
 import { crossingsOf } from './seams';
 import { aGrid, aLine, anyShow } from '../../../tests/unit/shows';
 import { kindOf, threadProp } from '../props/registry';
-import { signalOf } from '../protocols/signal';
+import { signalOf } from '../catalogue/signal';
 import { compareSchemes, recommendScheme, type SchemeLimits } from './compareThreading';
 
 const limits: SchemeLimits = {

@@ -1,6 +1,6 @@
 import { crossingsOf } from './seams';
 import { boundsOf } from '../geometry/bounds';
-import { frameTimeUs, mostPixelsAtRate, type Signal } from '../protocols/signal';
+import { frameTimeUs, mostPixelsAtRate, type Signal } from '../catalogue/signal';
 import { kindOf, threadProp, type Prop } from '../props/registry';
 
 import { countOf } from '../units/number';
@@ -154,7 +154,7 @@ function feedPlaces({ xMm, yMm, runs, jumpers, strands, pixelCount }: Threaded, 
   };
 }
 
-export interface Recommendation {
+interface Recommendation {
   scheme: Scheme;
   /** Why, in one line, with what it costs. */
   why: string;

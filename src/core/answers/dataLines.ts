@@ -20,7 +20,7 @@ import { leadsOf } from './site';
 /** Whether ground goes with the data: by wires of the plan, by what was said of the data wire, not at all, or nobody knows. */
 export type GroundBy = 'supply' | 'dataLead' | 'none' | 'unsaid';
 
-export type Verdict = 'good' | 'marginal' | 'wrong';
+type Verdict = 'good' | 'marginal' | 'wrong';
 
 /** The data wire from a port, or from the run before, to the first pixel of a run. */
 export interface DataLine {

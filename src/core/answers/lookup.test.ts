@@ -14,7 +14,8 @@ import {
   findUniverseChannel,
   type Hit,
 } from './lookup';
-import { artNetAddress, artNetWords, multicastGroup, portAddressOf } from '../addressing/numbering';
+import { artNetAddress, artNetWords, portAddressOf } from '../protocols/artNet';
+import { multicastGroup } from '../protocols/e131';
 
 const onlyPixel = (hits: Hit[] | Hit | undefined) => {
   const list = Array.isArray(hits) ? hits : hits ? [hits] : [];

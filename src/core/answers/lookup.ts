@@ -5,7 +5,8 @@ import type { MeasureFact } from '../props/kind';
 import { kindOf } from '../props/registry';
 import { colourPlan } from '../devices/colourOrders';
 import type { RunOnWire } from '../patch/plug';
-import { LAST_PORT_ADDRESS, portAddressOn, universeOn } from '../addressing/numbering';
+import { portAddressOn, universeOn } from '../addressing/numbering';
+import { LAST_PORT_ADDRESS } from '../protocols/artNet';
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {
@@ -26,7 +27,7 @@ export interface PixelAddress {
   wire: WireAddress | null;
 }
 
-export interface WireAddress {
+interface WireAddress {
   controllerId: string;
   controllerName: string;
   portName: string;
@@ -211,7 +212,7 @@ export function findLedIndex(plan: Plan, controller: number, ledIndex: number): 
 }
 
 /** The universe or flat space that holds a show channel. */
-export function spaceAt(plan: Plan, showChannel: number) {
+function spaceAt(plan: Plan, showChannel: number) {
   let low = 0;
   let high = plan.spaces.length - 1;
   while (low <= high) {

@@ -1,5 +1,6 @@
 import type { PixelAddress } from './lookup';
-import { artNetWords, multicastGroup } from '../addressing/numbering';
+import { artNetWords } from '../protocols/artNet';
+import { multicastGroup } from '../protocols/e131';
 import { groupDigits } from '../units/number';
 
 /** `ch 430–432`, or over two universes `ch 511 – U6 ch 1`. */
@@ -18,7 +19,7 @@ export function strandWords(address: PixelAddress, strandWord: string): string {
   return `${strandWord} ${address.strand}, pixel ${address.pixelInStrand}`;
 }
 
-export interface Numbering {
+interface Numbering {
   name: string;
   value: string;
   note?: string;

@@ -4,7 +4,7 @@ import type { Anchors } from '../props/kind';
 import { kindOf } from '../props/registry';
 
 /** The places of a prop that are set out, and how their coordinates are meant. */
-export interface PlacesToSetOut extends Anchors {
+interface PlacesToSetOut extends Anchors {
   xFrom: string;
   yFrom: string;
   /** Whether the middle means something, so that a radius does. */

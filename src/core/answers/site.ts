@@ -13,7 +13,7 @@ import {
 import type { Plan } from '../plan/planned';
 import { USUAL_SITE, type Site } from '../show/siteSchema';
 
-export interface SpotMm {
+interface SpotMm {
   xMm: number;
   yMm: number;
 }

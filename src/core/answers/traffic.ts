@@ -1,3 +1,4 @@
+import { listensToGroups } from '../protocols/registry';
 import { portName } from '../catalogue/controller';
 import { serialRate } from '../catalogue/network';
 import { wantedRateOf } from '../catalogue/packing';
@@ -8,7 +9,7 @@ import { refreshHz } from '../panels/driver';
 import { layWall } from '../panels/wallFacts';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
-import { mostPixelsAtRate, signalOf } from '../protocols/signal';
+import { mostPixelsAtRate, signalOf } from '../catalogue/signal';
 import { linkOf, type Link } from '../rig/links';
 import { countOf, groupDigits } from '../units/number';
 
@@ -62,8 +63,7 @@ export function trafficOf(plan: Plan): Traffic {
   const of = (isIt: (device: TrafficOf) => boolean) =>
     devices.filter(isIt).reduce((sum, { mbits }) => sum + mbits.value, 0);
   const isGroup = ({ controller, link }: TrafficOf) => {
-    const { protocol, network } = show.controllers[controller]!;
-    return link === 'network' && protocol === 'e131' && network?.casting === 'multicast';
+    return link === 'network' && listensToGroups(show.controllers[controller]!);
   };
   const flood = { rawMbits: of(({ link }) => link === 'raw'), groupMbits: of(isGroup) };
   return {

@@ -1,5 +1,5 @@
 import { deviceSettings } from '../devices/deviceSettings';
-import { keptValues } from '../devices/settings';
+import { keptValues } from '../devices/settings/typed';
 import type { Plan } from '../plan/planned';
 import type { BringUpStep } from './step';
 

@@ -10,7 +10,7 @@ const seenSchema = z.strictObject({
   volts: z.number().min(-600).max(600).optional(),
   words: z.string().max(300).optional(),
 });
-export type StepSeen = z.infer<typeof seenSchema>;
+type StepSeen = z.infer<typeof seenSchema>;
 
 export type StepState = 'open' | 'asPlanned' | 'otherwise' | 'again';
 
@@ -70,7 +70,7 @@ export function readsAsPlanned({ volts }: BringUpStep, read: number): boolean {
   return volts !== null && read >= volts.least && read <= volts.most;
 }
 
-export interface Progress {
+interface Progress {
   done: number;
   all: number;
   /** Some step was seen otherwise than planned. */

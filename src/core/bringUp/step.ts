@@ -10,7 +10,7 @@ export const BRING_UP_STAGES = [
   'packing',
   'full',
 ] as const;
-export type BringUpStage = (typeof BRING_UP_STAGES)[number];
+type BringUpStage = (typeof BRING_UP_STAGES)[number];
 
 export const STAGE_WORDS: Record<BringUpStage, string> = {
   before: 'Before the first plug',
@@ -25,7 +25,7 @@ export const STAGE_WORDS: Record<BringUpStage, string> = {
 };
 
 /** Something of the show of which a step says something. */
-export interface StepThing {
+interface StepThing {
   list: 'props' | 'controllers' | 'feeds';
   recordId: string;
 }

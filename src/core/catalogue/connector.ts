@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** A part of a lead that may be its weakest. */
-export interface ConnectorKind {
+interface ConnectorKind {
   id: string;
   words: string;
   amps: number;

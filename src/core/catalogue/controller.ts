@@ -3,21 +3,20 @@ import { CORRECTED_AT } from '../colours/order';
 import { NEW_UNIVERSE, packingSchema } from './packing';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import { LAST_PORT_ADDRESS } from '../protocols/artNet';
+import { E131_LAST_UNIVERSE } from '../protocols/e131';
+import { PROTOCOL_IDS } from '../protocols/registry';
 import { networkAddressSchema } from './network';
 import { controllerPlaceSchema } from '../geometry/sitePlace';
 import { boardPowerSchema } from './boardPower';
 import { dataDriveSchema } from './dataLine';
 
-export const PROTOCOLS = ['e131', 'artnet', 'ddp'] as const;
-export type Protocol = (typeof PROTOCOLS)[number];
-
-export const PROTOCOL_NAMES: Record<Protocol, string> = { e131: 'E1.31', artnet: 'Art-Net', ddp: 'DDP' };
-
 export const MOST_PORTS = 256;
 export const MOST_PIXELS_PER_PORT = 4_000_000;
-export const LAST_UNIVERSE = 63_999;
+/** Universes of a show are counted as E1.31 counts them. */
+export const LAST_UNIVERSE = E131_LAST_UNIVERSE;
 
-export const portOptionsSchema = z.strictObject({
+const portOptionsSchema = z.strictObject({
   port: z.int().min(1).max(MOST_PORTS),
   /** Kept free: nothing is proposed for it. */
   reserved: z.literal(true).optional(),
@@ -47,7 +46,7 @@ export const controllerSchema = z.strictObject({
       /^(?!U$|CH$)[A-Z]{1,3}$/,
       'one to three capital letters, but not U or CH, which mean universe and channel',
     ),
-  protocol: z.enum(PROTOCOLS),
+  protocol: z.enum(PROTOCOL_IDS),
   ports: z.int().min(1).max(MOST_PORTS),
   mostPixelsPerPort: z.int().min(1).max(MOST_PIXELS_PER_PORT),
   /** Null carries on after the controller before it. Controllers fed by DDP use no universes. */
@@ -64,7 +63,7 @@ export const controllerSchema = z.strictObject({
   /** What is special about single ports. */
   portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
-  artNetOffset: z.int().min(-LAST_UNIVERSE).max(32_767),
+  artNetOffset: z.int().min(-LAST_UNIVERSE).max(LAST_PORT_ADDRESS),
   /** What feeds it and what it passes on; absent while nobody has said anything of it. */
   power: boardPowerSchema.optional(),
   /** What drives its data lines; absent while the usual of its class stands. */

@@ -14,8 +14,7 @@ export const BUILD_WORDS: Record<LightBuild, string> = {
   series12: '12 V, colours in one series chain',
 };
 
-export const DRAW_PARTS = ['idle', 'R', 'G', 'B', 'W'] as const;
-export type DrawPart = (typeof DRAW_PARTS)[number];
+export type DrawPart = 'idle' | 'R' | 'G' | 'B' | 'W';
 
 const milliamps = figureSchema(z.number().min(0).max(5000));
 
@@ -144,7 +143,7 @@ const IDLE_MA = 1;
 export const IDLE_KNEE: Knee = { cutoffV: 0, kneeV: 2 };
 
 /** A type as far as its current goes. */
-export interface ElectricType {
+interface ElectricType {
   colourOrder: string;
   volts: number;
   chip: string;

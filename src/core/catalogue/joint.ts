@@ -19,7 +19,7 @@ export const FUNCTION_WORDS: Record<WireFunction, string> = {
 const word = z.string().trim().max(30);
 
 /** A wire of a joint, from a contact at one end to a contact at the other. Empty where nobody looked. */
-export const jointWireSchema = z.strictObject({
+const jointWireSchema = z.strictObject({
   function: z.enum(WIRE_FUNCTIONS),
   /** As it was found: colours of wire prove nothing. */
   colour: word,

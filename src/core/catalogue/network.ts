@@ -29,7 +29,6 @@ export const senderSchema = z.strictObject({
   maskBits: z.int().min(1).max(30),
   gateway: ipv4Schema.optional(),
 });
-export type Sender = z.infer<typeof senderSchema>;
 
 export function ipNumber(ip: string): number {
   return ip.split('.').reduce((value, octet) => value * 256 + Number(octet), 0);
@@ -47,7 +46,7 @@ export function networkOf(ip: string, maskBits: number): number {
 }
 
 /** One end of a link: who it is, and how it sees the network. */
-export interface NetworkEnd {
+interface NetworkEnd {
   name: string;
   ip: string;
   maskBits: number;

@@ -135,7 +135,7 @@ export const paperSettingsSchema = z.strictObject({
   /** Numbers say at the end of a sheet how they came about. */
   explains: z.literal(true).optional(),
 });
-export type PaperSettings = z.infer<typeof paperSettingsSchema>;
+type PaperSettings = z.infer<typeof paperSettingsSchema>;
 
 export function labelFormatOf(settings: PaperSettings | undefined): LabelFormat {
   if (settings?.labels) return settings.labels;

@@ -10,7 +10,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
 };
 
 /** What was found with a part, or failed with it: told wherever the part is used. */
-export const partNoteSchema = z.strictObject({
+const partNoteSchema = z.strictObject({
   outcome: z.enum(OUTCOMES),
   text: z.string().min(1).max(300),
   who: z.string().max(80).optional(),

@@ -189,7 +189,7 @@ export function stockPitchMm(stock: Stock): number {
 }
 
 /** How many pixels a thing of another size takes, judged by one that is built. */
-export interface CoverageEstimate {
+interface CoverageEstimate {
   /** For outlines: pixels grow with the length around, 2 * (width + height). */
   byLength: number;
   /** For filled shapes: pixels grow with the surface, width * height. */

@@ -81,7 +81,7 @@ const SOLD: Readonly<Record<number, readonly number[]>> = {
 /** Ones that are closed and need no enclosure end about here. */
 export const MOST_CLOSED_AMPS = 15;
 
-export function ratingsSoldAt(volts: number): readonly number[] {
+function ratingsSoldAt(volts: number): readonly number[] {
   return SOLD[volts] ?? SOLD[12]!;
 }
 

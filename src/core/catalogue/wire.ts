@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** A size of conductor as it is bought. */
-export interface WireSize {
+interface WireSize {
   id: string;
   words: string;
   /** Of one conductor at 20 °C, in milliohm a metre. */

@@ -4,7 +4,7 @@ import type { Facts } from '../show/facts';
 import type { Rank } from './rank';
 
 /** Id of the stage of work at which a finding is mended. */
-export type FindingStage = string;
+type FindingStage = string;
 
 /** Something that wants attention. */
 export interface Finding {
@@ -14,6 +14,8 @@ export interface Finding {
   stage: FindingStage;
   propId?: string;
   controllerId?: string;
+  /** The supply that it is about, which may feed many things. */
+  supplyId?: string;
   /** What is the matter, with what, in whole sentences. */
   message: string;
   mends: Mend[];

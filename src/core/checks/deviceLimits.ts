@@ -1,3 +1,4 @@
+import { universesOf } from '../protocols/registry';
 import type { PlannedPort } from '../patch/plug';
 import { portsOfController } from '../plan/planIndex';
 import { universesOfController, universesOfRun } from '../devices/universeSizes';
@@ -146,7 +147,7 @@ function limitsOfType(
         break;
       }
     }
-  if (controller.protocol === 'artnet' && type.artNetNets?.value === false) {
+  if (universesOf(controller)?.partsOf && type.artNetNets?.value === false) {
     const high = [...universes].find((universe) => portAddressOn(controller, universe) > 255);
     if (high !== undefined)
       found.push(

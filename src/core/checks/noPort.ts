@@ -13,7 +13,7 @@ import type { Mend } from './check';
 import { portsWords } from './moveElsewhere';
 
 /** Runs of one prop that are on no port, and that no free port takes as they are. */
-export interface Homeless {
+interface Homeless {
   plan: Plan;
   /** Index of the prop. */
   prop: number;

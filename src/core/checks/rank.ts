@@ -2,7 +2,7 @@
 export const RANKS = ['canBurn', 'canBreak', 'willNotLight', 'willLookWrong', 'worthKnowing'] as const;
 export type Rank = (typeof RANKS)[number];
 
-export const RANK_WORDS: Readonly<Record<Rank, string>> = {
+const RANK_WORDS: Readonly<Record<Rank, string>> = {
   canBurn: 'Can burn',
   canBreak: 'Can break',
   willNotLight: 'Will not light',

@@ -26,6 +26,7 @@ export const supplyLoads = defineCheck(
         {
           rank: isBeyond ? 'willLookWrong' : 'worthKnowing',
           stage: 'power',
+          supplyId: supply.id,
           message: `${supply.name}: ${formatAmps(load.wantedAmps)} at full white; it carries ${formatAmps(load.carriesAmps)} for hours and ${formatAmps(load.ratedAmps)} at most${isBeyond ? ': it sags or shuts down' : ''}. ${overWords(supply.volts, load)}`,
           mends:
             rating === null

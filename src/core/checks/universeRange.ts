@@ -1,5 +1,6 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
-import { LAST_PORT_ADDRESS, portAddressOn } from '../addressing/numbering';
+import { toldUniverse } from '../addressing/numbering';
+import { protocolOf } from '../protocols/registry';
 import { groupDigits } from '../units/number';
 import { defineCheck } from './check';
 
@@ -27,16 +28,17 @@ export const artNetRange = defineCheck(
   'The universes of an Art-Net controller are port-addresses from 0 to 32,767.',
   (plan) =>
     plan.show.controllers.flatMap((controller, index) => {
-      if (controller.protocol !== 'artnet') return [];
+      const { name, counts } = protocolOf(controller);
+      if (counts.kind !== 'universes' || !counts.hasOffset) return [];
       const universes = plan.spans.filter((span) => span.controller === index).map((span) => span.universe!);
       if (universes.length === 0) return [];
-      const [least, most] = universes.reduce(
+      const [lowest, highest] = universes.reduce(
         ([low, high], universe) => [Math.min(low, universe), Math.max(high, universe)],
         [Infinity, -Infinity],
       );
-      const outside = [least, most].find(
-        (universe) =>
-          portAddressOn(controller, universe) < 0 || portAddressOn(controller, universe) > LAST_PORT_ADDRESS,
+      const told = (universe: number) => toldUniverse(controller, universe);
+      const outside = [lowest, highest].find(
+        (universe) => told(universe) < counts.least || told(universe) > counts.most,
       );
       if (outside === undefined) return [];
       return [
@@ -44,9 +46,9 @@ export const artNetRange = defineCheck(
           rank: 'willNotLight' as const,
           stage: 'patch' as const,
           controllerId: controller.id,
-          message: `${controller.name}: universe ${outside} with the offset ${controller.artNetOffset} would be Art-Net port-address ${portAddressOn(controller, outside)}; these go from 0 to ${groupDigits(LAST_PORT_ADDRESS)}.`,
+          message: `${controller.name}: universe ${outside} with the offset ${controller.artNetOffset} would be ${name} ${counts.word} ${told(outside)}; these go from ${counts.least} to ${groupDigits(counts.most)}.`,
           mends:
-            portAddressOn(controller, least) < 0 && most - 1 <= LAST_PORT_ADDRESS
+            told(lowest) < counts.least && highest - 1 <= counts.most
               ? [
                   {
                     label: 'Use the offset −1',

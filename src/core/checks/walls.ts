@@ -6,7 +6,7 @@ import type { Finding, Mend } from './check';
 import type { Rank } from './rank';
 
 /** What a check of panel walls looks at. */
-export interface WallOfShow {
+interface WallOfShow {
   /** Index of the prop in the show. */
   index: number;
   prop: PropOf<'wall'>;
@@ -56,7 +56,7 @@ export function eachWall(
 }
 
 /** `2.3`: row and column as seen from the front, from 1. */
-export function cellWords(cell: number, columns: number): string {
+function cellWords(cell: number, columns: number): string {
   return `${Math.floor(cell / columns) + 1}.${(cell % columns) + 1}`;
 }
 

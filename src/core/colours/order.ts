@@ -5,11 +5,26 @@ export const CORRECTED_AT = ['controller', 'sender'] as const;
 export type CorrectedAt = (typeof CORRECTED_AT)[number];
 
 const LETTERS = 'RGBW';
+const ORDER = /^[RGBW]{1,4}$/;
 const COLOUR_NAMES: Record<string, string> = { R: 'red', G: 'green', B: 'blue', W: 'white' };
 
 /** The order in which nothing is exchanged: RGB, RGBW, or the one letter of a single colour. */
 export function plainOrder(order: string): string {
   return [...LETTERS].filter((letter) => order.includes(letter)).join('');
+}
+
+/** How a colour order is written, in a sentence. */
+export const ORDER_ALLOWED = 'R, G, B and W, each once, such as GRB';
+
+/** Reads a colour order that somebody typed, in letters of either size; null for what is none. */
+export function readOrder(text: string): string | null {
+  const order = text.trim().toUpperCase();
+  return ORDER.test(order) && new Set(order).size === order.length ? order : null;
+}
+
+/** Reads the colours of one light, of which each may be named once; null for what is none. */
+export function readColours(text: string): string | null {
+  return text === '-' ? '' : readOrder(text);
 }
 
 /** Whether two orders are of the same colours. */

@@ -6,7 +6,7 @@ import { colourPlan } from './colourOrders';
 import type { FoundSettings } from './found';
 
 /** What the two ends make of the colours of a port. */
-export interface ColoursOfPort {
+interface ColoursOfPort {
   isRight: boolean;
   words: string;
 }

@@ -25,7 +25,7 @@ export function chipOrders({ show }: Pick<LaidShow, 'show'>, prop: number): read
 }
 
 /** The end that corrects: as the controller says it, or the show; the controller where nobody said it. */
-export function correctedAt(addressing: Addressing, controller?: Controller): CorrectedAt {
+function correctedAt(addressing: Addressing, controller?: Controller): CorrectedAt {
   return controller?.coloursAt ?? addressing.coloursAt ?? 'controller';
 }
 

@@ -8,9 +8,11 @@ import { coloursOfBothEnds } from './bothEnds';
 import { differences } from './differences';
 import { deviceSettings } from './deviceSettings';
 import { colourPlan } from './colourOrders';
-import type { Counting, FoundPort, FoundSettings } from './found';
+import type { Counting } from './counting';
+import type { FoundPort, FoundSettings } from './found';
 import { sentUniverses } from './sent';
-import type { DeviceSettings } from './settings';
+import { channelsToType } from './universeSizes';
+import type { DeviceSettings } from './settings/registry';
 
 const plan = planShow(
   onPorts(
@@ -362,4 +364,49 @@ it('says by how many pixels a picture is shifted, whatever they are made of', ()
     differences(plan, { ...found, ports: [{ ...found.ports[0]!, channel }] })[0]!.symptom;
   expect(shifted(9)).toBe('the picture is shifted by 2 pixels');
   expect(shifted(4)).toMatch(/colours rotate/);
+});
+
+it('counts bytes of a flat space from 0 to the last one in use, and no universes', () => {
+  const show = onPorts(
+    aShow({
+      props: [aLine('rail', 100), aLine('arch', 50, { pixelTypeId: 'rgbw' })],
+      controllers: [aController({ protocol: 'ddp' })],
+    }),
+    ['rail', 1, 1],
+    ['arch', 1, 2],
+  );
+  const settings = deviceSettings(planShow(show), 0);
+  expect(settings).toMatchObject({
+    firstUniverse: null,
+    lastUniverse: null,
+    universes: null,
+    channelsPerUniverse: null,
+    bytes: 500,
+  });
+  expect(settings.ports).toMatchObject([
+    { startByte: 0, endByte: 299, universe: null, channel: null, deviceChannel: null },
+    { startByte: 300, endByte: 499, endUniverse: null, endChannel: null, deviceEndChannel: null },
+  ]);
+});
+
+it('says in a few words which universes hold which sizes', () => {
+  const sizes = (...counts: number[]) => new Map(counts.map((channels, i) => [i + 1, channels]));
+  expect(channelsToType(sizes(510, 510, 510, 512))).toBe('510 in U1–U3 and 512 in U4');
+  expect(channelsToType(sizes(510, 510, 512), 'port-address ')).toBe(
+    '510 in port-address 1–2 and 512 in port-address 3',
+  );
+  // A gap parts a stretch, as another size does.
+  expect(
+    channelsToType(
+      new Map([
+        [1, 510],
+        [2, 510],
+        [4, 510],
+        [5, 512],
+      ]),
+    ),
+  ).toBe('510 in U1–U2, 510 in U4 and 512 in U5');
+  expect(channelsToType(sizes(510, 512, 510, 512, 510))).toBe('510 and 512, by universe');
+  expect(channelsToType(sizes(510, 512, 510, 512))).toBe('510 in U1, 512 in U2, 510 in U3 and 512 in U4');
+  expect(channelsToType(new Map())).toBeNull();
 });

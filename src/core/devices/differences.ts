@@ -1,22 +1,19 @@
-import { exchangeWords, sameColours } from '../colours/order';
-import { portName } from '../catalogue/controller';
-import { portsOfController } from '../plan/planIndex';
+import { portName, type Controller } from '../catalogue/controller';
 import type { LaidShow } from '../plan/planned';
-import { countOf } from '../units/number';
-import { colourPlan } from './colourOrders';
+import type { Counting } from './counting';
 import { deviceSettings } from './deviceSettings';
-import type { Counting, FoundPort, FoundSettings } from './found';
+import type { FoundPort, FoundSettings } from './found';
 import { sentUniverses } from './sent';
+import { basisOf, type DeviceBasis, type PortBasis } from './settings/basis';
 import {
-  DEVICE_SETTINGS,
-  PORT_SETTINGS,
-  settingId,
-  settingWords,
-  type DeviceField,
+  HELD_BY_DEVICE,
+  HELD_BY_PORT,
   type DeviceSettings,
-  type PortField,
+  type HeldPortField,
   type PortSettings,
-} from './settings';
+} from './settings/registry';
+import type { HeldSetting } from './settings/setting';
+import { settingId, settingWords } from './settings/typed';
 
 /** A disagreement between plan and device, what it looks like on the display, and which side to change. */
 export interface Difference {
@@ -36,6 +33,8 @@ interface Comparison {
   plan: LaidShow;
   /** Index of the controller in the show. */
   index: number;
+  device: Controller;
+  basis: DeviceBasis;
   found: FoundSettings;
   planned: DeviceSettings;
   /** `the controller`, `the sender`. */
@@ -48,77 +47,50 @@ export function differences(plan: LaidShow, found: FoundSettings): Difference[] 
   if (index === -1) return [];
   const planned = deviceSettings(plan, index);
   const side = found.where === 'controller' ? 'the controller' : 'the sender';
-  const of: Comparison = { plan, index, found, planned, side };
+  const device = plan.show.controllers[index]!;
+  const of: Comparison = { plan, index, device, basis: basisOf(plan, index), found, planned, side };
   return [...deviceDifferences(of), ...universeDifferences(of), ...portDifferences(of)];
 }
 
-function deviceSetting(field: DeviceField, { plan, index }: Comparison): string {
-  const setting = DEVICE_SETTINGS.find((each) => each.field === field)!;
-  return settingWords(setting, plan.show.controllers[index]!.protocol);
-}
+/** Of a setting what a comparison needs. */
+type Comparable<Basis> = Omit<
+  HeldSetting<string, string | number, string | number | null, Basis>,
+  'simulate' | 'values' | 'simulatedValues'
+>;
 
-function portSetting(field: PortField, { plan, index }: Comparison): string {
-  const setting = PORT_SETTINGS.find((each) => each.field === field)!;
-  return settingWords(setting, plan.show.controllers[index]!.protocol);
+/** One difference of a value that can be compared; null where there is none. */
+function compared<Basis>(
+  of: Comparison,
+  setting: Comparable<Basis>,
+  basis: Basis,
+  raw: string | number | undefined,
+  shift: number | null,
+): Pick<Difference, 'what' | 'planned' | 'found' | 'symptom' | 'mend'> | null {
+  if (raw === undefined) return null;
+  const {
+    found: { where, counting = {} },
+    side,
+  } = of;
+  const planned = setting.plannedAt ? setting.plannedAt(basis, where) : setting.planned(basis);
+  // Words stand where one value cannot be compared, as with gaps among the universes.
+  if (planned === null || typeof planned !== typeof raw) return null;
+  const more = setting.shift?.(counting, basis) ?? 0;
+  const found = typeof raw === 'number' ? raw - more : raw;
+  if (found === planned) return null;
+  const toType = typeof planned === 'number' ? planned + more : planned;
+  return {
+    what: settingWords(setting, of.device),
+    planned: String(toType),
+    found: String(raw),
+    ...setting.whenWrong({ basis, planned, found, toType, where, side, shift }),
+  };
 }
 
 function deviceDifferences(of: Comparison): Difference[] {
-  const { found, planned, side } = of;
-  const list: Difference[] = [];
-  const add = (field: DeviceField, want: number, is: number, symptom: string) =>
-    list.push({
-      field: settingId(field),
-      port: '',
-      what: deviceSetting(field, of),
-      planned: String(want),
-      found: String(is),
-      symptom,
-      mend: `set ${side} to ${want}`,
-    });
-  const first = found.firstUniverse;
-  if (first !== undefined && planned.firstUniverse !== null) {
-    const is = universeAsTold(first, found.counting);
-    if (is !== planned.firstUniverse)
-      add(
-        'firstUniverse',
-        planned.firstUniverse + (found.counting?.universesShifted ?? 0),
-        first,
-        Math.abs(is - planned.firstUniverse) === 1
-          ? 'every port shows what the universe beside its own is sent: one side may count universes from 0, the other from 1'
-          : 'the device listens to what others are sent, or to nothing, and stays dark',
-      );
-  }
-  // Where there are gaps, one number cannot be compared.
-  if (found.universes !== undefined && typeof planned.universes === 'number')
-    if (found.universes < planned.universes)
-      add(
-        'universes',
-        planned.universes,
-        found.universes,
-        `everything from its ${ordinal(found.universes + 1)} universe on stays dark`,
-      );
-    else if (found.universes > planned.universes)
-      add(
-        'universes',
-        planned.universes,
-        found.universes,
-        `${countOf(found.universes - planned.universes, 'universe')} left over: nothing is seen of it until something else is sent there, and it may join as a listener what is meant for another device`,
-      );
-  const size = found.channelsPerUniverse;
-  if (
-    size !== undefined &&
-    typeof planned.channelsPerUniverse === 'number' &&
-    size !== planned.channelsPerUniverse
-  )
-    add(
-      'channelsPerUniverse',
-      planned.channelsPerUniverse,
-      size,
-      typeof planned.universes === 'number' && planned.universes < 2
-        ? 'nothing is seen while all of it fits one universe; with a second one colours rotate there'
-        : 'colours rotate from the second universe on, and the picture creeps sideways, worse towards the end',
-    );
-  return list;
+  return HELD_BY_DEVICE.flatMap((setting) => {
+    const difference = compared(of, setting, of.basis, of.found[setting.field], null);
+    return difference ? [{ field: settingId(setting.field), port: '', ...difference }] : [];
+  });
 }
 
 /** Universes that a sender lists, or that it does not. */
@@ -186,36 +158,31 @@ function universeAsTold(universe: number, counting: Counting | undefined): numbe
   return universe - (counting?.universesShifted ?? 0);
 }
 
-function channelAsTold(channel: number, counting: Counting | undefined): number {
-  return counting?.channelsFrom === 0 ? channel + 1 : channel;
-}
-
-/** A port as it was found, in the numbers of the plan. */
-function portAsTold(
-  port: FoundPort,
-  want: PortSettings | undefined,
-  counting: Counting | undefined,
-): FoundPort {
-  return {
-    ...port,
-    ...(port.universe !== undefined && { universe: universeAsTold(port.universe, counting) }),
-    ...(port.channel !== undefined && { channel: channelAsTold(port.channel, counting) }),
-    ...(port.deviceChannel !== undefined && { deviceChannel: channelAsTold(port.deviceChannel, counting) }),
-    ...(port.pixels !== undefined &&
-      counting?.hiddenCounted && { pixels: port.pixels - (want?.hiddenPixels ?? 0) }),
-  };
+/** Values of one port, in the numbers of the plan. */
+function portAsTold(port: FoundPort, basis: PortBasis | undefined, counting: Counting): FoundPort {
+  if (!basis) return port;
+  return Object.fromEntries(
+    Object.entries(port).map(([field, value]) => {
+      const more = HELD_BY_PORT.find((setting) => setting.field === field)?.shift?.(counting, basis);
+      return [field, more === undefined || typeof value !== 'number' ? value : value - more];
+    }),
+  ) as FoundPort;
 }
 
 /** What was found, in the numbers of the plan, however the screen that was read counts. */
-export function inPlanNumbers(planned: DeviceSettings, found: FoundSettings): FoundSettings {
-  const { counting, firstUniverse } = found;
+export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSettings {
+  const { counting = {} } = found;
+  const whole = HELD_BY_DEVICE.flatMap(({ field, shift }): [string, number][] => {
+    const value = found[field];
+    return typeof value === 'number' && shift ? [[field, value - shift(counting, basis)]] : [];
+  });
   return {
     ...found,
-    ...(firstUniverse !== undefined && { firstUniverse: universeAsTold(firstUniverse, counting) }),
+    ...Object.fromEntries(whole),
     ports: found.ports.map((port) =>
       portAsTold(
         port,
-        planned.ports.find((each) => each.port === port.port),
+        basis.ports.find((each) => each.port.port === port.port),
         counting,
       ),
     ),
@@ -223,11 +190,11 @@ export function inPlanNumbers(planned: DeviceSettings, found: FoundSettings): Fo
 }
 
 function portDifferences(of: Comparison): Difference[] {
-  const { plan, index, found, planned, side } = of;
-  const device = plan.show.controllers[index]!;
+  const { basis, found, planned, side, device } = of;
   const list: Difference[] = [];
   const wanted = new Map(planned.ports.map((port) => [port.port, port]));
-  const ports = found.ports.map((port) => portAsTold(port, wanted.get(port.port), found.counting));
+  const bases = new Map(basis.ports.map((each) => [each.port.port, each]));
+  const ports = inPlanNumbers(basis, found).ports;
   const exchanged = exchanges(planned.ports, ports);
   const shift = commonShift(wanted, ports);
   for (const [i, port] of ports.entries()) {
@@ -259,10 +226,10 @@ function portDifferences(of: Comparison): Difference[] {
           symptom: `what is meant for ${name} is seen on ${portName(device, other)}, and the other way round`,
           mend: `exchange the two on ${side}, or the plugs`,
         });
-      list.push(...onePort(of, want, { ...port, ...placeOf(want) }, found.ports[i]!, null));
+      list.push(...onePort(of, bases.get(port.port)!, without(found.ports[i]!, PLACES), null));
       continue;
     }
-    list.push(...onePort(of, want, port, found.ports[i]!, shift));
+    list.push(...onePort(of, bases.get(port.port)!, found.ports[i]!, shift));
   }
   for (const want of found.partial || ports.length === 0 ? [] : planned.ports)
     if (!ports.some((port) => port.port === want.port))
@@ -278,122 +245,28 @@ function portDifferences(of: Comparison): Difference[] {
   return list;
 }
 
-/** @param raw as it was read, to be shown in the words of its own screen */
+/** @param raw as it was read, to be shown in the numbers of its own screen */
 function onePort(
   of: Comparison,
-  want: PortSettings,
-  port: FoundPort,
-  raw: FoundPort,
+  basis: PortBasis,
+  raw: Partial<FoundPort>,
   shift: number | null,
 ): Difference[] {
-  const { plan, index, found, side } = of;
-  const list: Difference[] = [];
-  const add = (field: PortField, is: string, symptom: string, mend: string, planned = String(want[field])) =>
-    list.push({
-      field: settingId(field, want.port),
-      port: want.name,
-      what: portSetting(field, of),
-      planned,
-      found: is,
-      symptom,
-      mend,
-    });
-  // What is to be typed stands in the numbers of the screen that it is typed into.
-  const onScreen = (told: number, counted: number | undefined, asTold: number | undefined) =>
-    told + ((counted ?? 0) - (asTold ?? 0));
-  const runs = portsOfController(plan, index).find((each) => each.port === want.port)!.runs;
-  if (port.pixels !== undefined && port.pixels !== want.pixels)
-    add(
-      'pixels',
-      String(raw.pixels),
-      port.pixels < want.pixels
-        ? `the last ${countOf(want.pixels - port.pixels, 'pixel')} ${want.pixels - port.pixels === 1 ? 'stays' : 'stay'} dark`
-        : want.hiddenPixels > 0 && port.pixels === want.onWire
-          ? 'nothing, where this count includes the hidden pixels: then say so above; otherwise channels of the next prop are taken along'
-          : 'channels of the next prop are taken along, and everything after it on this device is out of step',
-      `type ${onScreen(want.pixels, raw.pixels, port.pixels)} into ${side}`,
-    );
-  if (port.hiddenPixels !== undefined && port.hiddenPixels !== want.hiddenPixels)
-    add(
-      'hiddenPixels',
-      String(port.hiddenPixels),
-      port.hiddenPixels < want.hiddenPixels
-        ? 'the hidden pixel lights, and the picture starts too early by as many'
-        : 'lit pixels stay dark at the beginning, and the picture starts too late by as many',
-      `type ${want.hiddenPixels} into ${side}`,
-    );
-  if (port.universe !== undefined && want.universe !== null && port.universe !== want.universe)
-    add(
-      'universe',
-      String(raw.universe),
-      shift !== null
-        ? `every port is ${Math.abs(shift)} out: one side counts universes from 0, the other from 1`
-        : 'the port shows what another prop is sent, or stays dark',
-      shift !== null
-        ? `set the numbering of universes once on ${side}, or the Art-Net offset here, instead of every port`
-        : `type ${onScreen(want.universe, raw.universe, port.universe)} into ${side}`,
-    );
-  const channels = plan.runs[runs[0]!]!.channelsPerPixel;
-  const shifted = (off: number) =>
-    off % channels === 0
-      ? `the picture is shifted by ${countOf(off / channels, 'pixel')}`
-      : 'colours rotate: red shows as green or blue, and an end pixel is half lit';
-  if (port.channel !== undefined && want.channel !== null && port.channel !== want.channel)
-    add(
-      'channel',
-      String(raw.channel),
-      shifted(Math.abs(port.channel - want.channel)),
-      `type ${onScreen(want.channel, raw.channel, port.channel)} into ${side}`,
-    );
-  if (
-    port.deviceChannel !== undefined &&
-    want.deviceChannel !== null &&
-    port.deviceChannel !== want.deviceChannel
-  )
-    add(
-      'deviceChannel',
-      String(raw.deviceChannel),
-      shifted(Math.abs(port.deviceChannel - want.deviceChannel)),
-      `type ${onScreen(want.deviceChannel, raw.deviceChannel, port.deviceChannel)} into ${side}`,
-    );
-  if (port.direction !== undefined && port.direction !== want.direction)
-    add(
-      'direction',
-      port.direction,
-      'the picture runs through this port from its far end',
-      `set it to ${want.direction} on ${side}`,
-    );
-  if (port.colourOrder !== undefined) {
-    const orders = runs.map((run) => colourPlan(plan, run));
-    const { chips, controller, sender } = orders[0]!;
-    const wanted = found.where === 'controller' ? controller : sender;
-    const isOne = chips.length === 1 && orders.every((each) => each.chips[0] === chips[0]);
-    if (isOne && port.colourOrder !== wanted) {
-      const [atController, atSender] =
-        found.where === 'controller' ? [port.colourOrder, sender] : [controller, port.colourOrder];
-      const other = found.where === 'controller' ? 'the sender' : 'the controller';
-      add(
-        'colourOrder',
-        port.colourOrder,
-        sameColours(port.colourOrder, wanted)
-          ? exchangeWords(chips[0]!, atController, atSender) || `nothing while ${other} is as planned`
-          : port.colourOrder.length < wanted.length
-            ? 'RGB on RGBW pixels: the pattern repeats every 3 lights, and a quarter stays dark'
-            : 'RGBW on RGB pixels: the pattern repeats every 4 lights',
-        `set ${wanted} on ${side}; ${other} is to be at ${found.where === 'controller' ? sender : controller}`,
-        wanted,
-      );
-    }
-  }
-  return list;
+  const { port } = basis.port;
+  return HELD_BY_PORT.flatMap((setting) => {
+    const difference = compared(of, setting, basis, raw[setting.field], shift);
+    return difference
+      ? [{ field: settingId(setting.field, port), port: portName(basis.device, port), ...difference }]
+      : [];
+  });
 }
 
-const PLACE_FIELDS = ['universe', 'channel', 'deviceChannel'] as const;
+/** Settings by which a port is told where it starts. */
+const PLACES = HELD_BY_PORT.filter(({ startsBy }) => startsBy !== undefined).map(({ field }) => field);
 
-/** Where a port starts, of the fields that place it. */
-function placeOf(port: PortSettings): Partial<Pick<FoundPort, (typeof PLACE_FIELDS)[number]>> {
+function without(port: FoundPort, fields: readonly HeldPortField[]): Partial<FoundPort> {
   return Object.fromEntries(
-    PLACE_FIELDS.flatMap((field) => (port[field] === null ? [] : [[field, port[field]]])),
+    Object.entries(port).filter(([field]) => !fields.includes(field as HeldPortField)),
   );
 }
 
@@ -406,7 +279,7 @@ function exchanges(planned: readonly PortSettings[], found: readonly FoundPort[]
   const pairs = new Map<number, number>();
   const wanted = new Map(planned.map((port) => [port.port, port]));
   const isAt = (port: FoundPort, want: PortSettings) => {
-    const said = PLACE_FIELDS.filter((field) => port[field] !== undefined && want[field] !== null);
+    const said = PLACES.filter((field) => port[field] !== undefined && want[field] !== null);
     return said.length > 0 && said.every((field) => port[field] === want[field]);
   };
   for (const port of found) {
@@ -435,10 +308,4 @@ function commonShift(planned: ReadonlyMap<number, PortSettings>, found: readonly
   });
   const first = shifts[0];
   return shifts.length > 1 && first !== 0 && shifts.every((shift) => shift === first) ? first! : null;
-}
-
-function ordinal(number: number): string {
-  const ends = ['th', 'st', 'nd', 'rd'];
-  const rest = number % 100;
-  return `${number}${ends[(rest - 20) % 10] ?? ends[rest] ?? 'th'}`;
 }

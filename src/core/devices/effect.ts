@@ -7,7 +7,7 @@ import { countOf } from '../units/number';
 import { comparePlans, type Moved } from './foresight';
 
 /** What an edit would do to addresses, before it is made. */
-export interface Effect {
+interface Effect {
   /** In a line: how many runs move, and how much has to be typed again; or why it cannot be done. */
   words: string;
   /** The first few runs with new addresses. */

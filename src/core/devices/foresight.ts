@@ -19,7 +19,7 @@ export interface Moved {
   new: string | null;
 }
 
-export interface Foresight {
+interface Foresight {
   moved: Moved[];
   /** Runs that stay where they are, though the count of the show gives them other channels: a sender may hold those. */
   renumbered: Moved[];

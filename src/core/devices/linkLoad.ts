@@ -1,4 +1,3 @@
-import { PROTOCOL_NAMES } from '../catalogue/controller';
 import {
   computed,
   given,
@@ -13,9 +12,10 @@ import {
 import { portsOfController, spansOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
 import { takesRawFrames } from './rawFrames';
-import { AROUND_PAYLOAD_BYTES, PACKET_FORMS } from '../protocols/packets';
+import { AROUND_PAYLOAD_BYTES } from '../protocols/packets';
+import { protocolOf } from '../protocols/registry';
 
-export interface LinkLoad {
+interface LinkLoad {
   /** What the link carries, in megabits a second. */
   mbits: Explained;
   /** Of that, what lights pixels: without headers, and without slots of a universe that hold none. */
@@ -48,7 +48,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
       packets: null,
     };
   }
-  const { headerBytes, mostDataBytes } = PACKET_FORMS[controller.protocol];
+  const { name, headerBytes, mostDataBytes, counts } = protocolOf(controller);
   const around = given('around each packet', headerBytes + AROUND_PAYLOAD_BYTES, 'bytes', {
     because: `A header of ${headerBytes} bytes, and ${AROUND_PAYLOAD_BYTES} of Ethernet, IP, UDP and pauses.`,
   });
@@ -60,7 +60,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
     { place },
   );
   const payload = megabits(lit, {}, 'payload');
-  if (controller.protocol === 'ddp') {
+  if (counts.kind === 'bytes') {
     const data = given(
       'bytes of the device',
       spans.reduce((total, span) => total + span.channelCount, 0),
@@ -81,7 +81,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
   return {
     payload,
     mbits: megabits(bytes, {
-      rule: `${PROTOCOL_NAMES[controller.protocol]}: a universe is sent whole, a packet for each.`,
+      rule: `${name}: a universe is sent whole, a packet for each.`,
     }),
     packets: universes,
   };

@@ -1,7 +1,7 @@
 import type { LaidShow } from '../plan/planned';
 
 /** Where the pixels of a prop are in the count of a device over all its ports. */
-export interface PlaceOnDevice {
+interface PlaceOnDevice {
   /** Index of the controller in the show. */
   controller: number;
   /** LEDs of the device before the first pixel of the prop, hidden ones counted. */

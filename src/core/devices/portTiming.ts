@@ -5,10 +5,10 @@ import { computed, given, least, sum, type Explained, type Place } from '../figu
 import type { PlannedPort } from '../patch/plug';
 import { explainChannelsPerPixel, explainRunPixels } from '../plan/explainRun';
 import type { LaidShow } from '../plan/planned';
-import { frameRate, frameTime, signalOf } from '../protocols/signal';
+import { frameRate, frameTime, signalOf } from '../catalogue/signal';
 import { kindOf } from '../props/registry';
 
-export interface PortTiming {
+interface PortTiming {
   /** Time for one picture on the wire, in microseconds. */
   frameTime: Explained;
   /** Pictures a second: of the chips, or of the line that feeds the device where that is slower. */
@@ -23,7 +23,7 @@ export function portTiming(plan: LaidShow, port: PlannedPort): PortTiming | null
   return fed && timingOf(fed, placesOf(plan, port));
 }
 
-export interface PortRate {
+interface PortRate {
   rateHz: number;
   limitedByLine: boolean;
 }

@@ -44,10 +44,10 @@ it('reads the universes of a sender, with sizes or without', () => {
 
 it.each([
   ['', 'nothing to read'],
-  ['1\tone', 'Line 1: universe is “one”; a whole number from 0 to 63999'],
+  ['1\tone', 'Line 1: start universe “one”: a whole number from 0 to 63,999 is needed'],
   ['port\tpixels\n1\t100\n1\t50', 'Line 3: port 1 stands there twice'],
   ['universe\tpixels\n1\t100', 'no column “port”'],
-  ['port\tcolour order\n1\tpink', 'the colour order is “pink”'],
+  ['port\tcolour order\n1\tpink', 'colour order “pink”: R, G, B and W, each once, such as GRB is needed'],
   ['port\tpixels\n\t5', 'Line 2 names no port'],
 ])('refuses %j with the line and the reason', (text, words) => {
   const read = readFound(rows(text), 'A');

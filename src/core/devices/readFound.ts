@@ -1,50 +1,30 @@
+import { LAST_UNIVERSE, MOST_PORTS } from '../catalogue/controller';
+import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import type { FoundPort, FoundUniverse } from './found';
-import type { Direction, PortField } from './settings';
+import { HELD_BY_PORT } from './settings/registry';
+import { whole, type Values } from './settings/values';
 
-/** Columns that a list of a device may have, by the heads that screens give them. */
-const PORT_COLUMNS: readonly { field: 'port' | PortField; heads: RegExp; least: number; most: number }[] = [
-  { field: 'port', heads: /^(port|output|out|string|#)$/i, least: 1, most: 256 },
-  {
-    field: 'hiddenPixels',
-    heads: /^(hidden|null|skipped|dark|hidden pixels|null pixels|skipped pixels)$/i,
-    least: 0,
-    most: 10_000,
-  },
-  { field: 'pixels', heads: /^(pixels?|count|px|leds?|length|nodes?)$/i, least: 0, most: 4_000_000 },
-  {
-    field: 'universe',
-    heads: /^(start\s*)?(universe|uni|u|port-?address)$/i,
-    least: 0,
-    most: 63_999,
-  },
-  { field: 'channel', heads: /^(start\s*)?(channel|chan|ch|address|slot)$/i, least: 0, most: 512 },
-  {
-    field: 'deviceChannel',
-    heads: /^(start over the device|device (start|channel)|absolute (start|channel)|start)$/i,
-    least: 0,
-    most: 40_000_000,
-  },
-];
-const ORDER_HEADS = /^(colou?r(\s*order)?|order|rgb)$/i;
-const DIRECTION_HEADS = /^(direction|reversed?)$/i;
-const DIRECTION_WORDS: Record<string, Direction> = {
-  forward: 'forward',
-  normal: 'forward',
-  no: 'forward',
-  reversed: 'reversed',
-  reverse: 'reversed',
-  yes: 'reversed',
-};
-
-type ColumnName = 'port' | PortField;
-
-function columnOf(head: string): ColumnName | undefined {
-  if (ORDER_HEADS.test(head)) return 'colourOrder';
-  if (DIRECTION_HEADS.test(head)) return 'direction';
-  return PORT_COLUMNS.find(({ heads }) => heads.test(head))?.field;
+/** A column of a list of ports. */
+interface Column {
+  name: string;
+  words: string;
+  heads: RegExp;
+  values: Values<string | number>;
 }
 
-export type ReadFound = { ok: true; ports: FoundPort[] } | { ok: false; message: string };
+const PORT: Column = {
+  name: 'port',
+  words: 'port',
+  heads: /^(port|output|out|string|#)$/i,
+  values: whole(1, MOST_PORTS),
+};
+const COLUMNS: readonly Column[] = [PORT, ...HELD_BY_PORT.map((each) => ({ ...each, name: each.field }))];
+/** Those of a list without a heading. */
+const USUAL = ['port', 'universe', 'channel', 'pixels', 'colourOrder'];
+
+const columnOf = (head: string) => COLUMNS.find(({ heads }) => heads.test(head));
+
+type ReadFound = { ok: true; ports: FoundPort[] } | { ok: false; message: string };
 
 /**
  * Reads what was copied from a device: lines of columns parted by tabs, commas, semicolons or spaces, with a heading. Without one
@@ -63,60 +43,41 @@ export function readFound(
   if (lines.length === 0)
     return { ok: false, message: 'There is nothing to read: paste a line for each port.' };
   const heading = lines[0]!.cells.map(columnOf);
-  const hasHeading = heading.some((name) => name !== undefined);
-  const columns: readonly (ColumnName | undefined)[] = hasHeading
-    ? heading
-    : ['port', 'universe', 'channel', 'pixels', 'colourOrder'];
-  if (!columns.includes('port'))
+  const hasHeading = heading.some((column) => column !== undefined);
+  const columns = hasHeading ? heading : USUAL.map((name) => COLUMNS.find((column) => column.name === name));
+  if (!columns.includes(PORT))
     return { ok: false, message: `Line 1 has no column “port”; found: ${lines[0]!.cells.join(', ')}.` };
   const ports: FoundPort[] = [];
   for (const { cells, line } of hasHeading ? lines.slice(1) : lines) {
-    const found: Partial<Record<ColumnName, unknown>> = {};
-    for (const [i, name] of columns.entries()) {
+    const found: Record<string, string | number> = {};
+    for (const [i, column] of columns.entries()) {
       const cell = cells[i];
-      if (!name || isNothing(cell)) continue;
-      const read = readCell(name, cell, label);
+      if (!column || isNothing(cell)) continue;
+      const isNamed = column === PORT && cell.toUpperCase().startsWith(label);
+      const read = readCell(column, cell, isNamed ? cell.slice(label.length) : cell);
       if (!read.ok) return { ok: false, message: `${lineWords(line)}: ${read.message}` };
-      found[name] = read.value;
+      found[column.name] = read.value;
     }
     if (found.port === undefined) return { ok: false, message: `Line ${line} names no port.` };
     if (ports.some((port) => port.port === found.port))
-      return { ok: false, message: `${lineWords(line)}: port ${String(found.port)} stands there twice.` };
+      return { ok: false, message: `${lineWords(line)}: port ${found.port} stands there twice.` };
     ports.push(found as unknown as FoundPort);
   }
   return { ok: true, ports };
 }
 
-type ReadCell = { ok: true; value: string | number } | { ok: false; message: string };
+type ReadCell<Value> = { ok: true; value: Value } | { ok: false; message: string };
 
-function readCell(name: ColumnName, cell: string, label: string): ReadCell {
-  if (name === 'colourOrder') {
-    const order = cell.toUpperCase();
-    return /^[RGBW]{1,4}$/.test(order)
-      ? { ok: true, value: order }
-      : { ok: false, message: `the colour order is “${cell}”; letters of RGBW are needed.` };
-  }
-  if (name === 'direction') {
-    const direction = DIRECTION_WORDS[cell.toLowerCase()];
-    return direction
-      ? { ok: true, value: direction }
-      : { ok: false, message: `the direction is “${cell}”; forward or reversed is needed.` };
-  }
-  const { least, most } = PORT_COLUMNS.find(({ field }) => field === name)!;
-  const text = name === 'port' && cell.toUpperCase().startsWith(label) ? cell.slice(label.length) : cell;
-  return readWhole(NAMES[name] ?? name, text, cell, least, most);
-}
-
-const NAMES: Partial<Record<ColumnName, string>> = {
-  hiddenPixels: 'the number of hidden pixels',
-  deviceChannel: 'the start over the device',
-};
-
-function readWhole(name: string, text: string, cell: string, least: number, most: number): ReadCell {
-  const number = /^\d+$/.test(text) ? Number(text) : NaN;
-  return number >= least && number <= most
-    ? { ok: true, value: number }
-    : { ok: false, message: `${name} is “${cell}”; a whole number from ${least} to ${most} is needed.` };
+/** @param text what of the cell is read */
+function readCell<Value extends string | number>(
+  { words, values }: { words: string; values: Values<Value> },
+  cell: string,
+  text: string = cell,
+): ReadCell<Value> {
+  const value = values.read(text);
+  return value === null
+    ? { ok: false, message: `${words} “${cell}”: ${values.allowed} is needed.` }
+    : { ok: true, value };
 }
 
 function filled(rows: readonly (readonly string[])[]) {
@@ -129,8 +90,10 @@ function isNothing(cell: string | undefined): cell is undefined {
   return cell === undefined || cell === '' || cell === '-' || cell === '–';
 }
 
-export type ReadUniverses = { ok: true; universes: FoundUniverse[] } | { ok: false; message: string };
+type ReadUniverses = { ok: true; universes: FoundUniverse[] } | { ok: false; message: string };
 
+const UNIVERSE = { words: 'universe', values: whole(0, LAST_UNIVERSE) };
+const SIZE = { words: 'size', values: whole(1, UNIVERSE_SLOTS) };
 const SIZE_HEADS = /^(channels?( a universe| each)?|size|slots?)$/i;
 const UNIVERSE_HEADS = /^(universes?|uni|u|port-?address|number)$/i;
 
@@ -146,17 +109,14 @@ export function readUniverses(rows: readonly (readonly string[])[]): ReadUnivers
     return { ok: false, message: `Line 1 has no column “universe”; found: ${heads.join(', ')}.` };
   const universes: FoundUniverse[] = [];
   for (const { cells, line } of hasHeading ? lines.slice(1) : lines) {
-    const universe = readWhole('universe', cells[at] ?? '', cells[at] ?? '', 0, 63_999);
+    const universe = readCell(UNIVERSE, cells[at] ?? '');
     if (!universe.ok) return { ok: false, message: `Line ${line}: ${universe.message}` };
     const cell = sizeAt === -1 ? undefined : cells[sizeAt];
-    const size = isNothing(cell) ? null : readWhole('the size', cell, cell, 1, 512);
+    const size = isNothing(cell) ? null : readCell(SIZE, cell);
     if (size && !size.ok) return { ok: false, message: `Line ${line}: ${size.message}` };
     if (universes.some((each) => each.universe === universe.value))
       return { ok: false, message: `Line ${line}: universe ${universe.value} stands there twice.` };
-    universes.push({
-      universe: universe.value as number,
-      ...(size?.ok && { channels: size.value as number }),
-    });
+    universes.push({ universe: universe.value, ...(size?.ok && { channels: size.value }) });
   }
   return { ok: true, universes };
 }

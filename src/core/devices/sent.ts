@@ -1,9 +1,10 @@
-import { multicastGroup, portAddressOn, toldUniverse } from '../addressing/numbering';
-import { PROTOCOL_NAMES, type Controller } from '../catalogue/controller';
+import { toldUniverse } from '../addressing/numbering';
+import type { Controller } from '../catalogue/controller';
 import { packingWords } from '../catalogue/packing';
 import { policyOfRun } from '../plan/plan';
 import { spansInUniverse, spansOfController } from '../plan/planIndex';
 import type { LaidShow, Span } from '../plan/planned';
+import { protocolOf, universesOf } from '../protocols/registry';
 import { takesRawFrames } from './rawFrames';
 import { showSpaces, universesOfController } from './universeSizes';
 
@@ -15,6 +16,8 @@ export interface Sent {
   showUniverse: number | null;
   /** As it is typed: the port-address under Art-Net; null for a flat space. */
   universe: number | null;
+  /** What it is, where it is no universe. */
+  spaceWords: string | null;
   protocol: string;
   /** Where its packets go; null while nobody has said it. */
   destination: string | null;
@@ -35,7 +38,8 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
   const device = plan.show.controllers[controller]!;
   const spans = spansOfController(plan, controller);
   const spaces = showSpaces(plan);
-  if (device.protocol === 'ddp') {
+  const protocol = protocolOf(device);
+  if (protocol.counts.kind === 'bytes') {
     const space = spaces.flat.get(controller);
     if (!space) return [];
     return [
@@ -43,7 +47,8 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
         controller,
         showUniverse: null,
         universe: null,
-        protocol: PROTOCOL_NAMES.ddp,
+        spaceWords: 'one flat space',
+        protocol: protocol.name,
         destination: device.network?.ip ?? null,
         channels: space.channelCount,
         used: spans.reduce((sum, span) => sum + span.channelCount, 0),
@@ -69,7 +74,8 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
       controller,
       showUniverse,
       universe: toldUniverse(device, showUniverse),
-      protocol: PROTOCOL_NAMES[device.protocol],
+      spaceWords: null,
+      protocol: protocol.name,
       destination: destinationOf(device, showUniverse),
       channels,
       used: used.get(showUniverse)!,
@@ -93,6 +99,7 @@ function rawFrames(controller: number, spans: readonly Span[]): Sent[] {
       controller,
       showUniverse: null,
       universe: null,
+      spaceWords: 'the picture itself',
       protocol: 'raw frames',
       destination: 'straight from its gigabit port',
       channels: used,
@@ -128,11 +135,8 @@ export function sharedUniverses({ spans }: LaidShow): { universe: number; contro
 }
 
 function destinationOf(device: Controller, universe: number): string | null {
-  const { network, protocol } = device;
+  const { network } = device;
   if (!network) return null;
   if (network.casting === 'unicast') return network.ip;
-  // Art-Net has no groups of its own: what is not unicast is broadcast.
-  return protocol === 'artnet'
-    ? `broadcast, port-address ${portAddressOn(device, universe)}`
-    : multicastGroup(universe);
+  return universesOf(device)!.sharedWords(toldUniverse(device, universe));
 }

@@ -8,7 +8,7 @@ import { listOf } from '../units/words';
  * How many channels a device counts in each universe, by universe in ascending order: what the packing of the runs in it holds. (In the
  * count over the show a universe of tiles is shorter: it ends with its last whole tile.)
  */
-export type UniverseSizes = ReadonlyMap<number, number>;
+type UniverseSizes = ReadonlyMap<number, number>;
 
 function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
   const sizes = new Map<number, number>();
@@ -63,7 +63,7 @@ export function channelsToType(sizes: UniverseSizes, before = 'U'): number | str
 }
 
 /** The spaces of a plan by what they are. */
-export interface ShowSpaces {
+interface ShowSpaces {
   universes: ReadonlyMap<number, PlannedSpace>;
   /** By index of the controller. */
   flat: ReadonlyMap<number, PlannedSpace>;

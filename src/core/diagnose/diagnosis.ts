@@ -14,14 +14,8 @@ import type { Trial } from './trials';
 import { View } from './view';
 import { agreement } from './wireView';
 
-/** What was seen of a trial; null where nobody could tell. */
-export interface Evidence {
-  trial: string;
-  seen: Seen | null;
-}
-
 /** One way in which the display may be. */
-export interface Suspect {
+interface Suspect {
   faults: readonly Fault[];
   /** How likely it is, of all that is thought of; 0 to 1. */
   share: number;
@@ -30,7 +24,7 @@ export interface Suspect {
 }
 
 /** Ways that no trial tells apart, the likeliest first. */
-export interface SuspectClass {
+interface SuspectClass {
   share: number;
   ways: (readonly Fault[])[];
   /** Trials whose answer they do not explain. */
@@ -46,7 +40,7 @@ export interface PossibleAnswer {
   isAsPlanned: boolean;
 }
 
-export interface NextTrial {
+interface NextTrial {
   trial: Trial;
   /** What it is expected to tell, in bits. */
   bits: number;
@@ -56,7 +50,7 @@ export interface NextTrial {
 /** Answers that are shown as pictures. */
 export const MOST_ANSWERS = 8;
 /** So many answers of a hundred are slips. */
-export const SLIP = 0.05;
+const SLIP = 0.05;
 /** A slip is one of the answers that are shown, whichever. */
 const LEAST_SLIP = 1 / MOST_ANSWERS;
 /** Who says that none of them is right, and what is seen instead, looked twice; what is like it is likelier. */
@@ -519,6 +513,6 @@ function agreementsOf(trial: Trial, seen: Seen): (way: Way) => number {
 }
 
 /** Of what is seen only a part that somebody can name: the rest is unknown. */
-export function onlyWhere(seen: Seen, isKnown: (at: number) => boolean): Seen {
+function onlyWhere(seen: Seen, isKnown: (at: number) => boolean): Seen {
   return seen.map((code, at) => (isKnown(at) ? code : UNKNOWN));
 }

@@ -1,6 +1,6 @@
 import type { Chain } from '../rig/chain';
 import { FLICKERING, NOISY } from '../rig/chain';
-import type { DeviceState } from '../rig/device';
+import type { DeviceState } from '../devices/deviceState';
 import { perceived, SEEN_DARK, SEEN_FLICKER } from './perceive';
 
 /** Stands for a place to which nothing is sent. */

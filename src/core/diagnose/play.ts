@@ -52,7 +52,7 @@ export function drawFaults(
 }
 
 /** So sure is sure enough to name it; to say that nothing is the matter takes more. */
-export const SURE = 0.95;
+const SURE = 0.95;
 const SURE_OF_NOTHING = 0.995;
 
 /** Whether what is thought is sure enough to be named. */
@@ -64,10 +64,9 @@ export function isSure(diagnosis: Diagnosis): boolean {
 }
 
 /** A question that was asked, with what is suspected after it; or what was named. */
-export type PlayedStep =
-  { trial: Trial; seen: Seen; left: (readonly Fault[])[] } | { named: readonly Fault[] };
+type PlayedStep = { trial: Trial; seen: Seen; left: (readonly Fault[])[] } | { named: readonly Fault[] };
 
-export interface Played {
+interface Played {
   /** Until the last of what is hidden was named. */
   questions: number;
   /** With those that prove that nothing more is the matter. */

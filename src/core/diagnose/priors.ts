@@ -1,7 +1,7 @@
 import type { Fault } from '../rig/faults/registry';
 
 /** How often something is the matter, beside the others, and why that is thought. */
-export interface Prior {
+interface Prior {
   weight: number;
   why: string;
 }

@@ -1,12 +1,16 @@
+import { readFileSync } from 'node:fs';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { deviceSettings } from '../devices/deviceSettings';
-import { keptValues, valuesToTick } from '../devices/settings';
+import { keptValues, valuesToTick } from '../devices/settings/typed';
+import { CHECKS } from '../checks/registry';
+import { supplyLoads } from '../checks/supplies';
 import { planShow } from '../plan/plan';
 import { Facts, NO_FACTS, stepOf, tickOf, type Fact, type Note } from '../show/facts';
+import { readShowText } from '../show/read';
 import { Diagnosis } from './diagnosis';
 import { PRIORS } from './priors';
 import { notedPriors, priorRaises, priorsNote } from './priorsNoted';
-import { raisedBy, raisesOf } from './raised';
+import { BY_CHECK, raisedBy, raisesOf } from './raised';
 import { Scope } from './scope';
 
 const plan = planShow(
@@ -15,7 +19,7 @@ const plan = planShow(
 const facts = (...notes: Note[]) =>
   new Facts(notes.map((note, i): Fact => ({ ...note, id: `f${i}`, at: '2026-11-01T20:00:00Z' })));
 const settings = deviceSettings(plan, 0);
-const values = valuesToTick(settings, 'e131');
+const values = valuesToTick(settings, plan.show.controllers[0]!);
 const ticks = (count: number) => values.slice(0, count).map(({ field, value }) => tickOf('a', field, value));
 
 it('says nothing of a show that says nothing', () => {
@@ -28,6 +32,28 @@ it('suspects what checks point at, on this prop alone', () => {
   expect(raised({ kind: 'starvedEnd', propId: 'rail', run: 1 })).toBe(4);
   expect(raised({ kind: 'noGround', propId: 'rail', run: 1 })).toBe(1);
   expect(raisesOf(plan, NO_FACTS, [{ ...finding, propId: 'gable' }], 0)).toEqual([]);
+});
+
+it('suspects a supply that is asked for too much, on what it feeds', () => {
+  const demo = planShow(readShowText(readFileSync('demo/marrow-quay.show.json', 'utf8')));
+  const feed = demo.show.feeds.find(({ from }) => from.kind === 'supply')!;
+  const supplyId = feed.from.kind === 'supply' ? feed.from.supplyId : '';
+  const small = planShow({
+    ...demo.show,
+    supplies: demo.show.supplies.map((each) =>
+      each.id === supplyId ? { ...each, ratedAmps: { value: 1, basis: 'usual' } } : each,
+    ) as typeof demo.show.supplies,
+  });
+  const findings = supplyLoads.find(small, NO_FACTS).filter((each) => each.supplyId === supplyId);
+  expect(findings).toHaveLength(1);
+  const raised = small.show.props.map((_, prop) => raisesOf(small, NO_FACTS, findings, prop).length);
+  expect(Math.max(...raised)).toBe(2);
+  expect(Math.min(...raised)).toBe(0);
+});
+
+it('points from checks that exist', () => {
+  const ids = new Set(CHECKS.map(({ id }) => id));
+  expect(Object.keys(BY_CHECK).filter((id) => !ids.has(id))).toEqual([]);
 });
 
 it('suspects what is not ticked more, and what is ticked less', () => {

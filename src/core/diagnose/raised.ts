@@ -1,6 +1,7 @@
 import { deviceSettings } from '../devices/deviceSettings';
-import { keptValues, valuesToTick } from '../devices/settings';
+import { keptValues, valuesToTick } from '../devices/settings/typed';
 import { controllersOfProp } from '../plan/planIndex';
+import { powerGroups } from '../power/groups';
 import type { Plan } from '../plan/planned';
 import type { Fault } from '../rig/faults/registry';
 import type { Facts } from '../show/facts';
@@ -20,6 +21,7 @@ interface Finding {
   check: string;
   propId?: string;
   controllerId?: string;
+  supplyId?: string;
 }
 
 /** Faults that findings of a check point at, by the id of the check. */
@@ -58,18 +60,20 @@ const TICKED = 0.4;
 export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[], prop: number): Raise[] {
   const propId = plan.show.props[prop]!.id;
   const controllers = controllersOfProp(plan, prop);
+  const controllerIds = new Set([...controllers].map((index) => plan.show.controllers[index]!.id));
+  const supplyIds = suppliesOf(plan, prop, controllers);
   const found = findings.flatMap((finding): Raise[] => {
     const of = BY_CHECK[finding.check];
     const isOwn =
-      finding.propId === propId ||
-      (finding.propId === undefined &&
-        [...controllers].some((index) => plan.show.controllers[index]!.id === finding.controllerId));
+      finding.propId === undefined
+        ? controllerIds.has(finding.controllerId ?? '') || supplyIds.has(finding.supplyId ?? '')
+        : finding.propId === propId;
     return of && isOwn ? of.kinds.map((kind) => ({ kind, factor: FOUND, why: of.why })) : [];
   });
   const ticked = [...controllers].flatMap((controller): Raise[] => {
     const device = plan.show.controllers[controller]!;
     const settings = deviceSettings(plan, controller);
-    const values = valuesToTick(settings, device.protocol);
+    const values = valuesToTick(settings, device);
     const typed = values.filter(({ field, value }) => facts.isTyped(device.id, field, value)).length;
     // Nobody ticks anything here: that says nothing.
     if (typed === 0) return [];
@@ -94,6 +98,15 @@ export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[],
     ];
   });
   return [...found, ...ticked];
+}
+
+/** Ids of the supplies that feed a prop, by its own leads or through what is tied to it. */
+function suppliesOf(plan: Plan, prop: number, controllers: ReadonlySet<number>): Set<string> {
+  const groups = powerGroups(plan).filter(
+    (group) => group.props.includes(prop) || group.controllers.some((each) => controllers.has(each)),
+  );
+  const feeds = groups.flatMap((group) => group.feeds.map((feed) => plan.show.feeds[feed]!));
+  return new Set(feeds.flatMap(({ from }) => (from.kind === 'supply' ? [from.supplyId] : [])));
 }
 
 /** By how much more than usual a fault is suspected. */

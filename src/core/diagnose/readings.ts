@@ -1,5 +1,5 @@
 import { STARVED, UNPOWERED } from '../rig/chain';
-import type { DeviceState } from '../rig/device';
+import type { DeviceState } from '../devices/deviceState';
 import type { Rig } from '../rig/rig';
 import type { SenderState } from '../rig/sending';
 import type { LookId } from './trials';

@@ -30,12 +30,12 @@ export type Told =
   | { mended: readonly Fault[] };
 
 /** Faults with a sentence each. */
-export interface NamedWay {
+interface NamedWay {
   faults: readonly Fault[];
   sentences: string[];
 }
 
-export interface AnswerOffered extends NamedWay {
+interface AnswerOffered extends NamedWay {
   share: number;
   isAsPlanned: boolean;
   /** What is seen, in a few words; of what is read, what is otherwise. */
@@ -74,7 +74,7 @@ const named = (plan: Plan, faults: readonly Fault[]): NamedWay => ({
   sentences: faults.map((fault) => sentenceOf(plan, fault)),
 });
 
-export interface SearchWish {
+interface SearchWish {
   /** A trial that is asked for before all others, as long as nothing was said of it. */
   first?: string | null;
   /** What is suspected more than usual, or less. */

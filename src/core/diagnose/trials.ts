@@ -4,7 +4,7 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 
 /** A moment of a pattern that is looked at. */
-export interface TrialMoment {
+interface TrialMoment {
   timeS: number;
   step: number | null;
 }
@@ -35,7 +35,7 @@ const WANDERING: readonly TrialMoment[] = [0.42, 1.17, 2.23, 3.31].map((timeS) =
 const WALKED = 9;
 
 /** What a device or a sender is set to, and what its lamps say. */
-export const LOOKS = {
+const LOOKS = {
   lamp: {
     name: 'Its lamp',
     says: 'Look whether the power lamp of each of its devices is on.',

@@ -41,7 +41,7 @@ export interface Explained {
 export type Term = Explained | Formula;
 
 /** An operation on terms. Its value was computed when it was made. */
-export interface Formula {
+interface Formula {
   operator: Operator;
   terms: readonly Term[];
   value: number;

@@ -22,9 +22,8 @@ const standingFields = {
   /** How it was measured: with what, at what level, on how many. */
   how: z.string().max(200).optional(),
 };
-export const standingSchema = z.strictObject(standingFields);
 /** What a figure stands on. */
-export type Standing = z.infer<typeof standingSchema>;
+export type Standing = z.infer<z.ZodObject<typeof standingFields, z.core.$strict>>;
 
 /** A value together with what it stands on. */
 export type Figure<Value> = Standing & { value: Value };

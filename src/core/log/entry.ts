@@ -36,7 +36,7 @@ export const KIND_WORDS: Record<FactKind, string> = {
 };
 
 /** What somebody writes into the log by hand. */
-export const noteValueSchema = z.strictObject({
+const noteValueSchema = z.strictObject({
   words: z.string().trim().min(1).max(500),
   reason: z.string().trim().max(4000).optional(),
 });
@@ -52,7 +52,7 @@ export const measuredValueSchema = z.strictObject({
 });
 
 /** The wires of a bought product, before they are cut. A colour proves nothing, so the marks are told as they look. */
-export const wireMarksSchema = z.strictObject({
+const wireMarksSchema = z.strictObject({
   /** Marks at the end that was fed, and at the other. */
   fedEnd: z.string().trim().min(1).max(300),
   otherEnd: z.string().trim().max(300),
@@ -62,7 +62,7 @@ export const wireMarksSchema = z.strictObject({
   wayBack: z.string().trim().max(300),
 });
 
-export const photoValueSchema = z.strictObject({
+const photoValueSchema = z.strictObject({
   photoId: z.string().regex(/^[0-9a-f]{32}$/),
   words: z.string().trim().max(300),
 });

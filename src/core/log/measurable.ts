@@ -24,7 +24,7 @@ export interface Measurable {
 }
 
 /** How, by whom and when something was measured. */
-export interface Measured {
+interface Measured {
   how?: string;
   by?: string;
   /** ISO 8601. */

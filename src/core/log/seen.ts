@@ -1,7 +1,7 @@
 import { CARE_WORDS, DEVICE_CARE, type Fact, type FactKind } from '../show/facts';
 import { isObject } from '../fields/json';
 import { capitalised } from '../units/words';
-import { PORT_SETTINGS, DEVICE_SETTINGS } from '../devices/settings';
+import { PORT_SETTINGS, DEVICE_SETTINGS } from '../devices/settings/registry';
 
 /** Notes that the program makes itself, in words; null for what it does not know. */
 export function seenWordsOf(

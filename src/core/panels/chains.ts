@@ -11,7 +11,7 @@ export const TURNS = [0, 90, 180, 270] as const;
 export type Turn = (typeof TURNS)[number];
 
 export const CHAIN_STYLES = ['lineEach', 'arrowsUp', 'toAndFro', 'zigzag'] as const;
-export type ChainStyle = (typeof CHAIN_STYLES)[number];
+type ChainStyle = (typeof CHAIN_STYLES)[number];
 
 export const STYLE_WORDS: Record<ChainStyle, string> = {
   lineEach: 'an output for each line',
@@ -22,14 +22,14 @@ export const STYLE_WORDS: Record<ChainStyle, string> = {
 };
 
 /** A panel in a chain. Columns and rows count from 0 at the top left, seen from the front. */
-export const chainedPanelSchema = z.strictObject({
+const chainedPanelSchema = z.strictObject({
   column: z.int().min(0).max(63),
   row: z.int().min(0).max(63),
   turnDeg: z.literal(TURNS),
 });
 export type ChainedPanel = z.infer<typeof chainedPanelSchema>;
 
-export const chainSchema = z.strictObject({
+const chainSchema = z.strictObject({
   /** Index of the card; 0 for a hat. */
   card: z.int().min(0).max(255),
   /** From 1, on its card. */
@@ -39,7 +39,7 @@ export const chainSchema = z.strictObject({
 });
 export type Chain = z.infer<typeof chainSchema>;
 
-export const chainDesignSchema = z.strictObject({
+const chainDesignSchema = z.strictObject({
   by: z.literal('design'),
   style: z.enum(CHAIN_STYLES),
   along: z.enum(['rows', 'columns']),

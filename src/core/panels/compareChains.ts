@@ -111,7 +111,7 @@ export function compareChains(
   );
 }
 
-export function chainingWords(chaining: Chaining): string {
+function chainingWords(chaining: Chaining): string {
   if (chaining.by === 'hand') return 'drawn by hand';
   return `${STYLE_WORDS[chaining.style].replace('line', chaining.along === 'rows' ? 'row' : 'column').replace('lines', chaining.along)}, ${entryWords(chaining.entry, chaining.along)}`;
 }

@@ -17,7 +17,7 @@ const limitFields = {
 export const USUAL_PICTURE = { depthBits: 11, brightnessPercent: 100, gamma: 2.2 };
 
 /** The panels that one card owns: a rectangle of them, cut only at panel borders. */
-export const cardSchema = z.strictObject({
+const cardSchema = z.strictObject({
   /** Of its top left panel, from 0, seen from the front. */
   column: z.int().min(0).max(63),
   row: z.int().min(0).max(63),

@@ -4,7 +4,7 @@ import { chainPlaces, type Chain, type Turn } from './chains';
  * The panel map: where on the screen each pixel of each chain is. Screen pixels count from 0 at the top left of the wall,
  * seen from the front; a panel's own pixels from its top left with the arrow up.
  */
-export interface PanelPixel {
+interface PanelPixel {
   /** Index of the chain. */
   chain: number;
   /** Place of the panel in it, from 0. */

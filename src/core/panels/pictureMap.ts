@@ -120,7 +120,7 @@ export function disagreement(pixels: number, sent: number, received: number, fil
   return seen;
 }
 
-export interface Band {
+interface Band {
   firstPixel: number;
   pixelCount: number;
   /** `red`, `yellow`, `dark`, … */

@@ -1,7 +1,7 @@
 import { isThere, type WallCells } from './chains';
 
 /** A lead from a fuse to one panel, or with two ends to a pair of neighbours. */
-export interface PowerLead {
+interface PowerLead {
   /** Cells of the panels: row * columns + column. */
   cells: number[];
   kind: 'pair across' | 'pair down' | 'single';

@@ -2,7 +2,7 @@ import { flowsRight, type Chain, type ChainedPanel } from './chains';
 import type { PanelType } from './panelType';
 
 /** A ribbon cable from one panel of a chain to the next. */
-export interface Ribbon {
+interface Ribbon {
   /** Index of the chain, and of the panel that it leaves, from 0. */
   chain: number;
   from: number;
@@ -10,7 +10,7 @@ export interface Ribbon {
 }
 
 /** The ribbon that comes with a panel reaches so far beyond the gap between two neighbours. */
-export const STOCK_RIBBON_MM = 200;
+const STOCK_RIBBON_MM = 200;
 /** Ribbon between two sockets is never taut. */
 const SLACK_MM = 40;
 /** Sockets sit this part of the width in from the edge. */
@@ -41,7 +41,7 @@ export function ribbonsOf(chains: readonly Chain[], panel: PanelType): Ribbon[] 
 }
 
 /** Neighbours in a row, sockets facing each other: the shortest that any ribbon of this panel has. */
-export function neighbourRibbonMm(panel: PanelType): number {
+function neighbourRibbonMm(panel: PanelType): number {
   return 2 * INSET * panel.columns * panel.pitchMm + SLACK_MM;
 }
 

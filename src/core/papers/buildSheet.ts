@@ -1,7 +1,9 @@
 import { partsOf, piecesOf } from '../answers/stockPieces';
 import { planStock, type StockPlan } from '../catalogue/stock';
 import { threadedOf } from '../plan/threadedOf';
-import { LAST_PORT_ADDRESS, artNetWords, portAddressOn } from '../addressing/numbering';
+import { toldUniverse } from '../addressing/numbering';
+import { partsWords } from '../protocols/protocol';
+import { protocolOf } from '../protocols/registry';
 import { portName, type Controller } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { kindOf, threadProp } from '../props/registry';
@@ -12,7 +14,7 @@ import { columnsOf, type Cell, type Table } from './table';
 import { runName } from '../plan/runName';
 
 /** What is at an end of a strand. */
-export type StrandEnd =
+type StrandEnd =
   | { kind: 'port'; words: string }
   | { kind: 'jumper'; words: string; lengthMm: number }
   | { kind: 'joined'; words: string }
@@ -21,7 +23,7 @@ export type StrandEnd =
   | { kind: 'open'; words: string };
 
 /** One strand as it is built: a line of the sheet. */
-export interface BuildLine {
+interface BuildLine {
   /** The builder's number. */
   strand: number;
   run: number;
@@ -48,7 +50,7 @@ export interface BuildLine {
   address: string | null;
 }
 
-export interface BuildSheet {
+interface BuildSheet {
   strandWord: string;
   /** In the order in which the strands stand beside one another, unrolled where they stand in a circle, from left to right as seen from the side of the sheet. */
   lines: BuildLine[];
@@ -145,9 +147,11 @@ function addressWords(plan: Plan, controller: Controller | null, pixel: number):
   const universe = plan.pixels.universe[pixel]!;
   if (universe === 0) return null;
   const words = `U${universe} ${plan.pixels.channel[pixel]}`;
-  const portAddress = controller ? portAddressOn(controller, universe) : universe;
-  return controller?.protocol === 'artnet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
-    ? `${words} (Art-Net ${artNetWords(portAddress)})`
+  if (!controller) return words;
+  const { name, counts } = protocolOf(controller);
+  const told = toldUniverse(controller, universe);
+  return counts.kind === 'universes' && counts.partsOf && told >= counts.least && told <= counts.most
+    ? `${words} (${name} ${partsWords(counts.partsOf(told))})`
     : words;
 }
 

@@ -37,7 +37,7 @@ export function markedSheets(plan: Plan, asked: SheetsAsked): ReadonlyMap<string
   return new Map(sheetsOf(plan, NO_FACTS, asked).map((sheet) => [sheet.id, sheet]));
 }
 
-export interface TypedMark {
+interface TypedMark {
   revision: number;
   letters: string;
 }

@@ -14,7 +14,7 @@ const askedSchema = z.strictObject({
 const edge = z.number().min(0).max(1);
 
 /** The zones of a screen as they go into a file: fractions of the picture from its top left, indices on the wire from 0. */
-export const zonesFileSchema = z.strictObject({
+const zonesFileSchema = z.strictObject({
   zones: z.array(
     z.strictObject({
       index: z.int().min(0).describe('on the wire, from 0; dark ones are counted and have no zone'),

@@ -6,7 +6,7 @@ export const SHEET_GROUPS = ['build', 'thread', 'patch', 'feed', 'prove', 'buy',
 export type SheetGroup = (typeof SHEET_GROUPS)[number];
 
 /** What a sheet is about. */
-export type SheetAbout =
+type SheetAbout =
   { kind: 'show' } | { kind: 'prop'; propId: string } | { kind: 'controller'; controllerId: string };
 
 /** A sheet of a show: it is known by its id, on the screen, on paper and as a file. */

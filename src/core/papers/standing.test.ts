@@ -2,7 +2,7 @@ import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { bringUpOf } from '../bringUp/bringUp';
 import { notesOf } from '../bringUp/record';
 import { deviceSettings } from '../devices/deviceSettings';
-import { keptValues } from '../devices/settings';
+import { keptValues } from '../devices/settings/typed';
 import { planShow } from '../plan/plan';
 import { currentFacts, Facts, stepOf, type Note } from '../show/facts';
 import type { Show } from '../show/schema';

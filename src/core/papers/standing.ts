@@ -1,7 +1,7 @@
 import { bringUpOf } from '../bringUp/bringUp';
 import { progressOf } from '../bringUp/record';
 import { deviceSettings } from '../devices/deviceSettings';
-import { keptValues } from '../devices/settings';
+import { keptValues } from '../devices/settings/typed';
 import type { Finding } from '../checks/check';
 import { isProblem } from '../checks/rank';
 import type { Plan } from '../plan/planned';
@@ -9,8 +9,7 @@ import type { Facts } from '../show/facts';
 import { countOf } from '../units/number';
 import { totalsOf } from './totals';
 
-export const STANDING_STATES = ['done', 'open', 'again'] as const;
-export type StandingState = (typeof STANDING_STATES)[number];
+export type StandingState = 'done' | 'open' | 'again';
 
 /** How far a stage of work is. */
 export interface Standing {

@@ -64,7 +64,7 @@ export function cellValue(cell: Cell): string | number {
 }
 
 /** `Cable (mm)`: a head as it stands in one line. */
-export function headOf({ head, unit }: Pick<Column<never>, 'head' | 'unit'>): string {
+function headOf({ head, unit }: Pick<Column<never>, 'head' | 'unit'>): string {
   return unit === undefined ? head : `${head} (${unit})`;
 }
 

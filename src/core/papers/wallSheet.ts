@@ -1,6 +1,6 @@
+import { protocolOf, universesOf } from '../protocols/registry';
 import { packingWords } from '../catalogue/packing';
 import { toldUniverse } from '../addressing/numbering';
-import { PROTOCOL_NAMES } from '../catalogue/controller';
 import { takesRawFrames } from '../devices/rawFrames';
 import { colourPlan } from '../devices/colourOrders';
 import { flowsRight, outputName } from '../panels/chains';
@@ -16,7 +16,7 @@ import { cornerWords } from '../threading/view';
 import { countOf, groupDigits } from '../units/number';
 
 /** What a value is about, so that `width` is never two things. */
-export type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
+type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
 
 export interface WallValue {
   /** In neutral words. */
@@ -203,7 +203,7 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
     if (isRaw) return 'raw frames: no universes';
     if (span.universe === null) return `byte ${groupDigits(channel - 1)}`;
     const told = device ? toldUniverse(device, span.universe) : span.universe;
-    return `${device?.protocol === 'artnet' ? 'port-address' : 'universe'} ${groupDigits(told)}, channel ${channel}`;
+    return `${(device && universesOf(device)?.word) ?? 'universe'} ${groupDigits(told)}, channel ${channel}`;
   };
   const lastChannel = (span: Span) => span.startChannel + span.channelCount - 1;
   const addressValues =
@@ -315,8 +315,10 @@ function othersOf({ shape }: PropOf<'wall'>): { cell: string; order: string }[] 
 function connectionWords({ show, runs }: Plan, run: number): string {
   const { wire } = runs[run]!;
   if (!wire) return 'on no controller yet';
-  const { protocol, network } = show.controllers[wire.controller]!;
-  return network ? `${PROTOCOL_NAMES[protocol]} to ${network.ip}` : PROTOCOL_NAMES[protocol];
+  const device = show.controllers[wire.controller]!;
+  const { name } = protocolOf(device);
+  const { network } = device;
+  return network ? `${name} to ${network.ip}` : name;
 }
 
 const COMMON_END = [

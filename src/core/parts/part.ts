@@ -1,6 +1,6 @@
 /** What kind of thing a part is: the list is read shelf by shelf. */
 export const PART_GROUPS = ['lights', 'wires', 'joints', 'power', 'data', 'boards', 'hanging'] as const;
-export type PartGroup = (typeof PART_GROUPS)[number];
+type PartGroup = (typeof PART_GROUPS)[number];
 
 export const GROUP_WORDS: Record<PartGroup, string> = {
   lights: 'Lights',

@@ -17,7 +17,7 @@ export interface PartLine extends Part {
   cost: number | null;
 }
 
-export interface Labour {
+interface Labour {
   /** Wires to solder: each end of a wire that is joined is one. */
   joints: number;
   minutesPerJoint: number;

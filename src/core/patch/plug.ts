@@ -33,7 +33,7 @@ export interface PlannedPort {
 }
 
 /** What is plugged in where. */
-export interface Plugged {
+interface Plugged {
   /** For each run, null where it is on no port. */
   wires: (RunOnWire | null)[];
   /** By controller and number. */

@@ -3,7 +3,7 @@ import { outputName, type Turn } from '../panels/chains';
 import type { LaidWall } from '../panels/wallFacts';
 
 /** A picture by rows from the top left, three bytes a pixel. */
-export interface Raster {
+interface Raster {
   width: number;
   height: number;
   rgb: Uint8Array;

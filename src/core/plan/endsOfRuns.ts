@@ -22,7 +22,7 @@ export function endsOf(plan: Plan, runs: readonly number[]): Ends | null {
   };
 }
 
-export interface Ends {
+interface Ends {
   /** Index of the run that the first channel belongs to. */
   firstRun: number;
   start: string;

@@ -1,3 +1,4 @@
+import { universesOf } from '../protocols/registry';
 import { START_REASONS, layOut, type Layout, type WiredRun } from '../addressing/layout';
 import { policyOf } from '../addressing/policyOf';
 import { keepsStrandsWhole } from '../catalogue/packing';
@@ -148,7 +149,7 @@ function wiredControllers(
     if (show.addressing.order === 'props') wired.sort((a, b) => a.run - b.run);
     return {
       controller: index,
-      usesUniverses: controller.protocol !== 'ddp',
+      usesUniverses: universesOf(controller) !== null,
       firstUniverse: controller.firstUniverse,
       runs: wired,
     };

@@ -45,7 +45,7 @@ export interface ControllerCap {
   percent: Both<number>;
 }
 
-export interface Caps {
+interface Caps {
   supplies: SupplyCap[];
   controllers: ControllerCap[];
   /** What becomes of it when nothing but devices’ own limiters holds the brightness back. Null where full white is planned for. */

@@ -13,7 +13,7 @@ import { solvePower } from './solvePower';
 import { rampsOfKinds, wirePower, type LoadKind, type PowerWiring } from './wiring';
 
 /** One thing that may be other than planned, and how much other it would have to be. */
-export interface Cause {
+interface Cause {
   id: string;
   /** What is other, in a sentence: `The copper of 5 V strip has 0.21 Ω a metre, not 0.165`. */
   words: string;
@@ -26,7 +26,7 @@ export interface Cause {
 }
 
 /** A reading beside what the plan gives there. */
-export interface ReadingCheck {
+interface ReadingCheck {
   reading: Reading;
   /** Null where the plan feeds nothing there. */
   expected: number | null;
@@ -34,7 +34,7 @@ export interface ReadingCheck {
 }
 
 /** Where to measure next, and what each cause would give there. */
-export interface NextReading {
+interface NextReading {
   prop: number;
   run: number;
   pixel: number;

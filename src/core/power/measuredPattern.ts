@@ -2,7 +2,7 @@ import { formatAmps } from '../units/electric';
 import type { Parsed } from '../units/length';
 
 /** A piece of what a pattern was measured on. */
-export interface MeasuredOn {
+interface MeasuredOn {
   /** Pixels or panels of the piece. */
   count: number;
   /** Of one of them while dark, in amps. */

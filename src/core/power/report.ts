@@ -1,7 +1,7 @@
 import { electricOf } from '../catalogue/electric';
 import { connectorKind } from '../catalogue/connector';
 import type { Feed } from '../catalogue/feed';
-import { FUSE_SHARE, fuseFor, type FuseAmps } from '../catalogue/fuse';
+import { fuseFor, type FuseAmps } from '../catalogue/fuse';
 import { LOADING } from '../catalogue/supply';
 import { ampacityOf, ohmOf, wireSize } from '../catalogue/wire';
 import { basesWords, type Figure } from '../figures/figure';
@@ -33,12 +33,12 @@ export interface FedRun {
 }
 
 /** A part of a lead that says how much goes through it. */
-export interface WeakestPart {
+interface WeakestPart {
   words: string;
   amps: number;
 }
 
-export interface FedPiece {
+interface FedPiece {
   amps: number;
   /** Lost on both conductors. */
   dropVolts: number;
@@ -109,7 +109,7 @@ export interface PowerReport {
 }
 
 /** The parts of a lead by what they carry, and which of them is the least. */
-export function weakestPart(feed: Feed): WeakestPart {
+function weakestPart(feed: Feed): WeakestPart {
   const parts: WeakestPart[] = feed.pieces.map(({ wire, lengthMm }) => ({
     words: `its wire of ${wireSize(wire).words}`,
     amps: ampacityOf(wire, lengthMm),
@@ -120,9 +120,6 @@ export function weakestPart(feed: Feed): WeakestPart {
   }
   return parts.reduce((least, part) => (part.amps < least.amps ? part : least));
 }
-
-/** What a fuse is sized for: hours at its load leave a fifth of it. */
-export const fuseCarries = (fuseAmps: number): number => fuseAmps * FUSE_SHARE;
 
 /** Solves a whole show. */
 export function powerReport(plan: Plan, shown: Shown): PowerReport {

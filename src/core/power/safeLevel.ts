@@ -4,7 +4,7 @@ import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
 
 /** How bright a show may be with the feeds that it has, and what holds it back. */
-export interface SafeLevel {
+interface SafeLevel {
   /** The byte at the chips in whole percent, rounded down; 0 where even dark is too much. */
   percent: number;
   /** What would be too much at one percent more; null at 100. */

@@ -259,7 +259,7 @@ export function levelOf(kind: Extract<LoadKind, { kind: 'pixel' }>, shown: Shown
 }
 
 /** One conductor from a pixel to the next, in ohm. Wire between bullets is at least as long as they are apart. */
-export function railOhm(rail: Rail, apartMm: number): number {
+function railOhm(rail: Rail, apartMm: number): number {
   if (rail.kind === 'copper') return (rail.ohmPerM.value * apartMm) / 1000;
   const lengthMm = Math.max(rail.pitchMm, apartMm);
   return rail.ohmPerM ? (rail.ohmPerM.value * lengthMm) / 1000 : ohmOf(rail.wire, lengthMm);

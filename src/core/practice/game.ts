@@ -40,14 +40,14 @@ export interface Mended {
 export type SolvedStep = { spent: Spent; suspects: string[] } | { named: string };
 
 /** A fault that may be chosen as the one that is mended. */
-export interface Choice {
+interface Choice {
   layer: Layer;
   sentence: string;
   fault: Fault;
 }
 
 /** A kind of fault that may be at any place of the wire of a port. */
-export interface PlacedChoice {
+interface PlacedChoice {
   name: string;
   kind: Fault['kind'];
   controllerId: string;

@@ -1,3 +1,4 @@
+import { PROTOCOL_IDS } from '../protocols/registry';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { areAlike, drawFaults, drawsOf } from '../diagnose/play';
 import { Scope } from '../diagnose/scope';
@@ -130,7 +131,7 @@ function drawShow(draw: () => number): Show {
     id: 'box',
     name: 'Quay box',
     label: 'A',
-    protocol: oneOf(['e131', 'artnet', 'ddp']),
+    protocol: oneOf(PROTOCOL_IDS),
     ports: 4,
     mostPixelsPerPort: 800,
     firstUniverse: null,

@@ -1,7 +1,7 @@
 import { countOf } from '../units/number';
 
 /** How a round went. */
-export interface Played {
+interface Played {
   tests: number;
   /** Of the tests those from which nothing could follow. */
   blind: number;

@@ -5,7 +5,7 @@ import { sitePlaceSchema } from '../geometry/sitePlace';
 import { stockSchema } from '../catalogue/stock';
 
 /** A named stretch of a prop's pixels in data order. */
-export const pixelRangeSchema = z.strictObject({
+const pixelRangeSchema = z.strictObject({
   name: nameSchema,
   /** In the data order of the prop, from 1. */
   firstPixel: z.int().min(1).max(10_000_000),

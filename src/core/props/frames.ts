@@ -4,7 +4,7 @@ import { MOST_PIXELS_PER_LEG, type Leg } from './leg';
 export const OUTLINES = ['window', 'door', 'eave', 'gable', 'arch', 'post'] as const;
 export type OutlineName = (typeof OUTLINES)[number];
 
-export type FrameSide = 'left' | 'top' | 'right' | 'bottom';
+type FrameSide = 'left' | 'top' | 'right' | 'bottom';
 
 /** The sides on which the data of each outline can start; the first is the usual one. */
 export const START_SIDES: Readonly<Record<OutlineName, readonly FrameSide[]>> = {

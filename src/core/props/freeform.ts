@@ -34,7 +34,7 @@ const freeformShapeSchema = z
     if (sum !== xMm.length)
       problem(['pieces'], `a list of counts that sums up to the ${xMm.length} points, not to ${sum},`);
   });
-export type FreeformShape = z.infer<typeof freeformShapeSchema>;
+type FreeformShape = z.infer<typeof freeformShapeSchema>;
 
 const freeformThreadingSchema = z.strictObject({
   firstPixel: z.enum(['start', 'end']),

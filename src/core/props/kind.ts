@@ -111,7 +111,7 @@ export interface PropKind<
 }
 
 /** What the panels of a prop draw, and where they are. */
-export interface PanelPower {
+interface PanelPower {
   columns: number;
   rows: number;
   volts: number;

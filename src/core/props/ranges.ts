@@ -57,7 +57,7 @@ export function readRange(
 }
 
 /** Consecutive pixels that are in the same ranges; `ranges` holds their places in the list. */
-export interface CoverageStretch {
+interface CoverageStretch {
   firstPixel: number;
   pixelCount: number;
   ranges: number[];
@@ -84,7 +84,7 @@ export function coverageOf(ranges: readonly PixelRange[], pixelCount: number): C
   }));
 }
 
-export interface RangeProblem {
+interface RangeProblem {
   kind: 'overlap' | 'orphans' | 'outside' | 'sum';
   message: string;
   /** The pixels that it is about. */
@@ -93,7 +93,7 @@ export interface RangeProblem {
 }
 
 /** What pixels of a prop are called, by the first of them, from 1, and how many they are. */
-export type PixelWords = (firstPixel: number, pixelCount: number) => string;
+type PixelWords = (firstPixel: number, pixelCount: number) => string;
 
 /** As a convention counts them, and by their place in the prop where that is another number. */
 export function wordsUnder({ firstIndex }: Pick<RangeConvention, 'firstIndex'>, before = 0): PixelWords {

@@ -27,7 +27,7 @@ export interface SettingOut {
 }
 
 /** Places after which two neighbours belong to different circles, so that no spacing is said from one to the other. */
-export type RowLengths = readonly number[];
+type RowLengths = readonly number[];
 
 /**
  * Where every stake goes, by x and y from the middle and by two tapes from two stakes that stand already.

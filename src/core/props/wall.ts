@@ -107,12 +107,6 @@ function cardPixels({ panel }: Pick<WallShape, 'panel'>, card: { columns: number
   return card.columns * panel.columns * card.rows * panel.rows;
 }
 
-export function colourOrderAt({ panel, others }: WallShape, column: number, row: number): string {
-  return (
-    others?.find((other) => other.column === column && other.row === row)?.colourOrder ?? panel.colourOrder
-  );
-}
-
 /**
  * A wall of LED panels. Its points are the pixels of the whole rectangle, row by row from the top left; the lower left pixel
  * is at (0, 0). The sender’s order is the picture map; chains and turns of panels are behind the driver and change no address.

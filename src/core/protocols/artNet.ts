@@ -1,19 +1,29 @@
 /** Art-Net 4: levels, synchronisation, poll and its reply. Names of constants and fields are those of the specification. */
+import {
+  partsWords,
+  type DeviceReply,
+  type Heard,
+  type StreamPacket,
+  type UniverseParts,
+  type WireProtocol,
+} from './protocol';
 
 export const ART_NET_PORT = 0x1936;
-export const OP_POLL = 0x2000;
-export const OP_POLL_REPLY = 0x2100;
-export const OP_DMX = 0x5000;
-export const OP_SYNC = 0x5200;
-export const PROT_VER = 14;
+const OP_POLL = 0x2000;
+const OP_POLL_REPLY = 0x2100;
+const OP_DMX = 0x5000;
+const OP_SYNC = 0x5200;
+const PROT_VER = 14;
 
 const ID = [0x41, 0x72, 0x74, 0x2d, 0x4e, 0x65, 0x74, 0];
 const DATA_AT = 18;
+const MOST_SLOTS = 512;
+export const LAST_PORT_ADDRESS = 32_767;
 const REPLY_BYTES = 239;
 const SHORT_NAME_BYTES = 18;
 const LONG_NAME_BYTES = 64;
 
-export interface ArtDmx {
+interface ArtDmx {
   kind: 'dmx';
   /** 1 to 255 and around; 0 where the sender does not count. */
   sequence: number;
@@ -24,22 +34,20 @@ export interface ArtDmx {
   slots: Uint8Array;
 }
 
-export interface ArtSync {
+interface ArtSync {
   kind: 'sync';
 }
 
-export interface ArtPoll {
+interface ArtPoll {
   kind: 'poll';
   flags: number;
   diagPriority: number;
 }
 
-/** What of a reply is of use for addresses. */
-export interface ArtPollReply {
+/** A reply, as far as it is of use for addresses. */
+interface ArtPollReply extends DeviceReply {
   kind: 'pollReply';
   ip: readonly [number, number, number, number];
-  shortName: string;
-  longName: string;
   nodeReport: string;
   /** Port-addresses of its outputs, at most four that share net and sub-net. */
   outputs: readonly number[];
@@ -47,7 +55,7 @@ export interface ArtPollReply {
   subSwitch: number;
 }
 
-export type ArtNetPacket = ArtDmx | ArtSync | ArtPoll | ArtPollReply;
+type ArtNetPacket = ArtDmx | ArtSync | ArtPoll | ArtPollReply;
 
 function begin(byteCount: number, opCode: number): DataView {
   const view = new DataView(new ArrayBuffer(byteCount));
@@ -73,7 +81,7 @@ export function encodeArtDmx({ sequence, physical, portAddress, slots }: Omit<Ar
 }
 
 /** Writes another picture into a packet that `encodeArtDmx` made, of as many slots; without one it just counts on. */
-export function rewriteArtDmx(bytes: Uint8Array, sequence: number, slots: Uint8Array | null): void {
+function rewriteArtDmx(bytes: Uint8Array, sequence: number, slots: Uint8Array | null): void {
   bytes[12] = sequence;
   if (slots) bytes.set(slots, DATA_AT);
 }
@@ -140,7 +148,13 @@ function decodeDmx(view: DataView): ArtDmx | null {
   if (view.byteLength < DATA_AT + 2) return null;
   const length = view.getUint16(16);
   const net = view.getUint8(15);
-  if (length < 2 || length > 512 || length % 2 !== 0 || DATA_AT + length > view.byteLength || net > 127)
+  if (
+    length < 2 ||
+    length > MOST_SLOTS ||
+    length % 2 !== 0 ||
+    DATA_AT + length > view.byteLength ||
+    net > 127
+  )
     return null;
   return {
     kind: 'dmx',
@@ -186,3 +200,94 @@ function textAt(bytes: Uint8Array, at: number, size: number): string {
   const end = field.indexOf(0);
   return String.fromCharCode(...(end === -1 ? field : field.subarray(0, end)));
 }
+
+/** 15-bit port-address = net * 256 + sub-net * 16 + universe. */
+export function artNetAddress(portAddress: number): UniverseParts {
+  return { net: portAddress >> 8, subNet: (portAddress >> 4) & 15, universe: portAddress & 15 };
+}
+
+export function portAddressOf({ net, subNet, universe }: UniverseParts): number {
+  return net * 256 + subNet * 16 + universe;
+}
+
+/** `0.1.4`: net, sub-net, universe. */
+export function artNetWords(portAddress: number): string {
+  return partsWords(artNetAddress(portAddress));
+}
+
+function packetOf(portAddress: number, slots: Uint8Array): StreamPacket {
+  const payload = encodeArtDmx({ sequence: 1, physical: 0, portAddress, slots });
+  return {
+    payload,
+    // 0 says that nobody counts, so that counting goes from 1 to 255.
+    write: (data, frame) => rewriteArtDmx(payload, 1 + (frame % 255), data),
+  };
+}
+
+function hear(payload: Uint8Array): Heard | null {
+  const packet = decodeArtNet(payload);
+  if (!packet) return null;
+  if (packet.kind === 'sync') return { kind: 'show' };
+  if (packet.kind !== 'dmx') return { kind: 'other' };
+  return {
+    kind: 'universe',
+    told: packet.portAddress,
+    slots: packet.slots,
+    sequence: packet.sequence === 0 ? null : packet.sequence,
+    source: '',
+    priority: 0,
+    isLast: false,
+    isHeld: false,
+  };
+}
+
+function answerPoll(name: string, outputs: readonly number[]): Uint8Array {
+  const first = Math.max(0, outputs[0] ?? 0);
+  return encodeArtPollReply({
+    ip: [127, 0, 0, 1],
+    shortName: name,
+    longName: `${name}, on the simulator`,
+    nodeReport: '#0001 [0000] Power On Tests successful',
+    netSwitch: first >> 8,
+    subSwitch: (first >> 4) & 15,
+    outputs: outputs.filter((each) => each >> 4 === first >> 4).slice(0, 4),
+  });
+}
+
+function readReply(payload: Uint8Array): DeviceReply | null {
+  const packet = decodeArtNet(payload);
+  return packet?.kind === 'pollReply' ? packet : null;
+}
+
+/** Art-Net among the protocols. Of a packet (ArtDmx) 18 bytes go before the slots. */
+export const artnet: WireProtocol<'artnet'> = {
+  id: 'artnet',
+  name: 'Art-Net',
+  port: ART_NET_PORT,
+  headerBytes: DATA_AT,
+  mostDataBytes: MOST_SLOTS,
+  counts: {
+    kind: 'universes',
+    word: 'port-address',
+    short: 'port-address ',
+    least: 0,
+    most: LAST_PORT_ADDRESS,
+    hasOffset: true,
+    partsOf: artNetAddress,
+    // It has no groups of its own: what is not unicast is broadcast.
+    groupOf: null,
+    sharedWords: (told) => `broadcast, port-address ${told}`,
+    packetOf,
+  },
+  syncPacket: () => ({ payload: encodeArtSync(), write: () => {} }),
+  hear,
+  sequence: { first: 1, last: 255, dropsLate: false },
+  holdsOnceShown: true,
+  poll: {
+    question: () => encodeArtPoll({ flags: 0, diagPriority: 0 }),
+    isQuestion: (payload) => decodeArtNet(payload)?.kind === 'poll',
+    answer: answerPoll,
+    read: readReply,
+    outputWords: artNetWords,
+  },
+};

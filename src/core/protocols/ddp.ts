@@ -1,8 +1,9 @@
 /** Distributed Display Protocol: pixel data by byte offset in one flat space of a device. */
+import type { Heard, StreamPacket, WireProtocol } from './protocol';
 
 export const DDP_PORT = 4048;
-export const DDP_ID_DISPLAY = 1;
-export const DDP_MOST_DATA_BYTES = 1440;
+const DDP_ID_DISPLAY = 1;
+const DDP_MOST_DATA_BYTES = 1440;
 
 const HEADER_BYTES = 10;
 const VERSION_1 = 0x40;
@@ -13,9 +14,9 @@ const FLAG_QUERY = 0x02;
 const FLAG_PUSH = 0x01;
 
 /** Data types: RGB and RGBW of eight bits a channel; 0 where the device knows by itself. */
-export const DDP_TYPES = { undefined: 0x00, rgb8: 0x0b, rgbw8: 0x1b } as const;
+const DDP_TYPES = { undefined: 0x00, rgb8: 0x0b, rgbw8: 0x1b } as const;
 
-export interface DdpPacket {
+interface DdpPacket {
   /** 1 to 15 and around; 0 where the sender does not count. */
   sequence: number;
   dataType: number;
@@ -55,7 +56,7 @@ export function encodeDdp(packet: DdpPacket): Uint8Array {
 }
 
 /** Writes another picture into a packet without a time that `encodeDdp` made, of as many bytes; without one it just counts on. */
-export function rewriteDdp(bytes: Uint8Array, sequence: number, data: Uint8Array | null): void {
+function rewriteDdp(bytes: Uint8Array, sequence: number, data: Uint8Array | null): void {
   bytes[1] = sequence & 0x0f;
   if (data) bytes.set(data, HEADER_BYTES);
 }
@@ -106,3 +107,32 @@ export function decodeDdp(bytes: Uint8Array): DdpPacket | null {
     data: bytes.subarray(headerBytes, headerBytes + carried),
   };
 }
+
+function packetsOf(picture: Uint8Array): StreamPacket[] {
+  const packets = ddpFrame(picture, { dataType: DDP_TYPES.rgb8, sequenceOf: () => 1 });
+  return packets.map((payload, i) => ({
+    payload,
+    // 0 says that nobody counts, so that counting goes from 1 to 15.
+    write: (data, frame) => rewriteDdp(payload, 1 + ((frame * packets.length + i) % 15), data),
+  }));
+}
+
+function hear(payload: Uint8Array): Heard | null {
+  const packet = decodeDdp(payload);
+  if (!packet) return null;
+  if (packet.isQuery || packet.isReply) return { kind: 'other' };
+  return { kind: 'bytes', offset: packet.offset, data: packet.data, isLast: packet.isPush };
+}
+
+/** DDP among the protocols. */
+export const ddp: WireProtocol<'ddp'> = {
+  id: 'ddp',
+  name: 'DDP',
+  port: DDP_PORT,
+  headerBytes: HEADER_BYTES,
+  mostDataBytes: DDP_MOST_DATA_BYTES,
+  counts: { kind: 'bytes', packetsOf },
+  hear,
+  sequence: { first: 1, last: 15, dropsLate: false },
+  holdsOnceShown: false,
+};

@@ -1,15 +1,15 @@
 /** E1.31 (ANSI E1.31-2018, streaming ACN): data, synchronisation and universe discovery. Names of constants are those of the standard. */
+import type { Heard, Source, StreamPacket, WireProtocol } from './protocol';
 
 export const ACN_SDT_MULTICAST_PORT = 5568;
-export const VECTOR_ROOT_E131_DATA = 0x00000004;
-export const VECTOR_ROOT_E131_EXTENDED = 0x00000008;
-export const VECTOR_E131_DATA_PACKET = 0x00000002;
-export const VECTOR_E131_EXTENDED_SYNCHRONIZATION = 0x00000001;
-export const VECTOR_E131_EXTENDED_DISCOVERY = 0x00000002;
-export const VECTOR_DMP_SET_PROPERTY = 0x02;
-export const VECTOR_UNIVERSE_DISCOVERY_UNIVERSE_LIST = 0x00000001;
-export const E131_DISCOVERY_UNIVERSE = 64_214;
-export const E131_DEFAULT_PRIORITY = 100;
+const VECTOR_ROOT_E131_DATA = 0x00000004;
+const VECTOR_ROOT_E131_EXTENDED = 0x00000008;
+const VECTOR_E131_DATA_PACKET = 0x00000002;
+const VECTOR_E131_EXTENDED_SYNCHRONIZATION = 0x00000001;
+const VECTOR_E131_EXTENDED_DISCOVERY = 0x00000002;
+const VECTOR_DMP_SET_PROPERTY = 0x02;
+const VECTOR_UNIVERSE_DISCOVERY_UNIVERSE_LIST = 0x00000001;
+const E131_DEFAULT_PRIORITY = 100;
 
 const PREAMBLE_SIZE = 0x0010;
 const ACN_PACKET_IDENTIFIER = [0x41, 0x53, 0x43, 0x2d, 0x45, 0x31, 0x2e, 0x31, 0x37, 0, 0, 0];
@@ -24,19 +24,16 @@ const DMP_AT = 115;
 const SLOTS_AT = 126;
 const DISCOVERY_AT = 112;
 const MOST_SLOTS = 512;
+/** The last universe that carries levels. */
+export const E131_LAST_UNIVERSE = 63_999;
+/** Synchronisation packets are known by a universe that carries no levels. */
+const SYNC_UNIVERSE = E131_LAST_UNIVERSE;
 /** Of a page of universe discovery. */
 const MOST_LISTED = 512;
 
-/** Who sends. */
-export interface E131Source {
-  /** Component identifier: 16 bytes that are the source’s own. */
-  cid: Uint8Array;
-  name: string;
-}
-
 export interface E131Data {
   kind: 'data';
-  source: E131Source;
+  source: Source;
   universe: number;
   /** 0 to 200. */
   priority: number;
@@ -50,22 +47,22 @@ export interface E131Data {
   slots: Uint8Array;
 }
 
-export interface E131Sync {
+interface E131Sync {
   kind: 'sync';
   cid: Uint8Array;
   sequence: number;
   syncAddress: number;
 }
 
-export interface E131Discovery {
+interface E131Discovery {
   kind: 'discovery';
-  source: E131Source;
+  source: Source;
   page: number;
   lastPage: number;
   universes: number[];
 }
 
-export type E131Packet = E131Data | E131Sync | E131Discovery;
+type E131Packet = E131Data | E131Sync | E131Discovery;
 
 function begin(byteCount: number, rootVector: number, cid: Uint8Array): DataView {
   const view = new DataView(new ArrayBuffer(byteCount));
@@ -121,7 +118,7 @@ export function encodeE131Data(packet: Omit<E131Data, 'kind'>): Uint8Array {
  *
  * @param isTerminated the last packets of a stream say so
  */
-export function rewriteE131Data(
+function rewriteE131Data(
   bytes: Uint8Array,
   sequence: number,
   slots: Uint8Array | null,
@@ -141,7 +138,7 @@ export function encodeE131Sync({ cid, sequence, syncAddress }: Omit<E131Sync, 'k
 }
 
 /** All pages of the universes that a source sends, in ascending order. */
-export function encodeE131Discovery(source: E131Source, universes: readonly number[]): Uint8Array[] {
+export function encodeE131Discovery(source: Source, universes: readonly number[]): Uint8Array[] {
   const sorted = [...universes].sort((a, b) => a - b);
   const pages = Math.max(1, Math.ceil(sorted.length / MOST_LISTED));
   return Array.from({ length: pages }, (_, page) => {
@@ -200,7 +197,7 @@ function decodeData(view: DataView, end: number, cid: Uint8Array): E131Data | nu
   const universe = view.getUint16(113);
   const priority = view.getUint8(108);
   if (!isProperty || slots < 0 || slots > MOST_SLOTS || SLOTS_AT + slots !== end) return null;
-  if (universe < 1 || universe > 63_999 || priority > 200) return null;
+  if (universe < 1 || universe > E131_LAST_UNIVERSE || priority > 200) return null;
   const options = view.getUint8(112);
   return {
     kind: 'data',
@@ -238,3 +235,79 @@ function nameIn(view: DataView): string {
 }
 /** Made once: a packet is read in less time than one of these is made. */
 let decoder: TextDecoder | undefined;
+
+/** The multicast group of a universe: 239.255.high.low (ANSI E1.31-2018, section 9.3.1). */
+export function multicastGroup(universe: number): string {
+  return `239.255.${universe >> 8}.${universe & 255}`;
+}
+
+function packetOf(universe: number, slots: Uint8Array, source: Source, isSynced: boolean): StreamPacket {
+  const payload = encodeE131Data({
+    source,
+    universe,
+    priority: E131_DEFAULT_PRIORITY,
+    sequence: 0,
+    syncAddress: isSynced ? SYNC_UNIVERSE : 0,
+    isPreview: false,
+    isTerminated: false,
+    startCode: 0,
+    slots: slots.subarray(0, MOST_SLOTS),
+  });
+  return {
+    payload,
+    write: (data, frame, isLast) =>
+      rewriteE131Data(payload, frame % 256, data && data.subarray(0, MOST_SLOTS), isLast),
+  };
+}
+
+function syncPacket({ cid }: Source): StreamPacket {
+  const payload = encodeE131Sync({ cid, sequence: 0, syncAddress: SYNC_UNIVERSE });
+  return {
+    payload,
+    write: (_, frame) => {
+      payload[44] = frame % 256;
+    },
+  };
+}
+
+function hear(payload: Uint8Array): Heard | null {
+  const packet = decodeE131(payload);
+  if (!packet) return null;
+  if (packet.kind === 'sync') return { kind: 'show' };
+  if (packet.kind !== 'data' || packet.startCode !== 0 || packet.isPreview) return { kind: 'other' };
+  return {
+    kind: 'universe',
+    told: packet.universe,
+    slots: packet.slots,
+    sequence: packet.sequence,
+    source: packet.source.cid.join(' '),
+    priority: packet.priority,
+    isLast: packet.isTerminated,
+    isHeld: packet.syncAddress !== 0,
+  };
+}
+
+/** E1.31 among the protocols. Of a packet 126 bytes go before the slots. */
+export const e131: WireProtocol<'e131'> = {
+  id: 'e131',
+  name: 'E1.31',
+  port: ACN_SDT_MULTICAST_PORT,
+  headerBytes: SLOTS_AT,
+  mostDataBytes: MOST_SLOTS,
+  counts: {
+    kind: 'universes',
+    word: 'universe',
+    short: 'U',
+    least: 1,
+    most: E131_LAST_UNIVERSE,
+    hasOffset: false,
+    partsOf: null,
+    groupOf: multicastGroup,
+    sharedWords: multicastGroup,
+    packetOf,
+  },
+  syncPacket,
+  hear,
+  sequence: { first: 0, last: 255, dropsLate: true },
+  holdsOnceShown: false,
+};

@@ -58,7 +58,7 @@ export function writePcap(datagrams: Iterable<CapturedDatagram>): Uint8Array {
   return bytes;
 }
 
-export interface ReadCapture {
+interface ReadCapture {
   /** Payloads are views into the file. */
   datagrams: CapturedDatagram[];
   /** Packets that hold no whole UDP datagram over IPv4. */

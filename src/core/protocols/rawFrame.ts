@@ -3,13 +3,13 @@
  * came. Cards differ in their frames; this is the form of the simulated link.
  */
 
-export const ROW_FRAME = 0x55;
-export const SHOW_FRAME = 0x01;
+const ROW_FRAME = 0x55;
+const SHOW_FRAME = 0x01;
 const HEADER_BYTES = 7;
 /** Of a frame of the usual size. */
 export const MOST_RAW_PIXELS = Math.floor((1500 - HEADER_BYTES) / 3);
 
-export type RawFrame =
+type RawFrame =
   { kind: 'row'; row: number; firstColumn: number; rgb: Uint8Array } | { kind: 'show'; brightness: number };
 
 /** A picture by rows from the top left, three bytes a pixel, as frames. */

@@ -3,8 +3,8 @@
  * check byte, and then the channels. Six bytes before the data.
  */
 
-export const SERIAL_BEGIN = [0xa5, 0x5a] as const;
-export const SERIAL_HEADER_BYTES = 6;
+const SERIAL_BEGIN = [0xa5, 0x5a] as const;
+const SERIAL_HEADER_BYTES = 6;
 
 /** @param channelsPerPixel 1 to 4 @param data a whole number of pixels, at most 65,535 */
 export function encodeSerialFrame(channelsPerPixel: number, data: Uint8Array): Uint8Array {
@@ -21,7 +21,7 @@ export function encodeSerialFrame(channelsPerPixel: number, data: Uint8Array): U
 
 const checkOf = (bytes: Uint8Array, at: number) => bytes[at + 2]! ^ bytes[at + 3]! ^ bytes[at + 4]! ^ 0xff;
 
-export interface SerialFrame {
+interface SerialFrame {
   channelsPerPixel: number;
   data: Uint8Array;
 }

@@ -6,7 +6,7 @@ const FIELD = /^revision\.(\d{1,9})$/;
 const valueSchema = z.strictObject({ name: nameSchema });
 
 /** A state of a show that somebody gave a name: `as hung`, `opening night`. */
-export interface NamedRevision {
+interface NamedRevision {
   sequence: number;
   name: string;
   at: string;

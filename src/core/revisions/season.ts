@@ -8,7 +8,7 @@ const STAYS: ReadonlySet<FactKind> = new Set(['measurement', 'photo', 'decision'
 /** Firmware and care are noted as tests; what was updated over the summer is found again when it is looked at. */
 const OPENED_AGAIN = /^(bringUp\.|care\.|firmware$)/;
 
-export interface SeasonStart {
+interface SeasonStart {
   show: Show;
   facts: Fact[];
 }

@@ -6,7 +6,7 @@ import { testSelectionSchema } from '../patterns/selection';
 const byte = z.int().min(0).max(255);
 
 /** A test as it is sent. */
-export const sentTestSchema = z.strictObject({
+const sentTestSchema = z.strictObject({
   pattern: z.enum(PATTERN_IDS),
   on: testSelectionSchema,
   /** The brightest byte, as a share of 255. */
@@ -24,7 +24,7 @@ export const HELD_FOR_MS = 5000;
 export const SENDING_MINUTES = { least: 1, usual: 10, most: 120 };
 
 /** How a test is sent, and to whom. */
-export const sendWishSchema = z.strictObject({
+const sendWishSchema = z.strictObject({
   /** To the simulator on this machine, or to the devices themselves. */
   to: z.enum(['rig', 'devices']),
   rateHz: z.number().min(1).max(MOST_RATE_HZ),
@@ -80,7 +80,7 @@ export type SendQuestion =
   | { about: 'takeOver'; showName: string };
 
 /** What goes to one controller, of the last second. */
-export interface SentFigures {
+interface SentFigures {
   controllerId: string;
   /** Where it goes: `127.0.0.1:47001`, an address, or so many groups; null where nothing can be sent. */
   to: string | null;

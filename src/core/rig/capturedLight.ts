@@ -13,7 +13,7 @@ export interface CapturedAsked {
   setup: RigSetup;
 }
 
-export interface CapturedLight {
+interface CapturedLight {
   /** What lights at its end, four bytes for each pixel of the prop or of the show; null where it is no capture. */
   light: Uint8Array | null;
   /** What was in it, or why it cannot be read. */

@@ -21,7 +21,7 @@ export interface Chain {
 }
 
 /** What reaches each place of a chain: as much as its supply gives while it is dark, and so much at full white. */
-export interface ChainVolts {
+interface ChainVolts {
   electric: Electric;
   darkV: number;
   fullV: Float64Array;

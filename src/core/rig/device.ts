@@ -3,65 +3,8 @@ import { colourPlan } from '../devices/colourOrders';
 import { universesOfController } from '../devices/universeSizes';
 import { portsOfController, spansOfRun } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
-import type { Direction } from '../devices/settings';
+import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
 import type { Sent } from './sending';
-
-/** A device as it is set: as planned, and what is otherwise. */
-export interface DeviceState {
-  /** Index in the show. */
-  controller: number;
-  isPowered: boolean;
-  /** What is sent reaches it: cable, address and protocol are right. */
-  isReached: boolean;
-  isOutputEnabled: boolean;
-  /** Channels that it counts in each universe; null as planned. */
-  universeChannels: number | null;
-  universeShift: number;
-  channelShift: number;
-  /** What is left of each byte, 0 to 1. */
-  brightness: number;
-  /** Of red, green, blue and white. */
-  gains: readonly [number, number, number, number];
-  /** It shows a test of its own, whatever comes in. */
-  ownTest: OwnTest | null;
-  /** Another sender sends it this colour at the same time. */
-  rival: OwnTest['colour'] | null;
-  /** So many pictures a second get through to it; null where all do. */
-  holdHz: number | null;
-  /** It dims what it takes to draw more than this. */
-  limiter: { amps: number; pixelMa: number } | null;
-  /** What of it is otherwise once its power was cut. */
-  afterCut: Partial<Omit<DeviceState, 'controller' | 'afterCut'>>;
-  ports: readonly PortState[];
-}
-
-/** Tests that devices have in themselves: a fill of every pixel that they count. */
-export interface OwnTest {
-  colour: readonly [red: number, green: number, blue: number, white: number];
-}
-
-/** A stretch of a port that one run is on. */
-export interface Segment {
-  /** Index of the run in the plan. */
-  run: number;
-  /** Dark pixels that the device puts before it by itself. */
-  hidden: number;
-  pixels: number;
-  colourOrder: string;
-}
-
-export interface PortState {
-  port: number;
-  isEnabled: boolean;
-  segments: readonly Segment[];
-  /** Pixels that the device is told in all; null as planned. */
-  pixels: number | null;
-  direction: Direction;
-  /** Where it begins to read, for all that is on it, by the count of the show; null where each run begins as planned. */
-  start: { universe: number | null; channel: number } | null;
-  /** So many of the first lights take other messages on the pin for theirs. */
-  chatter: number;
-}
 
 /** A device that holds just what is planned. */
 export function plannedDevice(plan: Plan, controller: number): DeviceState {
@@ -72,6 +15,7 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
     isReached: true,
     isOutputEnabled: true,
     universeChannels: null,
+    universeCount: null,
     universeShift: 0,
     channelShift: 0,
     brightness: 1,
@@ -140,10 +84,11 @@ class ChannelReader {
 }
 
 /** What a device puts on the wire of a port for a picture that came in: bytes in the order of the wire. */
-export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: Sent): Uint8Array {
+export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming: Sent): Uint8Array {
   const isSilent = !device.isPowered || !device.isOutputEnabled || !port.isEnabled;
   if (isSilent) return new Uint8Array(0);
   const sizes = universesOfController(plan, device.controller);
+  const sent = listenedTo(device, coming, [...sizes.keys()][0]);
   const usual = device.universeChannels ?? Math.max(1, ...sizes.values());
   const sizeOf = (universe: number) => device.universeChannels ?? sizes.get(universe) ?? usual;
   const isShifted =
@@ -194,6 +139,14 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, sent: S
     at += pixels * width;
   });
   return port.direction === 'forward' ? made : turned(made, port.segments.at(-1)?.colourOrder.length ?? 3);
+}
+
+/** The universes of a picture that a device listens to, by how many it is told of. @param first its first one as planned */
+function listenedTo({ universeCount, universeShift }: DeviceState, sent: Sent, first = 1): Sent {
+  if (universeCount === null) return sent;
+  const from = first + universeShift;
+  const universes = [...sent.universes].filter(([each]) => each >= from && each < from + universeCount);
+  return { ...sent, universes: new Map(universes) };
 }
 
 /** One colour of each pixel from where it came in to where it goes out. @param gain what is left of it, 0 to 1 */

@@ -1,41 +1,41 @@
 import { z } from 'zod';
-import { universeOn } from '../addressing/numbering';
-import { PROTOCOL_NAMES, PROTOCOLS } from '../catalogue/controller';
+import { MOST_PORTS } from '../catalogue/controller';
 import { deviceSettings } from '../devices/deviceSettings';
+import type { DeviceState, PortState } from '../devices/deviceState';
 import { inPlanNumbers } from '../devices/differences';
 import type { FoundSettings } from '../devices/found';
-import { DIRECTIONS } from '../devices/settings';
+import { basisOf, type PortBasis } from '../devices/settings/basis';
+import {
+  HELD_BY_DEVICE,
+  HELD_BY_PORT,
+  SIMULATED_ON_DEVICE,
+  SIMULATED_ON_PORT,
+  type AnyHeld,
+  type HeldOnDevice,
+  type HeldOnPort,
+} from '../devices/settings/registry';
+import type { HeldSetting } from '../devices/settings/setting';
+import { settingWords } from '../devices/settings/typed';
 import { idSchema } from '../fields/fields';
 import type { Plan } from '../plan/planned';
-import type { DeviceState, PortState } from './device';
+import { PROTOCOL_IDS, protocolOf } from '../protocols/registry';
 import { changeDevice, controllerIndex } from './fault';
 import type { Rig } from './rig';
 
-const order = z
-  .string()
-  .regex(/^[RGBW]{1,4}$/, 'letters of R, G, B and W, as GRB')
-  .refine((letters) => new Set(letters).size === letters.length, 'each letter once');
+type HeldValues = Omit<HeldOnPort, 'port'>;
 
 const portSetupSchema = z.strictObject({
-  port: z.int().min(1).max(256),
+  port: z.int().min(1).max(MOST_PORTS),
   isOff: z.literal(true).optional(),
-  pixels: z.int().min(0).max(100_000).optional(),
-  hiddenPixels: z.int().min(0).max(10_000).optional(),
-  /** As the device counts: the port-address under Art-Net. */
-  universe: z.int().min(0).max(63_999).optional(),
-  channel: z.int().min(1).max(512).optional(),
-  colourOrder: order.optional(),
-  direction: z.enum(DIRECTIONS).optional(),
+  ...SIMULATED_ON_PORT,
 });
 export type PortSetup = z.infer<typeof portSetupSchema>;
 
 /** What a device of the rig holds otherwise than planned. What is absent is as planned. */
 export const deviceSetupSchema = z.strictObject({
   controllerId: idSchema,
-  /** As the device counts. */
-  firstUniverse: z.int().min(0).max(63_999).optional(),
-  channelsPerUniverse: z.int().min(1).max(512).optional(),
-  protocol: z.enum(PROTOCOLS).optional(),
+  ...SIMULATED_ON_DEVICE,
+  protocol: z.enum(PROTOCOL_IDS).optional(),
   isOutputOff: z.literal(true).optional(),
   brightnessPercent: z.int().min(0).max(100).optional(),
   limiterMa: z.int().min(1).max(200_000).optional(),
@@ -44,7 +44,7 @@ export const deviceSetupSchema = z.strictObject({
   isUnsaved: z.literal(true).optional(),
   /** What is typed here is in force only after a power cut. */
   wantsRestart: z.literal(true).optional(),
-  ports: z.array(portSetupSchema).max(256).optional(),
+  ports: z.array(portSetupSchema).max(MOST_PORTS).optional(),
 });
 export type DeviceSetup = z.infer<typeof deviceSetupSchema>;
 
@@ -56,47 +56,44 @@ export function isAsPlanned({ controllerId: _, ports = [], ...fields }: DeviceSe
   );
 }
 
-/** What was found on a device, as the setup of its twin on the rig. */
+/** Values that were found, where they differ from the plan and the simulator takes them. */
+function differing<Values extends object>(
+  settings: readonly AnyHeld[],
+  found: Readonly<Record<string, unknown>>,
+  planned: Readonly<Record<string, unknown>>,
+): Values {
+  return Object.fromEntries(
+    settings.flatMap(({ field, values, simulatedValues }) => {
+      const read = (simulatedValues ?? values).schema.safeParse(found[field]);
+      return read.success && read.data !== planned[field] ? [[field, read.data]] : [];
+    }),
+  ) as Values;
+}
+
+/** A setup of the simulated device from what was found on the real one. */
 export function setupOfFound(plan: Plan, found: FoundSettings): DeviceSetup | null {
   const index = controllerIndex(plan, found);
   if (index === -1 || found.where !== 'controller') return null;
   const planned = deviceSettings(plan, index);
-  const { firstUniverse, channelsPerUniverse, ports, partial } = inPlanNumbers(planned, found);
+  const told = inPlanNumbers(basisOf(plan, index), found);
+  const { ports, partial } = told;
   const known = new Set(ports.map(({ port }) => port));
-  const isFound = planned.ports.filter(({ port }) => !known.has(port));
-  const made: DeviceSetup = {
+  const missing = planned.ports.filter(({ port }) => !known.has(port));
+  const ofPorts = ports.flatMap((port): PortSetup[] => {
+    const want = planned.ports.find((each) => each.port === port.port);
+    if (!want) return [];
+    const values = differing<HeldValues>(HELD_BY_PORT, port, { ...want });
+    return Object.keys(values).length > 0 ? [{ port: port.port, ...values }] : [];
+  });
+  return {
     controllerId: found.controllerId,
-    ...(firstUniverse !== undefined && firstUniverse !== planned.firstUniverse && { firstUniverse }),
-    ...(channelsPerUniverse !== undefined &&
-      channelsPerUniverse !== planned.channelsPerUniverse && { channelsPerUniverse }),
+    ...differing<HeldOnDevice>(HELD_BY_DEVICE, told, { ...planned }),
+    // A list that was copied whole says of the others that they are off.
     ports: [
-      ...ports.flatMap((port): PortSetup[] => {
-        const want = planned.ports.find((each) => each.port === port.port);
-        if (!want) return [];
-        const read = order.safeParse(port.colourOrder);
-        const isMoved =
-          (port.universe !== undefined && port.universe !== want.universe) ||
-          (port.channel !== undefined && port.channel !== want.channel);
-        return [
-          {
-            port: port.port,
-            ...(port.pixels !== undefined && port.pixels !== want.pixels && { pixels: port.pixels }),
-            ...(port.hiddenPixels !== undefined &&
-              port.hiddenPixels !== want.hiddenPixels && { hiddenPixels: port.hiddenPixels }),
-            ...(isMoved && {
-              universe: port.universe ?? want.universe ?? 1,
-              channel: Math.max(1, port.channel ?? want.channel ?? 1),
-            }),
-            ...(read.success && read.data !== want.colourOrder && { colourOrder: read.data }),
-            ...(port.direction && port.direction !== want.direction && { direction: port.direction }),
-          },
-        ];
-      }),
-      // A list that was copied whole says of the others that they are off.
-      ...(partial || ports.length === 0 ? [] : isFound.map(({ port }): PortSetup => ({ port, isOff: true }))),
-    ].filter(({ port: _, ...said }) => Object.keys(said).length > 0),
+      ...ofPorts,
+      ...(partial || ports.length === 0 ? [] : missing.map(({ port }): PortSetup => ({ port, isOff: true }))),
+    ],
   };
-  return made;
 }
 
 /** The display with devices that are set so. What is not there is left alone. */
@@ -108,12 +105,10 @@ export function withSetups(rig: Rig, setups: readonly DeviceSetup[]): Rig {
 }
 
 function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<DeviceState> {
-  const planned = deviceSettings(plan, device.controller);
-  const { protocol } = plan.show.controllers[device.controller]!;
+  const basis = basisOf(plan, device.controller);
+  const { protocol } = basis.device;
   const typed: Partial<Omit<DeviceState, 'controller' | 'afterCut'>> = {
-    ...(setup.firstUniverse !== undefined &&
-      planned.firstUniverse !== null && { universeShift: setup.firstUniverse - planned.firstUniverse }),
-    ...(setup.channelsPerUniverse !== undefined && { universeChannels: setup.channelsPerUniverse }),
+    ...changedFields(device, withValues(device, HELD_BY_DEVICE, setup, basis)),
     ...(setup.protocol !== undefined && setup.protocol !== protocol && { isReached: false }),
     ...(setup.isOutputOff && { isOutputEnabled: false }),
     ...(setup.brightnessPercent !== undefined && { brightness: setup.brightnessPercent / 100 }),
@@ -121,7 +116,8 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
     ...(setup.ownTest && { ownTest: { colour: [0, 0, 255, 0] as const } }),
     ports: device.ports.map((port) => {
       const said = setup.ports?.find((each) => each.port === port.port);
-      return said ? portSetUp(plan, device, port, said) : port;
+      const own = basis.ports.find((each) => each.port.port === port.port);
+      return said && own ? portSetUp(port, said, own) : port;
     }),
   };
   const before = Object.fromEntries(
@@ -131,29 +127,33 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
   return setup.isUnsaved ? { ...typed, afterCut: { ...device.afterCut, ...before } } : typed;
 }
 
-function portSetUp(plan: Plan, device: DeviceState, port: PortState, said: PortSetup): PortState {
-  const controller = plan.show.controllers[device.controller]!;
-  const planned = deviceSettings(plan, device.controller).ports.find((each) => each.port === port.port);
-  const isMoved = said.universe !== undefined || said.channel !== undefined;
-  const universe = said.universe ?? planned?.universe ?? null;
-  return {
-    ...port,
-    ...(said.isOff && { isEnabled: false }),
-    ...(said.pixels !== undefined && { pixels: said.pixels }),
-    ...(said.direction !== undefined && { direction: said.direction }),
-    ...(isMoved && {
-      start: {
-        universe:
-          universe === null || controller.protocol !== 'artnet' ? universe : universeOn(controller, universe),
-        channel: said.channel ?? planned?.channel ?? 1,
-      },
-    }),
-    segments: port.segments.map((segment, i) => ({
-      ...segment,
-      ...(i === 0 && said.hiddenPixels !== undefined && { hidden: said.hiddenPixels }),
-      ...(said.colourOrder !== undefined && { colourOrder: said.colourOrder }),
-    })),
-  };
+function portSetUp(port: PortState, said: PortSetup, basis: PortBasis): PortState {
+  const held = withValues(port, HELD_BY_PORT, said, basis);
+  return said.isOff ? { ...held, isEnabled: false } : held;
+}
+
+/** A device, or a port of it, with all values that are said of it. */
+function withValues<State, Basis>(
+  state: State,
+  settings: readonly Simulated<State, Basis>[],
+  said: Readonly<Record<string, unknown>>,
+  basis: Basis,
+): State {
+  return settings.reduce((held, { field, simulate }) => {
+    const value = said[field];
+    return typeof value === 'number' || typeof value === 'string' ? simulate(held, value, basis) : held;
+  }, state);
+}
+
+type Simulated<State, Basis> = Pick<
+  HeldSetting<string, string | number, string | number | null, Basis, State>,
+  'field' | 'simulate'
+>;
+
+function changedFields(before: DeviceState, after: DeviceState): Partial<DeviceState> {
+  return Object.fromEntries(
+    Object.entries(after).filter(([field, value]) => before[field as keyof DeviceState] !== value),
+  );
 }
 
 /** What a device holds otherwise than planned, in sentences. */
@@ -164,10 +164,21 @@ export function setupSentences(plan: Plan, setup: DeviceSetup): string[] {
   const planned = deviceSettings(plan, index);
   const said = (what: string, value: unknown, want: unknown) =>
     value === undefined ? [] : [`${what} ${String(value)}, planned ${want === null ? 'none' : String(want)}`];
+  const held = (settings: readonly AnyHeld[], setup: object, want: object) =>
+    settings.flatMap((setting) =>
+      said(
+        settingWords(setting, device),
+        (setup as Record<string, unknown>)[setting.field],
+        (want as Record<string, unknown>)[setting.field],
+      ),
+    );
   const own = [
-    ...said('protocol', setup.protocol && PROTOCOL_NAMES[setup.protocol], PROTOCOL_NAMES[device.protocol]),
-    ...said('first universe', setup.firstUniverse, planned.firstUniverse),
-    ...said('channels a universe', setup.channelsPerUniverse, planned.channelsPerUniverse),
+    ...said(
+      'protocol',
+      setup.protocol && protocolOf({ protocol: setup.protocol }).name,
+      protocolOf(device).name,
+    ),
+    ...held(HELD_BY_DEVICE, setup, planned),
     ...said('brightness in percent', setup.brightnessPercent, 100),
     ...said('limiter in mA', setup.limiterMa, null),
     ...(setup.isOutputOff ? ['its outputs are not enabled'] : []),
@@ -178,15 +189,9 @@ export function setupSentences(plan: Plan, setup: DeviceSetup): string[] {
   const ofPorts = (setup.ports ?? []).flatMap((port) => {
     const want = planned.ports.find((each) => each.port === port.port);
     if (!want) return [];
-    return [
-      ...(port.isOff ? ['off'] : []),
-      ...said('pixels', port.pixels, want.pixels),
-      ...said('hidden pixels', port.hiddenPixels, want.hiddenPixels),
-      ...said('start universe', port.universe, want.universe),
-      ...said('start channel', port.channel, want.channel),
-      ...said('colour order', port.colourOrder, want.colourOrder),
-      ...said('direction', port.direction, want.direction),
-    ].map((words) => `${want.name}: ${words}`);
+    return [...(port.isOff ? ['off'] : []), ...held(HELD_BY_PORT, port, want)].map(
+      (words) => `${want.name}: ${words}`,
+    );
   });
   return [...own, ...ofPorts].map((words) => `${device.name}, ${words}.`);
 }

@@ -4,7 +4,7 @@ import { idSchema } from '../fields/fields';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
-import type { DeviceState, PortState } from './device';
+import type { DeviceState, PortState } from '../devices/deviceState';
 import type { Chain } from './chain';
 import type { Rig } from './rig';
 import type { SenderState } from './sending';

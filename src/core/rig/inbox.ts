@@ -1,9 +1,8 @@
-import { universeOn } from '../addressing/numbering';
+import { universeOfTold } from '../addressing/numbering';
 import { showSpaces } from '../devices/universeSizes';
 import type { Plan } from '../plan/planned';
-import { decodeArtNet } from '../protocols/artNet';
-import { decodeDdp } from '../protocols/ddp';
-import { decodeE131 } from '../protocols/e131';
+import type { Heard, WireProtocol } from '../protocols/protocol';
+import { protocolOf } from '../protocols/registry';
 import { LinkReader, linkOf } from './links';
 import type { Sent } from './sending';
 
@@ -13,9 +12,10 @@ const DATA_LOSS_MS = 2500;
 const MOST_BEHIND = 20;
 
 interface Stream {
-  cid: string;
+  source: string;
   priority: number;
-  sequence: number;
+  /** Null where its sender does not count. */
+  sequence: number | null;
   heardMs: number;
 }
 
@@ -35,10 +35,12 @@ export class Inbox {
   private readonly streams = new Map<number, Stream>();
   /** Levels that wait to be shown together. */
   private readonly held = new Map<number, Uint8Array>();
-  private isHeldByArtSync = false;
+  /** All that comes waits to be shown. */
+  private isHolding = false;
   /** The highest that came: with it a picture is whole. */
   private lastUniverse = -1;
   private readonly link: LinkReader | null;
+  private readonly protocol: WireProtocol;
   /** As long as nobody listens in, a picture that is whole is just counted. */
   onPicture: () => void = () => {};
 
@@ -48,19 +50,28 @@ export class Inbox {
   ) {
     const link = linkOf(plan, controller);
     this.link = link === 'network' ? null : new LinkReader(plan, controller, link);
+    this.protocol = protocolOf(plan.show.controllers[controller]!);
   }
 
   /** @param nowMs time of arrival, on any clock */
   hear(payload: Uint8Array, nowMs = 0): void {
     this.packets += 1;
     if (this.link) return this.hearLink(this.link, payload);
-    switch (this.plan.show.controllers[this.controller]!.protocol) {
-      case 'e131':
-        return this.hearE131(payload, nowMs);
-      case 'artnet':
-        return this.hearArtNet(payload);
-      case 'ddp':
-        return this.hearDdp(payload);
+    const heard = this.protocol.hear(payload);
+    switch (heard?.kind) {
+      case undefined:
+        this.malformed += 1;
+        return;
+      case 'other':
+        this.others += 1;
+        return;
+      case 'show':
+        this.isHolding = this.protocol.holdsOnceShown;
+        return this.release();
+      case 'universe':
+        return this.hearUniverse(heard, nowMs);
+      case 'bytes':
+        return this.hearBytes(heard);
     }
   }
 
@@ -75,48 +86,44 @@ export class Inbox {
     else if (isWhole) this.whole();
   }
 
-  private hearE131(payload: Uint8Array, nowMs: number): void {
-    const packet = decodeE131(payload);
-    if (!packet) {
-      this.malformed += 1;
-      return;
-    }
-    if (packet.kind === 'sync') return this.release();
-    if (
-      packet.kind !== 'data' ||
-      packet.startCode !== 0 ||
-      packet.isPreview ||
-      !this.hasRoom(packet.universe)
-    ) {
+  private hearUniverse(heard: Extract<Heard, { kind: 'universe' }>, nowMs: number): void {
+    const { told, sequence, priority, source, slots } = heard;
+    const universe = universeOfTold(this.plan.show.controllers[this.controller]!, told);
+    if (!this.hasRoom(universe)) {
       this.others += 1;
       return;
     }
-    const { universe, sequence, priority, slots } = packet;
-    const cid = packet.source.cid.join(' ');
     const before = this.streams.get(universe);
     const stands = before && nowMs - before.heardMs <= DATA_LOSS_MS ? before : undefined;
-    const isOther = stands && stands.cid !== cid;
-    if (isOther && stands.priority > priority) {
-      this.others += 1;
-      return;
-    }
-    if (stands && !isOther) {
-      const ahead = (sequence - stands.sequence + 256) % 256;
-      if (ahead === 0 || ahead > 256 - MOST_BEHIND) {
+    if (stands && stands.source !== source) {
+      if (stands.priority > priority) {
         this.others += 1;
         return;
       }
-      this.lost += ahead - 1;
+    } else if (stands && !this.isNext(stands.sequence, sequence)) {
+      this.others += 1;
+      return;
     }
-    if (packet.isTerminated) {
+    if (heard.isLast) {
       this.streams.delete(universe);
       this.held.delete(universe);
       this.sent.universes.delete(universe);
       return;
     }
-    this.streams.set(universe, { cid, priority, sequence, heardMs: nowMs });
-    if (packet.syncAddress !== 0) this.held.set(universe, slots);
+    this.streams.set(universe, { source, priority, sequence, heardMs: nowMs });
+    if (heard.isHeld || this.isHolding) this.held.set(universe, slots);
     else this.show(universe, slots);
+  }
+
+  /** Whether a packet is to be shown by its number; those that are missing before it are counted. */
+  private isNext(before: number | null, now: number | null): boolean {
+    if (before === null || now === null) return true;
+    const { first, last, dropsLate } = this.protocol.sequence;
+    const numbers = last - first + 1;
+    const ahead = (now - before + numbers) % numbers;
+    if (dropsLate && (ahead === 0 || ahead > numbers - MOST_BEHIND)) return false;
+    this.lost += Math.max(0, ahead - 1);
+    return true;
   }
 
   private show(universe: number, slots: Uint8Array): void {
@@ -136,47 +143,18 @@ export class Inbox {
     this.whole();
   }
 
-  private hearArtNet(payload: Uint8Array): void {
-    const packet = decodeArtNet(payload);
-    if (!packet) {
-      this.malformed += 1;
-      return;
-    }
-    if (packet.kind === 'sync') {
-      this.isHeldByArtSync = true;
-      return this.release();
-    }
-    const device = this.plan.show.controllers[this.controller]!;
-    const universe = packet.kind === 'dmx' ? universeOn(device, packet.portAddress) : -1;
-    if (packet.kind !== 'dmx' || !this.hasRoom(universe)) {
-      this.others += 1;
-      return;
-    }
-    const before = this.streams.get(universe);
-    if (before && packet.sequence !== 0)
-      this.lost += Math.min(254, missedOf(before.sequence, packet.sequence));
-    this.streams.set(universe, { cid: '', priority: 0, sequence: packet.sequence, heardMs: 0 });
-    if (this.isHeldByArtSync) this.held.set(universe, packet.slots);
-    else this.show(universe, packet.slots);
-  }
-
-  private hearDdp(payload: Uint8Array): void {
-    const packet = decodeDdp(payload);
-    if (!packet) {
-      this.malformed += 1;
-      return;
-    }
+  private hearBytes({ offset, data, isLast }: Extract<Heard, { kind: 'bytes' }>): void {
     const space = showSpaces(this.plan).flat.get(this.controller);
-    if (!space || packet.isQuery || packet.isReply) {
+    if (!space) {
       this.others += 1;
       return;
     }
     const bytes = this.sent.flat.get(this.controller) ?? new Uint8Array(space.channelCount);
     this.sent.flat.set(this.controller, bytes);
     // What goes beyond the device is for nobody.
-    const room = bytes.length - packet.offset;
-    if (room > 0) bytes.set(packet.data.subarray(0, room), packet.offset);
-    if (packet.isPush) this.whole();
+    const room = bytes.length - offset;
+    if (room > 0) bytes.set(data.subarray(0, room), offset);
+    if (isLast) this.whole();
   }
 
   /** Which universes it wants is a setting of the device, and may be wrong: it hears all, up to as many as devices take. */
@@ -187,9 +165,3 @@ export class Inbox {
 }
 
 const MOST_UNIVERSES = 4096;
-
-/** Numbers between two of a count from 1 to 255. */
-function missedOf(before: number, now: number): number {
-  const ahead = (now - before + 255) % 255;
-  return ahead === 0 ? 0 : ahead - 1;
-}

@@ -1,16 +1,8 @@
-import { multicastGroup, portAddressOn } from '../addressing/numbering';
+import { toldUniverse } from '../addressing/numbering';
 import { universesOfController } from '../devices/universeSizes';
 import type { Plan } from '../plan/planned';
-import { ART_NET_PORT, encodeArtDmx, encodeArtSync, rewriteArtDmx } from '../protocols/artNet';
-import { DDP_MOST_DATA_BYTES, DDP_PORT, DDP_TYPES, ddpFrame, rewriteDdp } from '../protocols/ddp';
-import {
-  ACN_SDT_MULTICAST_PORT,
-  E131_DEFAULT_PRIORITY,
-  encodeE131Data,
-  encodeE131Sync,
-  rewriteE131Data,
-  type E131Source,
-} from '../protocols/e131';
+import type { ByteCount, Source, StreamPacket, UniverseCount, WireProtocol } from '../protocols/protocol';
+import { protocolOf } from '../protocols/registry';
 import { linkFrames, linkOf } from './links';
 import type { Sent } from './sending';
 
@@ -18,7 +10,7 @@ import type { Sent } from './sending';
 export const LOOPBACK = '127.0.0.1';
 
 /** The one that packets made here come from: its identifier is the product’s own. */
-export const SOURCE: E131Source = {
+export const SOURCE: Source = {
   cid: Uint8Array.from('rapid-lantern-01', (letter) => letter.charCodeAt(0)),
   name: 'Rapid Lantern',
 };
@@ -34,7 +26,7 @@ export interface OutgoingPacket {
   payload: Uint8Array;
 }
 
-export interface OutgoingWish {
+interface OutgoingWish {
   /** Packets show what they carry only when the one for it follows. */
   isSynced?: boolean;
   /** So many universes go to their groups where their devices listen to those; the others to each device alone. */
@@ -42,9 +34,6 @@ export interface OutgoingWish {
   /** Also what goes over links that are no network, as to a rig that stands in for it. */
   withLinks?: boolean;
 }
-
-/** Synchronisation packets of E1.31 are known by a universe that carries no levels. */
-const SYNC_UNIVERSE = 63_999;
 
 /** What goes out for a display, picture after picture. */
 export class Outgoing {
@@ -61,15 +50,18 @@ export class Outgoing {
     sent: Sent,
     private readonly wish: OutgoingWish = {},
   ) {
-    const groups = new Set<number>();
+    const groups = new Set<string>();
     plan.show.controllers.forEach((device, controller) => {
       const own = device.network?.ip ?? LOOPBACK;
       const link = linkOf(plan, controller);
       if (link !== 'network') {
         if (wish.withLinks) this.addLink(controller, own, link, sent);
-      } else if (device.protocol === 'ddp') this.addDdp(controller, own, sent);
-      else if (device.protocol === 'artnet') this.addArtNet(controller, own, sent);
-      else this.addE131(controller, own, sent, groups);
+        return;
+      }
+      const protocol = protocolOf(device);
+      const { counts } = protocol;
+      if (counts.kind === 'bytes') this.addSpace(controller, own, protocol, counts, sent);
+      else this.addUniverses(controller, own, protocol, counts, sent, groups);
     });
     for (const { packet, write } of this.syncs) {
       this.packets.push(packet);
@@ -99,95 +91,65 @@ export class Outgoing {
     this.writers.push((sent, frame, isLast) => write(payload, sent, frame, isLast));
   }
 
-  private universesOf(sent: Sent, controller: number): number[] {
-    return [...universesOfController(this.plan, controller).keys()].filter((universe) =>
-      sent.universes.has(universe),
-    );
+  /** Adds packets whose parts of a picture are known. */
+  private addStream(
+    place: Omit<OutgoingPacket, 'payload' | 'isGroup'> & { isGroup?: boolean },
+    { payload, write }: StreamPacket,
+    partOf: (sent: Sent) => Uint8Array,
+  ): void {
+    this.add({ ...place, payload }, (_, sent, frame, isLast) => write(sent && partOf(sent), frame, isLast));
   }
 
-  private addE131(controller: number, own: string, sent: Sent, groups: Set<number>): void {
-    const listensToGroups =
-      this.plan.show.controllers[controller]!.network?.casting === 'multicast' ||
-      // Who has no address is reached by its groups alone, but for the rig here.
-      (this.wish.mostGroups === undefined && !this.plan.show.controllers[controller]!.network);
-    const most = this.wish.mostGroups ?? Infinity;
-    for (const universe of this.universesOf(sent, controller)) {
-      const isGroup = listensToGroups && (groups.has(universe) || groups.size < most);
-      if (isGroup && groups.has(universe)) continue;
-      if (isGroup) groups.add(universe);
-      const payload = encodeE131Data({
-        source: SOURCE,
-        universe,
-        priority: E131_DEFAULT_PRIORITY,
-        sequence: 0,
-        syncAddress: this.wish.isSynced ? SYNC_UNIVERSE : 0,
-        isPreview: false,
-        isTerminated: false,
-        startCode: 0,
-        slots: sent.universes.get(universe)!.subarray(0, 512),
-      });
-      this.add(
-        {
-          controller,
-          to: isGroup ? multicastGroup(universe) : own,
-          toPort: ACN_SDT_MULTICAST_PORT,
-          isGroup,
-          payload,
-        },
-        (bytes, picture, frame, isLast) =>
-          rewriteE131Data(
-            bytes,
-            frame % 256,
-            picture && picture.universes.get(universe)!.subarray(0, 512),
-            isLast,
-          ),
-      );
-    }
-    if (!this.wish.isSynced) return;
-    const payload = encodeE131Sync({ cid: SOURCE.cid, sequence: 0, syncAddress: SYNC_UNIVERSE });
-    this.syncs.push({
-      packet: { controller, to: own, toPort: ACN_SDT_MULTICAST_PORT, isGroup: false, payload },
-      write: (frame) => {
-        payload[44] = frame % 256;
-      },
-    });
-  }
-
-  private addArtNet(controller: number, own: string, sent: Sent): void {
+  private addUniverses(
+    controller: number,
+    own: string,
+    { port, syncPacket }: WireProtocol,
+    { groupOf, least, most, packetOf }: UniverseCount,
+    sent: Sent,
+    groups: Set<string>,
+  ): void {
     const device = this.plan.show.controllers[controller]!;
-    for (const universe of this.universesOf(sent, controller)) {
-      const portAddress = portAddressOn(device, universe);
-      if (portAddress < 0 || portAddress > 32_767) continue;
-      const payload = encodeArtDmx({
-        sequence: 1,
-        physical: 0,
-        portAddress,
-        slots: sent.universes.get(universe)!,
-      });
-      // 0 says that nobody counts, so that counting goes from 1 to 255.
-      this.add({ controller, to: own, toPort: ART_NET_PORT, payload }, (bytes, picture, frame) =>
-        rewriteArtDmx(bytes, 1 + (frame % 255), picture && picture.universes.get(universe)!),
+    const { mostGroups = Infinity, isSynced = false } = this.wish;
+    const listensToGroups =
+      device.network?.casting === 'multicast' ||
+      // Who has no address is reached by its groups alone, but for the rig here.
+      (this.wish.mostGroups === undefined && !device.network);
+    for (const universe of universesOfController(this.plan, controller).keys()) {
+      const slots = sent.universes.get(universe);
+      const told = toldUniverse(device, universe);
+      if (!slots || told < least || told > most) continue;
+      const group = listensToGroups && groupOf ? groupOf(told) : null;
+      const isGroup = group !== null && (groups.has(group) || groups.size < mostGroups);
+      // What one device of a group is sent, all others of it hear.
+      if (isGroup && groups.has(group)) continue;
+      if (isGroup) groups.add(group);
+      this.addStream(
+        { controller, to: isGroup ? group : own, toPort: port, isGroup },
+        packetOf(told, slots, SOURCE, isSynced),
+        (picture) => picture.universes.get(universe)!,
       );
     }
-    if (this.wish.isSynced)
+    if (isSynced && syncPacket) {
+      const { payload, write } = syncPacket(SOURCE);
       this.syncs.push({
-        packet: { controller, to: own, toPort: ART_NET_PORT, isGroup: false, payload: encodeArtSync() },
-        write: () => {},
+        packet: { controller, to: own, toPort: port, isGroup: false, payload },
+        write: (frame) => write(null, frame, false),
       });
+    }
   }
 
-  private addDdp(controller: number, own: string, sent: Sent): void {
+  private addSpace(
+    controller: number,
+    own: string,
+    { port, mostDataBytes }: WireProtocol,
+    { packetsOf }: ByteCount,
+    sent: Sent,
+  ): void {
     const bytes = sent.flat.get(controller);
     if (!bytes) return;
-    const packets = ddpFrame(bytes, { dataType: DDP_TYPES.rgb8, sequenceOf: () => 1 });
-    packets.forEach((payload, i) =>
-      this.add({ controller, to: own, toPort: DDP_PORT, payload }, (packet, picture, frame) =>
-        rewriteDdp(
-          packet,
-          1 + ((frame * packets.length + i) % 15),
-          picture &&
-            picture.flat.get(controller)!.subarray(i * DDP_MOST_DATA_BYTES, (i + 1) * DDP_MOST_DATA_BYTES),
-        ),
+    packetsOf(bytes).forEach((packet, i) =>
+      this.addStream({ controller, to: own, toPort: port }, packet, (picture) =>
+        picture.flat.get(controller)!.subarray(i * mostDataBytes, (i + 1) * mostDataBytes),
       ),
     );
   }

@@ -150,6 +150,15 @@ it('follows the source of the highest priority until it is gone', () => {
   expect([inbox.others, inbox.pictures]).toEqual([1, 2]);
 });
 
+it('follows the newer of two sources of the same priority', () => {
+  const { inbox, packetAt } = oneDevice();
+  const other = packetAt(0)[0]!;
+  other[22] = 0;
+  inbox.hear(other, 0);
+  inbox.hear(packetAt(1)[0]!, 100);
+  expect([inbox.others, inbox.pictures]).toEqual([0, 2]);
+});
+
 it('holds a synchronised picture until it is told to show it', () => {
   const { inbox, packetAt } = oneDevice(true);
   const [data, sync] = packetAt(0);

@@ -1,15 +1,13 @@
 import type { Plan } from '../plan/planned';
-import { ART_NET_PORT } from '../protocols/artNet';
-import { DDP_PORT } from '../protocols/ddp';
-import { ACN_SDT_MULTICAST_PORT } from '../protocols/e131';
 import type { Datagram } from '../protocols/ethernet';
+import { protocolOf } from '../protocols/registry';
 import { Inbox } from './inbox';
 import { linkOf } from './links';
 import { LOOPBACK, Outgoing } from './outgoing';
 import type { Sent } from './sending';
 
 /** A datagram, but for who sends it. */
-export type Packet = Omit<Datagram, 'from' | 'fromPort'>;
+type Packet = Omit<Datagram, 'from' | 'fromPort'>;
 
 /**
  * What goes over the network for one picture: universes to their groups or devices, flat spaces in packets. What is fed raw frames or over
@@ -22,8 +20,6 @@ export function packetsOf(plan: Plan, sent: Sent, frame: number): Packet[] {
   outgoing.write(sent, frame);
   return outgoing.packets.map(({ to, toPort, payload }) => ({ to, toPort, payload }));
 }
-
-const PORT_OF = { e131: ACN_SDT_MULTICAST_PORT, artnet: ART_NET_PORT, ddp: DDP_PORT };
 
 /** A display that listens on its network: packets find their devices by address and port. */
 export class Receiver {
@@ -50,8 +46,9 @@ export class Receiver {
   hear({ to, toPort, payload }: Packet): void {
     const isGroup = to.startsWith('239.255.');
     let isHeard = false;
-    this.plan.show.controllers.forEach(({ protocol, network }, controller) => {
-      if (toPort !== PORT_OF[protocol] || linkOf(this.plan, controller) !== 'network') return;
+    this.plan.show.controllers.forEach((device, controller) => {
+      const { network } = device;
+      if (toPort !== protocolOf(device).port || linkOf(this.plan, controller) !== 'network') return;
       if (!isGroup && (network?.ip ?? LOOPBACK) !== to) return;
       if (isGroup && network?.casting === 'unicast') return;
       this.inboxes[controller]!.hear(payload);

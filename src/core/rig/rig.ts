@@ -1,7 +1,8 @@
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { noise, plannedChain, showChain, type Chain } from './chain';
-import { plannedDevice, wireOf, type DeviceState, type OwnTest, type PortState } from './device';
+import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
+import { plannedDevice, wireOf } from './device';
 import { PLANNED_SENDER, send, type SenderState, type Sent } from './sending';
 
 /** A display with its devices and its sender, as they are: as planned, but for what is the matter. */
@@ -15,7 +16,7 @@ export interface Rig {
 }
 
 /** Indices in the table of the plan. */
-export interface PixelCopies {
+interface PixelCopies {
   controller: number;
   from: Int32Array;
   to: Int32Array;

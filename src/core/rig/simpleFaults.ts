@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Plan } from '../plan/planned';
-import type { DeviceState, PortState } from './device';
+import type { DeviceState, PortState } from '../devices/deviceState';
 import {
   changeDevice,
   changePort,

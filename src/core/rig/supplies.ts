@@ -3,7 +3,7 @@ import { idSchema } from '../fields/fields';
 import type { Plan } from '../plan/planned';
 import { controllerIndex, runIndex, type OnRun } from './fault';
 
-export const onSupply = { supplyId: idSchema };
+const onSupply = { supplyId: idSchema };
 export interface OnSupply {
   supplyId: string;
 }

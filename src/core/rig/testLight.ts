@@ -27,7 +27,7 @@ export interface TestAsked {
 }
 
 /** Of each pixel in its data order, of the prop or of the show: red, green, blue, white. */
-export interface TestLight {
+interface TestLight {
   seen: Uint8Array;
   planned: Uint8Array;
 }

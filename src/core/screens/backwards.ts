@@ -13,7 +13,7 @@ export interface CountedFit {
   mostInsetMm: number;
 }
 
-export interface Backwards {
+interface Backwards {
   /** The likeliest first: an inset that lies nearest to what is planned. */
   fits: CountedFit[];
   /** Sides that cannot be right together, in a sentence; null where they agree. */

@@ -1,4 +1,4 @@
-import { signalOf } from '../protocols/signal';
+import { signalOf } from '../catalogue/signal';
 import type { PixelType } from '../catalogue/pixelType';
 import { framePieces, framePixels, frameStretches, runsOn, wirePixels, type FramePiece } from './frame';
 import { cornerLoss, cornerWay, pictureSize, type CornerWay, type ScreenShape } from './shape';
@@ -31,7 +31,7 @@ export interface WireBridge {
 }
 
 /** How the strip goes round a corner, and what that costs. */
-export interface CornerCost extends CornerWay {
+interface CornerCost extends CornerWay {
   corner: ScreenCorner;
   /** Pixels that a bent corner would hold more. */
   lostPixels: number;
@@ -177,7 +177,7 @@ function largestDiagonal(shape: ScreenShape, rollMm: number): number {
 }
 
 /** Things of a frame that should agree. */
-export interface FrameTick {
+interface FrameTick {
   words: string;
   isRight: boolean;
 }

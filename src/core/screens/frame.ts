@@ -222,7 +222,7 @@ export function dataOrder(shape: ScreenShape, pieces: readonly FramePiece[] = fr
 }
 
 /** Lights of one piece that follow one another in data order; a piece in which the data begins is two of them. */
-export interface FrameStretch {
+interface FrameStretch {
   piece: number;
   /** Place of its first light in the count clockwise from the first piece. */
   firstPlace: number;

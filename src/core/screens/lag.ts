@@ -2,12 +2,12 @@ import { serialRate } from '../catalogue/network';
 import type { PixelType } from '../catalogue/pixelType';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { given } from '../figures/explained';
-import { frameTimeUs, signalOf } from '../protocols/signal';
+import { frameTimeUs, signalOf } from '../catalogue/signal';
 import { countOf, groupDigits } from '../units/number';
 import { BAUDS, NETWORK_MS, type LinkWish } from './linkWish';
 
 /** How lights follow a picture. */
-export interface LagWish extends LinkWish {
+interface LagWish extends LinkWish {
   pixels: number;
   pixelType: PixelType;
   /** How long a light takes to come to a new colour, as it is set, in ms. */
@@ -17,7 +17,7 @@ export interface LagWish extends LinkWish {
 export const LAG_PARTS = ['capture', 'processing', 'smoothing', 'link', 'chips'] as const;
 export type LagPart = (typeof LAG_PARTS)[number];
 
-export interface Lag {
+interface Lag {
   /** In ms, from what is on the line of the picture to what lights. */
   parts: Record<LagPart, number>;
   /** The sum of the parts, in ms. */
@@ -86,7 +86,7 @@ export function withMeasuredLag(wish: LagWish, behindMs: number): NonNullable<Li
 }
 
 /** A setting that could come next, and what is to be expected of it. */
-export interface NextSetting {
+interface NextSetting {
   words: string;
   behindMs: number;
   rateHz: number;

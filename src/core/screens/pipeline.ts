@@ -16,7 +16,7 @@ const LIGHT = Float64Array.from({ length: 256 }, (_, byte) => {
 });
 
 /** The part of a frame that is picture, as fractions from the top left. */
-export interface Active {
+interface Active {
   x0: number;
   y0: number;
   x1: number;

@@ -55,7 +55,7 @@ export const USUAL_PIPELINE: PipelineSettings = {
 };
 
 /** What is done to the colours, in its order. */
-export const PIPELINE_STEPS = [
+const PIPELINE_STEPS = [
   'letterbox',
   'smoothing',
   'saturation',

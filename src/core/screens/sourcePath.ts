@@ -1,24 +1,24 @@
 import type { SourceWish } from './sourceWish';
 
-export interface SourcePart {
+interface SourcePart {
   name: string;
   why: string;
 }
 
 /** A cable, from a socket to a socket. */
-export interface SourceCable {
+interface SourceCable {
   from: string;
   to: string;
 }
 
 /** What is tried on the bench, before anything is glued. */
-export interface SourceTest {
+interface SourceTest {
   what: string;
   expect: string;
   otherwise: string;
 }
 
-export interface SourcePath {
+interface SourcePath {
   parts: SourcePart[];
   cables: SourceCable[];
   /** What is lost on this way, or cannot be had. */

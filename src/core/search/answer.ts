@@ -1,5 +1,6 @@
 import { addressOf, pixelFactsOf, type PixelAddress } from '../answers/lookup';
-import { artNetAddress, artNetWords, multicastGroup } from '../addressing/numbering';
+import { artNetAddress, artNetWords } from '../protocols/artNet';
+import { multicastGroup } from '../protocols/e131';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { search, type SearchHit } from './query';

@@ -8,7 +8,7 @@ import {
   type Hit,
 } from '../answers/lookup';
 import { spansInUniverse } from '../plan/planIndex';
-import { portAddressOf } from '../addressing/numbering';
+import { portAddressOf } from '../protocols/artNet';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
@@ -26,7 +26,7 @@ export type SearchHit =
   | { kind: 'skipped'; run: number; skippedPixel: number };
 
 /** The hits, best first, and a sentence that says why there are none. */
-export interface SearchAnswer {
+interface SearchAnswer {
   hits: SearchHit[];
   message?: string;
 }

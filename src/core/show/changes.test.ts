@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { seenAtLeast, tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
-import { anyEdit } from '../../../tests/unit/edits';
+import { anyBatch, anyEdit } from '../../../tests/unit/edits';
 import { ChangeClash, applyChange, applyChanges, changeBetween, inverseOf, touchedBy } from './changes';
 import { applyEdit, type Edit } from './edits/registry';
 import { ShowError } from '../fields/problem';
@@ -69,7 +69,7 @@ describe('a change', () => {
 
 it('leads from any show to the next and back, sharing what stays', () => {
   fc.assert(
-    fc.property(anyShow, fc.array(anyEdit, { maxLength: 6 }), (start, edits) => {
+    fc.property(anyShow, fc.array(fc.oneof(anyEdit, anyBatch), { maxLength: 6 }), (start, edits) => {
       let before = start;
       for (const edit of edits) {
         let after: Show;

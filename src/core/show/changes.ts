@@ -4,7 +4,7 @@ import { LISTS, SHOW_FIELDS, recordId, type ListName, type RecordOf } from './re
 import type { Show } from './schema';
 
 /** A field before and after; a side that is absent says that the field was, or is, not there. */
-export interface FieldChange {
+interface FieldChange {
   from?: Json;
   to?: Json;
 }
@@ -13,7 +13,7 @@ export interface FieldChange {
  * One record before and after: that it came, that it went, or which of its fields changed. `fields` are named by their path,
  * `shape.columns`. The show's own fields are those of the record `show` of the list `show`.
  */
-export type RecordChange =
+type RecordChange =
   | { list: ListName; id: string; added: Json }
   | { list: ListName; id: string; removed: Json }
   | { list: ListName | 'show'; id: string; fields: Record<string, FieldChange> };

@@ -149,7 +149,7 @@ const firmwareSchema = z.strictObject({
   /** Which it had before; null where nobody knows it. */
   was: z.string().max(60).nullable(),
 });
-export type Firmware = z.infer<typeof firmwareSchema>;
+type Firmware = z.infer<typeof firmwareSchema>;
 
 /** A short word for values, by which it is seen whether they are still the same (FNV-1a, twice over). */
 export function digestOf(values: unknown): string {
@@ -195,7 +195,7 @@ export function firmwareFound(controllerId: string, version: string, before: Fir
 
 /** What is done once at a device and cannot be seen from outside: no secret is kept, only that it is done. */
 export const DEVICE_CARE = ['updatesFrozen', 'passwordChanged'] as const;
-export type DeviceCare = (typeof DEVICE_CARE)[number];
+type DeviceCare = (typeof DEVICE_CARE)[number];
 
 export const CARE_WORDS: Record<DeviceCare, string> = {
   updatesFrozen: 'Updates by itself are switched off until the display comes down',

@@ -1,9 +1,8 @@
 import type { Addressing } from '../catalogue/packing';
 import type { Fact, FactKind, Facts, Note } from './facts';
 
-/** How values leave the show: what was handed out may have been typed somewhere. */
-export const WAYS_OUT = ['copied', 'downloaded', 'printed', 'sent'] as const;
-export type WayOut = (typeof WAYS_OUT)[number];
+/** How values leave the show: once out, they may have been typed somewhere. */
+type WayOut = 'copied' | 'downloaded' | 'printed' | 'sent';
 
 /** That values were handed out. @param what the table or file, as it is called */
 export function handedOut(showId: string, way: WayOut, what: string): Note {

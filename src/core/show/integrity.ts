@@ -5,7 +5,7 @@ import type { Problem } from '../fields/problem';
 import type { Show } from './schema';
 
 /** The most pixels one show may hold; a plan of this size still fits in a browser's memory. */
-export const MOST_PIXELS_PER_SHOW = 5_000_000;
+const MOST_PIXELS_PER_SHOW = 5_000_000;
 
 /**
  * The rules that span several parts of a show: ids and names that must be unique, and references that must lead

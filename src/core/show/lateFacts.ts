@@ -3,7 +3,7 @@ import { same } from '../fields/json';
 import { factSchema, subjectOf, type Fact } from './facts';
 
 /** A note that was made while the server was not heard, and what was noted otherwise about the same meanwhile. */
-export const factClashSchema = z.object({ mine: factSchema, theirs: factSchema });
+const factClashSchema = z.object({ mine: factSchema, theirs: factSchema });
 export type FactClash = z.infer<typeof factClashSchema>;
 
 /** The answer to notes that came late and meet others. */

@@ -2,6 +2,7 @@ import { newLabel, type Controller } from '../catalogue/controller';
 import { limitsOfType, type ControllerType } from '../catalogue/controllerType';
 import { classOf } from '../catalogue/controllers/registry';
 import { newId, newName } from '../fields/fields';
+import { PROTOCOLS } from '../protocols/registry';
 import type { SingleEdit } from './edits/registry';
 import type { Show } from './schema';
 
@@ -27,7 +28,7 @@ export function newController(
     id: newId(name),
     name,
     label,
-    protocol: (type && classOf(type).protocol) ?? 'e131',
+    protocol: (type && classOf(type).protocol) ?? PROTOCOLS[0]!.id,
     ...UNKNOWN,
     firstUniverse: null,
     packing: null,

@@ -111,7 +111,7 @@ export function writeShowText(show: Show, facts: readonly Fact[] = []): string {
 }
 
 /** Brings what is a show file up to this version; what is none is refused. */
-export function upToDate(input: unknown): Record<string, unknown> {
+function upToDate(input: unknown): Record<string, unknown> {
   if (!isObject(input))
     throw new ShowError(`A show file holds one JSON object; this one holds ${valueWords(input)}.`);
   let show = input;

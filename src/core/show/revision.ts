@@ -7,7 +7,7 @@ import { idSchema } from '../fields/fields';
 export const CHANGE_KINDS = ['edit', 'undo', 'redo', 'upgrade'] as const;
 
 /** A change of a show as it is kept and sent. */
-export const madeChangeSchema = z.object({
+const madeChangeSchema = z.object({
   /** Changes are numbered from 1; 0 is the show as it was imported. */
   sequence: z.int().min(1),
   /** Made by whoever made the change, so that it is recognised when it is sent twice. */
@@ -21,11 +21,11 @@ export const madeChangeSchema = z.object({
 export type MadeChange = z.infer<typeof madeChangeSchema>;
 
 /** A change that can be taken back or brought again. */
-export const stepSchema = z.object({ id: idSchema, label: z.string() });
+const stepSchema = z.object({ id: idSchema, label: z.string() });
 export type Step = z.infer<typeof stepSchema>;
 
 /** What a window can take back and bring again, the next one first. */
-export const stepsSchema = z.object({ undo: z.array(stepSchema), redo: z.array(stepSchema) });
+const stepsSchema = z.object({ undo: z.array(stepSchema), redo: z.array(stepSchema) });
 export type Steps = z.infer<typeof stepsSchema>;
 
 /** A show as it is opened: a copy of some time ago, and the changes since. */
@@ -61,7 +61,7 @@ export const historyEntrySchema = z.object({
 export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 
 /** A record that was changed elsewhere in the meantime, and both values. */
-export const clashSchema = z.object({
+const clashSchema = z.object({
   list: z.string(),
   id: z.string(),
   /** What a builder calls the record, and the field where it is one; both values in words. */

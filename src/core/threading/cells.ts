@@ -1,7 +1,7 @@
 import type { Corner } from './view';
 
 /** An order in which the cells of a grid are visited. */
-export interface CellOrder {
+interface CellOrder {
   /** Where it begins, as seen from the front. */
   firstPixel: Corner;
   along: 'rows' | 'columns';

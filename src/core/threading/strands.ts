@@ -13,11 +13,11 @@ export interface Strand {
 }
 
 /** The same strand with data entering at its other end. */
-export function reversed(strand: Strand): Strand {
+function reversed(strand: Strand): Strand {
   return { ...strand, firstPoint: strand.firstPoint + strand.step * (strand.count - 1), step: -strand.step };
 }
 
-export interface StrandOrder {
+interface StrandOrder {
   /** Start with the strand of the highest number. */
   lastStrandFirst: boolean;
   /** Data enters the first strand at its far end. */

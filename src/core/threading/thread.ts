@@ -8,14 +8,14 @@ export interface Points {
   zMm: Float32Array;
 }
 
-export interface ThreadedStrand {
+interface ThreadedStrand {
   number: number;
   /** Place of its first pixel in the prop's data order, from 0. */
   firstPixel: number;
   pixelCount: number;
 }
 
-export interface ThreadedRun {
+interface ThreadedRun {
   firstPixel: number;
   pixelCount: number;
   firstStrand: number;
@@ -23,7 +23,7 @@ export interface ThreadedRun {
 }
 
 /** A wire from the last pixel of one strand to the first of the next in the same run. */
-export interface Jumper {
+interface Jumper {
   fromPixel: number;
   toPixel: number;
   /** Distance between the two pixels in a straight line. */

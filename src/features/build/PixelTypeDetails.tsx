@@ -2,7 +2,7 @@
 
 import type { PixelType, Timing } from '@/core/catalogue/pixelType';
 import { retyped } from '@/core/figures/figure';
-import { usualTiming } from '@/core/protocols/signal';
+import { usualTiming } from '@/core/catalogue/signal';
 import { Button } from '@mantine/core';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { Choice } from '@/ui/fields/Choice';

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-export type PointsSource = 'csv' | 'svg' | 'photo';
+type PointsSource = 'csv' | 'svg' | 'photo';
 
 interface PointsImport {
   /** The free-form prop that gets the points, and where they come from; null while nothing is imported. */

@@ -151,4 +151,3 @@ export function useNoteDraft(about: About | null, begins: Way = 'decision') {
     write,
   };
 }
-export type NoteDraft = ReturnType<typeof useNoteDraft>;

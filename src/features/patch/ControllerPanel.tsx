@@ -1,15 +1,14 @@
 'use client';
 
+import { PROTOCOLS, protocolOf, universesOf, type Protocol } from '@/core/protocols/registry';
+import { LAST_PORT_ADDRESS } from '@/core/protocols/artNet';
 import { Button, Group, SegmentedControl, Select, Switch } from '@mantine/core';
 import type { CorrectedAt } from '@/core/colours/order';
 import {
   LAST_UNIVERSE,
   MOST_PIXELS_PER_PORT,
   MOST_PORTS,
-  PROTOCOLS,
-  PROTOCOL_NAMES,
   type Controller,
-  type Protocol,
 } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { SingleEdit } from '@/core/show/edits/registry';
@@ -27,6 +26,7 @@ import { PackingFields } from './PackingFields';
 export function ControllerPanel({ controller, plan }: { controller: Controller; plan: Plan }) {
   const edit = useEdit();
   const goTo = useGoTo();
+  const universes = universesOf(controller);
   const showAddressing = useShow((state) => state.show.addressing);
   const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
@@ -60,7 +60,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
               label="Protocol"
               allowDeselect={false}
               value={controller.protocol}
-              data={PROTOCOLS.map((value) => ({ value, label: PROTOCOL_NAMES[value] }))}
+              data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
               onChange={(value) => value && set({ protocol: value as Protocol })}
             />
           </Row>
@@ -87,10 +87,11 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
       <Section title="What it can do">
         <KindFields controller={controller} />
       </Section>
-      {controller.protocol === 'ddp' ? (
+      {universes === null ? (
         <Section title="Addresses">
           <Hint>
-            DDP uses no universes: bytes count from 0 in one flat space over all ports of this controller.
+            {protocolOf(controller).name} uses no universes: bytes count from 0 in one flat space over all
+            ports of this controller.
           </Hint>
         </Section>
       ) : (
@@ -125,18 +126,18 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
               inherited={showAddressing.packing}
               onChange={(packing) => set({ packing })}
             />
-            {controller.protocol === 'artnet' && (
+            {universes.hasOffset && (
               <>
                 <ParsedField
-                  label="Art-Net offset"
+                  label={`${protocolOf(controller).name} offset`}
                   value={controller.artNetOffset}
                   format={(offset) => (offset > 0 ? `+${offset}` : String(offset).replace('-', '−'))}
                   parse={(text) => parseOffset(text)}
                   onCommit={(artNetOffset) => set({ artNetOffset })}
                 />
                 <Hint>
-                  Added to a universe to get its port-address. −1 where the device calls its first universe 0,
-                  0 where it calls it 1.
+                  Added to a universe to get its {universes.word}. −1 where the device calls its first
+                  universe 0, 0 where it calls it 1.
                 </Hint>
               </>
             )}
@@ -209,7 +210,10 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
 
 function parseOffset(text: string) {
   const value = Number(text.trim().replace('−', '-'));
-  return text.trim() !== '' && Number.isInteger(value) && value >= -LAST_UNIVERSE && value <= 32_767
+  return text.trim() !== '' &&
+    Number.isInteger(value) &&
+    value >= -LAST_UNIVERSE &&
+    value <= LAST_PORT_ADDRESS
     ? { ok: true as const, value }
     : {
         ok: false as const,

@@ -2,7 +2,9 @@
 
 import { Select } from '@mantine/core';
 import { addressOf } from '@/core/answers/lookup';
-import { artNetWords } from '@/core/addressing/numbering';
+import { toldUniverse } from '@/core/addressing/numbering';
+import { partsWords } from '@/core/protocols/protocol';
+import { protocolOf } from '@/core/protocols/registry';
 import { portName, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
@@ -127,14 +129,19 @@ function deviceFacts(plan: Plan, index: number): Fact[] {
   const first = addressOf(plan, run.firstPixel).wire;
   const last = addressOf(plan, run.firstPixel + run.pixelCount - 1).wire;
   if (!first || !last) return [];
-  const { protocol, name } = plan.show.controllers[run.wire!.controller]!;
-  const artNet = protocol === 'artnet' && first.artNet && last.artNet;
+  const device = plan.show.controllers[run.wire!.controller]!;
+  const { name } = device;
+  const protocol = protocolOf(device);
+  const partsOf = protocol.counts.kind === 'universes' ? protocol.counts.partsOf : null;
+  const words = ({ e131 }: typeof first) =>
+    e131 && partsOf && partsWords(partsOf(toldUniverse(device, e131.universe)));
+  const [from, to] = [words(first), words(last)];
   return [
-    ...(artNet
+    ...(from && to
       ? [
           {
-            name: 'Art-Net',
-            value: `${artNetWords(first.artNet!.portAddress)} – ${artNetWords(last.artNet!.portAddress)}`,
+            name: protocol.name,
+            value: `${from} – ${to}`,
             note: 'net.sub-net.universe, from 0',
             address: true,
           },

@@ -1,5 +1,5 @@
 import { deviceSettings } from '@/core/devices/deviceSettings';
-import { keptValues, valuesToTick, type ValueToTick } from '@/core/devices/settings';
+import { keptValues, valuesToTick, type ValueToTick } from '@/core/devices/settings/typed';
 import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
 import { STEP_WORDS } from '@/core/show/stepWords';
@@ -16,7 +16,7 @@ export function TicksPage({ plan, controller }: { plan: Plan; controller: number
   const device = plan.show.controllers[controller]!;
   const settings = deviceSettings(plan, controller);
   const kept = keptValues(settings);
-  const values = valuesToTick(settings, device.protocol);
+  const values = valuesToTick(settings, device);
   const done = values.filter(({ field, value }) => facts.isTyped(device.id, field, value)).length;
   const groups = new Map<string, ValueToTick[]>();
   for (const each of values) {

@@ -4,7 +4,7 @@ import { moveTo, onMove } from '../view/browserAddress';
 import { presentName } from '../view/oldAddresses';
 
 /** Of what is worked at, what pages that can be about anything are about. */
-export type PhoneAbout = 'show' | 'prop' | 'device';
+type PhoneAbout = 'show' | 'prop' | 'device';
 
 /** What is looked at on the phone: kept in the address, so that a phone that slept comes back to it. */
 export interface PhoneView {

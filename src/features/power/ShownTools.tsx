@@ -4,7 +4,7 @@ import { LIGHTS, type Light } from '@/core/power/shown';
 import styles from './power.module.css';
 import { showLight, showPercent, useShown } from './useShown';
 
-export const LIGHT_WORDS: Record<Light, string> = {
+const LIGHT_WORDS: Record<Light, string> = {
   white: 'White',
   R: 'Red',
   G: 'Green',

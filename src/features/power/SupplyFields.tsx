@@ -17,7 +17,7 @@ import { FuseSelect } from './FuseSelect';
 import { WireSelect } from './WireSelect';
 
 /** The usual rating at the voltage that most of the show has, under a name of its own. */
-export function newSupply(supplies: readonly Supply[], volts: number, placeId?: string): Supply {
+function newSupply(supplies: readonly Supply[], volts: number, placeId?: string): Supply {
   const name = newName(
     'Supply',
     supplies.map((each) => each.name),

@@ -16,7 +16,7 @@ export const showLight = (light: Light) => useChoice.setState({ light });
 export const showPercent = (percent: number | null) => useChoice.setState({ percent });
 
 /** The level that power is planned for, in percent; full where nobody said it. */
-export function usePlannedPercent(): number {
+function usePlannedPercent(): number {
   return useShow((state) => state.show.power?.levelPercent ?? 100);
 }
 

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { useCallback } from 'react';
 
 /** How a round went, kept in this browser. */
-export interface PlayedRound {
+interface PlayedRound {
   level: number;
   seed: number;
   points: number;

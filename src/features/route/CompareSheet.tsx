@@ -12,7 +12,7 @@ import {
   recommendScheme,
   type Scheme,
 } from '@/core/answers/compareThreading';
-import { signalOf } from '@/core/protocols/signal';
+import { signalOf } from '@/core/catalogue/signal';
 import { capitalised } from '@/core/units/words';
 import { countOf } from '@/core/units/number';
 import { LengthField, WholeField } from '@/ui/fields/fields';

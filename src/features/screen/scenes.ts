@@ -1,5 +1,5 @@
 /** Moving pictures that the product makes by itself. */
-export interface PreviewScene {
+interface PreviewScene {
   id: string;
   name: string;
   /** What to look for. */

@@ -8,7 +8,7 @@ import { CAPTURED_HEIGHT, CAPTURED_WIDTH, drawPicture, type PictureSource } from
 const RATE_HZ = 30;
 
 /** What a picture took on its way to the lights, in ms: means over the last second. */
-export interface StepTimes {
+interface StepTimes {
   decodedMs: number;
   readMs: number;
   workedMs: number;

@@ -18,7 +18,7 @@ function tryToFocus(label: string, left: number): void {
   field.focus({ preventScroll: true });
 }
 
-export function fieldLabelled(label: string): HTMLElement | null {
+function fieldLabelled(label: string): HTMLElement | null {
   for (const each of document.querySelectorAll<HTMLElement>('aside label, aside [aria-label]')) {
     const words = each.getAttribute('aria-label') ?? each.textContent?.trim();
     if (words !== label) continue;

@@ -1,7 +1,7 @@
 import type { DialogName } from './openDialog';
 
 /** A setting that is not on every screen, and where it is set. */
-export interface SettingPlace {
+interface SettingPlace {
   /** As its field is labelled. */
   label: string;
   /** Other words that people look for it by. */

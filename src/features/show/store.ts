@@ -18,7 +18,7 @@ import type { Outbox } from './outbox';
 export type Saving = 'saved' | 'saving' | 'unreachable' | 'clash' | 'removed';
 
 /** A change of ours that meets one made elsewhere; it waits for an answer. */
-export interface OpenClash {
+interface OpenClash {
   /** What the history would call ours. */
   mine: string;
   /** What happened elsewhere, in a sentence. */
@@ -29,7 +29,7 @@ export interface OpenClash {
 type Asked = { kind: 'edit'; edit: Edit } | { kind: 'undo' } | { kind: 'redo' };
 
 /** Something that is on its way to the server. */
-export interface Waiting {
+interface Waiting {
   /** By which the server recognises it when it is sent twice. */
   id: string;
   asked: Asked;

@@ -8,7 +8,7 @@ import type { Selection } from '../view/selection';
 export type SubjectKind = 'prop' | 'pixel' | 'port' | 'controller';
 
 /** What a stage is shown of. */
-export interface StageView {
+interface StageView {
   plan: Plan;
   selection: Selection;
   facts: Facts;

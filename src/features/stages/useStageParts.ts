@@ -21,7 +21,7 @@ export function loadStage(stage: Stage): Promise<StageParts> {
   return coming;
 }
 
-export interface LoadingStage {
+interface LoadingStage {
   /** Null while it is on its way. */
   parts: StageParts | null;
   /** Why it did not come, in a sentence. */

@@ -2,17 +2,20 @@
 
 import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
-import { artNetWords } from '@/core/addressing/numbering';
 import type { Controller } from '@/core/catalogue/controller';
+import { protocolOf, universesOf } from '@/core/protocols/registry';
 import { listOf } from '@/core/units/words';
 import { useShow } from '../show/ShowProvider';
 import styles from './testing.module.css';
 import { askBench } from './useBench';
 
-/** Asks one Art-Net device, by its address, who it is and which port-addresses it puts out. */
+/** Asks one device, by its address, who it is and which universes it puts out; only a protocol that has such a question. */
 export function PollDevice({ device }: { device: Controller }) {
   const showId = useShow((state) => state.id);
   const [said, setSaid] = useState<string | null>(null);
+  const { poll } = protocolOf(device);
+  const word = universesOf(device)?.word;
+  if (!poll) return null;
   const ask = async (to: 'rig' | 'devices') => {
     setSaid('Waiting for its answer…');
     const answer = await askBench(showId, { do: 'poll', controllerId: device.id, to });
@@ -21,7 +24,7 @@ export function PollDevice({ device }: { device: Controller }) {
       !answer
         ? null
         : reply
-          ? `It says: ${reply.shortName || 'no name'}, port-addresses ${listOf(reply.outputs.map(artNetWords)) || 'none'}.`
+          ? `It says: ${reply.shortName || 'no name'}, ${word} ${listOf(reply.outputs.map(poll.outputWords)) || 'none'}.`
           : 'Nothing answers there: no power, another address, or another protocol.',
     );
   };

@@ -2,16 +2,18 @@
 
 import { Button, Group, Select, Switch } from '@mantine/core';
 import { useState } from 'react';
-import { PROTOCOL_NAMES, PROTOCOLS, portName } from '@/core/catalogue/controller';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { foundIn } from '@/core/devices/found';
-import { DIRECTIONS } from '@/core/devices/settings';
+import { HELD_BY_DEVICE } from '@/core/devices/settings/registry';
+import { settingWords } from '@/core/devices/settings/typed';
+import { whole } from '@/core/devices/settings/values';
 import type { Plan } from '@/core/plan/planned';
 import { isAsPlanned, setupOfFound, type DeviceSetup, type PortSetup } from '@/core/rig/deviceSetup';
-import type { Parsed } from '@/core/units/length';
-import { ParsedField } from '@/ui/fields/ParsedField';
+import { PROTOCOLS } from '@/core/protocols/registry';
+import { capitalised } from '@/core/units/words';
 import { Hint } from '@/ui/Panel';
-import grid from '../patch/sheets/FoundGrid.module.css';
+import { SettingField } from '../sheets/SettingField';
+import { SettingGrid, settingsOfUse } from '../sheets/SettingGrid';
 import sheets from '../sheets/sheets.module.css';
 import { useShow } from '../show/ShowProvider';
 import { FaultList } from './FaultList';
@@ -19,6 +21,9 @@ import { PollDevice } from './PollDevice';
 import styles from './testing.module.css';
 import { useWatchedBench } from './useBench';
 import { useRig } from './useRig';
+
+const PERCENT = whole(0, 100);
+const LIMITER_MA = whole(1, 200_000);
 
 /** The devices of the rig with the settings that they hold, beside those that are planned. */
 export function SimulatorSheet({ plan }: { plan: Plan }) {
@@ -55,6 +60,9 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
     const others = (setup.ports ?? []).filter((each) => each.port !== port);
     set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
   };
+  const saidOf = (port: number): Partial<PortSetup> => setup.ports?.find((each) => each.port === port) ?? {};
+  // One count of starts is enough: the other follows from it.
+  const settings = settingsOfUse(planned).filter(({ startsBy }) => startsBy !== 'device');
   const found = foundIn(plan, facts).find(
     (each) => each.controllerId === device.id && each.where === 'controller',
   );
@@ -115,46 +123,46 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
           label="Protocol"
           allowDeselect={false}
           value={setup.protocol ?? device.protocol}
-          data={PROTOCOLS.map((value) => ({ value, label: PROTOCOL_NAMES[value] }))}
+          data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
           onChange={(value) =>
             set({ protocol: value === device.protocol ? undefined : (value as DeviceSetup['protocol']) })
           }
         />
-        {planned.firstUniverse !== null && (
-          <NumberCell
-            label={device.protocol === 'artnet' ? 'First port-address' : 'First universe'}
-            planned={planned.firstUniverse}
-            value={setup.firstUniverse}
-            least={0}
-            most={63_999}
-            onCommit={(firstUniverse) => set({ firstUniverse })}
-          />
-        )}
-        {planned.firstUniverse !== null && (
-          <NumberCell
-            label="Channels a universe"
-            planned={planned.channelsPerUniverse}
-            value={setup.channelsPerUniverse}
-            least={1}
-            most={512}
-            onCommit={(channelsPerUniverse) => set({ channelsPerUniverse })}
-          />
-        )}
-        <NumberCell
+        {HELD_BY_DEVICE.map((setting) => {
+          const want = planned[setting.field];
+          // Where universes differ, or do not follow one another, no one value stands for them.
+          return typeof want === 'number' ? (
+            <SettingField
+              key={setting.field}
+              label={capitalised(settingWords(setting, device))}
+              values={setting.simulatedValues ?? setting.values}
+              placeholder={String(want)}
+              usual={want}
+              value={setup[setting.field]}
+              onCommit={(value) => set({ [setting.field]: value })}
+            />
+          ) : null;
+        })}
+        <SettingField
           label="Brightness, in percent"
-          planned={100}
+          values={PERCENT}
+          placeholder="100"
+          usual={100}
           value={setup.brightnessPercent}
-          least={0}
-          most={100}
-          onCommit={(brightnessPercent) => set({ brightnessPercent })}
+          onCommit={(brightnessPercent) =>
+            set({
+              brightnessPercent: brightnessPercent === undefined ? undefined : Number(brightnessPercent),
+            })
+          }
         />
-        <NumberCell
+        <SettingField
           label="Limiter, in mA"
-          planned={null}
+          values={LIMITER_MA}
+          placeholder="none"
           value={setup.limiterMa}
-          least={1}
-          most={200_000}
-          onCommit={(limiterMa) => set({ limiterMa })}
+          onCommit={(limiterMa) =>
+            set({ limiterMa: limiterMa === undefined ? undefined : Number(limiterMa) })
+          }
         />
       </div>
       <div className={styles.switches}>
@@ -179,86 +187,37 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
           onChange={(on) => set({ ownTest: on ? true : undefined })}
         />
       </div>
-      <div className={grid.wrap}>
-        <table className={grid.grid} aria-label={`Ports of ${device.name} on the simulator`}>
-          <thead>
-            <tr>
-              <th scope="col">Port</th>
-              <th scope="col">Pixels</th>
-              <th scope="col">Hidden</th>
-              {planned.firstUniverse !== null && <th scope="col">Start universe</th>}
-              {planned.firstUniverse !== null && <th scope="col">Start channel</th>}
-              <th scope="col">Colour order</th>
-              <th scope="col">Direction</th>
-              <th scope="col">On</th>
-            </tr>
-          </thead>
-          <tbody>
-            {planned.ports.map((want) => {
-              const name = portName(device, want.port);
-              const said: Partial<PortSetup> = setup.ports?.find((each) => each.port === want.port) ?? {};
-              const number = (
-                field: 'pixels' | 'hiddenPixels' | 'universe' | 'channel',
-                least: number,
-                most: number,
-              ) => (
-                <td>
-                  <NumberCell
-                    ariaLabel={`${name} ${field}`}
-                    planned={want[field]}
-                    value={said[field]}
-                    least={least}
-                    most={most}
-                    onCommit={(value) => setPort(want.port, { [field]: value })}
-                  />
-                </td>
-              );
-              return (
-                <tr key={want.port}>
-                  <th scope="row">{name}</th>
-                  {number('pixels', 0, 100_000)}
-                  {number('hiddenPixels', 0, 10_000)}
-                  {planned.firstUniverse !== null && number('universe', 0, 63_999)}
-                  {planned.firstUniverse !== null && number('channel', 1, 512)}
-                  <td>
-                    <OrderCell
-                      label={`${name} colour order`}
-                      planned={want.colourOrder}
-                      value={said.colourOrder}
-                      onCommit={(colourOrder) => setPort(want.port, { colourOrder })}
-                    />
-                  </td>
-                  <td>
-                    <Select
-                      size="xs"
-                      className={styles.cell}
-                      aria-label={`${name} direction`}
-                      allowDeselect={false}
-                      data={[...DIRECTIONS]}
-                      value={said.direction ?? want.direction}
-                      onChange={(value) =>
-                        setPort(want.port, {
-                          direction: value === want.direction ? undefined : (value as PortSetup['direction']),
-                        })
-                      }
-                    />
-                  </td>
-                  <td>
-                    <Switch
-                      size="xs"
-                      aria-label={`${name} is on`}
-                      checked={!said.isOff}
-                      onChange={(event) =>
-                        setPort(want.port, { isOff: event.currentTarget.checked ? undefined : true })
-                      }
-                    />
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
+      <SettingGrid
+        label={`Ports of ${device.name} on the simulator`}
+        controller={device}
+        ports={planned.ports.map(({ port }) => port)}
+        settings={settings}
+        cell={(port, setting, name) => {
+          const want = planned.ports.find((each) => each.port === port)?.[setting.field] ?? null;
+          return (
+            <SettingField
+              isCell
+              label={name}
+              values={setting.simulatedValues ?? setting.values}
+              placeholder={String(want ?? '')}
+              usual={want}
+              value={saidOf(port)[setting.field]}
+              onCommit={(value) => setPort(port, { [setting.field]: value })}
+            />
+          );
+        }}
+        last={{
+          head: 'on',
+          cell: (port, name) => (
+            <Switch
+              size="xs"
+              aria-label={`${name} is on`}
+              checked={!saidOf(port).isOff}
+              onChange={(event) => setPort(port, { isOff: event.currentTarget.checked ? undefined : true })}
+            />
+          ),
+        }}
+      />
       <h3>Faults that are set</h3>
       {faults.length === 0 ? (
         <Hint>None. Choose a prop, and set one on its bench: wiring, joints, panels, power.</Hint>
@@ -270,7 +229,7 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
           onChange={(next) => change({ faults: next })}
         />
       )}
-      {device.protocol === 'artnet' && <PollDevice key={device.id} device={device} />}
+      <PollDevice key={device.id} device={device} />
     </div>
   );
 }
@@ -294,69 +253,4 @@ function Flag({
   onChange: (isOn: boolean) => void;
 }) {
   return <Switch label={label} checked={isOn} onChange={(event) => onChange(event.currentTarget.checked)} />;
-}
-
-interface NumberCellProps {
-  label?: string;
-  ariaLabel?: string;
-  /** Words where it differs from universe to universe. */
-  planned: number | string | null;
-  value: number | undefined;
-  least: number;
-  most: number;
-  /** Undefined is as planned. */
-  onCommit: (value: number | undefined) => void;
-}
-
-/** A whole number that may be as planned: then it is grey, and an empty field. */
-function NumberCell({ label, ariaLabel, planned, value, least, most, onCommit }: NumberCellProps) {
-  return (
-    <ParsedField
-      {...(label ? { label } : { 'aria-label': ariaLabel, size: 'xs', className: styles.cell })}
-      inputMode="numeric"
-      placeholder={planned === null ? '' : String(planned)}
-      value={value}
-      format={(number: number | undefined) => (number === undefined ? '' : String(number))}
-      parse={(text): Parsed<number | undefined> => {
-        const trimmed = text.replace(/[,\s]/g, '');
-        if (trimmed === '') return { ok: true, value: undefined };
-        const number = Number(trimmed);
-        return Number.isInteger(number) && number >= least && number <= most
-          ? { ok: true, value: number === planned ? undefined : number }
-          : { ok: false, message: `A whole number from ${least} to ${most}; “${text.trim()}” is not.` };
-      }}
-      onCommit={onCommit}
-    />
-  );
-}
-
-function OrderCell({
-  label,
-  planned,
-  value,
-  onCommit,
-}: {
-  label: string;
-  planned: string;
-  value: string | undefined;
-  onCommit: (value: string | undefined) => void;
-}) {
-  return (
-    <ParsedField
-      aria-label={label}
-      size="xs"
-      className={styles.cell}
-      placeholder={planned}
-      value={value}
-      format={(order: string | undefined) => order ?? ''}
-      parse={(text): Parsed<string | undefined> => {
-        const order = text.trim().toUpperCase();
-        if (order === '' || order === planned) return { ok: true, value: undefined };
-        return /^[RGBW]{1,4}$/.test(order) && new Set(order).size === order.length
-          ? { ok: true, value: order }
-          : { ok: false, message: `R, G, B and W, each once, such as GRB; “${text.trim()}” is not.` };
-      }}
-      onCommit={onCommit}
-    />
-  );
 }

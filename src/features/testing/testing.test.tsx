@@ -195,7 +195,7 @@ it('keeps what a device of the rig holds, and shows what it does', async () => {
   ]);
   await userEvent.clear(pixels);
   await userEvent.type(pixels, 'lots{Enter}');
-  expect(screen.getByText(/A whole number from 0 to 100000; “lots” is not/)).toBeInTheDocument();
+  expect(screen.getByText(/“lots” is not a whole number from 0 to 100,000/)).toBeInTheDocument();
   await userEvent.click(screen.getAllByRole('button', { name: 'As planned' })[0]!);
   expect(await screen.findByText('What lights is what is planned.')).toBeInTheDocument();
   expect(rigSetup(store.getState().facts).devices).toEqual([]);

@@ -2,7 +2,7 @@ import { notifications } from '@mantine/notifications';
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { stopTest } from './useTest';
-import type { SendQuestion, BenchRequest, BenchState, SendWish, SentTest } from '@/core/rig/benchState';
+import type { SendQuestion, BenchRequest, BenchState } from '@/core/rig/benchState';
 
 /** Something has to be agreed to before it is done. */
 interface Asked {
@@ -144,12 +144,6 @@ export function useWatchedBench(showId: string, isWatched = true): BenchState | 
     };
   }, [showId, isWatched]);
   return useBench(({ state }) => state);
-}
-
-/** A test as it goes out, and how. */
-export interface Sent {
-  test: SentTest;
-  wish: SendWish;
 }
 
 const HEADER_BYTES = 4;

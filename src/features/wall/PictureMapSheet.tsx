@@ -1,5 +1,6 @@
 'use client';
 
+import { universesOf } from '@/core/protocols/registry';
 import { packingsTable } from '@/core/papers/tables/walls';
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -43,7 +44,7 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
   const controller = run?.wire && plan.show.controllers[run.wire.controller];
   const packing = run?.wire ? policyOfRun(plan, runIndex).packing : plan.show.addressing.packing;
   const start = spansOfRun(plan, runIndex)[0];
-  const isFlat = controller?.protocol === 'ddp';
+  const isFlat = controller && universesOf(controller) === null;
   const [universe, channel] = [start?.universe ?? 1, start?.startChannel ?? 1];
   const compared = useMemo(
     () =>

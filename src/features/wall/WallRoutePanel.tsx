@@ -467,7 +467,7 @@ function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
           value: Number.isFinite(measured.refreshHz)
             ? `${groupDigits(Math.round(measured.refreshHz))} Hz`
             : '–',
-          note: 'of the longest chain, 20 MHz, 11 bit planes',
+          note: `of the longest chain, 20 MHz, ${countOf(prop.threading.driver.depthBits ?? USUAL_PICTURE.depthBits, 'bit plane')}`,
         },
         {
           name: 'Power leads',

@@ -5,7 +5,7 @@ import type { OnScreen } from '@/ui/picture/Board';
 import type { Size } from '@/ui/picture/camera';
 import type { Palette } from '@/ui/picture/palette';
 
-export interface WallMarks {
+interface WallMarks {
   /** Cell: row * columns + column. */
   chosen: number | null;
   /** A pixel that is looked for: across and down from the top left of the wall, seen from the front. */

@@ -5,7 +5,8 @@ import type { SentTest } from '@/core/rig/benchState';
 import { withFaults } from '@/core/rig/faults/registry';
 import { plannedRig } from '@/core/rig/rig';
 import type { Show } from '@/core/show/schema';
-import { pollArtNet } from './poll';
+import { artnet } from '@/core/protocols/artNet';
+import { pollDevice } from './poll';
 import { RIG_ADDRESS, RigListener } from './rigListener';
 import { SenderLoop, type SenderSetting } from './senderLoop';
 
@@ -137,10 +138,10 @@ it('drops pictures on a port that cannot keep up, and says how many', async () =
 
 it('says who it is where it is asked, and nothing where it is not reached', async () => {
   const { plan, listener } = await opened(showOf({ protocol: 'artnet', name: 'Slipway node' }));
-  const reply = await pollArtNet(RIG_ADDRESS, listener.ports[0]!, RIG_ADDRESS);
+  const reply = await pollDevice(artnet.poll!, RIG_ADDRESS, listener.ports[0]!, RIG_ADDRESS);
   expect(reply).toMatchObject({ shortName: 'Slipway node', outputs: [expect.any(Number)] });
   listener.setRig(withFaults(plannedRig(plan), [{ kind: 'notReached', controllerId: 'c0' }]));
-  expect(await pollArtNet(RIG_ADDRESS, listener.ports[0]!, RIG_ADDRESS)).toBeNull();
+  expect(await pollDevice(artnet.poll!, RIG_ADDRESS, listener.ports[0]!, RIG_ADDRESS)).toBeNull();
   listener.close();
 });
 

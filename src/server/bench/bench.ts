@@ -12,11 +12,11 @@ import {
 } from '@/core/rig/benchState';
 import { rigSetup } from '@/core/rig/rigFacts';
 import { currentFacts, Facts } from '@/core/show/facts';
-import { ART_NET_PORT } from '@/core/protocols/artNet';
+import { protocolOf } from '@/core/protocols/registry';
 import { dataFolder } from '../dataFolder';
 import { shows } from '../repository';
 import type { RigAsks, SenderAsks } from './asks';
-import { pollArtNet } from './poll';
+import { pollDevice } from './poll';
 import { RIG_ADDRESS } from './rigListener';
 import { ThreadCalls } from './threadCalls';
 
@@ -70,7 +70,7 @@ const UNSEEN_MS = 30_000;
 const LOW_LEVEL = 0.3;
 
 /** The one rig of this process, and what is sent. */
-export class Bench {
+class Bench {
   private opened: Opened | null = null;
   /** Addresses beyond this machine that were agreed to since the start. */
   private readonly confirmed = new Set<string>();
@@ -304,10 +304,14 @@ export class Bench {
     const index = controllers.findIndex(({ id }) => id === request.controllerId);
     const device = controllers[index];
     if (!device) throw new BenchRefuses(`There is no controller “${request.controllerId}”.`);
-    if (device.protocol !== 'artnet') throw new BenchRefuses(`${device.name} does not speak Art-Net.`);
+    const { name, port: devicePort, poll } = protocolOf(device);
+    if (!poll)
+      throw new BenchRefuses(
+        `${device.name} speaks ${name}, which has no question that asks a device who it is.`,
+      );
     if (request.to === 'rig') {
       const port = opened.listening.ports[index];
-      return { reply: port ? await pollArtNet(RIG_ADDRESS, port, RIG_ADDRESS) : null };
+      return { reply: port ? await pollDevice(poll, RIG_ADDRESS, port, RIG_ADDRESS) : null };
     }
     if (!device.network) throw new BenchRefuses(`${device.name} has no address yet: say it on Patch.`);
     const { ip } = device.network;
@@ -315,7 +319,7 @@ export class Bench {
       [{ address: ip, words: `${device.name}: one question, who it is` }],
       request.confirmed ?? [],
     );
-    return { reply: await pollArtNet(ip, ART_NET_PORT, ownAddress(showId)) };
+    return { reply: await pollDevice(poll, ip, devicePort, ownAddress(showId)) };
   }
 
   private async stop(showId: string): Promise<void> {

@@ -1,16 +1,17 @@
 import dgram from 'node:dgram';
-import { decodeArtNet, encodeArtPoll, type ArtPollReply } from '@/core/protocols/artNet';
+import type { DevicePoll, DeviceReply } from '@/core/protocols/protocol';
 import { bound } from './sockets';
 
 /** A node answers within three seconds (Art-Net 4, ArtPoll); one on a network of its own much sooner. */
 const WAIT_MS = 1500;
 
 /** Asks the device at one address who it is. @returns null where nobody answers */
-export async function pollArtNet(
+export async function pollDevice(
+  poll: DevicePoll,
   address: string,
   port: number,
   from: string | null,
-): Promise<ArtPollReply | null> {
+): Promise<DeviceReply | null> {
   const socket = dgram.createSocket('udp4');
   const failed = await bound(socket, 0, from ?? '0.0.0.0');
   if (failed) {
@@ -23,12 +24,12 @@ export async function pollArtNet(
       // Nobody listens there.
       socket.on('error', () => resolve(null));
       socket.on('message', (payload) => {
-        const reply = decodeArtNet(payload);
-        if (reply?.kind !== 'pollReply') return;
+        const reply = poll.read(payload);
+        if (!reply) return;
         clearTimeout(timer);
         resolve(reply);
       });
-      socket.send(encodeArtPoll({ flags: 0, diagPriority: 0 }), port, address);
+      socket.send(poll.question(), port, address);
     });
   } finally {
     socket.close();

@@ -1,11 +1,10 @@
 import dgram from 'node:dgram';
-import { multicastGroup, portAddressOn } from '@/core/addressing/numbering';
+import { toldUniverse } from '@/core/addressing/numbering';
 import { portName } from '@/core/catalogue/controller';
 import { universesOfController } from '@/core/devices/universeSizes';
 import { portRates } from '@/core/devices/portTiming';
 import { portsOfController } from '@/core/plan/planIndex';
-import { decodeArtNet, encodeArtPollReply } from '@/core/protocols/artNet';
-import { ACN_SDT_MULTICAST_PORT } from '@/core/protocols/e131';
+import { listensToGroups, protocolOf, universesOf } from '@/core/protocols/registry';
 import type { HeardFigures } from '@/core/rig/benchState';
 import { wireOf } from '@/core/rig/device';
 import { Inbox } from '@/core/rig/inbox';
@@ -20,7 +19,7 @@ const TRIES = 2000;
 /** Room for some pictures of a device with many universes. */
 const BUFFER_BYTES = 1024 * 1024;
 /** Universes that are heard on their groups. */
-export const MOST_GROUPS = 20;
+const MOST_GROUPS = 20;
 
 interface Listening {
   socket: dgram.Socket;
@@ -204,42 +203,33 @@ export class RigListener {
   ): boolean {
     const { plan } = this.rig;
     const device = plan.show.controllers[controller]!;
-    if (device.protocol !== 'artnet' || decodeArtNet(payload)?.kind !== 'poll') return false;
+    const { poll } = protocolOf(device);
+    if (!poll?.isQuestion(payload)) return false;
     const state = this.rig.devices[controller]!;
     if (!state.isPowered || !state.isReached) return true;
-    const addresses = [...universesOfController(plan, controller).keys()].map(
-      (universe) => portAddressOn(device, universe) + state.universeShift,
+    const told = [...universesOfController(plan, controller).keys()].map(
+      (universe) => toldUniverse(device, universe) + state.universeShift,
     );
-    const first = Math.max(0, addresses[0] ?? 0);
-    socket.send(
-      encodeArtPollReply({
-        ip: [127, 0, 0, 1],
-        shortName: device.name,
-        longName: `${device.name}, on the simulator`,
-        nodeReport: '#0001 [0000] Power On Tests successful',
-        netSwitch: first >> 8,
-        subSwitch: (first >> 4) & 15,
-        outputs: addresses.filter((address) => address >> 4 === first >> 4).slice(0, 4),
-      }),
-      from.port,
-      from.address,
-    );
+    socket.send(poll.answer(device.name, told), from.port, from.address);
     return true;
   }
 
   private async openGroups(): Promise<void> {
     const { plan } = this.rig;
-    const wanted = new Map<number, number[]>();
+    const wanted = new Map<string, { port: number; controllers: number[] }>();
     plan.show.controllers.forEach((device, controller) => {
-      if (device.protocol !== 'e131' || device.network?.casting !== 'multicast') return;
-      for (const universe of universesOfController(plan, controller).keys())
-        wanted.set(universe, [...(wanted.get(universe) ?? []), controller]);
+      const groupOf = listensToGroups(device) ? universesOf(device)?.groupOf : null;
+      if (!groupOf) return;
+      for (const universe of universesOfController(plan, controller).keys()) {
+        const group = groupOf(toldUniverse(device, universe));
+        const { controllers } = wanted.get(group) ?? { controllers: [] };
+        wanted.set(group, { port: protocolOf(device).port, controllers: [...controllers, controller] });
+      }
     });
-    for (const [universe, controllers] of [...wanted].slice(0, MOST_GROUPS)) {
+    for (const [group, { port, controllers }] of [...wanted].slice(0, MOST_GROUPS)) {
       const socket = dgram.createSocket({ type: 'udp4', reuseAddr: true });
-      const group = multicastGroup(universe);
       // Bound to its group and joined on this machine alone, it hears nothing else.
-      const error = await bound(socket, ACN_SDT_MULTICAST_PORT, group);
+      const error = await bound(socket, port, group);
       if (error) {
         this.notes.push(
           `Groups cannot be listened to here (${error.message}): all is sent to each device alone.`,

@@ -1,21 +1,16 @@
-import { multicastGroup } from '@/core/addressing/numbering';
-import { PROTOCOL_NAMES } from '@/core/catalogue/controller';
+import { toldUniverse } from '@/core/addressing/numbering';
 import { universesOfController } from '@/core/devices/universeSizes';
 import type { Plan } from '@/core/plan/planned';
 import { portsOfController } from '@/core/plan/planIndex';
 import { safeLevel } from '@/core/power/safeLevel';
 import { linkOf } from '@/core/rig/links';
-import { ART_NET_PORT } from '@/core/protocols/artNet';
-import { DDP_PORT } from '@/core/protocols/ddp';
-import { ACN_SDT_MULTICAST_PORT } from '@/core/protocols/e131';
+import { listensToGroups, protocolOf, universesOf } from '@/core/protocols/registry';
 import { countOf } from '@/core/units/number';
 import { answerAll } from './answering';
 import type { SenderAsks } from './asks';
 import { OpenedShow } from './openedShow';
 import { RIG_ADDRESS } from './rigListener';
 import { SenderLoop, type Target } from './senderLoop';
-
-const PORT_OF = { e131: ACN_SDT_MULTICAST_PORT, artnet: ART_NET_PORT, ddp: DDP_PORT };
 
 const shows = new OpenedShow();
 let loop: SenderLoop | null = null;
@@ -29,9 +24,9 @@ async function stop(isHandedOver = false): Promise<void> {
 
 /** Devices at their addresses; those without one, and those that no network feeds, get nothing. */
 function deviceTargets(plan: Plan): (Target | null)[] {
-  return plan.show.controllers.map(({ network, protocol }, controller) =>
-    network && linkOf(plan, controller) === 'network' && portsOfController(plan, controller).length > 0
-      ? { address: network.ip, port: PORT_OF[protocol] }
+  return plan.show.controllers.map((device, controller) =>
+    device.network && linkOf(plan, controller) === 'network' && portsOfController(plan, controller).length > 0
+      ? { address: device.network.ip, port: protocolOf(device).port }
       : null,
   );
 }
@@ -46,12 +41,13 @@ answerAll<SenderAsks>({
         const own = [...universesOfController(plan, controller).keys()];
         const universes = own.length;
         const what = universes === 0 ? 'a picture' : countOf(universes, 'universe');
-        const isGroup = device.protocol === 'e131' && device.network?.casting === 'multicast';
+        const groupOf = listensToGroups(device) ? universesOf(device)?.groupOf : null;
+        const groups = groupOf && own.map((universe) => groupOf(toldUniverse(device, universe)));
         return [
           {
             // Groups that come later are others.
-            address: isGroup ? `${own.map(multicastGroup).join(', ')} and ${target.address}` : target.address,
-            words: `${device.name}: ${what} by ${PROTOCOL_NAMES[device.protocol]}${isGroup ? ', to their groups' : ''}, ${wish.rateHz} times a second`,
+            address: groups ? `${groups.join(', ')} and ${target.address}` : target.address,
+            words: `${device.name}: ${what} by ${protocolOf(device).name}${groups ? ', to their groups' : ''}, ${wish.rateHz} times a second`,
           },
         ];
       }),

@@ -5,7 +5,7 @@ import { LETTERS, readCode } from '@/core/papers/labels/code';
 import { Tries } from './tries';
 
 /** A phone that was let in. */
-export interface Phone {
+interface Phone {
   id: string;
   /** What it says that it is. */
   name: string;
@@ -20,7 +20,7 @@ interface KeptPhone extends Phone {
 }
 
 /** What a phone that asks to be let in is told. */
-export type Entered =
+type Entered =
   | { is: 'let in'; token: string }
   | { is: 'wrong' }
   /** Its code was not looked at. */

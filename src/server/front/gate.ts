@@ -8,7 +8,7 @@ export interface Knock {
 }
 
 /** Why a request goes no further. */
-export interface Turned {
+interface Turned {
   status: number;
   message: string;
   /** Further headers of the answer. */

@@ -7,7 +7,7 @@ import { CODE_PAGE } from './codePage';
 const MOST_BYTES = 1000;
 
 /** What the cookie of a phone is called; two programs on one machine have one each. */
-export function cookieName(port: number): string {
+function cookieName(port: number): string {
   return `rapid-lantern-${port}`;
 }
 

@@ -278,7 +278,7 @@ export class Worker {
 const PLANNING = 0.1;
 
 /** Whether a sheet still holds, as it is answered. */
-export interface PrintedAnswer {
+interface PrintedAnswer {
   sheet: string;
   name: string;
   /** Of which it was printed, and the one that stands now. */

@@ -16,7 +16,7 @@ export type FromThread =
   | { is: 'failed'; number: number; error: SentError };
 
 /** An error on its way between threads, where its class would be lost. */
-export interface SentError {
+interface SentError {
   name: string;
   message: string;
   problems?: readonly Problem[];

@@ -65,7 +65,7 @@ export class JobEnded extends Error {
 }
 
 /** A job under way. It works only while somebody waits for its next piece. */
-export class RunningJob {
+class RunningJob {
   /** How much is done, from 0 to 1. */
   part = 0;
   private thread: Thread | null = null;

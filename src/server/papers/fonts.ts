@@ -28,7 +28,7 @@ const FILES: Record<TextStyle, readonly string[]> = {
 const UNKNOWN = '\u25a1';
 
 /** Words in one font. */
-export interface FontStretch {
+interface FontStretch {
   /** As the document knows it. */
   font: string;
   words: string;

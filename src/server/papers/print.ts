@@ -30,7 +30,7 @@ export interface PrintAsked extends SheetsAsked {
   printedAt: string;
 }
 
-export const BINDER = 'binder';
+const BINDER = 'binder';
 
 /** The print of one sheet, or of a binder. @throws NoSuchSheet */
 export function printJob(

@@ -15,7 +15,7 @@ export interface OnScreen {
 }
 
 /** A drag over a board, in millimetres. */
-export interface BoardDrag {
+interface BoardDrag {
   move: (xMm: number, yMm: number) => void;
   end: (xMm: number, yMm: number, moved: boolean) => void;
   cancel: () => void;

@@ -1,5 +1,5 @@
 /** A place on a board of cells, both from 0 at the top left as seen from the front. */
-export interface BoardCell {
+interface BoardCell {
   column: number;
   row: number;
 }

@@ -5,7 +5,7 @@ import type { Seam } from '@/core/props/kind';
 import { kindOf, threadProp, type PropGeometry } from '@/core/props/registry';
 import { NearestPoint } from './nearest';
 
-export interface SceneRun {
+interface SceneRun {
   number: number;
   /** Counted from the first pixel of the prop, as everything in a scene. */
   firstPixel: number;

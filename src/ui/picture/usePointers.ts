@@ -1,6 +1,6 @@
 import { useEffect, useRef, type RefObject } from 'react';
 
-export interface PointerActions {
+interface PointerActions {
   pan: (dxPx: number, dyPx: number) => void;
   zoom: (xPx: number, yPx: number, factor: number) => void;
   hover: (xPx: number, yPx: number) => void;
@@ -11,7 +11,7 @@ export interface PointerActions {
 }
 
 /** A drag on its way. Places are those of the pointer. */
-export interface Drag {
+interface Drag {
   move: (xPx: number, yPx: number) => void;
   /** Also called after a mere tap, with `moved` false. */
   end: (xPx: number, yPx: number, moved: boolean) => void;

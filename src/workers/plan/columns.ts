@@ -14,7 +14,7 @@ export type Description<Row> = {
 };
 
 export type Columns<Row> = Record<NumberFields<Row>, Column>;
-export type Numbers<Row> = Pick<Row, NumberFields<Row>>;
+type Numbers<Row> = Pick<Row, NumberFields<Row>>;
 
 /** Rows as columns, which can be handed from one thread to another without copying many small objects. */
 export function packColumns<Row>(description: Description<Row>, rows: readonly Numbers<Row>[]): Columns<Row> {

@@ -60,7 +60,7 @@ const SPACES: Description<PlannedSpace> = {
  * A plan on its way from one thread to another. Copying its many small objects would take longer than planning: numbers go as columns
  * that change hands, and geometry that the other side has is named by its index. The show itself stays where it is.
  */
-export interface PlanMessage extends Pick<
+interface PlanMessage extends Pick<
   Plan,
   'pixelCount' | 'channelCount' | 'lastShowChannel' | 'pixels' | 'staleEntries' | 'runsWithoutAddress'
 > {

@@ -35,7 +35,7 @@ export interface Planner {
   stop: () => void;
 }
 
-export interface AskMore {
+interface AskMore {
   /** The show as edited, where it is shown already. */
   edited?: Show;
   /** Told how much is done, from 0 to 1. */

@@ -30,7 +30,7 @@ import { Facts, type Fact } from '@/core/show/facts';
 import { applyEdit, type Edit } from '@/core/show/edits/registry';
 
 /** With what a question is answered. */
-export interface Known {
+interface Known {
   /** The plan of the show that is asked about. */
   plan: LaidShow;
   /** The plan of the show as edited, where that is shown already. */
@@ -44,7 +44,7 @@ export interface Known {
 }
 
 /** What can be asked of a show that takes other plans to answer. The thread that plans answers it. */
-export const QUESTIONS = {
+const QUESTIONS = {
   /** What an edit would do, in a few lines. */
   effect: ({ plan, cache }: Known, edit: Edit) => effectOf(plan, edit, cache),
   /** Both ways of making an edit; null where it moves nothing. */
@@ -103,20 +103,20 @@ export const QUESTIONS = {
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
 
-export interface SheetAsked extends SheetsAsked {
+interface SheetAsked extends SheetsAsked {
   id: string;
   facts: readonly Fact[];
 }
 
 /** A sheet as it is looked at on the screen. */
-export interface SheetSeen {
+interface SheetSeen {
   id: string;
   name: string;
   side: string | null;
   blocks: PlainBlock[];
 }
 
-export interface DiagnosisAsked {
+interface DiagnosisAsked {
   prop: number;
   told: readonly Told[];
   /** A trial that is asked for before all others. */
@@ -125,7 +125,7 @@ export interface DiagnosisAsked {
   raises: readonly Raise[];
 }
 
-export interface PowerAsked {
+interface PowerAsked {
   shown: Shown;
   /** Index of the prop whose pixels are asked for. */
   prop: number | null;
@@ -133,7 +133,7 @@ export interface PowerAsked {
   moved: MovedEnd | null;
 }
 
-export interface PlacesAsked {
+interface PlacesAsked {
   facts: readonly Fact[];
   shown: Shown;
   prop: number | null;

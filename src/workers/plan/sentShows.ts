@@ -4,7 +4,7 @@ import type { Show } from '@/core/show/schema';
  * What makes one show from another. Sending a show of thousands of props to a thread takes longer than planning it, and most edits
  * touch one of them: what is the very same object in both is sent as its index.
  */
-export interface ShowChanges {
+interface ShowChanges {
   /** Every part of the show that is not the same; of lists, each item or its index in the list before. */
   parts: Record<string, Part>;
   /** Parts that the show does not have any more. */

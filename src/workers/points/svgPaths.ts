@@ -6,7 +6,7 @@ import { PointsError } from '@/core/props/points/pointList';
 export type Segment = readonly [command: string, ...numbers: number[]];
 
 /** x' = a x + c y + e, y' = b x + d y + f. */
-export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
 /** The commands of path data; damaged data is followed up to the fault, as browsers do. Cost is in proportion to its length. */
 export function parsePath(data: string): Segment[] {

@@ -1,7 +1,7 @@
 export const GOALS = ['fewestPorts', 'leastCable', 'evenLoad'] as const;
 export type Goal = (typeof GOALS)[number];
 
-export interface ProposalRun {
+interface ProposalRun {
   /** Places on the wire, skipped pixels counted. */
   pixels: number;
   /** Runs of different groups never share a port. */
@@ -10,7 +10,7 @@ export interface ProposalRun {
   cableMm: readonly number[];
 }
 
-export interface ProposalPort {
+interface ProposalPort {
   /** Index into `cableMm` of the runs. */
   controller: number;
   /** The most pixels, by group: the controller's limit and what the wanted rate allows. */

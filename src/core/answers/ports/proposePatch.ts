@@ -8,7 +8,7 @@ import type { Plan } from '../../plan/planned';
 import { pixelOnSite } from '../site';
 import type { SingleEdit } from '../../show/edits/registry';
 import { fewestRuns } from '../../threading/split';
-import { mostPixelsAtRate, signalOf } from '../../protocols/signal';
+import { mostPixelsAtRate, signalOf } from '../../catalogue/signal';
 import type { Goal, Proposal, ProposalInput } from './assignment';
 import { propose } from './propose';
 import { runName } from '../../plan/runName';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Protocol } from '../controller';
+import type { Protocol } from '../../protocols/registry';
 import { idSchema, nameSchema } from '../../fields/fields';
 import { orderSchema } from '../../fields/order';
 import { figureSchema } from '../../figures/figure';
@@ -45,7 +45,7 @@ export const capabilitySchema = z.strictObject({
   notes: partNotesSchema,
   order: orderSchema,
 });
-export type Capability = z.infer<typeof capabilitySchema>;
+type Capability = z.infer<typeof capabilitySchema>;
 
 /** A class of controllers: what all of them have in common. */
 export interface ControllerClass<Id extends string = string> {

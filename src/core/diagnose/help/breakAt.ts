@@ -5,7 +5,7 @@ import { kindOf } from '../../props/registry';
 import { groupDigits } from '../../units/number';
 
 /** Where a prop goes dark, and what is to be done there. */
-export interface BreakFound {
+interface BreakFound {
   /** `Net curtain run 1, column 3, light 12 of it, downwards`. */
   where: string;
   /** The joint before it, with its two suspects. */

@@ -20,7 +20,7 @@ export function shownOf(sent: string, setting: string, chip: string): Lit {
 }
 
 /** Where the orders that are found are to be typed: at one end, never at both. */
-export interface OrderFound {
+interface OrderFound {
   /** How the chips take their channels. */
   chip: string;
   /** What to set where it is set now. */
@@ -29,7 +29,7 @@ export interface OrderFound {
   isRight: boolean;
 }
 
-export type OrderAnswer =
+type OrderAnswer =
   | { found: OrderFound }
   /** Said of what was seen, where no order explains it. */
   | { problem: string };
@@ -75,7 +75,7 @@ export function colourOrderOf(setting: string, seen: Readonly<Partial<Record<str
 
 const WORDS: Record<string, string> = { R: 'red', G: 'green', B: 'blue', W: 'white' };
 
-export const colourWords = (letters: string) =>
+const colourWords = (letters: string) =>
   [...letters].map((letter) => WORDS[letter] ?? letter).join(' and ') || 'nothing';
 
 /**
@@ -99,7 +99,7 @@ export function smearOf(sent: string, setting: string, chip: string, shift: numb
   );
 }
 
-export interface SmearFound {
+interface SmearFound {
   chip: string;
   /** Channels a light that are sent, and that the chips take. */
   sent: number;

@@ -1,5 +1,5 @@
 /** When a display flickers, and what is likely then. */
-export interface Flicker {
+interface Flicker {
   when: string;
   likely: string;
   tells: string;

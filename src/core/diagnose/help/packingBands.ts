@@ -1,5 +1,5 @@
 /** Bands that are seen of a fill in one colour: the letters of the lit colours, one after another, universe by universe. */
-export interface BandsFound {
+interface BandsFound {
   /** Which end counts more channels in a universe. */
   larger: 'receiver' | 'sender';
   words: string;

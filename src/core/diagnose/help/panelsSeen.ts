@@ -1,7 +1,7 @@
 import type { LaidWall } from '../../panels/wallFacts';
 
 /** What a panel shows of the labels: whose label it is, and how it stands. */
-export interface PanelSeen {
+interface PanelSeen {
   /** From 0 at the top left of the front: where it hangs. */
   column: number;
   row: number;
@@ -33,7 +33,7 @@ export function labelIn(
 }
 
 /** What is to be changed, panel by panel. */
-export interface PanelMend {
+interface PanelMend {
   column: number;
   row: number;
   words: string;

@@ -1,12 +1,12 @@
 /** What is seen when each port lights as many lights as its number: which strand, by its label, shows how many. */
-export interface PortSeen {
+interface PortSeen {
   /** The port whose plug this strand is to be on. */
   planned: number;
   /** Lights that are lit on it; 0 where it is dark. */
   lit: number;
 }
 
-export interface PortOrder {
+interface PortOrder {
   /** Strands that are on another port: where they are, and where they belong. */
   moved: { planned: number; at: number }[];
   /** Ports whose strand stays dark. */

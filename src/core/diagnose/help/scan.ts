@@ -1,5 +1,5 @@
 /** The scan of a panel: it drives so many rows at a time, one after another. */
-export interface ScanFound {
+interface ScanFound {
   /** 8 where an eighth of its rows is lit at once; null where the counts do not go together. */
   scan: number | null;
   words: string;

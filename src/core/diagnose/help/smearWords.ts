@@ -1,3 +1,4 @@
+import { readColours } from '../../colours/order';
 import { smearsThatFit, type Lit } from './colourOrderOf';
 
 /** Fewer lights tell too little. */
@@ -11,9 +12,8 @@ export function readLights(text: string): Lit[] | null {
     .toUpperCase()
     .split(/[\s,]+/)
     .filter((part) => part !== '');
-  return parts.every((part) => /^([RGBW]{1,4}|-)$/.test(part))
-    ? parts.map((part) => (part === '-' ? '' : part))
-    : null;
+  const lights = parts.map(readColours);
+  return lights.includes(null) ? null : (lights as Lit[]);
 }
 
 /**

@@ -13,7 +13,7 @@ const stockSchema = z.strictObject({
 export type StockValue = z.infer<typeof stockSchema>;
 
 /** A piece with its label. */
-export interface StockPiece extends StockValue {
+interface StockPiece extends StockValue {
   label: string;
   by: string | null;
   at: string;

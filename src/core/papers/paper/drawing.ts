@@ -13,9 +13,9 @@ export interface Drawing {
 
 export type SpotOnDrawing = readonly [xMm: number, yMm: number];
 
-export type Pen = 'thin' | 'thick' | 'dashed' | 'none';
+type Pen = 'thin' | 'thick' | 'dashed' | 'none';
 /** Of a surface: what is printed on it stays legible. */
-export type Fill = 'none' | 'white' | 'light' | 'black';
+type Fill = 'none' | 'white' | 'light' | 'black';
 
 export type Shape =
   | { is: 'path'; points: readonly SpotOnDrawing[]; closed?: boolean; pen: Pen; fill?: Fill }

@@ -13,10 +13,10 @@ export interface PageRoom {
 
 const MARGIN_MM = 13;
 /** Show, sheet and code of the sheet. */
-export const HEAD_PT = 62;
+const HEAD_PT = 62;
 /** Added where the page says in large type from which side it is seen. */
 export const SIDE_PT = 34;
-export const FOOT_PT = 22;
+const FOOT_PT = 22;
 
 export function pageRoom(size: PaperSize, isLandscape: boolean, hasSide: boolean): PageRoom {
   const [short, long] = PAPER_MM[size].map(ptOf) as [number, number];

@@ -4,7 +4,7 @@ import type { Page } from './page';
 import { linesOf } from './text';
 
 /** What stands around the work of each page. */
-export interface PageWords {
+interface PageWords {
   show: string;
   sheet: string;
   /** From which side it is seen, in large type; null where there is none. */

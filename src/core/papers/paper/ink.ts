@@ -51,13 +51,12 @@ export function rowsOfModules({ size, data }: { size: number; data: ArrayLike<nu
 /** Light modules around a code on each side: ISO/IEC 18004 asks for four. */
 export const QUIET_MODULES = 4;
 
-export const TEXT_STYLES = ['regular', 'bold', 'mono'] as const;
-export type TextStyle = (typeof TEXT_STYLES)[number];
+export type TextStyle = 'regular' | 'bold' | 'mono';
 
 /** How wide words are in a size of letters, in points. */
 export type Measure = (words: string, sizePt: number, style: TextStyle) => number;
 
-export const PT_PER_MM = 72 / 25.4;
+const PT_PER_MM = 72 / 25.4;
 
 export function ptOf(mm: number): number {
   return mm * PT_PER_MM;

@@ -10,7 +10,7 @@ const SCALE_BAR_PT = 34;
 const MOST_BAR_PT = ptOf(60);
 
 /** A drawing on paper. */
-export interface PlacedDrawing {
+interface PlacedDrawing {
   widthPt: number;
   heightPt: number;
   inks: (xPt: number, yPt: number) => Ink[];

@@ -30,7 +30,7 @@ export interface PrintedPage {
 }
 
 /** Time for others, between two pages that are only counted. */
-export type Step = { is: 'counted'; part: number } | { is: 'page'; page: PrintedPage; part: number };
+type Step = { is: 'counted'; part: number } | { is: 'page'; page: PrintedPage; part: number };
 
 /**
  * The pages of some sheets, with page n of m. They are laid out twice: first to count them, then to be written, so that never more than one

@@ -13,7 +13,7 @@ const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;'
 /** XML takes no control letters, however they are written: they are left out. */
 const UNWRITABLE = /[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu;
 
-export function escapeXml(text: string): string {
+function escapeXml(text: string): string {
   return text.replace(UNWRITABLE, '').replace(/[&<>"]/g, (letter) => ESCAPES[letter]!);
 }
 

@@ -2,7 +2,7 @@ import { portName, type Controller } from '../../catalogue/controller';
 import { deviceSettings } from '../../devices/deviceSettings';
 import { differences } from '../../devices/differences';
 import { foundIn, type FoundSettings } from '../../devices/found';
-import { keptValues } from '../../devices/settings';
+import { keptValues } from '../../devices/settings/typed';
 import { portsOfController } from '../../plan/planIndex';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';

@@ -1,3 +1,4 @@
+import { protocolOf } from '../../protocols/registry';
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
 import type { Moved } from '../../devices/foresight';
@@ -5,14 +6,13 @@ import type { ValueToType } from '../../devices/deviceSettings';
 import {
   DEVICE_SETTINGS,
   PORT_SETTINGS,
-  settingWords,
   type DeviceSettings,
-  type PortField,
   type PortSettings,
-} from '../../devices/settings';
+} from '../../devices/settings/registry';
+import { settingWords, unitWords } from '../../devices/settings/typed';
 import { takesRawFrames } from '../../devices/rawFrames';
 import type { Show } from '../../show/schema';
-import { PROTOCOL_NAMES, type Controller } from '../../catalogue/controller';
+import type { Controller } from '../../catalogue/controller';
 import { maskWords } from '../../catalogue/network';
 import type { Difference } from '../../devices/differences';
 import type { Plan } from '../../plan/planned';
@@ -20,7 +20,7 @@ import { capitalised } from '../../units/words';
 import type { Cell, Table } from '../table';
 import { GIVEN_WORDS } from './network';
 
-export interface NumberingRow {
+interface NumberingRow {
   name: string;
   note: string | undefined;
   first: string;
@@ -117,7 +117,7 @@ export function valuesTable(plan: Pick<Plan, 'show'>, values: readonly ValueToTy
 }
 
 /** What is typed into a controller once for all of it, in the order in which its screens ask for it. */
-export interface DeviceValue {
+interface DeviceValue {
   field: string;
   words: string;
   value: string | number | null;
@@ -130,11 +130,11 @@ export function deviceValuesTable(
   settings: DeviceSettings,
 ): Table<DeviceValue> {
   const isRaw = takesRawFrames(show, controller);
-  const { network, protocol } = controller;
+  const { network } = controller;
   const type = {
     field: 'protocol',
     words: 'protocol',
-    value: isRaw ? 'raw frames' : PROTOCOL_NAMES[protocol],
+    value: isRaw ? 'raw frames' : protocolOf(controller).name,
   };
   return {
     name: `All of ${controller.name}`,
@@ -158,7 +158,7 @@ export function deviceValuesTable(
           : [
               {
                 field: setting.field,
-                words: settingWords(setting, protocol),
+                words: settingWords(setting, controller),
                 value,
                 meaning: setting.meaning,
               },
@@ -174,39 +174,13 @@ export function deviceValuesTable(
   };
 }
 
-/** How the columns of port settings are headed, and which of them a device has by its protocol. */
-const PORT_HEADS: readonly {
-  field: PortField;
-  head: string;
-  unit?: string;
-  artNetUnit?: string;
-  in?: 'universes' | 'flat';
-}[] = [
-  { field: 'pixels', head: 'Pixels', unit: 'to type' },
-  { field: 'hiddenPixels', head: 'Hidden', unit: 'typed apart' },
-  { field: 'onWire', head: 'On the wire' },
-  { field: 'universe', head: 'Start', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },
-  { field: 'channel', head: 'Start', unit: 'channel', in: 'universes' },
-  { field: 'endUniverse', head: 'End', unit: 'universe', artNetUnit: 'port-address', in: 'universes' },
-  { field: 'endChannel', head: 'End', unit: 'channel', in: 'universes' },
-  { field: 'deviceChannel', head: 'Over the device', unit: 'start', in: 'universes' },
-  { field: 'deviceEndChannel', head: 'Over the device', unit: 'end', in: 'universes' },
-  { field: 'startByte', head: 'Start', unit: 'byte, from 0', in: 'flat' },
-  { field: 'endByte', head: 'End', unit: 'byte, from 0', in: 'flat' },
-  { field: 'showChannel', head: 'Show channel', unit: 'start' },
-  { field: 'firstLed', head: 'LEDs', unit: 'first' },
-  { field: 'lastLed', head: 'LEDs', unit: 'last' },
-  { field: 'colourOrder', head: 'Colour order', unit: 'to set' },
-  { field: 'direction', head: 'Direction' },
-];
-
 /** What is typed into a controller for each of its ports, in every count that a device may use. */
 export function portSettingsTable(
   controller: Controller,
   ports: readonly PortSettings[],
 ): Table<PortSettings> {
-  const kind = controller.protocol === 'ddp' ? 'flat' : 'universes';
-  const hasHidden = ports.some((port) => port.onWire !== port.pixels || port.hiddenPixels > 0);
+  const isOfUse = ({ field, onlyWith }: (typeof PORT_SETTINGS)[number]) =>
+    ports.some((port) => port[field] !== null && (!onlyWith || port[onlyWith] > 0));
   return {
     name: `Ports of ${controller.name}`,
     forDevices: true,
@@ -214,18 +188,15 @@ export function portSettingsTable(
     keyOf: (port) => port.port,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
-      ...PORT_HEADS.filter(
-        (each) =>
-          (each.in === undefined || each.in === kind) &&
-          (hasHidden || (each.field !== 'hiddenPixels' && each.field !== 'onWire')),
-      ).map(({ field, head, unit, artNetUnit }) => {
-        const own = controller.protocol === 'artnet' ? (artNetUnit ?? unit) : unit;
+      ...PORT_SETTINGS.filter(isOfUse).map((setting) => {
+        const { field, head, meaning } = setting;
+        const unit = unitWords(setting, controller);
         return {
           // Columns are known by words in small letters.
           id: field.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`),
           head,
-          ...(own !== undefined && { unit: own }),
-          meaning: PORT_SETTINGS.find((setting) => setting.field === field)!.meaning,
+          ...(unit !== undefined && { unit }),
+          meaning,
           as: 'figure' as const,
           of: (port: PortSettings): Cell =>
             field === 'hiddenPixels' && port.hiddenWhere !== null

@@ -5,7 +5,7 @@ import { formatVolts } from '../../units/electric';
 import { formatLength } from '../../units/length';
 import type { Table, Told } from '../table';
 
-export const GROUND_WORDS: Record<GroundBy, Told> = {
+const GROUND_WORDS: Record<GroundBy, Told> = {
   supply: { text: 'in common by the supply', mood: 'good' },
   dataLead: { text: 'goes along with data', mood: 'good' },
   none: { text: 'none in common', mood: 'bad' },

@@ -1,9 +1,9 @@
 import type { FoundSettings } from '../../devices/found';
-import { PORT_SETTINGS } from '../../devices/settings';
+import { PORT_SETTINGS } from '../../devices/settings/registry';
 import { capitalised } from '../../units/words';
 import type { Column, Table } from '../table';
 
-export interface SocketRow {
+interface SocketRow {
   port: string;
   behind: string | null;
   /** Where it sits on the box. */

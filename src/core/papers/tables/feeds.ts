@@ -11,7 +11,7 @@ import { formatLength } from '../../units/length';
 import type { Table, Told } from '../table';
 
 /** A piece of a lead with what it carries at the level that is planned, and with everything at full white. */
-export interface ScheduleRow {
+interface ScheduleRow {
   feed: number;
   piece: number;
   planned: FedLead;

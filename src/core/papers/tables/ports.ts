@@ -25,7 +25,7 @@ export function proposedTable(plan: Plan, lines: readonly ProposedLine[]): Table
   };
 }
 
-export interface ControllerRoom {
+interface ControllerRoom {
   name: string;
   ports: number;
   used: number;

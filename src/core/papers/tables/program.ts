@@ -7,7 +7,7 @@ import { capitalised } from '../../units/words';
 import type { Table } from '../table';
 
 /** A run as the program that shows it is told: how many pixels on how many strands, from where, and at which channels. */
-export interface ProgramRow {
+interface ProgramRow {
   run: number;
   name: string;
   pixels: number;

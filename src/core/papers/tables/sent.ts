@@ -1,5 +1,4 @@
 import type { Sent } from '../../devices/sent';
-import { PROTOCOL_NAMES } from '../../catalogue/controller';
 import type { LaidShow } from '../../plan/planned';
 import type { Table } from '../table';
 
@@ -18,11 +17,8 @@ export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent
         meaning: 'the number to type; a port-address under Art-Net',
         as: 'key',
         of: (each) =>
-          each.universe === null
-            ? {
-                text: 'none',
-                note: each.protocol === PROTOCOL_NAMES.ddp ? 'one flat space' : 'the picture itself',
-              }
+          each.spaceWords !== null
+            ? { text: 'none', note: each.spaceWords }
             : each.universe === each.showUniverse
               ? each.universe
               : { text: String(each.universe), note: `U${each.showUniverse} here` },

@@ -5,7 +5,7 @@ import { capitalised } from '../../units/words';
 import { columnsOf, type Column, type Table } from '../table';
 
 /** How the places of a prop are called and measured. */
-export interface PlaceWords {
+interface PlaceWords {
   /** What stands there: a stake, a pixel. */
   word: string;
   xFrom: string;

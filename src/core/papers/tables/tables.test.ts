@@ -14,7 +14,7 @@ import { planShow } from '../../plan/plan';
 import type { PropOf } from '../../props/registry';
 import { setOut } from '../../props/settingOut';
 import { cellsOfWall } from '../../props/wall';
-import { signalOf } from '../../protocols/signal';
+import { signalOf } from '../../catalogue/signal';
 import type { Show } from '../../show/schema';
 import { buildSheet, buildSheetTable } from '../buildSheet';
 import { cellValue, cellWords, fileRows, type Table } from '../table';

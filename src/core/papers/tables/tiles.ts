@@ -1,11 +1,12 @@
-import { artNetAddress, portAddressOn } from '../../addressing/numbering';
+import { universesOf } from '../../protocols/registry';
+import { toldUniverse } from '../../addressing/numbering';
 import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
 import { tileTurn, type TileShape } from '../../props/tile';
 import { columnsOf, type Table } from '../table';
 
 /** One addressed tile: what is set on its menu, and how it hangs. */
-export interface TileRow {
+interface TileRow {
   /** From 1, row by row from the top left. */
   tile: number;
   /** From 1, as seen from the front. */
@@ -46,8 +47,7 @@ export function tileRows(plan: Plan, index: number, shape: TileShape): TileRow[]
       channel,
       endChannel: channel && channel + strand.pixelCount * channelsPerPixel - 1,
       showChannel: plan.pixels.showChannel[pixel] || null,
-      artNet:
-        device?.protocol === 'artnet' && universe ? artNetAddress(portAddressOn(device, universe)) : null,
+      artNet: (device && universe && universesOf(device)?.partsOf?.(toldUniverse(device, universe))) || null,
       turnDeg: tileTurn(shape, strand.number),
     };
   });

@@ -120,7 +120,7 @@ export function wallValuesTable({ title, values }: WallSheet['groups'][number]):
   };
 }
 
-export type PackedPicture = PictureTotals & { words: string };
+type PackedPicture = PictureTotals & { words: string };
 
 /** A wall’s picture under each packing. */
 export function packingsTable(rows: readonly PackedPicture[]): Table<PackedPicture> {

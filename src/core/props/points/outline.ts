@@ -7,7 +7,7 @@ export interface Outline {
   closed: boolean;
 }
 
-export interface LayOptions {
+interface LayOptions {
   mmPerUnit: number;
   spacingMm: number;
   /** `even` moves the spacing a little, so that pixels divide each outline without a rest; `exact` leaves the rest at its end. */

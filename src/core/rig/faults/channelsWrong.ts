@@ -11,7 +11,7 @@ import {
 } from '../fault';
 import { plannedDevice } from '../device';
 
-export interface ChannelsWrong extends OnPort {
+interface ChannelsWrong extends OnPort {
   kind: 'channelsWrong';
 }
 

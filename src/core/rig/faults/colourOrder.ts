@@ -13,7 +13,7 @@ import {
 } from '../fault';
 import { plannedDevice } from '../device';
 
-export interface ColourOrder extends OnPort {
+interface ColourOrder extends OnPort {
   kind: 'colourOrder';
   order: string;
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { changePort, defineFault, nameOfPort, ofController, onPort, portsOf, type OnPort } from '../fault';
 
-export interface CountWrong extends OnPort {
+interface CountWrong extends OnPort {
   kind: 'countWrong';
   /** Below zero: too few. */
   by: number;

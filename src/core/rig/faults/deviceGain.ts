@@ -11,7 +11,7 @@ import {
 
 const WORDS = { R: 'red', G: 'green', B: 'blue' };
 
-export interface DeviceGain extends OnController {
+interface DeviceGain extends OnController {
   kind: 'deviceGain';
   colour: 'R' | 'G' | 'B';
 }

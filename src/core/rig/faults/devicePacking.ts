@@ -10,7 +10,7 @@ import {
   type OnController,
 } from '../fault';
 
-export interface DevicePacking extends OnController {
+interface DevicePacking extends OnController {
   kind: 'devicePacking';
   channels: number;
 }

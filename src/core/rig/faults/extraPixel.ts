@@ -9,7 +9,7 @@ import {
   type OnPixel,
 } from '../fault';
 
-export interface ExtraPixel extends OnPixel {
+interface ExtraPixel extends OnPixel {
   kind: 'extraPixel';
 }
 

@@ -9,7 +9,7 @@ import {
   type OnPixel,
 } from '../fault';
 
-export interface MissingPixel extends OnPixel {
+interface MissingPixel extends OnPixel {
   kind: 'missingPixel';
 }
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
 import { panelCells, rewireWall, wallRunsOf } from '../rewire';
 
-export interface PanelTurned extends OnRun {
+interface PanelTurned extends OnRun {
   kind: 'panelTurned';
   /** From 1 at the top left of the front. */
   column: number;

@@ -4,7 +4,7 @@ import { panelCells, panelsOf, rewireWall, wallRunsOf, type WallPlace } from '..
 
 const cell = z.strictObject({ column: z.int().min(1).max(256), row: z.int().min(1).max(256) });
 
-export interface PanelsExchanged extends OnRun {
+interface PanelsExchanged extends OnRun {
   kind: 'panelsExchanged';
   /** From 1 at the top left of the front. */
   one: z.infer<typeof cell>;

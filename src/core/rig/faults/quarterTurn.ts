@@ -3,7 +3,7 @@ import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
 import { panelCells, panelsOf, rewireWall, wallRunsOf } from '../rewire';
 import type { Plan } from '../../plan/planned';
 
-export interface QuarterTurn extends OnRun {
+interface QuarterTurn extends OnRun {
   kind: 'quarterTurn';
   /** From 1 at the top left of the front. */
   column: number;

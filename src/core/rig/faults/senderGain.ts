@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { changeSender, controllersOf, defineFault } from '../fault';
 
-export interface SenderGain {
+interface SenderGain {
   kind: 'senderGain';
   colour: 'R' | 'G' | 'B';
 }

@@ -9,7 +9,7 @@ import {
   type OnController,
 } from '../fault';
 
-export interface SenderOff extends OnController {
+interface SenderOff extends OnController {
   kind: 'senderOff';
 }
 

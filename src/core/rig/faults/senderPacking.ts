@@ -11,7 +11,7 @@ import {
   type OnController,
 } from '../fault';
 
-export interface SenderPacking extends OnController {
+interface SenderPacking extends OnController {
   kind: 'senderPacking';
   channels: number;
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { rewireRun, strandsOf } from '../rewire';
 import { defineFault, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
 
-export interface SerpentineWrong extends OnRun {
+interface SerpentineWrong extends OnRun {
   kind: 'serpentineWrong';
 }
 

@@ -9,7 +9,7 @@ import {
   type OnController,
 } from '../fault';
 
-export interface StartOff extends OnController {
+interface StartOff extends OnController {
   kind: 'startOff';
   by: number;
 }

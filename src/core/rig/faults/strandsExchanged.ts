@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { rewireRun, strandsOf } from '../rewire';
 import { defineFault, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
 
-export interface StrandsExchanged extends OnRun {
+interface StrandsExchanged extends OnRun {
   kind: 'strandsExchanged';
   /** This one and the next. */
   strand: number;

@@ -9,7 +9,7 @@ import {
   type OnSupply,
 } from '../supplies';
 
-export interface SupplyOff extends OnSupply {
+interface SupplyOff extends OnSupply {
   kind: 'supplyOff';
 }
 

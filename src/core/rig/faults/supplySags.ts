@@ -8,7 +8,7 @@ import {
   type OnSupply,
 } from '../supplies';
 
-export interface SupplySags extends OnSupply {
+interface SupplySags extends OnSupply {
   kind: 'supplySags';
 }
 

@@ -10,7 +10,7 @@ import {
   type OnPort,
 } from '../fault';
 
-export interface SwappedPorts extends OnPort {
+interface SwappedPorts extends OnPort {
   kind: 'swappedPorts';
   other: number;
 }

@@ -10,7 +10,7 @@ import {
   type OnController,
 } from '../fault';
 
-export interface UniverseOff extends OnController {
+interface UniverseOff extends OnController {
   kind: 'universeOff';
   by: number;
 }

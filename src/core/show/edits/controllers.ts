@@ -1,5 +1,6 @@
+import { protocolOf } from '../../protocols/registry';
 import { z } from 'zod';
-import { PROTOCOL_NAMES, controllerSchema, portName } from '../../catalogue/controller';
+import { controllerSchema, portName } from '../../catalogue/controller';
 import { packingWords } from '../../catalogue/packing';
 import { fieldWords } from '../fieldWords';
 import { idSchema } from '../../fields/fields';
@@ -66,7 +67,7 @@ export const changeController = defineEdit({
         return value === null
           ? 'colours corrected as the show says'
           : `colours corrected at the ${String(value)}`;
-      if (field === 'protocol') return PROTOCOL_NAMES[change.protocol!];
+      if (field === 'protocol') return protocolOf({ protocol: change.protocol! }).name;
       if (field === 'newUniverse')
         return value === null ? 'universes as the show' : `new universe per ${String(value)}`;
       if (field === 'firstUniverse' && value === null) return 'universes follow on';

@@ -38,7 +38,7 @@ export type SingleEdit = {
 }[keyof Definitions];
 
 /** Several edits that belong together: one entry in the history, one undo. */
-export interface EditBatch {
+interface EditBatch {
   type: 'batch';
   label: string;
   edits: SingleEdit[];
@@ -48,7 +48,7 @@ export type Edit = SingleEdit | EditBatch;
 const schemas = Object.values(definitions).map((definition) => definition.schema);
 const singleEditSchema = z.discriminatedUnion('type', schemas as unknown as [z.core.$ZodTypeDiscriminable]);
 
-export const editSchema = z.discriminatedUnion('type', [
+const editSchema = z.discriminatedUnion('type', [
   singleEditSchema,
   z.strictObject({
     type: z.literal('batch'),

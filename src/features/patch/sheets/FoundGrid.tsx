@@ -2,22 +2,20 @@
 
 import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
-import { portName, type Controller } from '@/core/catalogue/controller';
+import type { Controller } from '@/core/catalogue/controller';
+import type { Counting } from '@/core/devices/counting';
 import { deviceSettings } from '@/core/devices/deviceSettings';
-import { colourPlan } from '@/core/devices/colourOrders';
-import type { Counting, FoundSettings } from '@/core/devices/found';
-import type { PortSettings } from '@/core/devices/settings';
+import type { FoundSettings } from '@/core/devices/found';
+import { basisOf } from '@/core/devices/settings/basis';
+import type { AnyPortHeld, HeldPortField } from '@/core/devices/settings/registry';
 import type { Plan } from '@/core/plan/planned';
-import { portsOfController } from '@/core/plan/planIndex';
 import { Hint } from '@/ui/Panel';
-import styles from './FoundGrid.module.css';
+import { SettingGrid, settingsOfUse } from '../../sheets/SettingGrid';
 
-/** Columns of the grid, by the heads under which they are read again. */
-type Column = 'universe' | 'channel' | 'start over the device' | 'pixels' | 'hidden pixels' | 'colour order';
-type Row = Partial<Record<Column, string>>;
+type Row = Partial<Record<HeldPortField, string>>;
 
 /** How the starts of ports stand on the screen that is read. */
-export type StartsBy = 'universe' | 'device';
+export type StartsBy = NonNullable<AnyPortHeld['startsBy']>;
 
 interface FoundGridProps {
   plan: Plan;
@@ -33,106 +31,68 @@ interface FoundGridProps {
   saidMore: boolean;
 }
 
-/** A line for each port, empty until somebody looked: what is planned stands in grey, and becomes what was found only by a word of its own. */
+/** A line for each port, empty until somebody looked: the plan stands in grey, and becomes what was found only by a word of its own. */
 export function FoundGrid(props: FoundGridProps) {
   const { plan, controller, index, startsBy, onCompare, saidMore } = props;
-  const planned = plannedRows(props);
-  const hasHidden = deviceSettings(plan, index).ports.some((port) => port.hiddenPixels > 0);
-  const columns: Column[] = [
-    ...(controller.protocol === 'ddp'
-      ? []
-      : startsBy === 'device'
-        ? (['start over the device'] as const)
-        : (['universe', 'channel'] as const)),
-    'pixels',
-    ...(hasHidden ? (['hidden pixels'] as const) : []),
-    'colour order',
-  ];
+  const settings = settingsOfUse(deviceSettings(plan, index)).filter(
+    (setting) => setting.startsBy === undefined || setting.startsBy === startsBy,
+  );
+  const planned = plannedRows(props, settings);
   const [typed, setTyped] = useState<readonly Row[]>([]);
   const rows = planned.map((_, i) => typed[i] ?? {});
-  const cell = (row: Row, column: Column) => row[column]?.trim() ?? '';
+  const cell = (row: Row | undefined, { field }: AnyPortHeld) => row?.[field]?.trim() ?? '';
   const change = (line: number, row: Row) => setTyped(rows.map((each, i) => (i === line ? row : each)));
-  const isEmpty = !saidMore && rows.every((row) => columns.every((column) => cell(row, column) === ''));
-
-  /** Up, down and Enter go along a column, as in a spreadsheet. */
-  const goAlong = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    const by = { ArrowUp: -1, ArrowDown: 1, Enter: 1 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    const { line, column } = event.currentTarget.dataset;
-    const next = event.currentTarget
-      .closest('table')!
-      .querySelector<HTMLInputElement>(`input[data-line="${Number(line) + by}"][data-column="${column}"]`);
-    next?.focus();
-    next?.select();
-  };
+  const isEmpty = !saidMore && rows.every((row) => settings.every((setting) => cell(row, setting) === ''));
 
   return (
     <>
-      <div className={styles.wrap}>
-        <table className={styles.grid} aria-label={`What ${controller.name} lists`}>
-          <thead>
-            <tr>
-              <th scope="col">port</th>
-              {columns.map((column) => (
-                <th key={column} scope="col">
-                  {column === 'universe' && controller.protocol === 'artnet' ? 'port-address' : column}
-                </th>
-              ))}
-              <th scope="col">looked at, and</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => {
-              const name = portName(controller, i + 1);
-              return (
-                <tr key={name}>
-                  <th scope="row" className="mono">
-                    {name}
-                  </th>
-                  {columns.map((column) => (
-                    <td key={column}>
-                      <input
-                        className="mono"
-                        aria-label={`${name} ${column}`}
-                        data-line={i}
-                        data-column={column}
-                        data-differs={
-                          cell(row, column) !== '' && cell(row, column) !== cell(planned[i]!, column)
-                        }
-                        placeholder={cell(planned[i]!, column)}
-                        data-text={column === 'colour order'}
-                        value={row[column] ?? ''}
-                        onChange={(event) => change(i, { ...row, [column]: event.currentTarget.value })}
-                        onKeyDown={goAlong}
-                      />
-                    </td>
-                  ))}
-                  <td className={styles.same}>
-                    {columns.some((column) => cell(planned[i]!, column) !== '') && (
-                      <button
-                        type="button"
-                        aria-label={`${name} is as planned`}
-                        onClick={() => change(i, planned[i]!)}
-                      >
-                        as planned
-                      </button>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
+      <SettingGrid
+        label={`What ${controller.name} lists`}
+        controller={controller}
+        ports={planned.map((_, i) => i + 1)}
+        settings={settings}
+        cell={(port, setting, name) => {
+          const line = port - 1;
+          const want = cell(planned[line], setting);
+          const is = cell(rows[line], setting);
+          return (
+            <input
+              className="mono"
+              aria-label={name}
+              data-differs={is !== '' && is !== want}
+              placeholder={want}
+              data-text={setting.field === 'colourOrder'}
+              value={rows[line]?.[setting.field] ?? ''}
+              onChange={(event) =>
+                change(line, { ...rows[line], [setting.field]: event.currentTarget.value })
+              }
+            />
+          );
+        }}
+        last={{
+          head: 'looked at, and',
+          cell: (port, name) => {
+            const row = planned[port - 1]!;
+            return settings.some((setting) => cell(row, setting) !== '') ? (
+              <button
+                type="button"
+                aria-label={`${name} is as planned`}
+                onClick={() => change(port - 1, row)}
+              >
+                as planned
+              </button>
+            ) : null;
+          },
+        }}
+      />
       <Group mt="sm">
         <Button
           disabled={isEmpty}
           onClick={() =>
             onCompare([
-              ['port', ...columns],
+              ['port', ...settings.map(({ words }) => words)],
               ...rows.flatMap((row, i) => {
-                const cells = columns.map((column) => cell(row, column));
+                const cells = settings.map((setting) => cell(row, setting));
                 return cells.some((each) => each !== '') ? [[String(i + 1), ...cells]] : [];
               }),
             ])
@@ -150,26 +110,20 @@ export function FoundGrid(props: FoundGridProps) {
 }
 
 /** A row for every port of the controller, in the numbers of the screen that is read; one with nothing on it is empty. */
-function plannedRows({ plan, controller, index, where, counting }: FoundGridProps): Row[] {
-  const settings = new Map(deviceSettings(plan, index).ports.map((port) => [port.port, port]));
-  const runsOf = new Map(portsOfController(plan, index).map((port) => [port.port, port.runs]));
-  const orderOf = (port: PortSettings) => {
-    if (where === 'controller') return port.colourOrder;
-    return [...new Set(runsOf.get(port.port)!.map((run) => colourPlan(plan, run).sender))].join(' + ');
-  };
-  const told = (value: number | null, more: number) => (value === null ? '' : String(value + more));
-  const lower = counting.channelsFrom === 0 ? -1 : 0;
+function plannedRows(
+  { plan, controller, index, where, counting }: FoundGridProps,
+  settings: readonly AnyPortHeld[],
+): Row[] {
+  const bases = new Map(basisOf(plan, index).ports.map((basis) => [basis.port.port, basis]));
   return Array.from({ length: controller.ports }, (_, i): Row => {
-    const port = settings.get(i + 1);
-    if (!port) return {};
-    const order = orderOf(port);
-    return {
-      universe: told(port.universe, counting.universesShifted ?? 0),
-      channel: told(port.channel, lower),
-      'start over the device': told(port.deviceChannel, lower),
-      pixels: String(port.pixels + (counting.hiddenCounted ? port.hiddenPixels : 0)),
-      'hidden pixels': String(port.hiddenPixels),
-      'colour order': order.includes('+') ? '' : order,
-    };
+    const basis = bases.get(i + 1);
+    if (!basis) return {};
+    return Object.fromEntries(
+      settings.map((setting) => {
+        const want = setting.plannedAt ? setting.plannedAt(basis, where) : setting.planned(basis);
+        const more = setting.shift?.(counting, basis) ?? 0;
+        return [setting.field, want === null ? '' : String(typeof want === 'number' ? want + more : want)];
+      }),
+    );
   });
 }

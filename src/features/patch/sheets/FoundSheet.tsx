@@ -6,29 +6,24 @@ import Papa from 'papaparse';
 import { useState } from 'react';
 import { differences } from '@/core/devices/differences';
 import { deviceSettings } from '@/core/devices/deviceSettings';
-import {
-  forgetFound,
-  foundIn,
-  foundNote,
-  lookedAtWords,
-  type Counting,
-  type FoundSettings,
-} from '@/core/devices/found';
+import { forgetFound, foundIn, foundNote, lookedAtWords, type FoundSettings } from '@/core/devices/found';
+import type { Counting } from '@/core/devices/counting';
+import { HELD_BY_DEVICE, type HeldOnDevice } from '@/core/devices/settings/registry';
+import { settingWords } from '@/core/devices/settings/typed';
 import { readFound, readUniverses } from '@/core/devices/readFound';
 import type { Plan } from '@/core/plan/planned';
 import { Choice } from '@/ui/fields/Choice';
-import { MaybeWholeField } from '@/ui/fields/fields';
+import { universesOf } from '@/core/protocols/registry';
+import { capitalised } from '@/core/units/words';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useNote, useShow } from '../../show/ShowProvider';
+import { SettingField } from '../../sheets/SettingField';
 import { FoundGrid, type StartsBy } from './FoundGrid';
 
 const MOST_BYTES = 1024 * 1024;
 
 type How = 'grid' | 'text' | 'universes';
-/** What is said of a device as a whole. */
-type Whole = Pick<FoundSettings, 'firstUniverse' | 'universes' | 'channelsPerUniverse'>;
-
 /** What a controller or a sender really holds, against what is planned. */
 export function FoundSheet({ plan }: { plan: Plan }) {
   const note = useNote();
@@ -36,7 +31,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
   const show = useShow((state) => state.show);
   const [controllerId, setController] = useState(plan.show.controllers[0]?.id ?? null);
   const [where, setWhere] = useState<FoundSettings['where']>('controller');
-  const [whole, setWhole] = useState<Whole>({});
+  const [whole, setWhole] = useState<HeldOnDevice>({});
   const [counting, setCounting] = useState<Counting>({});
   const [startsBy, setStartsBy] = useState<StartsBy>('universe');
   const [how, setHow] = useState<How>('grid');
@@ -86,22 +81,12 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         Add a controller first; then what it holds can be compared with the plan.
       </p>
     );
-  const inUniverses = controller?.protocol !== 'ddp';
-  const word = controller?.protocol === 'artnet' ? 'port-address' : 'universe';
-  const wholeField = (field: keyof Whole, label: string, least: number, most: number) => (
-    <MaybeWholeField
-      label={label}
-      what={label}
-      least={least}
-      most={most}
-      value={whole[field] ?? null}
-      placeholder={typeof planned?.[field] === 'number' ? `planned: ${planned[field]}` : 'not looked at'}
-      onCommit={(value) => {
-        const { [field]: _, ...rest } = whole;
-        setWhole(value === null ? rest : { ...rest, [field]: value });
-      }}
-    />
-  );
+  const counts = controller && universesOf(controller);
+  const word = counts?.word ?? 'universe';
+  const setWholeField = (field: keyof HeldOnDevice, value: string | number | undefined) => {
+    const { [field]: _, ...rest } = whole;
+    setWhole(value === undefined ? rest : { ...rest, [field]: value });
+  };
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>{LEADS[how]}</p>
@@ -138,20 +123,30 @@ export function FoundSheet({ plan }: { plan: Plan }) {
             data={[
               { value: 'grid', label: 'Type in a grid' },
               { value: 'text', label: 'Paste or load' },
-              ...(where === 'sender' && inUniverses ? [{ value: 'universes', label: 'Its universes' }] : []),
+              ...(where === 'sender' && counts ? [{ value: 'universes', label: 'Its universes' }] : []),
             ]}
           />
         </div>
       </div>
-      {inUniverses && (
+      {controller && counts && (
         <div className={sheets.fields}>
-          {wholeField('firstUniverse', `First ${word}`, 0, 63_999)}
-          {wholeField('universes', 'Number of them', 0, 63_999)}
-          {wholeField('channelsPerUniverse', 'Channels in each', 1, 512)}
+          {HELD_BY_DEVICE.map((setting) => {
+            const want = planned?.[setting.field];
+            return (
+              <SettingField
+                key={setting.field}
+                label={capitalised(settingWords(setting, controller))}
+                values={setting.values}
+                placeholder={typeof want === 'number' ? `planned: ${want}` : 'not looked at'}
+                value={whole[setting.field]}
+                onCommit={(value) => setWholeField(setting.field, value)}
+              />
+            );
+          })}
         </div>
       )}
       <div className={sheets.fields}>
-        {inUniverses && (
+        {counts && (
           <>
             <Select
               w={230}

@@ -3,7 +3,7 @@
 import { deviceValuesTable, portSettingsTable } from '@/core/papers/tables/addresses';
 import { Button, Checkbox, Chip, Group } from '@mantine/core';
 import { deviceSettings } from '@/core/devices/deviceSettings';
-import { keptValues } from '@/core/devices/settings';
+import { keptValues } from '@/core/devices/settings/typed';
 import type { Plan } from '@/core/plan/planned';
 import { DEVICE_STEPS, stepOf, tickOf } from '@/core/show/facts';
 import { STEP_WORDS } from '@/core/show/stepWords';

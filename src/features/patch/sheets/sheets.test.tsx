@@ -53,7 +53,7 @@ describe('what a device holds', () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
     await type('port,pixels{Enter}1,lots');
     await compare();
-    expect(screen.getByText(/Line 2: pixels is “lots”/)).toBeInTheDocument();
+    expect(screen.getByText(/Line 2: pixels “lots”/)).toBeInTheDocument();
     expect(found(store)).toEqual([]);
     expect(screen.getByLabelText('What it lists')).toHaveValue('port,pixels\n1,lots');
   });
@@ -67,14 +67,14 @@ describe('what a device holds', () => {
     await userEvent.click(screen.getByRole('button', { name: 'A1 is as planned' }));
     await compare();
     expect(
-      screen.getByText(/^Looked at: 4 values on 1 of 2 ports; all of that is as planned/),
+      screen.getByText(/^Looked at: 6 values on 1 of 2 ports; all of that is as planned/),
     ).toBeInTheDocument();
-    await userEvent.click(cell('A1 channel'));
+    await userEvent.click(cell('A1 start channel'));
     await userEvent.keyboard('{Enter}');
-    expect(cell('A2 channel')).toHaveFocus();
+    expect(cell('A2 start channel')).toHaveFocus();
     await userEvent.keyboard('302{ArrowDown}{ArrowDown}{ArrowDown}{ArrowUp}{ArrowUp}');
-    expect(cell('A2 channel')).toHaveFocus();
-    await typeInto('A1 universe', ' ');
+    expect(cell('A2 start channel')).toHaveFocus();
+    await typeInto('A1 start universe', ' ');
     await typeInto('A3 pixels', '12');
     await compare();
     // What nobody looked at is not compared; a port that should be off is.
@@ -84,7 +84,7 @@ describe('what a device holds', () => {
       'A3',
     ]);
     expect(found(store)[0]!.ports).toEqual([
-      { port: 1, channel: 1, pixels: 100, colourOrder: 'RGB' },
+      { port: 1, channel: 1, pixels: 100, hiddenPixels: 0, colourOrder: 'RGB', direction: 'forward' },
       { port: 2, channel: 302 },
       { port: 3, pixels: 12 },
     ]);
@@ -95,13 +95,13 @@ describe('what a device holds', () => {
     await userEvent.click(screen.getByRole('button', { name: 'I looked at all ports: as planned' }));
     expect(found(store)).toEqual([]);
     await compare();
-    expect(screen.getByText(/^Looked at: 8 values on 2 of 2 ports/)).toBeInTheDocument();
+    expect(screen.getByText(/^Looked at: 12 values on 2 of 2 ports/)).toBeInTheDocument();
   });
 
   it('is compared for the device as a whole, in the counts of its screen', async () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
     await typeInto('First universe', '0{Enter}');
-    await typeInto('Channels in each', '512{Enter}');
+    await typeInto('Channels a universe', '512{Enter}');
     await userEvent.click(screen.getByLabelText('Its universes are', { selector: 'input' }));
     await userEvent.click(screen.getByRole('option', { name: /all one lower/ }));
     await compare();
@@ -126,7 +126,7 @@ describe('what a device holds', () => {
     const { store } = openSheet(show, (plan) => <FoundSheet plan={plan} />);
     await typeInto('A2 pixels', 'lots');
     await compare();
-    expect(screen.getByText(/Port A2: pixels is “lots”/)).toBeInTheDocument();
+    expect(screen.getByText(/Port A2: pixels “lots”/)).toBeInTheDocument();
     expect(screen.getByLabelText('A2 pixels')).toHaveValue('lots');
     expect(found(store)).toEqual([]);
   });

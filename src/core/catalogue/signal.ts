@@ -1,4 +1,4 @@
-import type { PixelType, Timing } from '../catalogue/pixelType';
+import type { PixelType, Timing } from './pixelType';
 import {
   computed,
   difference,
@@ -93,7 +93,7 @@ export function frameRate(time: Explained): Explained {
 }
 
 /** The most pixels that a port can refresh at a rate. */
-export function pixelsAtRate(signal: Signal, channelsPerPixel: Explained, rate: Explained): Explained {
+function pixelsAtRate(signal: Signal, channelsPerPixel: Explained, rate: Explained): Explained {
   const times = timesOf(signal);
   const period = quotient(aSecond, rate);
   const name = 'most pixels at the rate';

@@ -1,0 +1,101 @@
+import { universesOf, type Protocol } from '../../protocols/registry';
+import {
+  DEVICE_SETTINGS,
+  PORT_SETTINGS,
+  type AnySetting,
+  type DeviceField,
+  type DeviceSettings,
+  type PortField,
+} from './registry';
+
+/** A device by what it is fed. */
+type Fed = { protocol: Protocol };
+
+/** The name of a setting on a device that is fed so: `start port-address`. */
+export function settingWords(setting: Pick<AnySetting, 'words' | 'callsUniverse'>, device: Fed): string {
+  return inWordsOf(setting, device, setting.words);
+}
+
+/** The unit below the head of its column. */
+export function unitWords(setting: AnySetting, device: Fed): string | undefined {
+  return setting.unit && inWordsOf(setting, device, setting.unit);
+}
+
+function inWordsOf({ callsUniverse }: Pick<AnySetting, 'callsUniverse'>, device: Fed, words: string): string {
+  const word = universesOf(device)?.word;
+  return callsUniverse && word ? words.replace('universe', word) : words;
+}
+
+/** `firstUniverse`, or `port.3.pixels`: the id of a setting, which never changes. */
+export function settingId(field: DeviceField): string;
+export function settingId(field: PortField, port: number): string;
+export function settingId(field: string, port?: number): string {
+  return port === undefined ? field : `port.${port}.${field}`;
+}
+
+/** A value that a device keeps. */
+interface KeptValue {
+  /** Id of the setting. */
+  id: string;
+  /** Port it is of; null for the whole device. */
+  port: { number: number; name: string } | null;
+  setting: AnySetting;
+  /** Null where it has no meaning for the device. */
+  value: string | number | null;
+  /** Held by a device into which nobody typed it. */
+  untouched: string | number | null;
+}
+
+/** All values that a device keeps, the device first and then port by port. */
+export function keptOf({ ports, ...device }: DeviceSettings): KeptValue[] {
+  const ofDevice = DEVICE_SETTINGS.filter(({ isKept }) => isKept).map((setting): KeptValue => ({
+    id: settingId(setting.field),
+    port: null,
+    setting,
+    value: device[setting.field],
+    untouched: null,
+  }));
+  const kept = PORT_SETTINGS.filter(({ isKept }) => isKept);
+  const ofPorts = ports.flatMap((port) =>
+    kept.map((setting): KeptValue => ({
+      id: settingId(setting.field, port.port),
+      port: { number: port.port, name: port.name },
+      setting,
+      value: port[setting.field],
+      untouched: ('untouched' in setting ? setting.untouched : null) ?? null,
+    })),
+  );
+  return [...ofDevice, ...ofPorts];
+}
+
+/** By these it is known whether a step was done with other values. */
+export function keptValues(settings: DeviceSettings): [id: string, value: string | number | null][] {
+  return keptOf(settings).map(({ id, value }) => [id, value]);
+}
+
+/** A value that a device keeps, as it is typed and ticked. */
+export interface ValueToTick {
+  /** Id of the setting. */
+  field: string;
+  /** Port it is of, `A3`; null for the whole device. */
+  port: string | null;
+  words: string;
+  value: string;
+}
+
+/** All that is typed into a device, setting after setting, the device first and then port by port. What has no meaning for it is left out. */
+export function valuesToTick(settings: DeviceSettings, device: Fed): ValueToTick[] {
+  return keptOf(settings).flatMap(({ id, port, setting, value, untouched }) =>
+    // Nobody types that there are no hidden ones.
+    value === null || (value === 0 && untouched === 0)
+      ? []
+      : [
+          {
+            field: id,
+            port: port?.name ?? null,
+            words: settingWords(setting, device),
+            value: String(value),
+          },
+        ],
+  );
+}
