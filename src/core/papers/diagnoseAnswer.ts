@@ -4,7 +4,8 @@ import { scopeOf, sessionState, type Told } from '../diagnose/session';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
 import { readFault } from '../rig/faults/registry';
-import { parseJson, readShow } from '../show/read';
+import { readShow } from '../show/read';
+import { parseJson } from '../fields/parseJson';
 
 const faults = z.array(z.unknown()).max(3);
 

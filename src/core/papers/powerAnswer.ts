@@ -3,7 +3,8 @@ import { findingsOf } from '../checks/registry';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
 import { plannedShown, powerReport } from '../power/report';
-import { parseJson, readShow } from '../show/read';
+import { readShow } from '../show/read';
+import { parseJson } from '../fields/parseJson';
 
 const askedSchema = z.strictObject({ show: z.unknown(), level: z.number().min(0).max(1).optional() });
 

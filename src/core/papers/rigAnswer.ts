@@ -7,7 +7,8 @@ import { deviceSetupSchema } from '../rig/deviceSetup';
 import { readFault, sentenceOf } from '../rig/faults/registry';
 import { afterPowerCut, lightOfMoving, lightOfOwnTest } from '../rig/rig';
 import { rigOf } from '../rig/rigFacts';
-import { parseJson, readShow } from '../show/read';
+import { readShow } from '../show/read';
+import { parseJson } from '../fields/parseJson';
 
 const byte = z.int().min(0).max(255);
 

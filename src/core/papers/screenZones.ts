@@ -3,7 +3,7 @@ import { ShowError } from '../fields/problem';
 import { screenShapeSchema } from '../screens/shape';
 import { USUAL_ZONES, zoneWishSchema } from '../screens/zoneWish';
 import { zonesOf, type Zone } from '../screens/zones';
-import { zodProblems } from '../show/read';
+import { zodProblems } from '../fields/zodProblems';
 
 const askedSchema = z.strictObject({
   shape: screenShapeSchema,

@@ -1,5 +1,7 @@
 import { ShowError } from '@/core/fields/problem';
-import { parseJson, readShowFileText, zodProblems, MOST_FACTS } from '@/core/show/read';
+import { readShowFileText, MOST_FACTS } from '@/core/show/read';
+import { parseJson } from '@/core/fields/parseJson';
+import { zodProblems } from '@/core/fields/zodProblems';
 import { isSameFile } from './sameFile';
 import { documentText } from '../documents';
 import type { CheckedFile } from '../jobs/jobs';

@@ -2,7 +2,9 @@ import 'server-only';
 import { createHash } from 'node:crypto';
 import { openPromise, type Entry, type ZipFile } from 'yauzl';
 import { ShowError } from '@/core/fields/problem';
-import { MOST_FILE_BYTES, parseJson, zodProblems } from '@/core/show/read';
+import { MOST_FILE_BYTES } from '@/core/show/read';
+import { parseJson } from '@/core/fields/parseJson';
+import { zodProblems } from '@/core/fields/zodProblems';
 import { groupDigits } from '@/core/units/number';
 import { MOST_PHOTO_BYTES, photoKind } from '../photos';
 import {

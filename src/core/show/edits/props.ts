@@ -5,7 +5,7 @@ import { kindOf, propSchema, type Prop } from '../../props/registry';
 import { formatLength } from '../../units/length';
 import { idSchema, nameSchema } from '../../fields/fields';
 import { ShowError } from '../../fields/problem';
-import { zodProblems } from '../read';
+import { zodProblems } from '../../fields/zodProblems';
 import type { ShowDraft } from '../draft';
 import { defineEdit, nameOf, saidOf } from './definition';
 import { endLeads } from './power';

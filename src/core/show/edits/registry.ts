@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { ShowDraft } from '../draft';
 import { problemsAcross } from '../integrity';
 import { ShowError } from '../../fields/problem';
-import { zodProblems } from '../read';
+import { zodProblems } from '../../fields/zodProblems';
 import { LISTS } from '../records';
 import { MOST_RECORDS, showSchema, type Show } from '../schema';
 import * as controllerTypes from './controllerTypes';
