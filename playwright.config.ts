@@ -7,6 +7,8 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 30_000 },
   workers: 2,
+  // Tests that are tagged so are run before something is said to be done (npm run verify:full), the others each time.
+  ...(process.env.ALL_RUNS === '1' ? {} : { grepInvert: /@full/ }),
   forbidOnly: Boolean(process.env.CI),
   reporter: [
     ['list'],
@@ -14,6 +16,8 @@ export default defineConfig({
   ],
   use: {
     viewport: { width: 1280, height: 800 },
+    // Nothing is waited for that only moves; a test of what moves says so itself.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -1,6 +1,6 @@
 // Everything that must hold, on a fresh clone: types, lint, format, unit tests, production build, benches, end-to-end tests against it.
-//   npm run verify        heavy properties at a fifth of their runs
-//   npm run verify:full   all of their runs
+//   npm run verify        heavy properties at a fifth of their runs, end-to-end tests but those that are tagged @full
+//   npm run verify:full   all runs, all tests
 // With `-- --write` the time of each step goes into docs/speed.md.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
@@ -25,6 +25,7 @@ await timed('install', install);
 needChromium();
 wantTools();
 await sideBySide([
+  ['house', 'node_modules/tsx/dist/cli.mjs', ['scripts/house.ts']],
   ['types', 'node_modules/typescript/bin/tsc', ['--noEmit'], typegen],
   ['lint', 'node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0']],
   ['format', 'node_modules/prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']],
@@ -37,7 +38,7 @@ if (await step('production build', build)) {
   await tests('end-to-end tests', 'e2e.json', countPlaywright, slowestOfPlaywright, (file) =>
     // On a machine that other work holds up a test is tried once more; one that needed it is named as such.
     runNode('node_modules/@playwright/test/cli.js', ['test', '--retries=1'], {
-      env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
     }),
   );
 } else broken.push('benches and end-to-end tests, which need the build');

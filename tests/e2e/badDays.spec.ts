@@ -43,7 +43,7 @@ test.describe('long work', () => {
     })),
   });
 
-  test('holds up nobody, and ends when the client leaves', async ({ request, baseURL }) => {
+  test('holds up nobody, and ends when the client leaves', { tag: '@full' }, async ({ request, baseURL }) => {
     const id = ((await (await request.post('/api/shows', { data: large })).json()) as { id: string }).id;
     const small = await demoShow(request);
     // Many that are never read to their end.

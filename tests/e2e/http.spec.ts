@@ -50,7 +50,7 @@ test('keeps, reads, changes and removes a show', async ({ request }) => {
   expect(await demoShow(request)).not.toBe(id);
 });
 
-test('keeps facts, once each, and gives them along with the file', async ({ request }) => {
+test('keeps facts, once each, and gives them along with the file', { tag: '@full' }, async ({ request }) => {
   const id = await demoShow(request);
   const fact = {
     id: 'from-a-phone',
@@ -161,7 +161,7 @@ test('refuses in sentences', async ({ request }) => {
   ).toEqual([413, expect.stringContaining('larger than 16 MB')]);
 });
 
-test('looks up both ways', async ({ request }) => {
+test('looks up both ways', { tag: '@full' }, async ({ request }) => {
   const id = await demoShow(request);
   const look = async (q: string) => (await request.get(`/api/shows/${id}/lookup`, { params: { q } })).json();
   const [hit] = (await look('net curtain 2.17')).hits;
@@ -179,7 +179,7 @@ test('looks up both ways', async ({ request }) => {
   expect(await look('A1 9999')).toMatchObject({ hits: [], message: expect.stringContaining('outside') });
 });
 
-test('plans a show file without keeping it', async ({ request }) => {
+test('plans a show file without keeping it', { tag: '@full' }, async ({ request }) => {
   const before = await otherShows(request, '');
   const plan = await (await request.post('/api/plan', { data: DEMO })).json();
   const pixels = plan.props.reduce((sum: number, prop: { pixels: number }) => sum + prop.pixels, 0);
@@ -188,7 +188,7 @@ test('plans a show file without keeping it', async ({ request }) => {
   expect(await otherShows(request, '')).toEqual(before);
 });
 
-test('streams a channel map of 250,000 pixels', async ({ request }) => {
+test('streams a channel map of 250,000 pixels', { tag: '@full' }, async ({ request }) => {
   const net = DEMO.props.find((prop) => prop.kind === 'grid')!;
   const big = { ...net, id: 'big', name: '=Big', shape: { ...net.shape, columns: 500, rows: 500 } };
   const id = await demoShow(request, { props: [...DEMO.props, big] as typeof DEMO.props });
@@ -202,7 +202,7 @@ test('streams a channel map of 250,000 pixels', async ({ request }) => {
   expect(spans).toHaveLength(1 + plan.spans.length);
 });
 
-test('gives every sheet as a file, as it is on the screen', async ({ request }) => {
+test('gives every sheet as a file, as it is on the screen', { tag: '@full' }, async ({ request }) => {
   const id = await demoShow(request);
   const { sheets } = (await (await request.get(`/api/shows/${id}/sheets`)).json()) as {
     sheets: { id: string; name: string }[];
@@ -231,32 +231,40 @@ test('gives every sheet as a file, as it is on the screen', async ({ request }) 
   expect((await request.get(`/api/shows/${id}/sheets/sender.xml`)).status()).toBe(404);
 });
 
-test('tells of changes and facts of several shows over one stream', async ({ request, baseURL }) => {
-  const [id, other] = [await demoShow(request), await demoShow(request)];
-  const stop = new AbortController();
-  const response = await fetch(`${baseURL}/api/events?watch=${id}:here&watch=${other}`, {
-    signal: stop.signal,
-  });
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-  let text = '';
-  const told = new Set<string>();
-  const next = async (): Promise<unknown> => {
-    while (!text.includes('\n\n')) text += (await reader.read()).value;
-    const [line] = text.split('\n\n', 1) as [string];
-    text = text.slice(line.length + 2);
-    // Where things stand is said again every few seconds.
-    if (!line.startsWith('data: ') || told.has(line)) return next();
-    if (line.includes('"is":"at"')) told.add(line);
-    return JSON.parse(line.slice('data: '.length));
-  };
-  expect([await next(), await next()]).toEqual([
-    { showId: id, is: 'at', sequence: 0, noted: 0 },
-    { showId: other, is: 'at', sequence: 0, noted: 0 },
-  ]);
-  await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } });
-  expect(await next()).toMatchObject({ showId: id, is: 'changed', changes: [{ sequence: 1, window: null }] });
-  await request.delete(`/api/shows/${other}`);
-  expect(await next()).toEqual({ showId: other, is: 'removed' });
-  stop.abort();
-  expect((await request.get('/api/events')).status()).toBe(400);
-});
+test(
+  'tells of changes and facts of several shows over one stream',
+  { tag: '@full' },
+  async ({ request, baseURL }) => {
+    const [id, other] = [await demoShow(request), await demoShow(request)];
+    const stop = new AbortController();
+    const response = await fetch(`${baseURL}/api/events?watch=${id}:here&watch=${other}`, {
+      signal: stop.signal,
+    });
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let text = '';
+    const told = new Set<string>();
+    const next = async (): Promise<unknown> => {
+      while (!text.includes('\n\n')) text += (await reader.read()).value;
+      const [line] = text.split('\n\n', 1) as [string];
+      text = text.slice(line.length + 2);
+      // Where things stand is said again every few seconds.
+      if (!line.startsWith('data: ') || told.has(line)) return next();
+      if (line.includes('"is":"at"')) told.add(line);
+      return JSON.parse(line.slice('data: '.length));
+    };
+    expect([await next(), await next()]).toEqual([
+      { showId: id, is: 'at', sequence: 0, noted: 0 },
+      { showId: other, is: 'at', sequence: 0, noted: 0 },
+    ]);
+    await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } });
+    expect(await next()).toMatchObject({
+      showId: id,
+      is: 'changed',
+      changes: [{ sequence: 1, window: null }],
+    });
+    await request.delete(`/api/shows/${other}`);
+    expect(await next()).toEqual({ showId: other, is: 'removed' });
+    stop.abort();
+    expect((await request.get('/api/events')).status()).toBe(400);
+  },
+);

@@ -18,34 +18,38 @@ function tell(what: string, count: number, goal: number, unit: string): void {
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
-test('a porch of one eave and two windows, from the start page to its channel map', async ({ page }) => {
-  const mouse = new Mouse();
-  await page.goto('/');
-  await page.getByLabel('Name of the new show').fill('Porch');
-  await mouse.on(button(page, /^The edge of a roof/));
-  await fill(page, 'Length', '7 m');
-  const kinds = page.getByRole('list', { name: 'Kinds of props' });
-  for (const width of ['90 cm', '1.1 m']) {
-    await mouse.on(button(page, 'Add a prop'));
-    await mouse.on(kinds.getByRole('button', { name: /^Window frame/ }));
-    await kinds.waitFor({ state: 'hidden' });
-    await mouse.on(button(page, 'Make it a frame…'));
-    await fill(page, 'Pixels of the string', '50');
-    await fill(page, 'Width', width);
-    await mouse.on(button(page, 'Replace the legs'));
-  }
-  await mouse.on(button(page, /^3 Patch/));
-  for (const port of ['A2', 'A3']) await mouse.on(button(page, `Put on ${port}`).first());
-  await mouse.on(button(page, 'Files'));
-  const [map] = await Promise.all([
-    page.waitForEvent('download'),
-    mouse.on(page.getByRole('menuitem', { name: /one line a pixel/ })),
-  ]);
-  const lines = (await (await map.createReadStream()).toArray()).join('').trim().split(/\r?\n/);
-  // 7 m at 33.3 mm hold 210 pixels, and each window is a string of 50.
-  expect(lines).toHaveLength(1 + 210 + 50 + 50);
-  tell('porch to its channel map', mouse.clicks, 20, 'clicks');
-});
+test(
+  'a porch of one eave and two windows, from the start page to its channel map',
+  { tag: '@full' },
+  async ({ page }) => {
+    const mouse = new Mouse();
+    await page.goto('/');
+    await page.getByLabel('Name of the new show').fill('Porch');
+    await mouse.on(button(page, /^The edge of a roof/));
+    await fill(page, 'Length', '7 m');
+    const kinds = page.getByRole('list', { name: 'Kinds of props' });
+    for (const width of ['90 cm', '1.1 m']) {
+      await mouse.on(button(page, 'Add a prop'));
+      await mouse.on(kinds.getByRole('button', { name: /^Window frame/ }));
+      await kinds.waitFor({ state: 'hidden' });
+      await mouse.on(button(page, 'Make it a frame…'));
+      await fill(page, 'Pixels of the string', '50');
+      await fill(page, 'Width', width);
+      await mouse.on(button(page, 'Replace the legs'));
+    }
+    await mouse.on(button(page, /^3 Patch/));
+    for (const port of ['A2', 'A3']) await mouse.on(button(page, `Put on ${port}`).first());
+    await mouse.on(button(page, 'Files'));
+    const [map] = await Promise.all([
+      page.waitForEvent('download'),
+      mouse.on(page.getByRole('menuitem', { name: /one line a pixel/ })),
+    ]);
+    const lines = (await (await map.createReadStream()).toArray()).join('').trim().split(/\r?\n/);
+    // 7 m at 33.3 mm hold 210 pixels, and each window is a string of 50.
+    expect(lines).toHaveLength(1 + 210 + 50 + 50);
+    tell('porch to its channel map', mouse.clicks, 20, 'clicks');
+  },
+);
 
 test('a wall, from the start page to the drawing that it is wired by', async ({ page }) => {
   const mouse = new Mouse();
@@ -65,7 +69,7 @@ test('a wall, from the start page to the drawing that it is wired by', async ({ 
   await expect(page.getByRole('dialog')).toContainText('Panel wall');
 });
 
-test('the score board: its chains, its universes by either packing', async ({ page }) => {
+test('the score board: its chains, its universes by either packing', { tag: '@full' }, async ({ page }) => {
   await page.goto('/');
   await button(page, /^A wall of panels/).click();
   await fill(page, 'Panels across', '6');
@@ -124,7 +128,7 @@ async function onTwoPorts(page: Page): Promise<void> {
   for (const port of ['A1', 'A2']) await expect(page.getByTestId(`port-${port}`)).toContainText('450 px');
 }
 
-test('the beacon tree: from its strip to stakes, ports and addresses', async ({ page }) => {
+test('the beacon tree: from its strip to stakes, ports and addresses', { tag: '@full' }, async ({ page }) => {
   await beaconTree(page);
   const facts = page.getByRole('complementary', { name: 'Settings and facts' });
   // 44 * 3 gaps between the pixels and 6 bare ones: 138 * 25.4 mm, and a height of sqrt(3.505^2 - 1.05^2).
@@ -152,7 +156,7 @@ test('the beacon tree found wrong: a count, a packing, a colour order', async ({
   await expect(found).toContainText('red shows as green and green shows as red');
 });
 
-test('a half tree with a universe for each strand', async ({ page, request }) => {
+test('a half tree with a universe for each strand', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request, {
     props: [],
     patch: [],
@@ -210,7 +214,7 @@ async function addController(page: Page, kind: RegExp): Promise<void> {
   await page.getByRole('menuitem', { name: kind }).click();
 }
 
-test('an awning with white on a Wi-Fi node, its first pixel hidden', async ({ page }) => {
+test('an awning with white on a Wi-Fi node, its first pixel hidden', { tag: '@full' }, async ({ page }) => {
   await startShow(page, 'Awning');
   await addProp(page, /^Measured line/);
   await fill(page, 'Name', 'Awning');

@@ -14,6 +14,9 @@ export const DEMO: Show = show;
 /** What is noted about the demo show: what is the matter with its rig. */
 export const DEMO_FACTS: readonly Fact[] = facts;
 
+/** All sizes of screens are walked, and every test is run. */
+export const IS_FULL = process.env.ALL_RUNS === '1';
+
 const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0);
 /** Each worker has a server of the one build to itself, with data of its own. */
 export const SERVER = {

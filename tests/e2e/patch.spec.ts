@@ -25,7 +25,7 @@ test('ports are proposed for everything, taken, and taken back', async ({ page, 
   await expect(page.getByText(/runs on no port/)).toBeVisible();
 });
 
-test('a run that no port takes is split as proposed', async ({ page, request }) => {
+test('a run that no port takes is split as proposed', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request, unplugged);
   await openAt(page, id, 'patch?sheet=propose');
   await fill(page, 'Pictures a second', '120');
@@ -53,20 +53,24 @@ test('a run is dragged with its effect in sight, and carried by keyboard', async
   await expect(saving(page)).toHaveText('rev 2 · saved');
 });
 
-test('a mend says what it would move, and a port has universes of its own', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'patch/port/B2');
-  await page.getByRole('button', { name: 'Put on A4' }).hover();
-  await expect(page.getByRole('tooltip')).toContainText('Winch house edge 1 no address →');
-  await expect(page.getByTestId('port-B2')).toContainText('U12–U15');
-  await page.getByRole('combobox', { name: 'A new universe begins' }).click();
-  await page.getByRole('option', { name: 'with each run' }).click();
-  // 280 RGB pixels fill one universe and begin another; 146 have one of their own.
-  await expect(page.getByTestId('port-B2')).toContainText('U13–U15');
-  await expect(saving(page)).toHaveText('rev 1 · saved');
-});
+test(
+  'a mend says what it would move, and a port has universes of its own',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'patch/port/B2');
+    await page.getByRole('button', { name: 'Put on A4' }).hover();
+    await expect(page.getByRole('tooltip')).toContainText('Winch house edge 1 no address →');
+    await expect(page.getByTestId('port-B2')).toContainText('U12–U15');
+    await page.getByRole('combobox', { name: 'A new universe begins' }).click();
+    await page.getByRole('option', { name: 'with each run' }).click();
+    // 280 RGB pixels fill one universe and begin another; 146 have one of their own.
+    await expect(page.getByTestId('port-B2')).toContainText('U13–U15');
+    await expect(saving(page)).toHaveText('rev 1 · saved');
+  },
+);
 
-test('ports are swapped and reserved', async ({ page, request }) => {
+test('ports are swapped and reserved', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch/port/A1');
   await page.getByRole('combobox', { name: 'Swap everything on it with' }).click();
@@ -77,28 +81,32 @@ test('ports are swapped and reserved', async ({ page, request }) => {
   await expect(saving(page)).toHaveText('rev 2 · saved');
 });
 
-test('addresses are pinned, spared and moved on the ruler by keyboard', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'patch/prop/gangway-edge/run/1');
-  await expect(page.getByTestId('side-by-side')).toContainText('Show channel');
-  await page.getByRole('switch', { name: /^Keep its addresses fixed/ }).click();
-  await expect(page.getByText('U2 ch 157', { exact: true }).first()).toBeVisible();
-  const before = await page.getByTestId('ruler-selection').textContent();
-  // What lies before it grows: the pinned run stays.
-  await openAt(page, id, 'build/prop/pier-railing');
-  await page.getByLabel('Pixels', { exact: true }).first().fill('40');
-  await page.getByLabel('Pixels', { exact: true }).first().press('Enter');
-  await openAt(page, id, 'patch/prop/gangway-edge/run/1');
-  await expect(page.getByTestId('ruler-selection')).toHaveText(before!);
-  await page.getByTestId('ruler').focus();
-  await page.keyboard.press('Alt+ArrowRight');
-  await expect(page.getByTestId('ruler-selection')).toContainText('U2 ch 161');
-  // Let go of, it follows on after the railing, which has six pixels less now.
-  await page.keyboard.press('p');
-  await expect(page.getByTestId('ruler-selection')).toHaveText('U2 ch 139 → U3 ch 304');
-});
+test(
+  'addresses are pinned, spared and moved on the ruler by keyboard',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'patch/prop/gangway-edge/run/1');
+    await expect(page.getByTestId('side-by-side')).toContainText('Show channel');
+    await page.getByRole('switch', { name: /^Keep its addresses fixed/ }).click();
+    await expect(page.getByText('U2 ch 157', { exact: true }).first()).toBeVisible();
+    const before = await page.getByTestId('ruler-selection').textContent();
+    // What lies before it grows: the pinned run stays.
+    await openAt(page, id, 'build/prop/pier-railing');
+    await page.getByLabel('Pixels', { exact: true }).first().fill('40');
+    await page.getByLabel('Pixels', { exact: true }).first().press('Enter');
+    await openAt(page, id, 'patch/prop/gangway-edge/run/1');
+    await expect(page.getByTestId('ruler-selection')).toHaveText(before!);
+    await page.getByTestId('ruler').focus();
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(page.getByTestId('ruler-selection')).toContainText('U2 ch 161');
+    // Let go of, it follows on after the railing, which has six pixels less now.
+    await page.keyboard.press('p');
+    await expect(page.getByTestId('ruler-selection')).toHaveText('U2 ch 139 → U3 ch 304');
+  },
+);
 
-test('policies are compared, and one is taken', async ({ page, request }) => {
+test('policies are compared, and one is taken', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch?sheet=policies');
   await expect(page.getByTestId('policies').getByRole('row')).toHaveCount(17);
@@ -111,42 +119,43 @@ test('policies are compared, and one is taken', async ({ page, request }) => {
   );
 });
 
-test('a prop grows in the middle of the season: what moves is shown, chosen, noted and ticked off', async ({
-  page,
-  request,
-}) => {
-  const id = await demoShow(request, {
-    addressing: { ...DEMO.addressing, askBeforeMoving: true },
-  });
-  await openAt(page, id, 'build/prop/gangway-edge');
-  await page.getByLabel('Length', { exact: true }).first().fill('2.6 m');
-  await page.getByLabel('Length', { exact: true }).first().press('Enter');
-  const dialog = page.getByTestId('foresight');
-  await expect(dialog).toContainText('go to Pier box');
-  await dialog.getByText(/^Tidy/).click();
-  await expect(dialog.getByTestId('moved')).toContainText('Gangway edge 1');
-  await page.getByRole('button', { name: 'Leave it as it is' }).click();
-  await expect(saving(page)).toHaveText('rev 0 · saved');
+test(
+  'a prop grows in the middle of the season: what moves is shown, chosen, noted and ticked off',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request, {
+      addressing: { ...DEMO.addressing, askBeforeMoving: true },
+    });
+    await openAt(page, id, 'build/prop/gangway-edge');
+    await page.getByLabel('Length', { exact: true }).first().fill('2.6 m');
+    await page.getByLabel('Length', { exact: true }).first().press('Enter');
+    const dialog = page.getByTestId('foresight');
+    await expect(dialog).toContainText('go to Pier box');
+    await dialog.getByText(/^Tidy/).click();
+    await expect(dialog.getByTestId('moved')).toContainText('Gangway edge 1');
+    await page.getByRole('button', { name: 'Leave it as it is' }).click();
+    await expect(saving(page)).toHaveText('rev 0 · saved');
 
-  // A prop that lies before others: two ways, and the least change leaves the others alone.
-  await openAt(page, id, 'build/prop/bollard-rings');
-  await page.getByLabel('Pixels', { exact: true }).first().fill('30');
-  await page.getByLabel('Pixels', { exact: true }).first().press('Enter');
-  await expect(dialog).toBeVisible();
-  const least = await dialog.getByTestId('values').getByRole('row').count();
-  await dialog.getByText(/^Tidy/).click();
-  const tidy = await dialog.getByTestId('values').getByRole('row').count();
-  expect(least).toBeLessThan(tidy);
-  await dialog.getByText(/^Least change/).click();
-  await page.getByRole('button', { name: 'Do it, and note the values' }).click();
-  await expect(saving(page)).toHaveText('rev 1 · saved');
-  await openAt(page, id, 'patch?sheet=values');
-  await expect(page.getByRole('button', { name: `Values to type · ${least - 1}` })).toBeVisible();
-  await page.getByRole('checkbox', { name: /F1 pixels: 60 → 66/ }).click();
-  await expect(page.getByText(/1 typed/)).toBeVisible();
-  await page.getByRole('button', { name: 'Put away what is typed' }).click();
-  await expect(page.getByRole('button', { name: `Values to type · ${least - 2}` })).toBeVisible();
-});
+    // A prop that lies before others: two ways, and the least change leaves the others alone.
+    await openAt(page, id, 'build/prop/bollard-rings');
+    await page.getByLabel('Pixels', { exact: true }).first().fill('30');
+    await page.getByLabel('Pixels', { exact: true }).first().press('Enter');
+    await expect(dialog).toBeVisible();
+    const least = await dialog.getByTestId('values').getByRole('row').count();
+    await dialog.getByText(/^Tidy/).click();
+    const tidy = await dialog.getByTestId('values').getByRole('row').count();
+    expect(least).toBeLessThan(tidy);
+    await dialog.getByText(/^Least change/).click();
+    await page.getByRole('button', { name: 'Do it, and note the values' }).click();
+    await expect(saving(page)).toHaveText('rev 1 · saved');
+    await openAt(page, id, 'patch?sheet=values');
+    await expect(page.getByRole('button', { name: `Values to type · ${least - 1}` })).toBeVisible();
+    await page.getByRole('checkbox', { name: /F1 pixels: 60 → 66/ }).click();
+    await expect(page.getByText(/1 typed/)).toBeVisible();
+    await page.getByRole('button', { name: 'Put away what is typed' }).click();
+    await expect(page.getByRole('button', { name: `Values to type · ${least - 2}` })).toBeVisible();
+  },
+);
 
 test('what a device holds is compared with the plan, with symptom and mend', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -170,26 +179,29 @@ test('what a device holds is compared with the plan, with symptom and mend', asy
   await expect(page.getByTestId('differences').getByRole('row')).toHaveCount(3);
   await page.getByLabel('What it lists').fill('port,pixels\n1,many');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  await expect(page.getByText(/Line 2: pixels is “many”/)).toBeVisible();
+  await expect(page.getByText(/Line 2: pixels “many”/)).toBeVisible();
   await page.reload();
   await expect(page.getByTestId('differences')).toContainText('the last 19 pixels stay dark');
 });
 
-test('the network says who can be reached, and the kind of a controller brings its limits', async ({
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'patch?sheet=network');
-  await page.getByLabel('Address of Pier box', { exact: true }).fill('10.41.0.21');
-  await page.getByLabel('Address of Pier box', { exact: true }).press('Enter');
-  await expect(page.getByTestId('address-book')).toContainText('give it an address that begins with 10.40.0');
-  await page.getByLabel('Address of Pier box', { exact: true }).fill('10.41.0.999');
-  await page.getByLabel('Address of Pier box', { exact: true }).press('Enter');
-  await expect(page.getByText(/Four numbers from 0 to 255/)).toBeVisible();
-  await openAt(page, id, 'patch/controller/yard-box');
-  await page.getByRole('button', { name: 'Change this kind…' }).click();
-  await fill(page, 'Universes', '2');
-  await page.keyboard.press('Escape');
-  await expect(page.getByText(/Yard box needs 4 universes, and takes 2/)).toBeVisible();
-});
+test(
+  'the network says who can be reached, and the kind of a controller brings its limits',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'patch?sheet=network');
+    await page.getByLabel('Address of Pier box', { exact: true }).fill('10.41.0.21');
+    await page.getByLabel('Address of Pier box', { exact: true }).press('Enter');
+    await expect(page.getByTestId('address-book')).toContainText(
+      'give it an address that begins with 10.40.0',
+    );
+    await page.getByLabel('Address of Pier box', { exact: true }).fill('10.41.0.999');
+    await page.getByLabel('Address of Pier box', { exact: true }).press('Enter');
+    await expect(page.getByText(/Four numbers from 0 to 255/)).toBeVisible();
+    await openAt(page, id, 'patch/controller/yard-box');
+    await page.getByRole('button', { name: 'Change this kind…' }).click();
+    await fill(page, 'Universes', '2');
+    await page.keyboard.press('Escape');
+    await expect(page.getByText(/Yard box needs 4 universes, and takes 2/)).toBeVisible();
+  },
+);

@@ -113,7 +113,7 @@ test('nothing but the page for the code is served to a phone without it', async 
   expect((await ask('/api/shows/x', { method: 'DELETE', headers: forged })).status).toBe(401);
 });
 
-test('under another name there is not even the page for the code', async ({ request }) => {
+test('under another name there is not even the page for the code', { tag: '@full' }, async ({ request }) => {
   const code = await codeOf(request);
   for (const host of ['evil.example', `127.0.0.1:${PORT}`, `localhost:${PORT}`]) {
     expect((await ask('/', { headers: { host, accept: 'text/html' } })).status).toBe(421);
@@ -124,7 +124,7 @@ test('under another name there is not even the page for the code', async ({ requ
   expect((await ask('/enter', { method: 'POST', body: { code }, headers: elsewhere })).status).toBe(403);
 });
 
-test('ten wrong codes are slowed, also the right one behind them', async ({ request }) => {
+test('ten wrong codes are slowed, also the right one behind them', { tag: '@full' }, async ({ request }) => {
   const code = await codeOf(request);
   const from = '127.0.0.77';
   const enter = (typed: string) => ask('/enter', { method: 'POST', body: { code: typed }, from });
@@ -165,84 +165,93 @@ test('a phone enters the code once, and is sent away at the laptop', async ({ br
 
 const PAGES = ['ports', 'ticks', 'first-power-up', 'prop', 'test', 'note', 'code'];
 
-test('on a phone every page fits, is reached with a thumb, and axe finds nothing serious', async ({
-  browser,
-  request,
-}) => {
-  const id = await demoShow(request);
-  const own = await phone(browser, request, `/phone/${id}`);
-  for (const each of PAGES) {
-    await own
-      .getByRole('navigation', { name: 'Phone pages' })
-      .getByRole('button')
-      .nth(PAGES.indexOf(each))
-      .tap();
-    await expect(own).toHaveURL(new RegExp(`page=${each}`));
-    if (each === 'prop') await own.getByRole('button', { name: 'The next pixel' }).tap();
-    expect([each, await layoutProblems(own, THUMB_PX)]).toEqual([each, []]);
-    expect([each, await reachProblems(own)]).toEqual([each, []]);
-  }
-  await own.context().close();
-});
+test(
+  'on a phone every page fits, is reached with a thumb, and axe finds nothing serious',
+  { tag: '@full' },
+  async ({ browser, request }) => {
+    const id = await demoShow(request);
+    const own = await phone(browser, request, `/phone/${id}`);
+    for (const each of PAGES) {
+      await own
+        .getByRole('navigation', { name: 'Phone pages' })
+        .getByRole('button')
+        .nth(PAGES.indexOf(each))
+        .tap();
+      await expect(own).toHaveURL(new RegExp(`page=${each}`));
+      if (each === 'prop') await own.getByRole('button', { name: 'The next pixel' }).tap();
+      expect([each, await layoutProblems(own, THUMB_PX)]).toEqual([each, []]);
+      expect([each, await reachProblems(own)]).toEqual([each, []]);
+    }
+    await own.context().close();
+  },
+);
 
-test('a pixel is found on the phone from either side, with its address', async ({ browser, request }) => {
-  const id = await demoShow(request);
-  const own = await phone(browser, request, `/phone/${id}?page=prop&prop=pier-railing`);
-  const canvas = own.getByRole('img', { name: /Pier railing/ });
-  await expect(canvas).toHaveAccessibleName(/seen from the front/);
-  await own.getByRole('button', { name: 'seen from the back' }).tap();
-  await expect(canvas).toHaveAccessibleName(/seen from the back/);
-  const field = own.getByLabel('Pixel in data order');
-  for (const nonsense of ['0', '223', 'the last', '-1', '1.5']) {
-    await field.fill(nonsense);
+test(
+  'a pixel is found on the phone from either side, with its address',
+  { tag: '@full' },
+  async ({ browser, request }) => {
+    const id = await demoShow(request);
+    const own = await phone(browser, request, `/phone/${id}?page=prop&prop=pier-railing`);
+    const canvas = own.getByRole('img', { name: /Pier railing/ });
+    await expect(canvas).toHaveAccessibleName(/seen from the front/);
+    await own.getByRole('button', { name: 'seen from the back' }).tap();
+    await expect(canvas).toHaveAccessibleName(/seen from the back/);
+    const field = own.getByLabel('Pixel in data order');
+    for (const nonsense of ['0', '223', 'the last', '-1', '1.5']) {
+      await field.fill(nonsense);
+      await own.getByRole('button', { name: 'Find' }).tap();
+      await expect(own.getByRole('main').getByRole('alert')).toHaveText(
+        `“${nonsense}” is no pixel of it: they go from 1 to 222.`,
+      );
+    }
+    await field.fill('34');
     await own.getByRole('button', { name: 'Find' }).tap();
-    await expect(own.getByRole('main').getByRole('alert')).toHaveText(
-      `“${nonsense}” is no pixel of it: they go from 1 to 222.`,
-    );
-  }
-  await field.fill('34');
-  await own.getByRole('button', { name: 'Find' }).tap();
-  const pixel = own.getByRole('region', { name: 'The pixel' });
-  await expect(pixel.getByRole('heading')).toHaveText('A1place 35');
-  await expect(pixel).toContainText('U1 ch 100–102');
-  await own.getByRole('button', { name: 'The next pixel' }).tap();
-  await expect(pixel).toContainText('U1 ch 103–105');
-  await own.context().close();
-});
+    const pixel = own.getByRole('region', { name: 'The pixel' });
+    await expect(pixel.getByRole('heading')).toHaveText('A1place 35');
+    await expect(pixel).toContainText('U1 ch 100–102');
+    await own.getByRole('button', { name: 'The next pixel' }).tap();
+    await expect(pixel).toContainText('U1 ch 103–105');
+    await own.context().close();
+  },
+);
 
-test('a test that a phone sends ends with the phone, and goes to devices only when that was agreed to here', async ({
-  browser,
-  request,
-}) => {
-  const id = await demoShow(request);
-  const sending = async () =>
-    ((await (await request.get(`/api/shows/${id}/bench`)).json()) as { sending: { isHeld: boolean } | null })
-      .sending;
-  const own = await phone(browser, request, `/phone/${id}?page=test&about=prop&prop=pier-railing`);
-  const tests = own.getByRole('group', { name: 'Tests' });
-  await own.getByRole('button', { name: 'To the devices' }).tap();
-  await tests.getByRole('button', { name: 'Red' }).tap();
-  await expect(own.getByText('Nobody has agreed at the laptop yet', { exact: false })).toBeVisible();
-  expect(await sending()).toBeNull();
-  await own.getByRole('button', { name: 'To the simulator' }).tap();
-  await tests.getByRole('button', { name: 'Red' }).tap();
-  await expect(own.getByText('Red goes to the simulator', { exact: false })).toBeVisible();
-  expect(await sending()).toMatchObject({ isHeld: true });
-  // It is held for longer than it lasts without.
-  await own.waitForTimeout(6500);
-  expect(await sending()).not.toBeNull();
-  await own.getByRole('button', { name: 'Stop' }).tap();
-  await expect.poll(sending).toBeNull();
-  await tests.getByRole('button', { name: 'Green' }).tap();
-  await expect.poll(sending).not.toBeNull();
-  // Lost without a word, as a phone that falls off a ladder.
-  await own.context().setOffline(true);
-  await expect.poll(sending, { timeout: 9000 }).toBeNull();
-  await own.getByRole('button', { name: 'Stop' }).tap();
-  await expect(own.getByRole('alert').filter({ hasText: 'Not stopped' })).toBeVisible();
-  await own.context().setOffline(false);
-  await own.context().close();
-});
+test(
+  'a test that a phone sends ends with the phone, and goes to devices only when that was agreed to here',
+  { tag: '@full' },
+  async ({ browser, request }) => {
+    const id = await demoShow(request);
+    const sending = async () =>
+      (
+        (await (await request.get(`/api/shows/${id}/bench`)).json()) as {
+          sending: { isHeld: boolean } | null;
+        }
+      ).sending;
+    const own = await phone(browser, request, `/phone/${id}?page=test&about=prop&prop=pier-railing`);
+    const tests = own.getByRole('group', { name: 'Tests' });
+    await own.getByRole('button', { name: 'To the devices' }).tap();
+    await tests.getByRole('button', { name: 'Red' }).tap();
+    await expect(own.getByText('Nobody has agreed at the laptop yet', { exact: false })).toBeVisible();
+    expect(await sending()).toBeNull();
+    await own.getByRole('button', { name: 'To the simulator' }).tap();
+    await tests.getByRole('button', { name: 'Red' }).tap();
+    await expect(own.getByText('Red goes to the simulator', { exact: false })).toBeVisible();
+    expect(await sending()).toMatchObject({ isHeld: true });
+    // It is held for longer than it lasts without.
+    await own.waitForTimeout(6500);
+    expect(await sending()).not.toBeNull();
+    await own.getByRole('button', { name: 'Stop' }).tap();
+    await expect.poll(sending).toBeNull();
+    await tests.getByRole('button', { name: 'Green' }).tap();
+    await expect.poll(sending).not.toBeNull();
+    // Lost without a word, as a phone that falls off a ladder.
+    await own.context().setOffline(true);
+    await expect.poll(sending, { timeout: 9000 }).toBeNull();
+    await own.getByRole('button', { name: 'Stop' }).tap();
+    await expect(own.getByRole('alert').filter({ hasText: 'Not stopped' })).toBeVisible();
+    await own.context().setOffline(false);
+    await own.context().close();
+  },
+);
 
 const factsOf = async (request: APIRequestContext, id: string) =>
   ((await (await request.get(`/api/shows/${id}/facts`)).json()) as { facts: Fact[] }).facts.filter(
@@ -303,104 +312,104 @@ test('what is ticked, typed and photographed without a line waits, outlasts the 
   await context.close();
 });
 
-test('what was noted otherwise meanwhile is asked about, and nothing is lost', async ({
-  browser,
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  const own = await phone(browser, request, `/phone/${id}?page=ticks&device=pier-box`);
-  await page.goto(`/phone/${id}?page=ticks&device=pier-box`);
-  await tick(page, /First universe/).check();
-  await expect(tick(own, /First universe/)).toBeChecked();
-  await own.context().setOffline(true);
-  await expect(line(own)).toContainText('not heard');
-  // Here it is taken back, and something else is ticked; there it is taken back and ticked anew, which is the same as before.
-  await tick(own, /First universe/).uncheck();
-  await tick(own, /Pixels/).check();
-  await tick(page, /First universe/).uncheck();
-  await tick(page, /First universe/).check();
-  await expect(line(page)).toHaveText('saved');
-  await own.context().setOffline(false);
-  const asked = own.getByRole('dialog', { name: 'Noted otherwise elsewhere' });
-  await expect(asked).toContainText('Pier box: First universe was typed');
-  await expect(asked.getByRole('radio')).toHaveCount(2);
-  for (const each of await asked.locator('label').all()) {
-    const box = (await each.boundingBox())!;
-    expect(box.x).toBeGreaterThanOrEqual(0);
-    expect(box.x + box.width).toBeLessThanOrEqual(360);
-    expect(box.height).toBeGreaterThanOrEqual(40);
-  }
-  // Stop is in reach whatever is asked.
-  await own.getByRole('button', { name: 'Stop', includeHidden: true }).tap();
-  await asked.getByText(/^Here: taken back/).tap();
-  await asked.getByRole('button', { name: 'What was noted here counts' }).tap();
-  await expect(line(own)).toHaveText('saved');
-  await expect(tick(page, /First universe/)).not.toBeChecked();
-  await expect(tick(page, /Pixels/)).toBeChecked();
-  await own.context().close();
-});
+test(
+  'what was noted otherwise meanwhile is asked about, and nothing is lost',
+  { tag: '@full' },
+  async ({ browser, page, request }) => {
+    const id = await demoShow(request);
+    const own = await phone(browser, request, `/phone/${id}?page=ticks&device=pier-box`);
+    await page.goto(`/phone/${id}?page=ticks&device=pier-box`);
+    await tick(page, /First universe/).check();
+    await expect(tick(own, /First universe/)).toBeChecked();
+    await own.context().setOffline(true);
+    await expect(line(own)).toContainText('not heard');
+    // Here it is taken back, and something else is ticked; there it is taken back and ticked anew, which is the same as before.
+    await tick(own, /First universe/).uncheck();
+    await tick(own, /Pixels/).check();
+    await tick(page, /First universe/).uncheck();
+    await tick(page, /First universe/).check();
+    await expect(line(page)).toHaveText('saved');
+    await own.context().setOffline(false);
+    const asked = own.getByRole('dialog', { name: 'Noted otherwise elsewhere' });
+    await expect(asked).toContainText('Pier box: First universe was typed');
+    await expect(asked.getByRole('radio')).toHaveCount(2);
+    for (const each of await asked.locator('label').all()) {
+      const box = (await each.boundingBox())!;
+      expect(box.x).toBeGreaterThanOrEqual(0);
+      expect(box.x + box.width).toBeLessThanOrEqual(360);
+      expect(box.height).toBeGreaterThanOrEqual(40);
+    }
+    // Stop is in reach whatever is asked.
+    await own.getByRole('button', { name: 'Stop', includeHidden: true }).tap();
+    await asked.getByText(/^Here: taken back/).tap();
+    await asked.getByRole('button', { name: 'What was noted here counts' }).tap();
+    await expect(line(own)).toHaveText('saved');
+    await expect(tick(page, /First universe/)).not.toBeChecked();
+    await expect(tick(page, /Pixels/)).toBeChecked();
+    await own.context().close();
+  },
+);
 
-test('two phones and a laptop that tick one list agree within a second of being connected', async ({
-  browser,
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  const path = `/phone/${id}?page=ticks&device=pier-box`;
-  const one = await phone(browser, request, path);
-  const other = await phone(browser, request, path);
-  await page.goto(path);
-  const all = [one, other, page];
-  for (const each of all) await each.getByText('0 of 19 typed').waitFor();
-  await one.context().setOffline(true);
-  await expect(line(one)).toContainText('not heard');
-  const boxes = (on: Page) => on.getByRole('checkbox');
-  await boxes(one).nth(0).check();
-  await boxes(one).nth(1).check();
-  await boxes(other).nth(2).check();
-  await boxes(page).nth(3).check();
-  await expect(other.getByText('2 of 19 typed')).toBeVisible();
-  await one.context().setOffline(false);
-  // Connected again is when its line says so.
-  await expect(line(one)).not.toContainText('not heard');
-  const began = Date.now();
-  for (const each of all) await expect(each.getByText('4 of 19 typed')).toBeVisible();
-  // Told in the report; a busy machine is slow, not wrong.
-  test.info().annotations.push({ type: 'agreed after ms', description: String(Date.now() - began) });
-  for (const each of all) for (let i = 0; i < 4; i += 1) await expect(boxes(each).nth(i)).toBeChecked();
-  await one.context().close();
-  await other.context().close();
-});
+test(
+  'two phones and a laptop that tick one list agree within a second of being connected',
+  { tag: '@full' },
+  async ({ browser, page, request }) => {
+    const id = await demoShow(request);
+    const path = `/phone/${id}?page=ticks&device=pier-box`;
+    const one = await phone(browser, request, path);
+    const other = await phone(browser, request, path);
+    await page.goto(path);
+    const all = [one, other, page];
+    for (const each of all) await each.getByText('0 of 19 typed').waitFor();
+    await one.context().setOffline(true);
+    await expect(line(one)).toContainText('not heard');
+    const boxes = (on: Page) => on.getByRole('checkbox');
+    await boxes(one).nth(0).check();
+    await boxes(one).nth(1).check();
+    await boxes(other).nth(2).check();
+    await boxes(page).nth(3).check();
+    await expect(other.getByText('2 of 19 typed')).toBeVisible();
+    await one.context().setOffline(false);
+    // Connected again is when its line says so.
+    await expect(line(one)).not.toContainText('not heard');
+    const began = Date.now();
+    for (const each of all) await expect(each.getByText('4 of 19 typed')).toBeVisible();
+    // Told in the report; a busy machine is slow, not wrong.
+    test.info().annotations.push({ type: 'agreed after ms', description: String(Date.now() - began) });
+    for (const each of all) for (let i = 0; i < 4; i += 1) await expect(boxes(each).nth(i)).toBeChecked();
+    await one.context().close();
+    await other.context().close();
+  },
+);
 
-test('measured on the phone, used at the laptop, and undone without losing the measurement', async ({
-  browser,
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  const own = await phone(browser, request, `/phone/${id}?page=note&about=device&device=pier-box`);
-  await own.getByLabel('What it is of the plan').selectOption('What it takes itself, with nothing lit');
-  await own.getByLabel('Value and unit').fill('some');
-  await own.getByRole('button', { name: 'Write it down' }).tap();
-  await expect(own.getByRole('main').getByRole('alert')).toContainText('“some” is no');
-  await own.getByLabel('Value and unit').fill('0.31 A');
-  await own.getByLabel('How it was measured').fill('clamp meter');
-  await own.getByLabel('By whom').fill('Ada');
-  await own.getByRole('button', { name: 'Write it down' }).tap();
-  await expect(own.getByRole('region', { name: 'What was noted' })).toContainText('0.31 A');
-  await openAt(page, id, 'log/controller/pier-box');
-  const entry = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
-  await entry.getByRole('button', { name: /^Use it in place of 250 mA/ }).click();
-  await expect(entry).toContainText('in use: measured by Ada');
-  const basis = async () =>
-    (await keptShow(request, id)).controllers.find((each) => each.id === 'pier-box')!.power?.ownAmps?.basis;
-  await expect.poll(basis).toBe('measured');
-  await page.keyboard.press('Control+z');
-  await expect.poll(basis).not.toBe('measured');
-  await expect(entry).toContainText('0.31 A');
-  await own.context().close();
-});
+test(
+  'measured on the phone, used at the laptop, and undone without losing the measurement',
+  { tag: '@full' },
+  async ({ browser, page, request }) => {
+    const id = await demoShow(request);
+    const own = await phone(browser, request, `/phone/${id}?page=note&about=device&device=pier-box`);
+    await own.getByLabel('What it is of the plan').selectOption('What it takes itself, with nothing lit');
+    await own.getByLabel('Value and unit').fill('some');
+    await own.getByRole('button', { name: 'Write it down' }).tap();
+    await expect(own.getByRole('main').getByRole('alert')).toContainText('“some” is no');
+    await own.getByLabel('Value and unit').fill('0.31 A');
+    await own.getByLabel('How it was measured').fill('clamp meter');
+    await own.getByLabel('By whom').fill('Ada');
+    await own.getByRole('button', { name: 'Write it down' }).tap();
+    await expect(own.getByRole('region', { name: 'What was noted' })).toContainText('0.31 A');
+    await openAt(page, id, 'log/controller/pier-box');
+    const entry = page.getByRole('region', { name: 'What was noted' }).getByRole('listitem');
+    await entry.getByRole('button', { name: /^Use it in place of 250 mA/ }).click();
+    await expect(entry).toContainText('in use: measured by Ada');
+    const basis = async () =>
+      (await keptShow(request, id)).controllers.find((each) => each.id === 'pier-box')!.power?.ownAmps?.basis;
+    await expect.poll(basis).toBe('measured');
+    await page.keyboard.press('Control+z');
+    await expect.poll(basis).not.toBe('measured');
+    await expect(entry).toContainText('0.31 A');
+    await own.context().close();
+  },
+);
 
 test('the phone pages ask no server on the way, and are ticked with a thumb', async ({
   browser,

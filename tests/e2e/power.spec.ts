@@ -16,7 +16,7 @@ test('a starved end is seen, and mended in one press', async ({ page, request })
   await expect(facts).toContainText('pixel 280 of run 1 gets 7.16 V');
 });
 
-test('the level is dragged, and what is seen follows', async ({ page, request }) => {
+test('the level is dragged, and what is seen follows', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'power/prop/net-curtain');
   const facts = page.getByRole('complementary', { name: 'Settings and facts' });
@@ -28,7 +28,7 @@ test('the level is dragged, and what is seen follows', async ({ page, request })
   await expect(facts).toContainText('Amps at 80 %');
 });
 
-test('the far end recovers as a lead is moved along its run', async ({ page, request }) => {
+test('the far end recovers as a lead is moved along its run', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'power/prop/net-curtain');
   const facts = page.getByRole('complementary', { name: 'Settings and facts' });
@@ -46,7 +46,7 @@ test('the far end recovers as a lead is moved along its run', async ({ page, req
   await expect(lowest).toContainText('run 2, pixel 280');
 });
 
-test('a measured metre changes every amp on the page', async ({ page, request }) => {
+test('a measured metre changes every amp on the page', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'power?sheet=draw');
   const card = page.getByRole('region', { name: '12 V bullet string' });
@@ -82,7 +82,7 @@ test('a prop is fed from nothing: a supply, a proposal, a schedule', async ({ pa
   for (const cell of cells.filter((each) => each !== '–')) expect(csv).toContain(cell.split('\n')[0]!);
 });
 
-test('search finds supplies and leads', async ({ page, request }) => {
+test('search finds supplies and leads', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build');
   await page.keyboard.press('Control+k');
@@ -91,7 +91,7 @@ test('search finds supplies and leads', async ({ page, request }) => {
   await expect(page).toHaveURL(/power\/prop\/net-curtain/);
 });
 
-test('power over HTTP: what flows, and one line a pixel', async ({ request }) => {
+test('power over HTTP: what flows, and one line a pixel', { tag: '@full' }, async ({ request }) => {
   const id = await demoShow(request);
   const show = await keptShow(request, id);
   const answer = await (await request.post('/api/power', { data: { show, level: 1 } })).json();
@@ -110,75 +110,83 @@ test('power over HTTP: what flows, and one line a pixel', async ({ request }) =>
   expect((await request.get(`/api/shows/${id}/voltages.csv?level=x`)).status()).toBe(400);
 });
 
-test('a travelling wreath on a brick: how many pixels, how bright, what to type, whether data passes', async ({
-  page,
-  request,
-}) => {
-  const shape = { legs: [{ lengthMm: 1600, headingDeg: 0, pixels: { by: 'count', count: 24 } }] };
-  const wreath = {
-    id: 'wreath',
-    name: 'Wreath',
-    placeId: 'pier',
-    pixelTypeId: 'strip',
-    kind: 'line',
-    shape,
-    threading: { firstPixel: 'start', runs: 1 },
-  } as Show['props'][number];
-  const strip = { id: 'strip', name: '5 V strip', chip: 'WS2812B', colourOrder: 'GRB', volts: 5, bodyMm: 5 };
-  const [first] = DEMO.controllers;
-  const { network: _, site: __, power: ___, portOptions: ____, typeId: _____, ...board } = first!;
-  const id = await demoShow(request, {
-    props: [wreath],
-    pixelTypes: [strip],
-    controllers: [{ ...board, id: 'node', name: 'Brick node', label: 'A', data: { driver: 'pin' } }],
-    controllerTypes: [],
-    patch: [{ propId: 'wreath', run: 1, controllerId: 'node', port: 1, skippedPixels: 0 }],
-    supplies: [],
-    tasks: [],
-  });
-  await openAt(page, id, 'power?sheet=draw');
-  // 60 mA, none of it while dark.
-  for (const part of ['Dark, its chip alone', 'Red, fullest', 'Green, fullest', 'Blue, fullest'])
-    await fill(page, part, part.startsWith('Dark') ? '0 mA' : '20 mA');
-  await page.getByRole('button', { name: 'Supplies', exact: true }).click();
-  await page.getByRole('button', { name: 'Add a supply' }).first().click();
-  const supply = page.getByRole('region', { name: 'Supply', exact: true });
-  await supply.getByRole('button', { name: 'Change it' }).click();
-  await supply.getByLabel('Rated for', { exact: true }).fill('1 A');
-  await supply.getByLabel('Rated for', { exact: true }).press('Enter');
-  const node = page.getByRole('region', { name: 'Brick node' });
-  await node.getByRole('button', { name: 'Feed it from Supply' }).click();
-  await node.getByRole('button', { name: 'What it takes and passes on' }).click();
-  await node.getByLabel('It draws itself', { exact: true }).fill('80 mA');
-  await node.getByLabel('It draws itself', { exact: true }).press('Enter');
-  await openAt(page, id, 'power/prop/wreath');
-  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
-  await facts.getByRole('button', { name: 'Bring a lead to it' }).click();
-  const lead = facts.getByRole('region', { name: 'Lead 2' });
-  await lead.getByRole('button', { name: 'Change it' }).click();
-  await lead.getByLabel('From', { exact: true }).click();
-  await page.getByRole('option', { name: 'Brick node' }).click();
-  await expect(lead).toContainText('from port A1');
-  await page.getByRole('button', { name: 'Brightness' }).click();
-  const caps = page
-    .getByTestId('supply-caps')
-    .getByRole('row', { name: /^Supply/ })
-    .nth(1);
-  await expect(caps).toContainText('1.44 A at full white');
-  const cells = await caps.getByRole('cell').allInnerTexts();
-  expect(cells.slice(-4)).toEqual(['12', '15', '50 %', '63 %']);
-  const limiter = page.getByTestId('limiters').getByRole('row', { name: /Brick node/ });
-  const typed = await limiter.getByRole('cell').allInnerTexts();
-  expect(typed.slice(2, 5).map((cell) => cell.split('\n')[0])).toEqual(['60', '720', '920']);
-  await page.getByRole('button', { name: 'Data wires' }).click();
-  const wire = page.getByTestId('data-wires').getByRole('row', { name: /Wreath/ });
-  await expect(wire).toContainText('passes up to 4.71 V');
-  await expect(wire).toContainText('too low');
-  // The mend that is offered works.
-  await openAt(page, id, 'power/prop/wreath');
-  await facts.getByRole('button', { name: 'Build in a fast buffer' }).click();
-  await expect(facts.getByRole('button', { name: 'Build in a fast buffer' })).toBeHidden();
-});
+test(
+  'a travelling wreath on a brick: how many pixels, how bright, what to type, whether data passes',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const shape = { legs: [{ lengthMm: 1600, headingDeg: 0, pixels: { by: 'count', count: 24 } }] };
+    const wreath = {
+      id: 'wreath',
+      name: 'Wreath',
+      placeId: 'pier',
+      pixelTypeId: 'strip',
+      kind: 'line',
+      shape,
+      threading: { firstPixel: 'start', runs: 1 },
+    } as Show['props'][number];
+    const strip = {
+      id: 'strip',
+      name: '5 V strip',
+      chip: 'WS2812B',
+      colourOrder: 'GRB',
+      volts: 5,
+      bodyMm: 5,
+    };
+    const [first] = DEMO.controllers;
+    const { network: _, site: __, power: ___, portOptions: ____, typeId: _____, ...board } = first!;
+    const id = await demoShow(request, {
+      props: [wreath],
+      pixelTypes: [strip],
+      controllers: [{ ...board, id: 'node', name: 'Brick node', label: 'A', data: { driver: 'pin' } }],
+      controllerTypes: [],
+      patch: [{ propId: 'wreath', run: 1, controllerId: 'node', port: 1, skippedPixels: 0 }],
+      supplies: [],
+      tasks: [],
+    });
+    await openAt(page, id, 'power?sheet=draw');
+    // 60 mA, none of it while dark.
+    for (const part of ['Dark, its chip alone', 'Red, fullest', 'Green, fullest', 'Blue, fullest'])
+      await fill(page, part, part.startsWith('Dark') ? '0 mA' : '20 mA');
+    await page.getByRole('button', { name: 'Supplies', exact: true }).click();
+    await page.getByRole('button', { name: 'Add a supply' }).first().click();
+    const supply = page.getByRole('region', { name: 'Supply', exact: true });
+    await supply.getByRole('button', { name: 'Change it' }).click();
+    await supply.getByLabel('Rated for', { exact: true }).fill('1 A');
+    await supply.getByLabel('Rated for', { exact: true }).press('Enter');
+    const node = page.getByRole('region', { name: 'Brick node' });
+    await node.getByRole('button', { name: 'Feed it from Supply' }).click();
+    await node.getByRole('button', { name: 'What it takes and passes on' }).click();
+    await node.getByLabel('It draws itself', { exact: true }).fill('80 mA');
+    await node.getByLabel('It draws itself', { exact: true }).press('Enter');
+    await openAt(page, id, 'power/prop/wreath');
+    const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+    await facts.getByRole('button', { name: 'Bring a lead to it' }).click();
+    const lead = facts.getByRole('region', { name: 'Lead 2' });
+    await lead.getByRole('button', { name: 'Change it' }).click();
+    await lead.getByLabel('From', { exact: true }).click();
+    await page.getByRole('option', { name: 'Brick node' }).click();
+    await expect(lead).toContainText('from port A1');
+    await page.getByRole('button', { name: 'Brightness' }).click();
+    const caps = page
+      .getByTestId('supply-caps')
+      .getByRole('row', { name: /^Supply/ })
+      .nth(1);
+    await expect(caps).toContainText('1.44 A at full white');
+    const cells = await caps.getByRole('cell').allInnerTexts();
+    expect(cells.slice(-4)).toEqual(['12', '15', '50 %', '63 %']);
+    const limiter = page.getByTestId('limiters').getByRole('row', { name: /Brick node/ });
+    const typed = await limiter.getByRole('cell').allInnerTexts();
+    expect(typed.slice(2, 5).map((cell) => cell.split('\n')[0])).toEqual(['60', '720', '920']);
+    await page.getByRole('button', { name: 'Data wires' }).click();
+    const wire = page.getByTestId('data-wires').getByRole('row', { name: /Wreath/ });
+    await expect(wire).toContainText('passes up to 4.71 V');
+    await expect(wire).toContainText('too low');
+    // The mend that is offered works.
+    await openAt(page, id, 'power/prop/wreath');
+    await facts.getByRole('button', { name: 'Build in a fast buffer' }).click();
+    await expect(facts.getByRole('button', { name: 'Build in a fast buffer' })).toBeHidden();
+  },
+);
 
 test('what a meter showed says what is other than planned, and stays when the figure is taken back', async ({
   page,
@@ -205,38 +213,42 @@ test('what a meter showed says what is other than planned, and stays when the fi
   expect(csv).toContain(`${(expected - 0.6).toFixed(2)} V`);
 });
 
-test('a long string: what is lost fed once, at both ends, and in the middle as well', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: /^The edge of a roof/ }).click();
-  await page.getByText('Count', { exact: true }).click();
-  await fill(page, 'Pixels', '150');
-  await page.getByRole('button', { name: /^4 Power/ }).click();
-  await page.getByRole('button', { name: 'Draw', exact: true }).click();
-  await fill(page, 'Dark, its chip alone', '0 mA');
-  await fill(page, 'Its resistance, a metre of one conductor', '25 mΩ');
-  await page.getByRole('button', { name: 'From which volts on each colour lights' }).click();
-  for (const colour of ['Red', 'Green', 'Blue']) {
-    await fill(page, `${colour}, fullest`, '20 mA');
-    await fill(page, `${colour} begins at`, '0 V');
-    await fill(page, `${colour} is full from`, '0.01 V');
-  }
-  await page.getByRole('button', { name: 'Picture', exact: true }).click();
-  const facts = page.getByRole('complementary', { name: 'Settings and facts' });
-  await facts.getByRole('button', { name: 'Add a supply' }).click();
-  const bring = facts.getByRole('button', { name: 'Bring a lead to it' });
-  await bring.click();
-  // 60 mA over 5 mOhm times 150 * 149 / 2 is 3.35 V; the lead of 3 m loses 9 A * 2 * 3 m * 13.3 mOhm.
-  await expect(facts).toContainText(/Lowest7\.93 Vrun 1, pixel 150/);
-  await expect(facts).toContainText('11.28 V there');
-  await bring.click();
-  await expect(facts).toContainText(/Lowest10\.81 Vrun 1, pixel 75/);
-  await expect(facts).toContainText('11.64 V there');
-  await bring.click();
-  await expect(facts).toContainText('Eave run 1, pixel 75');
-  await expect(facts).toContainText('3 leads');
-});
+test(
+  'a long string: what is lost fed once, at both ends, and in the middle as well',
+  { tag: '@full' },
+  async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: /^The edge of a roof/ }).click();
+    await page.getByText('Count', { exact: true }).click();
+    await fill(page, 'Pixels', '150');
+    await page.getByRole('button', { name: /^4 Power/ }).click();
+    await page.getByRole('button', { name: 'Draw', exact: true }).click();
+    await fill(page, 'Dark, its chip alone', '0 mA');
+    await fill(page, 'Its resistance, a metre of one conductor', '25 mΩ');
+    await page.getByRole('button', { name: 'From which volts on each colour lights' }).click();
+    for (const colour of ['Red', 'Green', 'Blue']) {
+      await fill(page, `${colour}, fullest`, '20 mA');
+      await fill(page, `${colour} begins at`, '0 V');
+      await fill(page, `${colour} is full from`, '0.01 V');
+    }
+    await page.getByRole('button', { name: 'Picture', exact: true }).click();
+    const facts = page.getByRole('complementary', { name: 'Settings and facts' });
+    await facts.getByRole('button', { name: 'Add a supply' }).click();
+    const bring = facts.getByRole('button', { name: 'Bring a lead to it' });
+    await bring.click();
+    // 60 mA over 5 mOhm times 150 * 149 / 2 is 3.35 V; the lead of 3 m loses 9 A * 2 * 3 m * 13.3 mOhm.
+    await expect(facts).toContainText(/Lowest7\.93 Vrun 1, pixel 150/);
+    await expect(facts).toContainText('11.28 V there');
+    await bring.click();
+    await expect(facts).toContainText(/Lowest10\.81 Vrun 1, pixel 75/);
+    await expect(facts).toContainText('11.64 V there');
+    await bring.click();
+    await expect(facts).toContainText('Eave run 1, pixel 75');
+    await expect(facts).toContainText('3 leads');
+  },
+);
 
-test('the leads of a wall of twelve panels, on a row of fuses', async ({ page }) => {
+test('the leads of a wall of twelve panels, on a row of fuses', { tag: '@full' }, async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: /^A wall of panels/ }).click();
   await fill(page, 'Panels across', '4');
@@ -272,23 +284,27 @@ test('the leads of a wall of twelve panels, on a row of fuses', async ({ page })
   await expect(facts).toContainText('its leads want 38.4 A at full white. It gets hot');
 });
 
-test('the schedule that is printed is the schedule that is shown', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'power?sheet=schedule');
-  const rows = page.getByRole('row', { name: /^Lead/ });
-  const words = async () =>
-    (await rows.allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim()).filter((row) => row !== '');
-  await expect(rows.first()).toBeVisible();
-  const shown = await words();
-  expect(shown.length).toBeGreaterThan(10);
-  await page.emulateMedia({ media: 'print' });
-  await expect(rows.last()).toBeVisible();
-  expect(await words()).toEqual(shown);
-  // Black on white, and nothing of the frame around it.
-  const [ink, paper] = await rows
-    .first()
-    .evaluate((row) => [getComputedStyle(row).color, getComputedStyle(document.body).backgroundColor]);
-  const light = (colour: string) => (/\d+/g.exec(colour) ? Number(/\d+/.exec(colour)![0]) : 255);
-  expect(light(ink!)).toBeLessThan(80);
-  expect(light(paper!)).toBeGreaterThan(200);
-});
+test(
+  'the schedule that is printed is the schedule that is shown',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'power?sheet=schedule');
+    const rows = page.getByRole('row', { name: /^Lead/ });
+    const words = async () =>
+      (await rows.allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim()).filter((row) => row !== '');
+    await expect(rows.first()).toBeVisible();
+    const shown = await words();
+    expect(shown.length).toBeGreaterThan(10);
+    await page.emulateMedia({ media: 'print' });
+    await expect(rows.last()).toBeVisible();
+    expect(await words()).toEqual(shown);
+    // Black on white, and nothing of the frame around it.
+    const [ink, paper] = await rows
+      .first()
+      .evaluate((row) => [getComputedStyle(row).color, getComputedStyle(document.body).backgroundColor]);
+    const light = (colour: string) => (/\d+/g.exec(colour) ? Number(/\d+/.exec(colour)![0]) : 255);
+    expect(light(ink!)).toBeLessThan(80);
+    expect(light(paper!)).toBeGreaterThan(200);
+  },
+);

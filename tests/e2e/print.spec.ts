@@ -17,7 +17,7 @@ async function textOfFile(request: APIRequestContext, address: string): Promise<
 
 test.skip(!hasPoppler(), 'printed sheets are read back by poppler');
 
-test('the wall from behind with its field sheet', async ({ page, request }) => {
+test('the wall from behind with its field sheet', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'print/prop/score-wall');
   await page.getByRole('button', { name: 'wiring from the back' }).click();
@@ -35,28 +35,32 @@ test('the wall from behind with its field sheet', async ({ page, request }) => {
   expect(typed).toContain('In this order');
 });
 
-test('the stakes of the tower, in metres and on Letter in feet', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'print/prop/lighthouse-tower');
-  await page.getByRole('button', { name: 'setting out' }).click();
-  const paper = page.getByRole('article', { name: 'Lighthouse tower: setting out' });
-  await expect(paper.getByRole('table', { name: 'Setting out of Lighthouse tower' })).toBeVisible();
-  const metric = (await printed(request, page)).join('\n');
-  expect(metric).toContain('1.838 m apart');
-  expect(metric).toMatch(/\b9\s+0\s+1,300\s+1,300/);
-  await page.getByRole('button', { name: 'Back to printing' }).click();
-  await page.getByText('Letter', { exact: true }).click();
-  await expect(page.getByTestId('saving')).toContainText('rev 1 · saved');
-  const response = await request.post(`/api/shows/${id}/edits`, {
-    data: { ...author(1), edit: { type: 'setLengths', lengths: 'imperial' } },
-  });
-  expect(response.status()).toBe(200);
-  const feet = (await textOfFile(request, `/api/shows/${id}/sheets/setting-out.lighthouse-tower.pdf`)).join(
-    '\n',
-  );
-  expect(feet).not.toContain('1.838 m');
-  expect(feet).toMatch(/6 ft/);
-});
+test(
+  'the stakes of the tower, in metres and on Letter in feet',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'print/prop/lighthouse-tower');
+    await page.getByRole('button', { name: 'setting out' }).click();
+    const paper = page.getByRole('article', { name: 'Lighthouse tower: setting out' });
+    await expect(paper.getByRole('table', { name: 'Setting out of Lighthouse tower' })).toBeVisible();
+    const metric = (await printed(request, page)).join('\n');
+    expect(metric).toContain('1.838 m apart');
+    expect(metric).toMatch(/\b9\s+0\s+1,300\s+1,300/);
+    await page.getByRole('button', { name: 'Back to printing' }).click();
+    await page.getByText('Letter', { exact: true }).click();
+    await expect(page.getByTestId('saving')).toContainText('rev 1 · saved');
+    const response = await request.post(`/api/shows/${id}/edits`, {
+      data: { ...author(1), edit: { type: 'setLengths', lengths: 'imperial' } },
+    });
+    expect(response.status()).toBe(200);
+    const feet = (await textOfFile(request, `/api/shows/${id}/sheets/setting-out.lighthouse-tower.pdf`)).join(
+      '\n',
+    );
+    expect(feet).not.toContain('1.838 m');
+    expect(feet).toMatch(/6 ft/);
+  },
+);
 
 test('the values of one device, still right and then no more', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -84,7 +88,7 @@ test('the values of one device, still right and then no more', async ({ page, re
   await expect(page.getByRole('heading', { name: 'The plan has changed' })).toBeVisible();
 });
 
-test('a sheet of labels, and the page of one of them', async ({ page, request }) => {
+test('a sheet of labels, and the page of one of them', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'print');
   await page.getByRole('button', { name: /^Labels for ports/ }).click();
@@ -129,40 +133,48 @@ test('the whole binder with progress; printing is noted as told', async ({ page,
   pages.forEach((text, i) => expect(text).toContain(`page ${i + 1} of ${pages.length}`));
 });
 
-test('is found where people look for it: on every sheet, and in the search', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'power/prop/net-curtain');
-  await page.getByRole('button', { name: 'Print', exact: true }).click();
-  await expect(page.getByRole('menuitem', { name: 'Net curtain: cut list' })).toHaveAttribute(
-    'href',
-    `/api/shows/${id}/sheets/cut-list.net-curtain.pdf`,
-  );
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Control+k');
-  await page.getByPlaceholder(/A3 17/).fill('print labels for ports');
-  await expect(page.getByText(/^Print Labels for ports/)).toBeVisible();
-});
+test(
+  'is found where people look for it: on every sheet, and in the search',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'power/prop/net-curtain');
+    await page.getByRole('button', { name: 'Print', exact: true }).click();
+    await expect(page.getByRole('menuitem', { name: 'Net curtain: cut list' })).toHaveAttribute(
+      'href',
+      `/api/shows/${id}/sheets/cut-list.net-curtain.pdf`,
+    );
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder(/A3 17/).fill('print labels for ports');
+    await expect(page.getByText(/^Print Labels for ports/)).toBeVisible();
+  },
+);
 
-test('files of sheets are refused in a sentence where there are none', async ({ request }) => {
-  const id = await demoShow(request);
-  const get = async (file: string) => {
-    const response = await request.get(`/api/shows/${id}/${file}`);
-    return [response.status(), ((await response.json()) as { error: string }).error] as const;
-  };
-  expect(await get('sheets/device.pier-box.doc')).toEqual([
-    404,
-    expect.stringContaining('pdf, svg, csv or json'),
-  ]);
-  expect(await get('sheets/nothing.pdf')).toEqual([404, expect.stringContaining('no sheet “nothing”')]);
-  expect(await get('sheets/parts.pdf?size=a3')).toEqual([400, expect.stringContaining('a4 or letter')]);
-  expect(await get('sheets/binder.pdf?prop=nobody')).toEqual([422, expect.stringContaining('no prop')]);
-  expect(await get('printed/hello')).toEqual([422, expect.stringContaining('no mark of a sheet')]);
-  expect(await get('printed/99-K7QF2')).toEqual([422, expect.any(String)]);
-  expect(await get('printed/0-22222')).toEqual([422, expect.stringContaining('No sheet of revision 0')]);
-  const svg = await request.get(`/api/shows/${id}/sheets/threading.net-curtain.svg`);
-  expect(svg.headers()['content-type']).toBe('image/svg+xml');
-  expect(await svg.text()).toContain('drawn to scale');
-});
+test(
+  'files of sheets are refused in a sentence where there are none',
+  { tag: '@full' },
+  async ({ request }) => {
+    const id = await demoShow(request);
+    const get = async (file: string) => {
+      const response = await request.get(`/api/shows/${id}/${file}`);
+      return [response.status(), ((await response.json()) as { error: string }).error] as const;
+    };
+    expect(await get('sheets/device.pier-box.doc')).toEqual([
+      404,
+      expect.stringContaining('pdf, svg, csv or json'),
+    ]);
+    expect(await get('sheets/nothing.pdf')).toEqual([404, expect.stringContaining('no sheet “nothing”')]);
+    expect(await get('sheets/parts.pdf?size=a3')).toEqual([400, expect.stringContaining('a4 or letter')]);
+    expect(await get('sheets/binder.pdf?prop=nobody')).toEqual([422, expect.stringContaining('no prop')]);
+    expect(await get('printed/hello')).toEqual([422, expect.stringContaining('no mark of a sheet')]);
+    expect(await get('printed/99-K7QF2')).toEqual([422, expect.any(String)]);
+    expect(await get('printed/0-22222')).toEqual([422, expect.stringContaining('No sheet of revision 0')]);
+    const svg = await request.get(`/api/shows/${id}/sheets/threading.net-curtain.svg`);
+    expect(svg.headers()['content-type']).toBe('image/svg+xml');
+    expect(await svg.text()).toContain('drawn to scale');
+  },
+);
 
 test('addresses of before lead to the stages and sheets of today', async ({ page, request }) => {
   const id = await demoShow(request);

@@ -56,52 +56,60 @@ test('a tree: from its measures to every stake, and a tree that cannot be is men
   await expect(page.getByText(/^100 mm314 mm around/)).toBeVisible();
 });
 
-test('schemes are compared, and the one that is chosen is threaded', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'route/prop/net-curtain?sheet=compare');
-  const schemes = page.getByTestId('schemes');
-  await expect(schemes.getByRole('row')).toHaveCount(9);
-  await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (2)');
-  // A slower port needs more runs.
-  await fill(page, 'A port drives', '150');
-  await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (4)');
-  await page.getByTestId('recommendation').getByRole('button', { name: 'Use this' }).click();
-  await expect(saving(page)).toHaveText('rev 1 · saved');
-  await expect(schemes.getByText('in use')).toBeVisible();
-  await page.getByRole('button', { name: 'Build sheet' }).click();
-  await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('lead from port B1');
-  await page.getByText('From the back', { exact: true }).click();
-  await expect(page).toHaveURL(/from=back/);
-  await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('20');
-});
+test(
+  'schemes are compared, and the one that is chosen is threaded',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'route/prop/net-curtain?sheet=compare');
+    const schemes = page.getByTestId('schemes');
+    await expect(schemes.getByRole('row')).toHaveCount(9);
+    await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (2)');
+    // A slower port needs more runs.
+    await fill(page, 'A port drives', '150');
+    await expect(page.getByTestId('recommendation')).toContainText('Fewest ports (4)');
+    await page.getByTestId('recommendation').getByRole('button', { name: 'Use this' }).click();
+    await expect(saving(page)).toHaveText('rev 1 · saved');
+    await expect(schemes.getByText('in use')).toBeVisible();
+    await page.getByRole('button', { name: 'Build sheet' }).click();
+    await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('lead from port B1');
+    await page.getByText('From the back', { exact: true }).click();
+    await expect(page).toHaveURL(/from=back/);
+    await expect(page.getByTestId('build-sheet').getByRole('row').nth(1)).toContainText('20');
+  },
+);
 
-test('ranges: what is odd is said while typing, and kept only when it is left', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'build');
-  await addProp(page, /^Strip in pieces/);
-  await page.getByRole('button', { name: 'Ranges' }).click();
-  await page.getByRole('button', { name: 'One range a leg' }).click();
-  await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
-  await expect(page.getByTestId('conventions')).toContainText('0 – 60');
-  await page.getByLabel('Stop of range 1').fill('70');
-  await expect(page.getByTestId('range-problems')).toContainText(
-    'Leg 1 and Leg 3 both hold indices 60 to 69 (pixels 61 to 70 of the prop, counted from 1).',
-  );
-  await expect(saving(page)).toHaveText('rev 2 · saved');
-  await page.getByLabel('Stop of range 1').press('Escape');
-  await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
-  await page.getByLabel('Stop of range 1').fill('50');
-  await page.getByLabel('Stop of range 1').press('Enter');
-  await expect(page.getByTestId('range-problems')).toContainText('Indices 50 to 59 (pixels 51 to 60');
-  await page.getByRole('button', { name: 'Lay them end to end' }).click();
-  await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
-  // Nonsense stays in its field with a sentence.
-  await page.getByLabel('Start of range 2').fill('many');
-  await page.getByLabel('Start of range 2').press('Enter');
-  await expect(page.getByText('A name, a start from 0 on, and a stop after it.')).toBeVisible();
-});
+test(
+  'ranges: what is odd is said while typing, and kept only when it is left',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'build');
+    await addProp(page, /^Strip in pieces/);
+    await page.getByRole('button', { name: 'Ranges' }).click();
+    await page.getByRole('button', { name: 'One range a leg' }).click();
+    await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
+    await expect(page.getByTestId('conventions')).toContainText('0 – 60');
+    await page.getByLabel('Stop of range 1').fill('70');
+    await expect(page.getByTestId('range-problems')).toContainText(
+      'Leg 1 and Leg 3 both hold indices 60 to 69 (pixels 61 to 70 of the prop, counted from 1).',
+    );
+    await expect(saving(page)).toHaveText('rev 2 · saved');
+    await page.getByLabel('Stop of range 1').press('Escape');
+    await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
+    await page.getByLabel('Stop of range 1').fill('50');
+    await page.getByLabel('Stop of range 1').press('Enter');
+    await expect(page.getByTestId('range-problems')).toContainText('Indices 50 to 59 (pixels 51 to 60');
+    await page.getByRole('button', { name: 'Lay them end to end' }).click();
+    await expect(page.getByText('Every pixel is in one range.')).toBeVisible();
+    // Nonsense stays in its field with a sentence.
+    await page.getByLabel('Start of range 2').fill('many');
+    await page.getByLabel('Start of range 2').press('Enter');
+    await expect(page.getByText('A name, a start from 0 on, and a stop after it.')).toBeVisible();
+  },
+);
 
-test('stock: strings and strip, cuts and splices', async ({ page, request }) => {
+test('stock: strings and strip, cuts and splices', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'build/prop/net-curtain?sheet=stock');
   await expect(page.getByTestId('stock-facts')).toContainText('12 strings');
@@ -113,27 +121,28 @@ test('stock: strings and strip, cuts and splices', async ({ page, request }) => 
   await expect(page.getByText('They do not reach.')).toBeHidden();
 });
 
-test('the site: a prop is put on the drawing, moved, turned and taken off by keyboard', async ({
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'build?sheet=site');
-  await expect(page.getByTestId('leads')).toContainText('13 m');
-  const plan = page.getByTestId('site-plan');
-  await page.getByRole('combobox', { name: 'Prop or controller' }).click();
-  await page.getByRole('option', { name: 'Lighthouse tower', exact: true }).click();
-  await page.getByRole('button', { name: 'Take Lighthouse tower off the drawing' }).click();
-  await expect(page.getByText('Click where Lighthouse tower is.')).toBeVisible();
-  await plan.focus();
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Shift+ArrowRight');
-  await page.keyboard.press('[');
-  await expect(page.getByLabel('Turned by, degrees')).toHaveValue('15');
-  await expect(saving(page)).toHaveText('rev 4 · saved');
-  await page.keyboard.press('Delete');
-  await expect(page.getByText('Click where Lighthouse tower is.')).toBeVisible();
-});
+test(
+  'the site: a prop is put on the drawing, moved, turned and taken off by keyboard',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'build?sheet=site');
+    await expect(page.getByTestId('leads')).toContainText('13 m');
+    const plan = page.getByTestId('site-plan');
+    await page.getByRole('combobox', { name: 'Prop or controller' }).click();
+    await page.getByRole('option', { name: 'Lighthouse tower', exact: true }).click();
+    await page.getByRole('button', { name: 'Take Lighthouse tower off the drawing' }).click();
+    await expect(page.getByText('Click where Lighthouse tower is.')).toBeVisible();
+    await plan.focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('[');
+    await expect(page.getByLabel('Turned by, degrees')).toHaveValue('15');
+    await expect(saving(page)).toHaveText('rev 4 · saved');
+    await page.keyboard.press('Delete');
+    await expect(page.getByText('Click where Lighthouse tower is.')).toBeVisible();
+  },
+);
 
 test('a craft is numbered by clicking and dragging', async ({ page, request }) => {
   const id = await demoShow(request);
@@ -191,7 +200,7 @@ test.describe('free-form points', () => {
     await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('5,000 px');
   });
 
-  test('an SVG of 2 MB is laid along', async ({ page, request }) => {
+  test('an SVG of 2 MB is laid along', { tag: '@full' }, async ({ page, request }) => {
     await freeform(page, request, /SVG/);
     const path = Array.from(
       { length: 140_000 },
@@ -206,23 +215,24 @@ test.describe('free-form points', () => {
     await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('px');
   });
 
-  test('a photo of 40 megapixels is made smaller, and a sign is traced over it', async ({
-    page,
-    request,
-  }) => {
-    await freeform(page, request, /photo/);
-    await choose(page, 'quay.png', 'image/png', grey(8000, 5000));
-    const tracer = page.getByTestId('tracer');
-    await expect(tracer).toBeVisible({ timeout: 60_000 });
-    const box = (await tracer.boundingBox())!;
-    const click = (x: number, y: number) => page.mouse.click(box.x + box.width * x, box.y + box.height * y);
-    await click(0.3, 0.8);
-    await click(0.7, 0.8);
-    await fill(page, 'From the one mark to the other', '2 m');
-    await click(0.3, 0.3);
-    await click(0.5, 0.3);
-    await click(0.7, 0.5);
-    await page.getByRole('button', { name: 'Use 3 pixels' }).click();
-    await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('3 px');
-  });
+  test(
+    'a photo of 40 megapixels is made smaller, and a sign is traced over it',
+    { tag: '@full' },
+    async ({ page, request }) => {
+      await freeform(page, request, /photo/);
+      await choose(page, 'quay.png', 'image/png', grey(8000, 5000));
+      const tracer = page.getByTestId('tracer');
+      await expect(tracer).toBeVisible({ timeout: 60_000 });
+      const box = (await tracer.boundingBox())!;
+      const click = (x: number, y: number) => page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+      await click(0.3, 0.8);
+      await click(0.7, 0.8);
+      await fill(page, 'From the one mark to the other', '2 m');
+      await click(0.3, 0.3);
+      await click(0.5, 0.3);
+      await click(0.7, 0.5);
+      await page.getByRole('button', { name: 'Use 3 pixels' }).click();
+      await expect(page.locator('[data-testid^=prop-free-form-]')).toContainText('3 px');
+    },
+  );
 });

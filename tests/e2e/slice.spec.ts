@@ -102,7 +102,7 @@ test('a builder starts from nothing', async ({ page }) => {
   await expect(page.getByTestId('ruler-selection')).toHaveText('U40 ch 1 → U40 ch 252');
 });
 
-test('runs are dragged from port to port, and off', async ({ page, request }) => {
+test('runs are dragged from port to port, and off', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
   await openAt(page, id, 'patch');
   const drag = async (name: string, to: { x: number; y: number }) => {

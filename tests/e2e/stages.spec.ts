@@ -1,19 +1,16 @@
 import type { CDPSession, Page } from '@playwright/test';
-import { DEMO, demoShow, expect, test } from './lantern';
+import { DEMO, IS_FULL, demoShow, expect, test } from './lantern';
 import { MOUSE_PX, THUMB_PX, layoutProblems } from './layout';
 import { SPOTS, STAGE_IDS, eachSheet, openShow, reachProblems } from './walk';
 
-const SCREENS = [
-  { width: 1280, height: 800 },
-  { width: 1024, height: 700 },
-  { width: 1920, height: 1080 },
-  // A screen of 1280 by 800 at 200 %.
-  { width: 640, height: 400 },
-];
-const PHONES = [
-  { width: 390, height: 844 },
-  { width: 360, height: 740 },
-];
+const USUAL = { width: 1280, height: 800 };
+/** The usual screen at 200 %. */
+const ENLARGED = { width: 640, height: 400 };
+const SMALL_PHONE = { width: 360, height: 740 };
+const SCREENS = IS_FULL
+  ? [USUAL, { width: 1024, height: 700 }, { width: 1920, height: 1080 }, ENLARGED]
+  : [USUAL, ENLARGED];
+const PHONES = IS_FULL ? [{ width: 390, height: 844 }, SMALL_PHONE] : [SMALL_PHONE];
 
 /** The same page under a thumb and on the small screen of a phone, or under a mouse again. */
 async function asPhone(cdp: CDPSession, isPhone: boolean): Promise<void> {
@@ -49,6 +46,12 @@ for (const stage of STAGE_IDS)
     const seen = new Set<string>();
     for (const spot of SPOTS.filter((each) => each.stage === stage))
       await eachSheet(page, id, spot, async (name) => {
+        // A sheet is made of the same parts for any prop; the settings beside it are those of its kind.
+        const label = name.slice(name.lastIndexOf(', '));
+        const isFirst = !seen.has(label);
+        seen.add(label);
+        const isDrawn = /Picture|Chains/.test(label);
+        if (!IS_FULL && !isFirst && !isDrawn) return;
         const look = async (size: { width: number; height: number }, smallestPx: number) => {
           await page.setViewportSize(size);
           for (const problem of await layoutProblems(page, smallestPx))
@@ -58,12 +61,8 @@ for (const stage of STAGE_IDS)
         await asPhone(cdp, true);
         for (const phone of PHONES) await look(phone, THUMB_PX);
         await asPhone(cdp, false);
-        await page.setViewportSize(SCREENS[0]!);
-        // A sheet is made of the same parts for any prop; the settings beside it are those of its kind.
-        const label = name.slice(name.lastIndexOf(', '));
-        const isFirst = !seen.has(label);
-        seen.add(label);
-        if (!isFirst && !/Picture|Chains/.test(label)) return;
+        await page.setViewportSize(USUAL);
+        if (!isFirst && !isDrawn) return;
         for (const problem of await reachProblems(page)) problems.push(`${name}: ${problem}`);
         if (!isFirst) return;
         await setTheme(page, 'light');

@@ -14,17 +14,24 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
   const { stage: current } = useView();
   const goTo = useGoTo();
   const strip = useRef<HTMLElement>(null);
+  /** Somebody scrolled the stages: from then on they stay where they are. */
+  const isHeld = useRef(false);
   useEffect(() => {
-    // On a narrow screen the stages reach beyond it.
     const nav = strip.current;
-    const tab = nav?.querySelector<HTMLElement>('[aria-current]');
-    if (!nav || !tab) return;
-    const from = tab.offsetLeft - nav.offsetLeft;
-    const to = from + tab.offsetWidth;
-    if (from < nav.scrollLeft || to > nav.scrollLeft + nav.clientWidth) nav.scrollLeft = from - 24;
+    if (!nav) return;
+    isHeld.current = false;
+    // They become wider when the letters and the counts of findings arrive.
+    const observer = new ResizeObserver(() => {
+      if (!isHeld.current) bringIntoSight(nav);
+    });
+    for (const each of [nav, ...nav.children]) observer.observe(each);
+    return () => observer.disconnect();
   }, [current]);
+  const hold = () => {
+    isHeld.current = true;
+  };
   return (
-    <nav ref={strip} className={styles.stages} aria-label="Stages">
+    <nav ref={strip} className={styles.stages} aria-label="Stages" onWheel={hold} onTouchMove={hold}>
       {STAGES.map((stage) => {
         const here = findings.filter((finding) => finding.stage === stage.id);
         return (
@@ -53,4 +60,13 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
       })}
     </nav>
   );
+}
+
+/** On a narrow screen the stages reach beyond it: the one that is on is scrolled into sight. */
+function bringIntoSight(nav: HTMLElement) {
+  const tab = nav.querySelector<HTMLElement>('[aria-current]');
+  if (!tab) return;
+  const from = tab.offsetLeft - nav.offsetLeft;
+  const to = from + tab.offsetWidth;
+  if (from < nav.scrollLeft || to > nav.scrollLeft + nav.clientWidth) nav.scrollLeft = from - 24;
 }
