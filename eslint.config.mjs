@@ -21,6 +21,7 @@ const MAY_IMPORT = {
 export const CORE_ORDER = [
   ['units'],
   ['fields'],
+  ['stages'],
   ['colours'],
   ['figures'],
   ['geometry'],
@@ -55,23 +56,41 @@ const OUT_OF_CORE = {
   message: 'The core imports nothing from outside src/core but zod and the keys of lists.',
 };
 
-/** For each folder of the core the rule that keeps it from importing from those above it. */
-const coreOrderRules = CORE_ORDER.flatMap((folders, rank) => {
-  const above = CORE_ORDER.slice(rank + 1).flat();
-  const upward = {
-    regex: `^(?:\\.\\./)+(?:${above.join('|')})/`,
-    message: `${folders.join(' and ')} stand below ${above.join(', ')} and import nothing from there.`,
-  };
-  return folders.map((folder) => ({
-    files: [`src/core/${folder}/**/*.ts`],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        { patterns: above.length > 0 ? [OUT_OF_CORE, upward] : [OUT_OF_CORE] },
-      ],
-    },
-  }));
-});
+/** The folders of the interface from the ground up, in the same way. */
+export const FEATURE_ORDER = [
+  ['show'],
+  ['view'],
+  ['figures', 'explain', 'sheets', 'picture'],
+  // The small pictures of kinds of props, and what a kind may show.
+  ['faces'],
+  ['editors', 'power', 'testing', 'patch', 'log'],
+  ['wall', 'screen', 'phones', 'practice'],
+  // What each kind of prop shows: the only place that knows all kinds.
+  ['kinds', 'print', 'home'],
+  ['site', 'phone'],
+  ['build', 'route'],
+  // How the parts of stages are fetched: the only place that knows all stages.
+  ['stages'],
+  ['shell'],
+];
+
+/** For each folder the rule that keeps it from importing from those above it, and from those beside it. */
+const orderRules = (root, order, always) =>
+  order.flatMap((folders, rank) => {
+    const above = order.slice(rank + 1).flat();
+    return folders.map((folder) => {
+      const others = [...above, ...folders.filter((each) => each !== folder && !always.beside)];
+      const upward = {
+        regex: `^(?:\\.\\./)+(?:${others.join('|')})/`,
+        message: `${folder} stands below ${others.join(', ')}, or beside, and imports nothing from there.`,
+      };
+      const patterns = [...always.patterns, ...(others.length > 0 ? [upward] : [])];
+      return {
+        files: [`${root}/${folder}/**/*.{ts,tsx}`],
+        rules: { 'no-restricted-imports': ['error', { patterns }] },
+      };
+    });
+  });
 
 const CONSTANT_STYLE = {
   selector:
@@ -161,7 +180,8 @@ export default tseslint.config(
     files: [
       'src/features/kinds/**/*.tsx',
       'src/features/wall/**/*.tsx',
-      'src/features/build/{RolesSheet,ImportPointsDialog}.tsx',
+      'src/features/editors/RolesSheet.tsx',
+      'src/features/build/ImportPointsDialog.tsx',
     ],
     rules: { 'no-restricted-syntax': ['error', CONSTANT_STYLE, PROTOCOL_BY_NAME] },
   },
@@ -170,9 +190,11 @@ export default tseslint.config(
     files: ['src/core/**/*.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [OUT_OF_CORE] }] },
   },
-  ...coreOrderRules,
+  // Kinds of props, panels and screens know one another, file by file.
+  ...orderRules('src/core', CORE_ORDER, { patterns: [OUT_OF_CORE], beside: true }),
+  ...orderRules('src/features', FEATURE_ORDER, { patterns: [], beside: false }),
   {
-    files: ['src/core/**/*.test.ts'],
+    files: ['src/**/*.test.{ts,tsx}'],
     rules: { 'no-restricted-imports': 'off' },
   },
   {

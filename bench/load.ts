@@ -2,7 +2,7 @@
 // the providers; and the first edit after opening. Build first: npm run build.
 import { gzipSync } from 'node:zlib';
 import type { Browser, Response } from '@playwright/test';
-import { STAGES } from '../src/features/stages/registry';
+import { STAGES } from '../src/core/stages/stages';
 import { goal, sized, table } from './report';
 import { readDemoShow, startBrowser, startDemoServer } from '../scripts/lib/demoServer';
 

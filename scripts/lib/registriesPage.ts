@@ -12,9 +12,15 @@ import { PROP_KINDS } from '../../src/core/props/registry';
 import { FAULT_KINDS } from '../../src/core/rig/faults/registry';
 import { NO_FACTS } from '../../src/core/show/facts';
 import type { Show } from '../../src/core/show/schema';
-import { STAGES } from '../../src/features/stages/registry';
+import { STAGES } from '../../src/core/stages/stages';
 
 const ROOT = path.resolve(__dirname, '../..');
+
+/** The folder of a stage, as the registry of the interface fetches it. */
+function folderOf(stage: string): string {
+  const code = fs.readFileSync(path.join(ROOT, 'src/features/stages/registry.ts'), 'utf8');
+  return `\`src/features/${new RegExp(`  ${stage}: .*'\\.\\./([a-z]+)/parts'`).exec(code)![1]}\``;
+}
 
 /** The file of a folder in which something is written; the folder where it is in none. */
 function fileWith(folder: string, ...texts: string[]): string {
@@ -65,14 +71,9 @@ export function registriesPage(show: Show): string {
     'Written by `npm run docs` from the registries of the code. How to add to each: [adding.md](adding.md).',
     section(
       'Stages',
-      'src/features/stages/registry.ts',
+      'src/core/stages/stages.ts',
       ['id', 'name', 'purpose', 'where'],
-      STAGES.map(({ id, label, purpose }) => [
-        id,
-        label,
-        purpose,
-        fileWith('src/features', `\n  id: '${id}',\n  label: '${label}'`),
-      ]),
+      STAGES.map(({ id, label, purpose }) => [id, label, purpose, folderOf(id)]),
     ),
     section('Pages for the phone', 'src/features/phone/registry.ts', ['id', 'name', 'about'], phonePages()),
     section(

@@ -5,7 +5,7 @@ import { openShow } from '../../tests/unit/openShow';
 import { findingsOf } from '@/core/checks/registry';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
-import { LineShapeEditor } from './build/LineShapeEditor';
+import { LineShapeEditor } from './editors/LineShapeEditor';
 import { Findings } from './shell/Findings';
 import { CornerPicker } from '@/ui/fields/CornerPicker';
 

@@ -1,8 +1,8 @@
 import fs from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
-import { STAGES } from '@/features/stages/registry';
-import type { SubjectKind } from '@/features/stages/stage';
+import { STAGES } from '@/core/stages/stages';
+import type { SubjectKind } from '@/core/stages/stages';
 import { DEMO } from './lantern';
 
 /** An address of a show, below its id, without a sheet. */

@@ -13,6 +13,7 @@ const wayOf = (file: string): string[] => {
 const FOLDERS = [
   'units',
   'fields',
+  'stages',
   'colours',
   'figures',
   'geometry',

@@ -53,6 +53,18 @@ const PIECES: readonly [what: string, file: string, imports: readonly string[], 
       ['../fields/fields'],
       ['no-restricted-imports'],
     ],
+    [
+      'what leads upwards, or to the side, inside the interface',
+      'src/features/view/other.ts',
+      ['../patch/words', '../show/store', '../stages/registry', '../shell/settings'],
+      ['no-restricted-imports', 'no-restricted-imports', 'no-restricted-imports'],
+    ],
+    [
+      'one stage in another',
+      'src/features/patch/other.tsx',
+      ['../power/PowerPanel', '../sheets/SheetFrame'],
+      ['no-restricted-imports'],
+    ],
     ['nothing of the core itself and zod', 'src/core/plan/other.ts', ['zod', '../threading/split'], []],
   ];
 
@@ -73,6 +85,15 @@ describe('the direction of imports', () => {
 
   it.each(PIECES.map(([what, , , rules], at) => [what, at, rules] as const))('refuses %s', (_, at, rules) => {
     expect(broken[at]!.toSorted()).toEqual(rules.toSorted());
+  });
+
+  it('gives every folder of the interface its place', () => {
+    const order = fs.readFileSync(path.join(ROOT, 'eslint.config.mjs'), 'utf8');
+    const features = order.slice(order.indexOf('FEATURE_ORDER'));
+    const folders = fs
+      .readdirSync(path.join(ROOT, 'src/features'), { withFileTypes: true })
+      .flatMap((each) => (each.isDirectory() ? [each.name] : []));
+    expect(folders.filter((folder) => !features.includes(`'${folder}'`))).toEqual([]);
   });
 
   it('gives every folder of the core its place, and leaves no circle of files', () => {

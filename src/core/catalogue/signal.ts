@@ -31,7 +31,7 @@ export interface Signal {
  * usual one-wire chip at 800 kHz.
  */
 export function signalOf({ chip, timing }: Pick<PixelType, 'chip' | 'timing'>): Signal {
-  return { timing: timing ?? usualTiming(chip), place: { stage: 'build', dialog: 'pixelTypes' } };
+  return { timing: timing ?? usualTiming(chip), place: { stage: 'build', list: 'pixelTypes' } };
 }
 
 export function usualTiming(chip: string): Timing {

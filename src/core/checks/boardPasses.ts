@@ -17,7 +17,7 @@ export const boardPasses = defineCheck(
       });
       if (own.length === 0) return [];
       const { passesAmps, portFuseAmps } = boardPowerOf(controller);
-      const about = { stage: 'power', controllerId: controller.id, mends: [] };
+      const about = { stage: 'power' as const, controllerId: controller.id, mends: [] };
       const found: Omit<Finding, 'check'>[] = [];
       const amps = own.reduce((sum, lead) => sum + lead.amps, 0);
       if (amps > passesAmps.value + 1e-9)

@@ -1,17 +1,16 @@
 import type { Plan } from '../plan/planned';
 import type { Edit } from '../show/edits/registry';
 import type { Facts } from '../show/facts';
+import type { StageId } from '../stages/stages';
 import type { Rank } from './rank';
-
-/** Id of the stage of work at which a finding is mended. */
-type FindingStage = string;
 
 /** Something that wants attention. */
 export interface Finding {
   check: string;
   /** How bad it is; null for a step of the work that has not been done yet. */
   rank: Rank | null;
-  stage: FindingStage;
+  /** The stage of the work at which it is mended. */
+  stage: StageId;
   propId?: string;
   controllerId?: string;
   /** The supply that it is about, which may feed many things. */

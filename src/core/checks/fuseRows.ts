@@ -23,7 +23,7 @@ function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding,
     supplyId: supply.id,
     change: { fuseRow: { ...said, ...fields } },
   });
-  const about = { rank: 'canBurn' as const, stage: 'power', mends: [] };
+  const about = { rank: 'canBurn' as const, stage: 'power' as const, mends: [] };
   const found: Omit<Finding, 'check'>[] = [];
   if (row.spare < 0)
     found.push({

@@ -24,7 +24,7 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
   const { weakest, fuse } = lead;
   const about = {
     rank: 'canBurn' as const,
-    stage: 'power',
+    stage: 'power' as const,
     ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
   };
   const carries = `${weakest.words} carries ${weakest.amps} A`;

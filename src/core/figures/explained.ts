@@ -1,17 +1,17 @@
 import { quantity, type Unit } from '../units/quantity';
+import type { StageId } from '../stages/stages';
 import { basesWords, type Figure, type Standing } from './figure';
 
 /** Where a value is set or looked at, for a link to it. */
 export interface Place {
-  /** Id of the stage of work. */
-  stage: string;
+  stage: StageId;
   subject?:
     | { kind: 'prop'; propId: string; run?: number }
     | { kind: 'controller'; controllerId: string }
     | { kind: 'port'; port: string };
   sheet?: string;
-  /** Set in a dialog that opens from anywhere. */
-  dialog?: 'pixelTypes';
+  /** Set in a list of the whole show. */
+  list?: 'pixelTypes';
 }
 
 /**

@@ -6,6 +6,7 @@ import type { Finding } from '../checks/check';
 import { isProblem } from '../checks/rank';
 import type { Plan } from '../plan/planned';
 import type { Facts } from '../show/facts';
+import { STAGES, type StageId } from '../stages/stages';
 import { countOf } from '../units/number';
 import { totalsOf } from './totals';
 
@@ -13,7 +14,7 @@ export type StandingState = 'done' | 'open' | 'again';
 
 /** How far a stage of work is. */
 export interface Standing {
-  stage: 'build' | 'route' | 'patch' | 'power' | 'test' | 'print';
+  stage: StageId;
   label: string;
   state: StandingState;
   /** In a few words. */
@@ -44,51 +45,42 @@ export function standingOf(
   });
 }
 
-function stagesOf(plan: Plan, facts: Facts): Standing[] {
-  const { show } = plan;
-  const count = countOf(show.props.length, 'prop');
-  if (show.props.length === 0) {
-    const open = (stage: Standing['stage'], label: string): Standing => ({
-      stage,
-      label,
-      state: 'open',
-      words: 'nothing yet',
-    });
-    return [
-      open('build', 'Build'),
-      open('route', 'Route'),
-      open('patch', 'Patch'),
-      open('power', 'Power'),
-      open('test', 'Test'),
-      open('print', 'Print'),
-    ];
-  }
-  const runs = countOf(plan.runs.length, 'run');
-  return [
-    { stage: 'build', label: 'Build', state: 'done', words: count },
-    {
-      stage: 'route',
-      label: 'Route',
-      state: plan.props.every(({ runCount }) => runCount > 0) ? 'done' : 'open',
-      words: runs,
-    },
-    patchStanding(plan, facts),
-    feedStanding(plan),
-    proveStanding(plan, facts),
+type Own = Pick<Standing, 'state' | 'words'>;
+
+/** How far each stage is; null for one that is never done. */
+const OWN: Record<StageId, ((plan: Plan, facts: Facts) => Own) | null> = {
+  build: ({ show }) => ({ state: 'done', words: countOf(show.props.length, 'prop') }),
+  route: ({ props, runs }) => ({
+    state: props.every(({ runCount }) => runCount > 0) ? 'done' : 'open',
+    words: countOf(runs.length, 'run'),
+  }),
+  patch: patchStanding,
+  power: powerStanding,
+  test: testStanding,
+  print: (_, facts) =>
     facts.all.some(({ kind, field }) => kind === 'told' && field === 'printed')
-      ? { stage: 'print', label: 'Print', state: 'done', words: 'printed' }
-      : { stage: 'print', label: 'Print', state: 'open', words: 'nothing printed' },
-  ];
+      ? { state: 'done', words: 'printed' }
+      : { state: 'open', words: 'nothing printed' },
+  log: null,
+};
+
+function stagesOf(plan: Plan, facts: Facts): Standing[] {
+  const isEmpty = plan.show.props.length === 0;
+  return STAGES.flatMap(({ id, label }) => {
+    const own = OWN[id];
+    if (!own) return [];
+    const standing: Own = isEmpty ? { state: 'open', words: 'nothing yet' } : own(plan, facts);
+    return [{ stage: id, label, ...standing }];
+  });
 }
 
-function patchStanding(plan: Plan, facts: Facts): Standing {
+function patchStanding(plan: Plan, facts: Facts): Own {
   const { show } = plan;
-  const is = { stage: 'patch', label: 'Patch' } as const;
   const { runs, runsOnPorts } = totalsOf(plan);
   if (runsOnPorts < runs)
-    return { ...is, state: 'open', words: `${runsOnPorts} of ${countOf(runs, 'run')} on ports` };
+    return { state: 'open', words: `${runsOnPorts} of ${countOf(runs, 'run')} on ports` };
   const again = show.tasks.filter((task) => !facts.isTyped(task.controllerId, task.field, task.new)).length;
-  if (again > 0) return { ...is, state: 'again', words: `${countOf(again, 'value')} to type again` };
+  if (again > 0) return { state: 'again', words: `${countOf(again, 'value')} to type again` };
   const used = show.controllers.flatMap((controller, index) => {
     const settings = deviceSettings(plan, index);
     return settings.ports.length > 0 ? [{ id: controller.id, kept: keptValues(settings) }] : [];
@@ -99,32 +91,28 @@ function patchStanding(plan: Plan, facts: Facts): Standing {
       !facts.isStepDone(id, 'set', kept) && facts.find('deviceStep', 'controllers', id, 'set'),
   );
   return {
-    ...is,
     state: typed === used.length ? 'done' : begun ? 'again' : 'open',
     words: `${typed} of ${countOf(used.length, 'device')} typed`,
   };
 }
 
-function feedStanding({ show }: Plan): Standing {
+function powerStanding({ show }: Plan): Own {
   const fed = new Set(
     show.feeds.flatMap(({ pieces }) =>
       pieces.flatMap(({ to }) => (to.kind === 'controller' ? [] : [to.propId])),
     ),
   );
   return {
-    stage: 'power',
-    label: 'Power',
     state: show.props.every(({ id }) => fed.has(id)) ? 'done' : 'open',
     words: `leads to ${fed.size} of ${countOf(show.props.length, 'prop')}`,
   };
 }
 
-function proveStanding(plan: Plan, facts: Facts): Standing {
-  const is = { stage: 'test', label: 'Test' } as const;
+function testStanding(plan: Plan, facts: Facts): Own {
   const onPorts = plan.show.props.flatMap((_, prop) =>
     plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0) ? [prop] : [],
   );
-  if (onPorts.length > MOST_PROPS) return { ...is, state: 'open', words: 'see its first power-up' };
+  if (onPorts.length > MOST_PROPS) return { state: 'open', words: 'see its first power-up' };
   const steps = new Map(
     onPorts
       .flatMap((prop) => bringUpOf(plan, prop))
@@ -132,7 +120,6 @@ function proveStanding(plan: Plan, facts: Facts): Standing {
   );
   const { done, all, isAgain, isWrong } = progressOf(facts, [...steps.values()]);
   return {
-    ...is,
     state: isAgain || isWrong ? 'again' : all > 0 && done === all ? 'done' : 'open',
     words: `${done} of ${countOf(all, 'step')}`,
   };

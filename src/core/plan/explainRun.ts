@@ -18,7 +18,7 @@ import { runName } from './runName';
 
 const propOf = (plan: LaidShow, run: number) => plan.show.props[plan.runs[run]!.prop]!;
 
-function placeOfRun(plan: LaidShow, run: number, stage: string): Place {
+function placeOfRun(plan: LaidShow, run: number, stage: Place['stage']): Place {
   return { stage, subject: { kind: 'prop', propId: propOf(plan, run).id, run: plan.runs[run]!.number } };
 }
 
@@ -54,7 +54,7 @@ function typeOf({ show }: LaidShow, prop: number): PixelType {
 export function explainChannelsPerPixel(type: PixelType): Explained {
   return given('channels a pixel', channelsPerPixel(type), 'number', {
     because: `${type.name} has a channel for each of its colours, ${[...type.colourOrder].join(', ')}.`,
-    place: { stage: 'build', dialog: 'pixelTypes' },
+    place: { stage: 'build', list: 'pixelTypes' },
   });
 }
 

@@ -1,10 +1,10 @@
 import { Modal, TextInput } from '@mantine/core';
 import { IconSearch } from '@tabler/icons-react';
 import { useState, type KeyboardEvent } from 'react';
-import { useDialog } from '../shell/openDialog';
-import styles from './AddPropDialog.module.css';
-import { PresetPicture } from './PresetPicture';
-import { fitting, lastUsedFirst, rememberUsed } from './presets';
+import { useDialog } from '../view/openDialog';
+import styles from '../faces/presets.module.css';
+import { PresetPicture } from '../faces/PresetPicture';
+import { fitting, lastUsedFirst, rememberUsed } from '../faces/presets';
 import { useAddProp } from './useAddProp';
 
 /** Every kind of prop and every way to begin one, as small pictures: found by typing, the last used first. */

@@ -13,7 +13,7 @@ import { channelsOf } from '@/core/plan/explainRun';
 import { Facts } from '@/ui/Facts';
 import { NameField } from '@/ui/fields/fields';
 import { Section, Stack } from '@/ui/Panel';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 import { PartNotes } from '../figures/PartNotes';

@@ -11,7 +11,7 @@ import { LengthField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { startPointsReader, type Drawing, type PointsReader } from '@/workers/points/reader';
 import { useEdit, useShow } from '../show/ShowProvider';
-import { usePointsImport } from './importPoints';
+import { usePointsImport } from '../editors/importPoints';
 import { PointsPreview } from './PointsPreview';
 import { TracePhoto } from './TracePhoto';
 import sheets from '../sheets/sheets.module.css';

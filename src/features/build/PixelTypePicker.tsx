@@ -3,7 +3,7 @@
 import { Select } from '@mantine/core';
 import { SHIPPED_PIXEL_TYPES, type PixelType } from '@/core/catalogue/pixelType';
 import type { Prop } from '@/core/props/registry';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { useEdit, useShow } from '../show/ShowProvider';
 
 /** Chooses among the show's pixel types and the shipped ones; a shipped one is copied into the show when it is taken. */

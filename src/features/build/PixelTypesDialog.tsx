@@ -8,7 +8,7 @@ import { formatLength, parseLength, type Parsed } from '@/core/units/length';
 import { NameField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint } from '@/ui/Panel';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { PixelTypeDetails } from './PixelTypeDetails';

@@ -6,9 +6,9 @@ import { newId, newName } from '@/core/fields/fields';
 import { countOf } from '@/core/units/number';
 import { NameField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { useEdit, useShow } from '../show/ShowProvider';
-import styles from './parts.module.css';
+import styles from '../editors/parts.module.css';
 
 /** Where props stand: the groups of the list on the left, in the order of a walk over the site. */
 export function PlacesDialog() {

@@ -6,7 +6,7 @@ import { boundsOf } from '@/core/geometry/bounds';
 import type { PointList } from '@/core/props/points/pointList';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import { readPalette } from '@/ui/picture/palette';
-import styles from './parts.module.css';
+import styles from '../editors/parts.module.css';
 
 const SIZE = { widthPx: 720, heightPx: 260 };
 

@@ -4,7 +4,7 @@ import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Prop } from '@/core/props/registry';
 import { RangesSheet } from './RangesSheet';
-import { RolesSheet } from './RolesSheet';
+import { RolesSheet } from '../editors/RolesSheet';
 import { SettingOutSheet } from './SettingOutSheet';
 import { StockSheet } from './StockSheet';
 

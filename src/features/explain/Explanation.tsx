@@ -23,8 +23,8 @@ import {
 } from '@/core/figures/explained';
 import { standingWords } from '@/core/figures/figure';
 import { capitalised } from '@/core/units/words';
-import { useDialog } from '../shell/openDialog';
-import { stageOf } from '../stages/stages';
+import { useDialog } from '../view/openDialog';
+import { stageOf } from '@/core/stages/stages';
 import { useGoTo } from '../view/useView';
 import styles from '@/ui/explain/explain.module.css';
 import { useExplaining } from '@/ui/explain/explaining';
@@ -156,7 +156,7 @@ function PlaceLink({ place, words }: { place: Place; words?: string }) {
           ...(place.subject && { subject: place.subject }),
           ...(place.sheet !== undefined && { sheet: place.sheet }),
         });
-        if (place.dialog) useDialog.getState().show(place.dialog);
+        if (place.list) useDialog.getState().show(place.list);
       }}
     >
       {words ?? `See it in ${stageOf(place.stage).label}`} →

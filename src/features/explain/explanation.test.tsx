@@ -2,9 +2,9 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event';
 import { openShow } from '../../../tests/unit/openShow';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
-import { STAGES } from '../stages/registry';
+import { STAGES } from '@/core/stages/stages';
 import { loadStage } from '../stages/useStageParts';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { ShowFrame } from '../shell/ShowApp';
 
 jest.mock('next/navigation', () => ({

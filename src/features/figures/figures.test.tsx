@@ -6,7 +6,7 @@ import { SHIPPED_CONTROLLER_TYPES } from '@/core/catalogue/controllerType';
 import { BuildPanel } from '../build/BuildPanel';
 import { PixelTypesDialog } from '../build/PixelTypesDialog';
 import { KindFields } from '../patch/KindFields';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 
 jest.mock('next/navigation', () => ({
   usePathname: () => window.location.pathname,

@@ -14,7 +14,7 @@ import { firstStep, type FirstStep } from '@/core/show/firstSteps';
 import { emptyShow } from '@/core/show/schema';
 import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';
-import { FirstSteps } from '../build/FirstSteps';
+import { FirstSteps } from '../faces/FirstSteps';
 import { Refused, httpClient, importShow, isArchive, removeShow } from '../show/client';
 import { windowId } from '../show/windowId';
 import { PhonesDialog } from '../phones/PhonesDialog';

@@ -1,13 +1,13 @@
 import { fetched } from '@/ui/fetched';
 import { useShow } from '../show/ShowProvider';
-import { CraftThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { CraftThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
-const CraftBoard = fetched(async () => (await import('../build/CraftBoard')).CraftBoard);
-const RolesSheet = fetched(async () => (await import('../build/RolesSheet')).RolesSheet);
+const CraftBoard = fetched(async () => (await import('../editors/CraftBoard')).CraftBoard);
+const RolesSheet = fetched(async () => (await import('../editors/RolesSheet')).RolesSheet);
 
 export const craft: KindFace<'craft'> = {
-  ShapeEditor: fetched(async () => (await import('../build/CraftShapeEditor')).CraftShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/CraftShapeEditor')).CraftShapeEditor),
   ThreadingEditor: CraftThreading,
   Board: LatestBoard,
   moreBuildSheets: (plan, index) => [

@@ -1,8 +1,8 @@
 import { fetched } from '@/ui/fetched';
-import { EndsThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { EndsThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
 export const freeform: KindFace<'freeform'> = {
-  ShapeEditor: fetched(async () => (await import('../build/FreeformShapeEditor')).FreeformShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/FreeformShapeEditor')).FreeformShapeEditor),
   ThreadingEditor: EndsThreading,
 };

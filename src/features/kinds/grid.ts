@@ -1,8 +1,8 @@
 import { fetched } from '@/ui/fetched';
-import { GridThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { GridThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
 export const grid: KindFace<'grid'> = {
-  ShapeEditor: fetched(async () => (await import('../build/GridShapeEditor')).GridShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/GridShapeEditor')).GridShapeEditor),
   ThreadingEditor: GridThreading,
 };

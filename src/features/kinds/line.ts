@@ -1,8 +1,8 @@
 import { fetched } from '@/ui/fetched';
-import { EndsThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { EndsThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
 export const line: KindFace<'line'> = {
-  ShapeEditor: fetched(async () => (await import('../build/LineShapeEditor')).LineShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/LineShapeEditor')).LineShapeEditor),
   ThreadingEditor: EndsThreading,
 };

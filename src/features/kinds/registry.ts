@@ -1,6 +1,6 @@
 import type { Prop, PropKindName } from '@/core/props/registry';
 import { craft } from './craft';
-import type { KindFace } from './face';
+import type { KindFace } from '../faces/face';
 import { freeform } from './freeform';
 import { grid } from './grid';
 import { line } from './line';

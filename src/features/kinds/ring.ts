@@ -1,8 +1,8 @@
 import { fetched } from '@/ui/fetched';
-import { RingThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { RingThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
 export const ring: KindFace<'ring'> = {
-  ShapeEditor: fetched(async () => (await import('../build/RingShapeEditor')).RingShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/RingShapeEditor')).RingShapeEditor),
   ThreadingEditor: RingThreading,
 };

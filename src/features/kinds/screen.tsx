@@ -1,6 +1,6 @@
 import type { PropOf } from '@/core/props/registry';
 import { fetched } from '@/ui/fetched';
-import type { KindFace } from './face';
+import type { KindFace } from '../faces/face';
 
 const CutsSheet = fetched(async () => (await import('../screen/CutsSheet')).CutsSheet);
 const NumbersSheet = fetched(async () => (await import('../screen/NumbersSheet')).NumbersSheet);

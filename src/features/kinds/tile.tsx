@@ -1,12 +1,12 @@
 import { fetched } from '@/ui/fetched';
-import { TileThreading } from '../route/threadingEditors';
+import { TileThreading } from '../editors/threadingEditors';
 import type { PropOf } from '@/core/props/registry';
-import type { KindFace } from './face';
+import type { KindFace } from '../faces/face';
 
-const TilesSheet = fetched(async () => (await import('../build/TilesSheet')).TilesSheet);
+const TilesSheet = fetched(async () => (await import('../editors/TilesSheet')).TilesSheet);
 
 export const tile: KindFace<'tile'> = {
-  ShapeEditor: fetched(async () => (await import('../build/TileShapeEditor')).TileShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/TileShapeEditor')).TileShapeEditor),
   ThreadingEditor: TileThreading,
   moreBuildSheets: (plan, index) => [
     {

@@ -1,8 +1,8 @@
 import { fetched } from '@/ui/fetched';
-import { TreeThreading } from '../route/threadingEditors';
-import type { KindFace } from './face';
+import { TreeThreading } from '../editors/threadingEditors';
+import type { KindFace } from '../faces/face';
 
 export const tree: KindFace<'tree'> = {
-  ShapeEditor: fetched(async () => (await import('../build/TreeShapeEditor')).TreeShapeEditor),
+  ShapeEditor: fetched(async () => (await import('../editors/TreeShapeEditor')).TreeShapeEditor),
   ThreadingEditor: TreeThreading,
 };

@@ -2,7 +2,7 @@ import { IconNotebook } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { isByHand } from '@/core/log/about';
 import { KIND_WORDS, logEntry } from '@/core/log/entry';
-import type { SearchItem } from '../shell/searchItem';
+import type { SearchItem } from '../view/searchItem';
 import { useShow } from '../show/ShowProvider';
 import type { Subject } from '../view/address';
 import { useGoTo } from '../view/useView';

@@ -1,4 +1,4 @@
-import type { StageParts } from '../stages/stage';
+import type { StageParts } from '../sheets/stageParts';
 import { PatchPanel } from './PatchPanel';
 import { patchSheets } from './sheets/patchSheets';
 

@@ -2,7 +2,7 @@ import { Anchor, Button, Text } from '@mantine/core';
 import Link from 'next/link';
 import { useState } from 'react';
 import { askBench } from '../testing/useBench';
-import { useDialog } from '../shell/openDialog';
+import { useDialog } from '../view/openDialog';
 import { useShow } from '../show/ShowProvider';
 import { PhonesDialog } from './PhonesDialog';
 import styles from './phones.module.css';

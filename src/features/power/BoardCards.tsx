@@ -15,7 +15,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './power.module.css';
 import { LeadCard } from './LeadCard';
 import { usualLeadMm } from './leads';
-import { Opening } from './Opening';
+import { Opening } from '../sheets/Opening';
 import type { usePower } from './usePower';
 
 /** Every controller: what feeds it, what it passes on, and what its own limiter keeps. */

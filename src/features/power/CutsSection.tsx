@@ -7,7 +7,7 @@ import { WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './power.module.css';
-import { Opening } from './Opening';
+import { Opening } from '../sheets/Opening';
 
 /** Where plus is cut between two pixels of a prop, so that each zone has a supply or a fuse of its own. */
 export function CutsSection({ plan, prop }: { plan: Plan; prop: number }) {

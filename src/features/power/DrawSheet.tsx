@@ -34,7 +34,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import { CurrentField } from './CurrentField';
 import { WHITE_WORDS } from './words';
 import styles from './power.module.css';
-import { Opening } from './Opening';
+import { Opening } from '../sheets/Opening';
 import { WireSelect } from './WireSelect';
 
 type WireRail = Extract<Rail, { kind: 'wire' }>;

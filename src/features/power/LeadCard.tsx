@@ -18,7 +18,7 @@ import { EndFields } from './EndFields';
 import styles from './power.module.css';
 import { FuseSelect } from './FuseSelect';
 import { usualLeadMm } from './leads';
-import { Opening } from './Opening';
+import { Opening } from '../sheets/Opening';
 import { moveEnd } from './usePower';
 import { WireSelect } from './WireSelect';
 

@@ -12,7 +12,7 @@ import sheets from '../sheets/sheets.module.css';
 import { useShow } from '../show/ShowProvider';
 import { BoardCards } from './BoardCards';
 import styles from './power.module.css';
-import { Opening } from './Opening';
+import { Opening } from '../sheets/Opening';
 import { AddSupply, SupplyFields } from './SupplyFields';
 import { usePower } from './usePower';
 

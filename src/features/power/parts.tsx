@@ -1,6 +1,6 @@
 import { fetched } from '@/ui/fetched';
 import { kindOf } from '@/core/props/registry';
-import type { StageParts } from '../stages/stage';
+import type { StageParts } from '../sheets/stageParts';
 import { PowerPanel } from './PowerPanel';
 import { PowerPicture } from './PowerPicture';
 

@@ -13,7 +13,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './print.module.css';
-import { PrintButton } from './PrintButton';
+import { PrintButton } from '../sheets/PrintButton';
 
 /** What the plan takes, what is there, what to buy, and how long the joints take. */
 export function PartsSheet({ plan }: { plan: Plan }) {

@@ -6,7 +6,7 @@ import type { Plan } from '@/core/plan/planned';
 import { useHandOut } from '@/ui/handingOut';
 import { Hint } from '@/ui/Panel';
 import type { Selection } from '../view/selection';
-import { usePrint } from './usePrint';
+import { usePrint } from '../sheets/usePrint';
 
 interface Choice {
   label: string;

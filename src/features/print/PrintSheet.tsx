@@ -13,12 +13,12 @@ import { useAnswer, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { chosenName } from '../view/viewWords';
 import { useGoTo, useView } from '../view/useView';
-import { inGroups, listedSheets, SHEET_GROUP_WORDS, sheetsChosen } from './listed';
+import { inGroups, listedSheets, SHEET_GROUP_WORDS, sheetsChosen } from '../sheets/listed';
 import styles from './print.module.css';
 import { PaperView } from './PaperView';
-import { PrintButton } from './PrintButton';
+import { PrintButton } from '../sheets/PrintButton';
 import { PrintPanel } from './PrintPanel';
-import { usePrint } from './usePrint';
+import { usePrint } from '../sheets/usePrint';
 
 /** Every sheet of what is chosen, and the one that is looked at. */
 export function PrintSheet({ plan, selection }: { plan: Plan; selection: Selection }) {

@@ -23,7 +23,7 @@ import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import styles from './print.module.css';
-import { PrintButton } from './PrintButton';
+import { PrintButton } from '../sheets/PrintButton';
 
 /** Plugs and joints wire by wire: what is printed, what it does, what colour was found, and its contact at both ends. */
 export function WiringSheet({ plan, selection }: { plan: Plan; selection: Selection }) {

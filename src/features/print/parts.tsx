@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import type { StageParts } from '../stages/stage';
+import type { StageParts } from '../sheets/stageParts';
 import { chosenName } from '../view/viewWords';
 
 const PrintSheet = fetched(async () => (await import('./PrintSheet')).PrintSheet);

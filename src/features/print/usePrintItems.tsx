@@ -2,10 +2,10 @@ import { IconPrinter } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
 import type { Sheet } from '@/core/papers/sheet';
 import { useHandOut } from '@/ui/handingOut';
-import type { SearchItem } from '../shell/searchItem';
+import type { SearchItem } from '../view/searchItem';
 import { useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
-import { usePrint } from './usePrint';
+import { usePrint } from '../sheets/usePrint';
 
 /** Every sheet that can be printed, for the search. @param wanted it has been opened: until then nothing is fetched or listed */
 export function usePrintItems(wanted: boolean): SearchItem[] {
@@ -19,7 +19,7 @@ export function usePrintItems(wanted: boolean): SearchItem[] {
   useEffect(() => {
     if (!wanted || !plan) return;
     let left = false;
-    import('./listed').then(
+    import('../sheets/listed').then(
       ({ listedSheets }) => left || setSheets(listedSheets(plan, facts, id)),
       // The stage itself says that it cannot be fetched.
       () => {},

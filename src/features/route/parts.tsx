@@ -6,7 +6,7 @@ import { PropPicture } from '../picture/PropPicture';
 import { ShowTotals } from '../picture/ShowTotals';
 import { siteSheets } from '../site/siteSheets';
 import { useShow } from '../show/ShowProvider';
-import type { StageParts } from '../stages/stage';
+import type { StageParts } from '../sheets/stageParts';
 import type { Selection } from '../view/selection';
 import { useGoTo } from '../view/useView';
 import { RoutePanel } from './RoutePanel';

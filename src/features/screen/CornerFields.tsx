@@ -3,7 +3,7 @@ import { cornerWay, CORNER_STYLES, type CornerWay, type ScreenShape } from '@/co
 import { SCREEN_CORNERS, startWords } from '@/core/screens/sides';
 import { LengthField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
-import { Opening } from '../power/Opening';
+import { Opening } from '../sheets/Opening';
 import type { ScreenChange } from './useSetScreen';
 
 const CORNER_WORDS: Record<CornerWay['style'], string> = {

@@ -4,7 +4,7 @@ import { framePieces } from '@/core/screens/frame';
 import { SCREEN_LIMITS, type EdgePiece, type ScreenShape } from '@/core/screens/shape';
 import { MaybeWholeField, WholeField } from '@/ui/fields/fields';
 import { Hint, Stack } from '@/ui/Panel';
-import { Opening } from '../power/Opening';
+import { Opening } from '../sheets/Opening';
 import styles from './screen.module.css';
 import type { ScreenChange } from './useSetScreen';
 

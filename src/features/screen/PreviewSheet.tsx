@@ -17,7 +17,7 @@ import {
 import { SCREEN_SIDES } from '@/core/screens/sides';
 import { LevelSlider } from '@/ui/fields/LevelSlider';
 import { Hint } from '@/ui/Panel';
-import { Opening } from '../power/Opening';
+import { Opening } from '../sheets/Opening';
 import sheets from '../sheets/sheets.module.css';
 import { MatchGains } from './MatchGains';
 import {

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Fetched } from '@/ui/fetched';
-import { PrintMenu } from '../print/PrintMenu';
+import { PrintMenu } from './PrintMenu';
 import { useGoTo, useView } from '../view/useView';
 import styles from './sheets.module.css';
 

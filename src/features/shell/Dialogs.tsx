@@ -1,6 +1,6 @@
 import { Suspense, lazy, useEffect, useState, type ComponentType } from 'react';
 import { useShow } from '../show/ShowProvider';
-import { useDialog, type DialogName } from './openDialog';
+import { useDialog, type DialogName } from '../view/openDialog';
 
 type Named = Exclude<DialogName, null>;
 

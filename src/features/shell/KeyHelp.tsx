@@ -1,9 +1,8 @@
 'use client';
 
 import { Kbd, Modal, Table, Text } from '@mantine/core';
-import { STAGES } from '../stages/registry';
-import { keyOf } from '../stages/stages';
-import { useDialog } from './openDialog';
+import { STAGES, keyOf } from '@/core/stages/stages';
+import { useDialog } from '../view/openDialog';
 import styles from './shell.module.css';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [

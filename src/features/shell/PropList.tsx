@@ -3,15 +3,15 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconChevronDown, IconChevronUp, IconMapPin, IconPlus } from '@tabler/icons-react';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf, type Prop } from '@/core/props/registry';
 import type { Show } from '@/core/show/schema';
 import { countOf } from '@/core/units/number';
-import { KindGlyph } from '../kinds/KindGlyph';
+import { KindGlyph } from '../faces/KindGlyph';
 import { useShow } from '../show/ShowProvider';
 import { useSelection, useView, useGoTo } from '../view/useView';
-import { useDialog } from './openDialog';
+import { useDialog } from '../view/openDialog';
+import { isMissing, portsOf } from '../view/portsOf';
 import styles from './PropList.module.css';
 
 /** The props by place on site, each with its kind, its size and where it is plugged in. */
@@ -157,34 +157,4 @@ const PropEntry = memo(function PropEntry({ prop, ports, chosen, onChoose }: Pro
 
 function portsOfAll(plan: Plan | null): Map<string, string> {
   return new Map(plan?.show.props.map((prop, index) => [prop.id, portsOf(plan, index)]));
-}
-
-const NO_PORT = 'no port';
-const SOME_MISSING = ' +?';
-
-function isMissing(ports: string): boolean {
-  return ports === NO_PORT || ports.endsWith(SOME_MISSING);
-}
-
-/** Where a prop is plugged in: `A3`, `A3–A5` where all between hold it, `A1, B1`, `A1 +4`; with a mark where some runs are on no port. */
-export function portsOf(plan: Plan, prop: number): string {
-  const { firstRun, runCount } = plan.props[prop]!;
-  const runs = plan.runs.slice(firstRun, firstRun + runCount);
-  const wires = runs.flatMap(({ wire }) => wire ?? []);
-  const places = new Map(wires.map((wire) => [`${wire.controller} ${wire.port}`, wire]));
-  const [first, ...others] = places.values();
-  if (!first) return NO_PORT;
-  const nameOf = ({ controller, port }: typeof first) => portName(plan.show.controllers[controller]!, port);
-  const last = others.at(-1);
-  const isRange = others.every(
-    (wire, i) => wire.controller === first.controller && wire.port === first.port + i + 1,
-  );
-  const words = !last
-    ? nameOf(first)
-    : isRange
-      ? `${nameOf(first)}–${nameOf(last)}`
-      : others.length === 1
-        ? `${nameOf(first)}, ${nameOf(last)}`
-        : `${nameOf(first)} +${others.length}`;
-  return wires.length < runs.length ? words + SOME_MISSING : words;
 }

@@ -3,7 +3,7 @@
 import { Button, Group, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useEdit, useShow } from '../show/ShowProvider';
-import { useDialog } from './openDialog';
+import { useDialog } from '../view/openDialog';
 
 export function RenameShow() {
   const { open, show } = useDialog();

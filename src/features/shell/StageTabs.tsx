@@ -4,8 +4,7 @@ import { useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/check';
 import { rankWords } from '@/core/checks/rank';
 import { countOf } from '@/core/units/number';
-import { STAGES } from '../stages/registry';
-import { keyOf } from '../stages/stages';
+import { STAGES, keyOf } from '@/core/stages/stages';
 import { useGoTo, useView } from '../view/useView';
 import styles from './shell.module.css';
 

@@ -18,7 +18,7 @@ import { LanternMark } from '@/ui/LanternMark';
 import { SAVING_WORDS } from '../show/savingWords';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
-import { useDialog } from './openDialog';
+import { useDialog } from '../view/openDialog';
 import { openSearch } from './openSearch';
 import styles from './shell.module.css';
 

@@ -4,7 +4,7 @@ import { openShow } from '../../../tests/unit/openShow';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Show } from '@/core/show/schema';
 import { Clashed } from '../show/client';
-import { STAGES } from '../stages/registry';
+import { STAGES } from '@/core/stages/stages';
 import { loadStage } from '../stages/useStageParts';
 import { ShowFrame } from './ShowApp';
 

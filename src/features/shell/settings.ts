@@ -1,4 +1,5 @@
-import type { DialogName } from './openDialog';
+import type { StageId } from '@/core/stages/stages';
+import type { DialogName } from '../view/openDialog';
 
 /** A setting that is not on every screen, and where it is set. */
 interface SettingPlace {
@@ -7,7 +8,9 @@ interface SettingPlace {
   /** Other words that people look for it by. */
   also: string;
   at:
-    { stage: string; whole: true } | { stage: string; whole?: false } | { dialog: Exclude<DialogName, null> };
+    | { stage: StageId; whole: true }
+    | { stage: StageId; whole?: false }
+    | { dialog: Exclude<DialogName, null> };
 }
 
 const show = { stage: 'patch', whole: true } as const;

@@ -3,11 +3,10 @@ import { IconCommand } from '@tabler/icons-react';
 import { otherSide } from '@/core/threading/view';
 import { useHandOut } from '@/ui/handingOut';
 import { useEdit, useShow, useShowStore } from '../show/ShowProvider';
-import { STAGES } from '../stages/registry';
-import { keyOf } from '../stages/stages';
+import { STAGES, keyOf } from '@/core/stages/stages';
 import { useGoTo, useView } from '../view/useView';
-import { useDialog } from './openDialog';
-import type { SearchItem } from './searchItem';
+import { useDialog } from '../view/openDialog';
+import type { SearchItem } from '../view/searchItem';
 
 /** What can be done from anywhere. */
 export function useCommands(): SearchItem[] {

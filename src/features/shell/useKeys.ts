@@ -3,11 +3,10 @@
 import { useHotkeys } from '@mantine/hooks';
 import { otherSide } from '@/core/threading/view';
 import { useShowStore } from '../show/ShowProvider';
-import { STAGES } from '../stages/registry';
-import { keyOf } from '../stages/stages';
+import { STAGES, keyOf } from '@/core/stages/stages';
 import { selectionOf, subjectOfPixel } from '../view/selection';
 import { currentView, useGoTo } from '../view/useView';
-import { useDialog } from './openDialog';
+import { useDialog } from '../view/openDialog';
 import { openSearch } from './openSearch';
 import { explainNext, letGoOfExplanation } from '@/ui/explain/explaining';
 

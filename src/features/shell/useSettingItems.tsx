@@ -1,10 +1,10 @@
 import { IconAdjustments } from '@tabler/icons-react';
 import { useShow } from '../show/ShowProvider';
-import { stageOf } from '../stages/stages';
+import { stageOf } from '@/core/stages/stages';
 import { useGoTo, useSelection } from '../view/useView';
 import { focusField } from './focusField';
-import { useDialog } from './openDialog';
-import type { SearchItem } from './searchItem';
+import { useDialog } from '../view/openDialog';
+import type { SearchItem } from '../view/searchItem';
 import { SETTINGS } from './settings';
 
 /** Settings by the label of their field; one of a prop is that of the prop that is chosen, or of the first. */

@@ -1,11 +1,11 @@
 import { IconTable } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
 import { useShow } from '../show/ShowProvider';
-import { STAGES } from '../stages/registry';
-import type { StageParts } from '../stages/stage';
+import { STAGES } from '@/core/stages/stages';
+import type { StageParts } from '../sheets/stageParts';
 import { loadStage } from '../stages/useStageParts';
 import { useGoTo, useSelection } from '../view/useView';
-import type { SearchItem } from './searchItem';
+import type { SearchItem } from '../view/searchItem';
 
 /** Every sheet of every stage, of what is chosen now. @param wanted the search has been opened: until then no stage is fetched for it */
 export function useSheetItems(wanted: boolean): SearchItem[] {

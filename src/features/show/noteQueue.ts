@@ -2,22 +2,7 @@ import { newId } from '@/core/fields/fields';
 import { subjectOf, type Fact } from '@/core/show/facts';
 import type { FactClash, Late, Noted } from '@/core/show/lateFacts';
 import { NotesClashed, Refused, type ShowClient } from './client';
-import type { Outbox } from './outbox';
-
-/** Something that was noted and is on its way to the server. */
-export interface WaitingNote {
-  id: string;
-  /** How many facts this window had heard of when it was made. */
-  heardOf: number;
-  /** Ids of facts about the same that this window had on their way by then: they are no surprise either. */
-  own: readonly string[];
-  /** The server was not heard when it was made, or when it was sent: others may have noted something meanwhile. */
-  isLate: boolean;
-  asked:
-    | { kind: 'note'; facts: readonly Fact[] }
-    /** The id of a photo is known when the server has it. */
-    | { kind: 'photo'; photo: Blob; fact: Fact };
-}
+import type { Outbox, WaitingNote } from './outbox';
 
 /** What waits, as it is shown. */
 export interface NotesState {

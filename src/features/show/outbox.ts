@@ -1,5 +1,20 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { WaitingNote } from './noteQueue';
+import type { Fact } from '@/core/show/facts';
+
+/** Something that was noted and is on its way to the server. */
+export interface WaitingNote {
+  id: string;
+  /** How many facts this window had heard of when it was made. */
+  heardOf: number;
+  /** Ids of facts about the same that this window had on their way by then: they are no surprise either. */
+  own: readonly string[];
+  /** The server was not heard when it was made, or when it was sent: others may have noted something meanwhile. */
+  isLate: boolean;
+  asked:
+    | { kind: 'note'; facts: readonly Fact[] }
+    /** The id of a photo is known when the server has it. */
+    | { kind: 'photo'; photo: Blob; fact: Fact };
+}
 
 /** What waits to be sent, kept over a page that is closed or a phone that is switched off. */
 export interface Outbox {

@@ -11,7 +11,8 @@ import { ShowError } from '@/core/fields/problem';
 import type { Clash, Confirmation, MadeChange, Steps } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from './client';
-import { NO_NOTES, NoteQueue, type NotesState, type WaitingNote } from './noteQueue';
+import { NO_NOTES, NoteQueue, type NotesState } from './noteQueue';
+import type { WaitingNote } from './outbox';
 import type { Outbox } from './outbox';
 
 /** Whether what is on screen is on disk. */

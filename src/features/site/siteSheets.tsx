@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/plan/planned';
 import type { Sheet } from '../sheets/SheetFrame';
-import { SitePicture } from '../shell/SitePicture';
+import { SitePicture } from './SitePicture';
 import { fetched } from '@/ui/fetched';
 
 const SitePlan = fetched(async () => (await import('./SitePlan')).SitePlan);

@@ -1,11 +1,13 @@
-import { build } from '../build/stage';
-import { log } from '../log/stage';
-import { patch } from '../patch/stage';
-import { power } from '../power/stage';
-import { print } from '../print/stage';
-import { route } from '../route/stage';
-import { testing } from '../testing/stage';
-import type { Stage } from './stage';
+import type { StageId } from '@/core/stages/stages';
+import type { StageParts } from '../sheets/stageParts';
 
-/** The stages of work in their order. Tabs, keys, help, the search, addresses and findings go by this list. */
-export const STAGES: readonly Stage[] = [build, route, patch, power, testing, print, log];
+/** How the parts of each stage are fetched. This is the only place of the interface that knows all stages. */
+export const LOADERS: Record<StageId, () => Promise<StageParts>> = {
+  build: async () => (await import('../build/parts')).parts,
+  route: async () => (await import('../route/parts')).parts,
+  patch: async () => (await import('../patch/parts')).parts,
+  power: async () => (await import('../power/parts')).parts,
+  test: async () => (await import('../testing/parts')).parts,
+  print: async () => (await import('../print/parts')).parts,
+  log: async () => (await import('../log/parts')).parts,
+};

@@ -4,27 +4,32 @@ import { openShow } from '../../../tests/unit/openShow';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { ShowFrame } from '../shell/ShowApp';
 import { viewOfAddress } from '../view/address';
-import { STAGES } from './registry';
-import type { Stage } from './stage';
-import { stageShowing } from './stages';
+import { STAGES, stageShowing, type Stage } from '@/core/stages/stages';
+import { LOADERS } from './registry';
 
 jest.mock('next/navigation', () => ({
   usePathname: () => window.location.pathname,
   useSearchParams: () => new URLSearchParams(window.location.search),
 }));
 
-/** A stage that nobody has: its descriptor, and its line in the list. */
+/** A stage that nobody has: its descriptor, and how its parts are fetched. */
 const load = jest.fn();
-const hoist: Stage = {
+const hoist: Stage<string> = {
   id: 'hoist',
   label: 'Hoist',
   purpose: 'Pull it up',
   subjects: ['prop', 'controller'],
-  load,
 };
-const stages = STAGES as Stage[];
-beforeAll(() => stages.push(hoist));
-afterAll(() => stages.splice(stages.indexOf(hoist), 1));
+const stages = STAGES as Stage<string>[];
+const loaders: Record<string, unknown> = LOADERS;
+beforeAll(() => {
+  stages.push(hoist);
+  loaders.hoist = load;
+});
+afterAll(() => {
+  stages.splice(stages.indexOf(hoist), 1);
+  delete loaders.hoist;
+});
 
 const show = onPorts(aShow({ props: [aLine('rail', 30)], controllers: [aController()] }), ['rail', 1, 1]);
 
@@ -73,7 +78,7 @@ it('a new stage is one descriptor and one line: it has its tab, key, help, addre
     message: 'Thin.',
     mends: [],
   };
-  act(() => store.setState({ findings: [finding] }));
+  act(() => store.setState({ findings: [finding as never] }));
   expect(await screen.findByText('Thin.')).toBeInTheDocument();
 });
 
@@ -88,12 +93,13 @@ it('leads to a stage that can show what is looked for, the nearest before the on
 
 it('says so when a stage cannot be fetched, and tries again', async () => {
   load.mockRejectedValueOnce(new TypeError('Failed to fetch'));
-  const lazy: Stage = { ...hoist, id: 'sail', label: 'Sail' };
-  stages.push(lazy);
+  stages.push({ ...hoist, id: 'sail', label: 'Sail' });
+  loaders.sail = load;
   window.history.replaceState(null, '', '/shows/quay/sail');
   openShow(show, <ShowFrame />);
   expect(await screen.findByText(/^Sail could not be fetched/)).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
   expect(await screen.findByText('The rope')).toBeInTheDocument();
   stages.pop();
+  delete loaders.sail;
 });

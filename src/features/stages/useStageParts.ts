@@ -1,7 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Stage, StageParts } from './stage';
+import type { Stage } from '@/core/stages/stages';
+import type { StageParts } from '../sheets/stageParts';
+import { LOADERS } from './registry';
 
 const loaded = new Map<string, StageParts>();
 const onTheWay = new Map<string, Promise<StageParts>>();
@@ -10,7 +12,7 @@ const onTheWay = new Map<string, Promise<StageParts>>();
 export function loadStage(stage: Stage): Promise<StageParts> {
   let coming = onTheWay.get(stage.id);
   if (!coming) {
-    coming = stage.load();
+    coming = LOADERS[stage.id]();
     onTheWay.set(stage.id, coming);
     coming.then(
       (parts) => loaded.set(stage.id, parts),

@@ -18,7 +18,7 @@ import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useNote, useShow } from '../show/ShowProvider';
 import { SideControl } from '../view/SideControl';
 import { useView } from '../view/useView';
-import { Opening } from '../power/Opening';
+import { Opening } from '../sheets/Opening';
 import { AnswerPicture } from './AnswerPicture';
 import { BackButtons } from './BackButtons';
 import { Described } from './Described';

@@ -4,7 +4,7 @@ import { Button, NumberInput, SegmentedControl, Select, Switch } from '@mantine/
 import type { ReactNode } from 'react';
 import { SENDING_MINUTES, MOST_RATE_HZ, type BenchState } from '@/core/rig/benchState';
 import { groupDigits } from '@/core/units/number';
-import { Opening } from '../power/Opening';
+import { Opening } from '../sheets/Opening';
 import styles from './testing.module.css';
 import { DeviceRates, type DeviceRate } from './DeviceRates';
 import { setTest, useTest, type Goes } from './useTest';

@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import type { StageParts } from '../stages/stage';
+import type { StageParts } from '../sheets/stageParts';
 import { TestPanel } from './TestPanel';
 
 const LiveTestSheet = fetched(async () => (await import('./LiveTestSheet')).LiveTestSheet);

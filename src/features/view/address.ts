@@ -1,11 +1,10 @@
 import type { ViewSide } from '@/core/threading/view';
-import { stageOf } from '../stages/stages';
+import { stageOf, type StageId } from '@/core/stages/stages';
 import { presentName } from './oldAddresses';
 
 /** What is looked at. Everything in it is in the browser's address, so that a view can be linked. */
 export interface View {
-  /** Id of a stage of work. */
-  stage: string;
+  stage: StageId;
   subject: Subject | null;
   side: ViewSide;
   /** Which of the sheets of its stage; null is the first, the picture. */

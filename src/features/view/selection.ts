@@ -2,7 +2,7 @@ import { findInRun, findOnWire } from '@/core/answers/lookup';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { SearchHit } from '@/core/search/query';
-import { stageShowing } from '../stages/stages';
+import { stageShowing, type StageId } from '@/core/stages/stages';
 import type { Subject } from './address';
 
 /** What a view points at in a plan; indices lead into the plan's lists. Undefined where the plan has no such thing. */
@@ -61,7 +61,7 @@ export function viewOfHit(
   plan: Plan,
   hit: SearchHit,
   current: string,
-): { stage: string; subject: Subject | null } {
+): { stage: StageId; subject: Subject | null } {
   switch (hit.kind) {
     case 'prop':
       return {

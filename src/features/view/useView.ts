@@ -3,7 +3,7 @@
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { useShow, useShowStore } from '../show/ShowProvider';
-import { stageOf } from '../stages/stages';
+import { stageOf } from '@/core/stages/stages';
 import { addressOfView, viewOfAddress, type View } from './address';
 import { moveTo, onMove } from './browserAddress';
 import { selectionOf, type Selection } from './selection';

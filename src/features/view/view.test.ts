@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { planShow } from '@/core/plan/plan';
-import { STAGES } from '../stages/registry';
+import { STAGES } from '@/core/stages/stages';
 import { addressOfView, viewOfAddress, type Subject, type View } from './address';
 import { OLD_STAGES } from './oldAddresses';
 import { selectionOf, subjectOfPixel, viewOfHit } from './selection';

@@ -28,7 +28,7 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { WholeField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
-import { Part } from '../build/Part';
+import { Part } from '../editors/Part';
 import { useWallEdit } from './useWallEdit';
 
 const STYLE_LABELS: Record<ChainDesign['style'], string> = {

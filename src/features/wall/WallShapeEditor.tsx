@@ -10,7 +10,7 @@ import { WALL_LIMITS, missingCells, type WallShape } from '@/core/props/wall';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
-import { Part } from '../build/Part';
+import { Part } from '../editors/Part';
 import { useEdit } from '../show/ShowProvider';
 import { SocketPicker } from './SocketPicker';
 import { useWallCell } from './useWallCell';

@@ -1,7 +1,7 @@
 import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
-import type { DrawSmall } from '../kinds/face';
+import type { DrawSmall } from '../faces/face';
 import { drawWall } from './drawWall';
 
 /** A wall panel by panel, with its chains, as large as it goes. */

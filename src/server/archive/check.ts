@@ -4,7 +4,7 @@ import { parseJson } from '@/core/fields/parseJson';
 import { zodProblems } from '@/core/fields/zodProblems';
 import { isSameFile } from './sameFile';
 import { documentText } from '../documents';
-import type { CheckedFile } from '../jobs/jobs';
+import type { CheckedFile } from '../checkedFile';
 import { photosIn } from '../photos';
 import { ARCHIVE_FILES, historySchema, type ArchiveHead } from './format';
 import { replayed } from './replay';

@@ -4,7 +4,7 @@ import fs from 'node:fs';
 import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { ShowError } from '@/core/fields/problem';
-import type { CheckedFile } from '../jobs/jobs';
+import type { CheckedFile } from '../checkedFile';
 import type { JobRunner } from '../jobs/runner';
 import type { PhotoRepository } from '../photos';
 import type { ShowRepository } from '../shows';

@@ -24,11 +24,12 @@ import { changesSince, markedSheets, readMark, sheetWithMark } from '@/core/pape
 import type { Sheet } from '@/core/papers/sheet';
 import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
 import { ShowError } from '@/core/fields/problem';
-import { Facts, currentFacts, type Fact } from '@/core/show/facts';
+import { Facts, currentFacts } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
 import { checkedArchive } from '../archive/check';
 import { collected } from '../archive/collect';
 import type { ArchiveHead } from '../archive/format';
+import type { CheckedFile } from '../checkedFile';
 import { csvChunks } from '../csv';
 import { documentText } from '../documents';
 import { photosIn } from '../photos';
@@ -71,13 +72,6 @@ export type Job =
 
 /** What a job gives: pieces of the answer, made as fast as they are taken. */
 export type Pieces = Iterator<Uint8Array>;
-
-/** What is known of a show file that was checked, in front of its document. */
-export interface CheckedFile {
-  name: string;
-  facts: Fact[];
-  photoIds: string[];
-}
 
 const encoder = new TextEncoder();
 

@@ -1,4 +1,4 @@
-import type { CheckedFile } from '@/server/jobs/jobs';
+import type { CheckedFile } from '@/server/checkedFile';
 import { jobs } from '@/server/jobs/runner';
 import { answer, jobId, readShowBytes } from '@/server/http';
 import { shows } from '@/server/repository';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { ThreadingEditorProps as EditorProps, ThreadingOf } from '../kinds/face';
+import type { ThreadingEditorProps as EditorProps, ThreadingOf } from '../faces/face';
 import { cornerSeenFrom } from '@/core/threading/view';
 import { Choice } from '@/ui/fields/Choice';
 import { CornerPicker } from '@/ui/fields/CornerPicker';

@@ -1,6 +1,6 @@
 import { FIRST_STEPS, type FirstStep } from '@/core/show/firstSteps';
 import { kindOf } from '@/core/props/registry';
-import styles from './AddPropDialog.module.css';
+import styles from './presets.module.css';
 import { PresetPicture } from './PresetPicture';
 
 /** “What do you want to light?” Each answer makes a prop, its controller and a threading. */

@@ -10,10 +10,10 @@ import { drawScene } from '@/ui/picture/draw';
 import { readPalette } from '@/ui/picture/palette';
 import { sceneOf } from '@/ui/picture/scene';
 import { useGoTo, useView } from '../view/useView';
-import { FirstSteps } from '../build/FirstSteps';
+import { FirstSteps } from '../faces/FirstSteps';
 import { useEdit, useShow } from '../show/ShowProvider';
-import { useDialog } from './openDialog';
-import { portsOf } from './PropList';
+import { useDialog } from '../view/openDialog';
+import { portsOf } from '../view/portsOf';
 import styles from './SitePicture.module.css';
 import { faceOf } from '../kinds/registry';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { kindOf } from '@/core/props/registry';
-import { KindGlyph } from '../kinds/KindGlyph';
-import styles from './AddPropDialog.module.css';
+import { KindGlyph } from './KindGlyph';
+import styles from './presets.module.css';
 import type { Preset } from './presets';
 
 const WIDTH = 160;
