@@ -1,4 +1,4 @@
-const transform = {
+export const transform = {
   '^.+\\.(t|j)sx?$': [
     '@swc/jest',
     {
@@ -10,13 +10,13 @@ const transform = {
     },
   ],
 };
-const moduleNameMapper = {
+export const moduleNameMapper = {
   // Before the paths: the first that fits counts.
   '\\.css$': '<rootDir>/tests/unit/empty.ts',
   '^@/(.*)$': '<rootDir>/src/$1',
   '^server-only$': '<rootDir>/tests/unit/empty.ts',
 };
-const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'];
+export const transformIgnorePatterns = ['/node_modules/(?!comlink|fractional-indexing)'];
 
 /** @type {import('jest').Config} */
 export default {

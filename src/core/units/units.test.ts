@@ -51,6 +51,12 @@ describe('parseLength', () => {
     expect(parsed.ok && parsed.value).toBeCloseTo(lengthMm);
   });
 
+  it.each(['3 m 3 m', '2 in 1 ft', '20 cm 1 m', '5 ft 6 ft'])(
+    'takes each unit of %p once, the larger first',
+    (text) => {
+      expect(parseLength(text).ok).toBe(false);
+    },
+  );
   it.each(['3m5', '1,250 m', '3m2005'])('asks what %p is rather than guess', (text) => {
     expect(parseLength(text).ok).toBe(false);
   });
