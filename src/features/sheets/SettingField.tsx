@@ -28,7 +28,10 @@ export function SettingField({
   usual,
   onCommit,
 }: SettingFieldProps) {
-  const name = isCell ? { 'aria-label': label, size: 'xs', className: styles.cell } : { label };
+  const isUsual = usual !== undefined && value === undefined;
+  const name = isCell
+    ? { 'aria-label': label, size: 'xs', className: isUsual ? `${styles.cell} ${styles.usual}` : styles.cell }
+    : { label };
   if (values.choices)
     return (
       <Select

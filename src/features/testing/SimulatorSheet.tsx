@@ -95,7 +95,9 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
           <Button
             variant="default"
             disabled={!found}
-            title={found ? undefined : 'Note on Patch, on the sheet Found, what the device lists'}
+            title={
+              found ? undefined : 'Note on Patch, on its sheet Compare with devices, what the device lists'
+            }
             onClick={() => {
               const made = found && setupOfFound(plan, found);
               if (made) keep(made);
@@ -115,7 +117,8 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
       </div>
       {!found && (
         <Hint>
-          What you found on the real device can be loaded here once it is noted on Patch, on its sheet Found.
+          What you found on the real device can be loaded here once it is noted on Patch, on its sheet Compare
+          with devices.
         </Hint>
       )}
       <div className={sheets.fields}>
@@ -130,8 +133,7 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
         />
         {HELD_BY_DEVICE.map((setting) => {
           const want = planned[setting.field];
-          // Where universes differ, or do not follow one another, no one value stands for them.
-          return typeof want === 'number' ? (
+          return want !== null ? (
             <SettingField
               key={setting.field}
               label={capitalised(settingWords(setting, device))}
