@@ -1,5 +1,4 @@
 // The code of the project, parsed once, for what is measured in it.
-import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
@@ -22,15 +21,18 @@ export function sourceOf(file: string, text: string): Source {
   };
 }
 
-/** All TypeScript that the repository holds, new files included. */
+const FOLDERS = ['src', 'bench', 'scripts', 'tests'];
+
+/** All TypeScript of the project. */
 export function projectSources(root: string): Source[] {
-  const listed = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '--', '*.ts', '*.tsx'], {
-    cwd: root,
-    encoding: 'utf8',
-  });
-  return listed
-    .split('\n')
-    .filter((file) => file !== '' && !file.endsWith('.d.ts') && fs.existsSync(path.join(root, file)))
+  const below = FOLDERS.flatMap((folder) =>
+    fs
+      .readdirSync(path.join(root, folder), { recursive: true, encoding: 'utf8' })
+      .map((file) => `${folder}/${file}`),
+  );
+  return [...fs.readdirSync(root), ...below]
+    .filter((file) => /\.tsx?$/.test(file) && !file.endsWith('.d.ts'))
+    .sort()
     .map((file) => sourceOf(file, fs.readFileSync(path.join(root, file), 'utf8')));
 }
 

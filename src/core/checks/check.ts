@@ -9,7 +9,7 @@ export interface Finding {
   check: string;
   /** How bad it is; null for a step of the work that has not been done yet. */
   rank: Rank | null;
-  /** The stage of the work at which it is mended. */
+  /** The stage of the work where it is fixed. */
   stage: StageId;
   propId?: string;
   controllerId?: string;

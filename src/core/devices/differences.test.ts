@@ -70,6 +70,19 @@ it('knows a numbering from 0 by its being the same everywhere', () => {
   ]);
 });
 
+it('offers the offset only where the protocol has one', () => {
+  const mendsBy = (protocol: 'e131' | 'artnet') => {
+    const show = { ...plan.show, controllers: [aController({ protocol })] };
+    const told = deviceSettings(planShow(show), 0).ports;
+    const shifted = told.map(({ port, universe }) => ({ port, universe: universe! + 1 }));
+    return differences(planShow(show), { ...found(...shifted), partial: true }).map(({ mend }) => mend);
+  };
+  expect(mendsBy('e131')).toEqual(
+    Array(2).fill('set the numbering of universes once on the controller, instead of every port'),
+  );
+  expect(mendsBy('artnet')[0]).toContain('or the Art-Net offset here');
+});
+
 it('misses ports that were not listed, and other sizes of universes', () => {
   expect(
     differences(plan, { ...found(right[0]!), channelsPerUniverse: 512 }).map((each) => each.what),

@@ -61,8 +61,10 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
     set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
   };
   const saidOf = (port: number): Partial<PortSetup> => setup.ports?.find((each) => each.port === port) ?? {};
-  // One count of starts is enough: the other follows from it.
-  const settings = settingsOfUse(planned).filter(({ startsBy }) => startsBy !== 'device');
+  // One count of starts is enough, but for what was found in the other.
+  const settings = settingsOfUse(planned).filter(
+    ({ field, startsBy }) => startsBy !== 'device' || setup.ports?.some((port) => port[field] !== undefined),
+  );
   const found = foundIn(plan, facts).find(
     (each) => each.controllerId === device.id && each.where === 'controller',
   );

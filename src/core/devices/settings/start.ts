@@ -1,6 +1,7 @@
 import { toldUniverse, universeOfTold } from '../../addressing/numbering';
 import { LAST_UNIVERSE } from '../../catalogue/controller';
 import { UNIVERSE_SLOTS } from '../../catalogue/packing';
+import { protocolOf } from '../../protocols/registry';
 import { countOf } from '../../units/number';
 import { channelShift, universeShift } from '../counting';
 import type { PortBasis } from './basis';
@@ -28,7 +29,7 @@ export const universe: PortHeld<'universe', number, number | null> = {
     wrong.shift !== null
       ? {
           symptom: `every port is ${Math.abs(wrong.shift)} out: one side counts universes from 0, the other from 1`,
-          mend: `set the numbering of universes once on ${wrong.side}, or the offset here, instead of every port`,
+          mend: `set the numbering of universes once on ${wrong.side}${offsetWords(wrong.basis)}, instead of every port`,
         }
       : { symptom: 'the port shows what another prop is sent, or stays dark', mend: typeIt(wrong) },
   simulate: (port, value, basis) => ({
@@ -78,6 +79,12 @@ export const deviceChannel: PortHeld<'deviceChannel', number, number | null> = {
     return before ? { ...port, start: { universe: before[0], channel: value - before[1] } } : port;
   },
 };
+
+/** The other way to bring two counts together, where the protocol has it. */
+function offsetWords({ device }: PortBasis): string {
+  const { name, counts } = protocolOf(device);
+  return counts.kind === 'universes' && counts.hasOffset ? `, or the ${name} offset here` : '';
+}
 
 /** Where a port is planned to begin, by the count of the show. */
 function startOf({ first }: PortBasis): { universe: number | null; channel: number } {
