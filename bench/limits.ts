@@ -1,9 +1,9 @@
 // What the limits of a show cost, step by step: each is done in a thread of its own, where it holds up nobody.
 import { findingsOf, CHECKS } from '@/core/checks/registry';
 import { NO_FACTS } from '@/core/show/facts';
-import { channelMapRows } from '@/core/papers/channelMap';
+import { channelMapRows } from '@/core/reports/channelMap';
 import { planShow } from '@/core/plan/plan';
-import { planReport } from '@/core/papers/planReport';
+import { planReport } from '@/core/reports/planReport';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { csvChunks } from '@/server/csv';
 import { readShow } from '@/core/show/read';

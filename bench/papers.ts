@@ -3,8 +3,8 @@
 import { goal, sized, table } from './report';
 import PDFDocument from 'pdfkit';
 import { planShow } from '../src/core/plan/plan';
-import { tableBlock } from '../src/core/papers/paper/block';
-import type { Sheet } from '../src/core/papers/sheet';
+import { tableBlock } from '../src/core/pages/block';
+import type { Sheet } from '../src/core/pages/sheet';
 import { NO_FACTS } from '../src/core/show/facts';
 import type { Show } from '../src/core/show/schema';
 import { pdfPieces } from '../src/server/papers/pdf';

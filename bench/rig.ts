@@ -1,11 +1,9 @@
 // How many pixels a second the rig lights, of a picture that is sent and through packets; and how long one fault on one controller takes.
-import { goal, middleMs, sized, table } from './report';
+import { middleMs, sized, table } from './report';
 import { painted, patternById } from '../src/core/patterns/registry';
 import { stretchesOf } from '../src/core/patterns/selection';
 import { planShow } from '../src/core/plan/plan';
 import { withFaults } from '../src/core/rig/faults/registry';
-import { wireOf } from '../src/core/rig/device';
-import { PLACE_FAMILIES, WireFamilies } from '../src/core/rig/placeFamilies';
 import { packetsOf, Receiver } from '../src/core/rig/packets';
 import { lightOfReceived, lightOfSent, plannedRig } from '../src/core/rig/rig';
 import { PLANNED_SENDER, send } from '../src/core/rig/sending';
@@ -56,31 +54,12 @@ const rows = sized([20_000, 100_000], [20_000]).map((pixels) => {
       new Set([0]),
     ),
   );
-  // A fault at any place of the wires: as many as finding a fault asks for.
-  const wires = rig.chains.map((chain) => {
-    const device = rig.devices[chain.controller]!;
-    const port = device.ports.find((each) => each.port === chain.port)!;
-    return new WireFamilies(
-      chain,
-      wireOf(plan, device, port, send(plan, PLANNED_SENDER, wanted)),
-      plan.pixelCount,
-    );
-  });
-  const light = new Uint8Array(4 * Math.max(...wires.map(({ places }) => places)));
-  const families = middleMs(5, () => {
-    for (let i = 0; i < 16_000; i += 1) {
-      const wire = wires[i % wires.length]!;
-      wire.write(PLACE_FAMILIES[i % 5]!, 1 + (i % wire.places), light);
-    }
-  });
   return {
     pixels,
     'a picture, ms': Number(direct.toFixed(1)),
     'pixels a second': Math.round((1000 * pixels) / direct),
     'through packets, ms': Number(overPackets.toFixed(1)),
     'one fault on one controller, ms': Number(one.toFixed(2)),
-    '16,000 faults at a place of a wire, ms': Number(families.toFixed(1)),
-    goal: goal('16,000 faults ≤ 333 ms', families <= 333),
   };
 });
 table('rig', rows);

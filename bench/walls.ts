@@ -3,10 +3,9 @@ import { goal, middleMs, sized, table } from './report';
 import { usual } from '../src/core/figures/figure';
 import { compareChains } from '../src/core/panels/compareChains';
 import { panelLabels } from '../src/core/patterns/panelLabels';
-import { layWall } from '../src/core/panels/wallFacts';
 import { planShow } from '../src/core/plan/plan';
 import type { PropOf } from '../src/core/props/registry';
-import { wall } from '../src/core/props/wall';
+import { wall, layWall } from '../src/core/props/wall';
 import { readShow } from '../src/core/show/read';
 import { emptyShow } from '../src/core/show/schema';
 

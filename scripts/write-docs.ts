@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { showFileSchema } from '../src/core/show/jsonSchema';
 import { readShowText } from '../src/core/show/read';
-import { zonesSchema } from '../src/core/papers/screenZones';
+import { zonesSchema } from '../src/core/reports/screenZones';
 import { faultTable } from './lib/faultTable';
 import { registriesPage } from './lib/registriesPage';
 

@@ -5,7 +5,7 @@ import { isObject, same } from '@/core/fields/json';
 import { recordId, recordName, type ListName, type RecordOf } from '@/core/show/records';
 import type { Clash } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
-import { formatLength } from '@/core/units/length';
+import { formatLength, type Lengths } from '@/core/units/length';
 
 /** A change meets a record that was changed elsewhere in the meantime. Nothing is changed. */
 export class ShowClash extends Error {
@@ -21,7 +21,10 @@ export class ShowClash extends Error {
 /** Of a change that was to be taken back, or laid on the show as it is. */
 export function clashOf({ list, id, field, expected, found }: ChangeClash, show: Show): ShowClash {
   const name = recordName(show, list, id);
-  const [mine, theirs] = field === null ? sides(expected, found) : [expected, found].map(plainWords);
+  const [mine, theirs] =
+    field === null
+      ? sides(expected, found, show.lengths)
+      : [expected, found].map((value) => plainWords(value, show.lengths));
   const words = field === null ? null : fieldWords(field);
   return new ShowClash(
     words === null
@@ -55,7 +58,7 @@ export function clashOfTouched(
   if (field !== null && list !== 'show')
     for (const side of ['was', 'mine', 'now'] as const)
       values[side] = (values[side] as Record<string, unknown>)[field];
-  const [mineWords, nowWords] = differences(values.was, values.mine, values.now);
+  const [mineWords, nowWords] = differences(values.was, values.mine, values.now, current.lengths);
   return new ShowClash(`${name} was changed elsewhere in the meantime (${change}).`, {
     list,
     id,
@@ -85,39 +88,40 @@ function changedKeys(was: Record<string, unknown>, now: Record<string, unknown>)
 }
 
 /** Two values in words. Of objects only the parts are named that either side changed. */
-function differences(was: unknown, mine: unknown, now: unknown): [string, string] {
-  if (!isObject(was) || !isObject(mine) || !isObject(now)) return sides(mine, now);
+function differences(was: unknown, mine: unknown, now: unknown, lengths: Lengths): [string, string] {
+  if (!isObject(was) || !isObject(mine) || !isObject(now)) return sides(mine, now, lengths);
   const keys = [...new Set([...changedKeys(was, mine), ...changedKeys(was, now)])];
-  const words = (value: Record<string, unknown>) => keys.map((key) => partWords(key, value[key])).join(', ');
+  const words = (value: Record<string, unknown>) =>
+    keys.map((key) => partWords(key, value[key], lengths)).join(', ');
   return [words(mine), words(now)];
 }
 
-function sides(mine: unknown, now: unknown): [string, string] {
-  return [recordWords(mine), recordWords(now)];
+function sides(mine: unknown, now: unknown, lengths: Lengths): [string, string] {
+  return [recordWords(mine, lengths), recordWords(now, lengths)];
 }
 
-function recordWords(value: unknown): string {
-  return value === undefined ? 'removed' : plainWords(value);
+function recordWords(value: unknown, lengths: Lengths): string {
+  return value === undefined ? 'removed' : plainWords(value, lengths);
 }
 
 /** A value as a builder reads it, cut short when it is long. */
-function plainWords(value: unknown): string {
+function plainWords(value: unknown, lengths: Lengths): string {
   if (value === undefined || value === null) return 'nothing';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return value.length === 1 ? 'one of it' : `${value.length} of it`;
   if (!isObject(value)) return typeof value === 'string' ? `“${cut(value)}”` : String(value);
   return cut(
     Object.entries(value)
-      .map(([key, part]) => partWords(key, part))
+      .map(([key, part]) => partWords(key, part, lengths))
       .join(', '),
   );
 }
 
 /** A part of an object by its name, with the unit that the name tells. */
-function partWords(key: string, value: unknown): string {
+function partWords(key: string, value: unknown, lengths: Lengths): string {
   return typeof value === 'number' && key.endsWith('Mm')
-    ? `${fieldWords(key.slice(0, -2))} ${formatLength(value)}`
-    : `${fieldWords(key)} ${plainWords(value)}`;
+    ? `${fieldWords(key.slice(0, -2))} ${formatLength(value, lengths)}`
+    : `${fieldWords(key)} ${plainWords(value, lengths)}`;
 }
 
 function cut(text: string): string {

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Row } from '@/core/papers/channelMap';
+import type { Row } from '@/core/reports/channelMap';
 
 const ROWS_PER_CHUNK = 1000;
 

@@ -5,7 +5,7 @@ import { useElementSize, useMergedRef } from '@mantine/hooks';
 import { IconChevronDown, IconChevronUp } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
-import { totalsWords } from '@/core/papers/totals';
+import { totalsWords } from '@/core/reports/totals';
 import styles from './AddressRuler.module.css';
 import {
   blocksOf,

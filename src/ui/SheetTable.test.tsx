@@ -2,7 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { computed, given, quotient } from '@/core/figures/explained';
-import type { Table } from '@/core/papers/table';
+import type { Table } from '@/core/pages/table';
 import { NumberUnitField } from './fields/NumberUnitField';
 import { SheetTable } from './SheetTable';
 

@@ -4,11 +4,12 @@ import { Button } from '@mantine/core';
 import { useClipboard } from '@mantine/hooks';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
-import { cellWords, fileRows, isExplained, type Cell, type Column, type Table } from '@/core/papers/table';
+import { cellWords, fileRows, isExplained, type Cell, type Column, type Table } from '@/core/pages/table';
 import { groupDigits } from '@/core/units/number';
 import { Why } from './explain/Why';
 import { useHandOut } from './handingOut';
 import styles from './SheetTable.module.css';
+import { useLengths } from './lengths';
 
 /** What is on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
 interface ScreenColumn<Row> {
@@ -43,6 +44,7 @@ export function SheetTable<Row>({
 }: SheetTableProps<Row>) {
   const handOut = useHandOut();
   const { columns, rows } = table;
+  const lengths = useLengths();
   const last: readonly ScreenColumn<Row>[] = [after].flat();
   return (
     <div>
@@ -89,7 +91,7 @@ export function SheetTable<Row>({
       {rows.length > 0 && (
         <div className={styles.foot}>
           <CopyRows
-            text={() => [...fileRows(table)].map((cells) => cells.join('\t')).join('\n')}
+            text={() => [...fileRows(table, lengths)].map((cells) => cells.join('\t')).join('\n')}
             onCopied={() => {
               if (table.forDevices) handOut('copied', table.name);
             }}
@@ -111,11 +113,12 @@ function moodOf<Row>(column: Column<Row>, row: Row, index: number): string | und
 }
 
 function CellWords({ cell }: { cell: Cell }) {
+  const lengths = useLengths();
   if (cell !== null && isExplained(cell)) return <Why of={cell} />;
   const { note, why } = cell !== null && typeof cell === 'object' ? cell : {};
   return (
     <>
-      {why ? <Why of={why}>{cellWords(cell)}</Why> : cellWords(cell)}
+      {why ? <Why of={why}>{cellWords(cell, lengths)}</Why> : cellWords(cell, lengths)}
       {note !== undefined && <span className={styles.note}>{note}</span>}
     </>
   );

@@ -1,7 +1,6 @@
 import { evenCards } from '@/core/panels/driver';
 import { disagreementWords } from '@/core/panels/pictureMap';
 import { SHIPPED_PANELS } from '@/core/panels/panelType';
-import { layWall } from '@/core/panels/wallFacts';
 import { measureChains } from '@/core/panels/compareChains';
 import { comparePolicies } from '@/core/answers/comparePolicies';
 import { findingsOf } from '@/core/checks/registry';
@@ -23,7 +22,7 @@ import {
   treeHeightMm,
   type TreeShape,
 } from '@/core/props/tree';
-import { wall } from '@/core/props/wall';
+import { wall, layWall } from '@/core/props/wall';
 import { wallSheet } from '@/core/papers/wallSheet';
 import type { Show } from '@/core/show/schema';
 import { aController, aLine, aShow, onPorts } from './shows';
@@ -155,7 +154,7 @@ describe('a score board of 6 x 5 panels of 64 x 32', () => {
       ['wall', 1, 1],
     );
   it('has its size, its channels and its universes', () => {
-    const facts = wall.facts(board.shape).map((fact) => fact.value);
+    const facts = wall.facts(board.shape, undefined).map((fact) => fact.value);
     expect(facts).toContain('384 × 160 px');
     expect(facts).toContain('1.536 m × 640 mm');
     const full = planShow(show('full512'));

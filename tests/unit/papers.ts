@@ -1,4 +1,4 @@
-import type { Measure } from '@/core/papers/paper/ink';
+import type { Measure } from '@/core/pages/ink';
 
 /** Letters of one width, for what does not depend on a font. */
 export const roughMeasure: Measure = (words, sizePt, style) =>

@@ -2,7 +2,7 @@ import { linkLoad } from '../devices/linkLoad';
 import type { PlanCache } from '../plan/cache';
 import { layShow } from '../plan/plan';
 import type { LaidShow } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { kindOf, isPanelled } from '../props/registry';
 import type { Show } from '../show/schema';
 import {
   NEW_UNIVERSE,
@@ -79,7 +79,7 @@ function splitStrands(plan: LaidShow): Pick<PolicyRow, 'splitStrands' | 'splitNa
     const run = plan.runs[span.run]!;
     const prop = plan.show.props[run.prop]!;
     // The rows of a wall are no strands that somebody looks for by hand.
-    if (kindOf(prop).panelled) continue;
+    if (isPanelled(prop)) continue;
     const pixel =
       run.firstPixel - plan.props[run.prop]!.firstPixel + Math.floor(span.runChannel / run.channelsPerPixel);
     const strand = plan.props[run.prop]!.strands.findLast((each) => each.firstPixel <= pixel)!;

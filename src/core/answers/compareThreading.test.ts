@@ -51,7 +51,7 @@ describe('a net of 24 columns of 42 pixels, 100 mm apart, 50 mm from row to row'
     expect(find('serpentine along columns').feedPlacesFromGround).toBe(2 + 2 + 10);
   });
   it('recommends the fewest ports with the shortest jumpers, and names the trade', () => {
-    const best = recommendScheme(schemes)!;
+    const best = recommendScheme(schemes, undefined)!;
     expect(best.scheme.words).toBe('serpentine along rows from the bottom left, 2 runs');
     expect(best.why).toBe(
       'Fewest ports (2) with 2 m of jumpers, the longest 50 mm; a port for each column would need no jumper, but 24 ports.',
@@ -69,11 +69,11 @@ describe('a net of 24 columns of 42 pixels, 100 mm apart, 50 mm from row to row'
 it('names strands as the scheme that it speaks of does, and counts plugs at seams before jumpers', () => {
   // 64 columns of 16: rows are 64 long. A port for each row would be 16 ports, for each column 64.
   const wide = aGrid('net', 64, 16, { along: 'columns', pattern: 'serpentine' });
-  const { why } = recommendScheme(compareSchemes(wide, { ...limits, mostPixelsPerPort: 512 }))!;
+  const { why } = recommendScheme(compareSchemes(wide, { ...limits, mostPixelsPerPort: 512 }), undefined)!;
   expect(why).toContain('a port for each row would need no jumper, but 16 ports');
   expect(why).not.toContain('injection');
   const seamed = { ...wide, shape: { ...wide.shape, seamsAfterColumns: [16, 32, 48] } } as typeof wide;
-  const best = recommendScheme(compareSchemes(seamed, { ...limits, mostPixelsPerPort: 512 }))!;
+  const best = recommendScheme(compareSchemes(seamed, { ...limits, mostPixelsPerPort: 512 }), undefined)!;
   expect(best.scheme.words).toContain('along columns');
   expect(best.scheme.plugs).toBeLessThanOrEqual(3);
   expect(best.why).toMatch(/^Fewest ports \(2\) with \d plugs? at the seams and /);
@@ -82,7 +82,7 @@ it('names strands as the scheme that it speaks of does, and counts plugs at seam
 it('says so where even one strand is too long', () => {
   const [best] = compareSchemes(aLine('rail', 1000), limits);
   expect(best!.fits).toBe(false);
-  expect(recommendScheme([best!])!.why).toContain('Even one leg a run is too long');
+  expect(recommendScheme([best!], undefined)!.why).toContain('Even one leg a run is too long');
 });
 
 it('knows the picture rate of the longest run', () => {

@@ -4,7 +4,7 @@ import { frameTimeUs, mostPixelsAtRate, type Signal } from '../catalogue/signal'
 import { kindOf, threadProp, type Prop } from '../props/registry';
 
 import { countOf } from '../units/number';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { fewestRuns } from '../threading/split';
 import type { Threaded } from '../threading/thread';
 
@@ -161,7 +161,7 @@ interface Recommendation {
 }
 
 /** The scheme with the fewest ports that fits, among those the one with the fewest plugs at seams, and then with the shortest jumpers. */
-export function recommendScheme(schemes: readonly Scheme[]): Recommendation | null {
+export function recommendScheme(schemes: readonly Scheme[], lengths: Lengths): Recommendation | null {
   const best = schemes[0];
   if (!best) return null;
   if (!best.fits)
@@ -172,7 +172,7 @@ export function recommendScheme(schemes: readonly Scheme[]): Recommendation | nu
   const jumpers =
     best.jumpers === 0
       ? 'no jumpers'
-      : `${formatLength(Math.round(best.jumpersMm))} of jumpers, the longest ${formatLength(Math.round(best.longestJumperMm))}`;
+      : `${formatLength(Math.round(best.jumpersMm), lengths)} of jumpers, the longest ${formatLength(Math.round(best.longestJumperMm), lengths)}`;
   const withoutLoops = schemes.find((other) => other.fits && other.jumpers === 0 && other !== best);
   const trade = withoutLoops
     ? `a port for each ${withoutLoops.strandWord} would need no jumper, but ${countOf(withoutLoops.ports, 'port')}`

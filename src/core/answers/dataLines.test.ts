@@ -106,8 +106,8 @@ it('drives so far: a pin 1.8 m, a buffer 5 m, a pair as far as its makers say', 
     'wrong',
   ]);
   expect(reach(40_000, pin, 'pair').reach).toBe('good');
-  expect(reachWords(reach(6000))).toMatch(/6 m is more than a fast buffer/);
-  expect(reachWords(reach(4000))).toMatch(/at the limit/);
+  expect(reachWords(reach(6000), undefined)).toMatch(/6 m is more than a fast buffer/);
+  expect(reachWords(reach(4000), undefined)).toMatch(/at the limit/);
   expect(first(built({})).lengthMm).toBeNull();
 });
 

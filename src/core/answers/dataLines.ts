@@ -11,10 +11,10 @@ import {
 import type { Plan } from '../plan/planned';
 import type { PowerGroup } from '../power/groups';
 import { FULL_WHITE } from '../power/shown';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { solveSuited } from '../power/solvePower';
 import { formatVolts } from '../units/electric';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { leadsOf } from './site';
 
 /** Whether ground goes with the data: by wires of the plan, by what was said of the data wire, not at all, or nobody knows. */
@@ -92,7 +92,7 @@ function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[
     const controller = show.controllers[lead.controller]!;
     const entry = entryOf.get(`${prop.id} ${run.number}`);
     // Panels have ribbons.
-    if (!entry || kindOf(prop).panelled) return [];
+    if (!entry || isPanelled(prop)) return [];
     const said = entry.dataLead ?? {};
     const drive = dataDriveOf(
       controller,
@@ -232,11 +232,11 @@ export function levelWords(line: DataLine): string {
 }
 
 /** What a wire that is too long wants. Empty where it is not. */
-export function reachWords({ reach, driver, lengthMm }: DataLine): string {
+export function reachWords({ reach, driver, lengthMm }: DataLine, lengths: Lengths): string {
   if (reach === 'good' || lengthMm === null) return '';
   const [, hardly] = REACH_MM[driver === 'pixel' ? 'buffer' : driver]!;
   const by = driver === 'pixel' ? 'a pixel' : DRIVER_WORDS[driver];
   return reach === 'marginal'
-    ? `${formatLength(lengthMm)} is at the limit of ${by}: it flickers first when it is damp.`
-    : `${formatLength(lengthMm)} is more than ${by} drives (${formatLength(hardly)}): a pixel that sends it on every few metres, or a differential pair.`;
+    ? `${formatLength(lengthMm, lengths)} is at the limit of ${by}: it flickers first when it is damp.`
+    : `${formatLength(lengthMm, lengths)} is more than ${by} drives (${formatLength(hardly, lengths)}): a pixel that sends it on every few metres, or a differential pair.`;
 }

@@ -1,3 +1,4 @@
+import { wallOf } from '../props/registry';
 import { listensToGroups } from '../protocols/registry';
 import { portName } from '../catalogue/controller';
 import { serialRate } from '../catalogue/network';
@@ -6,7 +7,6 @@ import { linkLoad } from '../devices/linkLoad';
 import { portTiming } from '../devices/portTiming';
 import { given, type Explained } from '../figures/explained';
 import { refreshHz } from '../panels/driver';
-import { layWall } from '../panels/wallFacts';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { mostPixelsAtRate, signalOf } from '../catalogue/signal';
@@ -171,12 +171,12 @@ function refreshOf(plan: Plan, controller: number): number | null {
   );
   let least: number | null = null;
   for (const index of walls) {
-    const prop = plan.show.props[index]!;
-    if (prop.kind !== 'wall') continue;
-    const { chains, wall } = layWall(prop);
+    const laid = wallOf(plan.show.props[index]!);
+    if (!laid) continue;
+    const { chains, wall, depthBits } = laid;
     const longest = Math.max(0, ...chains.map(({ panels }) => panels.length));
     if (longest === 0) continue;
-    const hz = refreshHz(longest, wall.panel, prop.threading.driver.depthBits);
+    const hz = refreshHz(longest, wall.panel, depthBits);
     least = least === null ? hz : Math.min(least, hz);
   }
   return least;

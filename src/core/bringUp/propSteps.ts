@@ -5,8 +5,7 @@ import { spansOfRun } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { threadedOf } from '../plan/threadedOf';
 import { sourceWords } from '../power/leadWords';
-import { kindOf } from '../props/registry';
-import { wallOf } from '../diagnose/help/wallOf';
+import { kindOf, wallOf, isPanelled } from '../props/registry';
 import { trialsOf, type Trial } from '../diagnose/trials';
 import { countOf, groupDigits } from '../units/number';
 import { capitalised } from '../units/words';
@@ -231,7 +230,7 @@ function leadSteps(plan: Plan, prop: number): BringUpStep[] {
 /** Strings are looked at one by one as they are joined: the first that is wrong is the one that was joined last. */
 function stringSteps(plan: Plan, prop: number, step: (own: Own) => BringUpStep): BringUpStep[] {
   const of = plan.show.props[prop]!;
-  if (kindOf(of).panelled) return [];
+  if (isPanelled(of)) return [];
   const pieces = of.stock
     ? piecesOf(of, threadedOf(plan, prop), of.stock)
     : plan.props[prop]!.strands.map(({ number, firstPixel, pixelCount }) => ({

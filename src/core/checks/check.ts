@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/planned';
+import { isOf, type PropKindName, type PropOf } from '../props/registry';
 import type { Edit } from '../show/edits/registry';
 import type { Facts } from '../show/facts';
 import type { StageId } from '../stages/stages';
@@ -42,6 +43,19 @@ export function defineCheck(
   find: (plan: Plan) => Omit<Finding, 'check'>[],
 ): Check {
   return { ...defineFactsCheck(id, meaning, find), readsFacts: false };
+}
+
+/** A check of what only one kind of prop has. */
+export function defineKindCheck<Kind extends PropKindName>(
+  id: string,
+  kind: Kind,
+  meaning: string,
+  /** @param index of the prop in the show */
+  find: (prop: PropOf<Kind>, index: number, plan: Plan) => Omit<Finding, 'check'>[],
+): Check {
+  return defineCheck(id, meaning, (plan) =>
+    plan.show.props.flatMap((prop, index) => (isOf(prop, kind) ? find(prop, index, plan) : [])),
+  );
 }
 
 /** A check of what was noted on site against the plan. */

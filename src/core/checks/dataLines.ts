@@ -59,7 +59,7 @@ function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {
     });
     add(level, mends);
   }
-  const reach = line.reach === 'wrong' ? reachWords(line) : '';
+  const reach = line.reach === 'wrong' ? reachWords(line, plan.show.lengths) : '';
   if (reach) add(reach, [{ label: 'Build in a differential pair', edit: say({ helper: 'pair' }) }]);
   if (line.ground === 'none')
     add(

@@ -5,7 +5,7 @@ import { universesOfController, universesOfRun } from '../devices/universeSizes'
 import { thatHelps } from './thatHelps';
 import { drivenOnPort } from '../devices/drivenPixels';
 import { portAddressOn } from '../addressing/numbering';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { usableChannels } from '../catalogue/packing';
 import type { ControllerType } from '../catalogue/controllerType';
 import { standingWords } from '../figures/figure';
@@ -159,7 +159,7 @@ function limitsOfType(
         ),
       );
   }
-  const hasWall = ports.some((port) => port.runs.some((run) => isPanelled(plan, run)));
+  const hasWall = ports.some((port) => port.runs.some((run) => isRunPanelled(plan, run)));
   const drivesPanels = classOf(type).drivesPanels ?? false;
   if (ports.length > 0 && hasWall !== drivesPanels)
     found.push(
@@ -195,7 +195,7 @@ function pixelsOfUniverse(plan: Plan, index: number): number {
 
 /** Takes off what a controller cannot drive: panels, or what is none. */
 function takeOff(plan: Plan, ports: Plan['ports'], panels: boolean): Mend[] {
-  const runs = ports.flatMap((port) => port.runs).filter((run) => isPanelled(plan, run) === panels);
+  const runs = ports.flatMap((port) => port.runs).filter((run) => isRunPanelled(plan, run) === panels);
   return [
     {
       label: `Take ${runs.length === 1 ? plan.show.props[plan.runs[runs[0]!]!.prop]!.name : `${runs.length} runs`} off it`,
@@ -234,6 +234,6 @@ function ownRange(plan: Plan, controller: Controller, index: number): Omit<Findi
   ];
 }
 
-function isPanelled(plan: Plan, run: number): boolean {
-  return kindOf(plan.show.props[plan.runs[run]!.prop]!).panelled === true;
+function isRunPanelled(plan: Plan, run: number): boolean {
+  return isPanelled(plan.show.props[plan.runs[run]!.prop]!);
 }

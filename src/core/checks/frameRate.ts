@@ -23,7 +23,7 @@ export const frameRate = defineCheck(
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[port.runs[0]!]!.prop]!.id,
           controllerId: controller.id,
-          message: `Port ${portName(controller, port.port)} with ${countOf(port.places, 'pixel')} shows at most ${Math.floor(rate)} pictures a second${timing.limitedByLine ? ` over ${quantity(baud!, 'baud')}` : ''}, and ${wanted} are wanted. Movement stutters there.`,
+          message: `Port ${portName(controller, port.port)} with ${countOf(port.places, 'pixel')} shows at most ${Math.floor(rate)} pictures a second${timing.limitedByLine ? ` over ${quantity(baud!, 'baud', plan.show.lengths)}` : ''}, and ${wanted} are wanted. Movement stutters there.`,
           mends: [
             {
               label: `Be content with ${Math.floor(rate)} a second`,

@@ -5,7 +5,7 @@ import { drivenPixels } from '../devices/drivenPixels';
 import { drives, freePorts } from '../answers/ports/freePorts';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { newController } from '../show/newController';
 import { fewestRuns } from '../threading/split';
 import { countOf, groupDigits } from '../units/number';
@@ -21,7 +21,7 @@ interface Homeless {
   loose: readonly number[];
 }
 
-const isPanelled = ({ plan, prop }: Homeless) => kindOf(plan.show.props[prop]!).panelled ?? false;
+const needsPanels = ({ plan, prop }: Homeless) => isPanelled(plan.show.props[prop]!);
 
 function largestOf({ plan, loose }: Homeless): number {
   return Math.max(...loose.map((run) => drivenPixels(plan, run)));
@@ -32,7 +32,7 @@ export function whyHomeless(homeless: Homeless): string {
   const { plan, loose } = homeless;
   const { controllers } = plan.show;
   if (controllers.length === 0) return 'there is no controller yet';
-  const panelled = isPanelled(homeless);
+  const panelled = needsPanels(homeless);
   const free = freePorts(plan);
   if (free.length === 0)
     return `all ${countOf(ports(plan), 'port')} of the controllers hold something or are reserved`;
@@ -61,7 +61,7 @@ export function homesElsewhere(homeless: Homeless): Mend[] {
 /** At the end of a port that has room and pixels of the same type. */
 function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
   const [run] = loose;
-  if (loose.length !== 1 || kindOf(plan.show.props[prop]!).panelled) return [];
+  if (loose.length !== 1 || isPanelled(plan.show.props[prop]!)) return [];
   const { pixelTypeId, id } = plan.show.props[prop]!;
   const pixels = drivenPixels(plan, run!);
   const home = plan.ports.find(
@@ -71,7 +71,7 @@ function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
       places + pixels <= plan.show.controllers[controller]!.mostPixelsPerPort &&
       runs.every((each) => {
         const other = plan.show.props[plan.runs[each]!.prop]!;
-        return other.pixelTypeId === pixelTypeId && !kindOf(other).panelled;
+        return other.pixelTypeId === pixelTypeId && !isPanelled(other);
       }),
   );
   if (!home) return [];
@@ -95,7 +95,7 @@ function inMoreRuns({ plan, prop: index, loose }: Homeless): Mend[] {
   const prop = plan.show.props[index]!;
   const planned = plan.props[index]!;
   // Where some of its runs are on ports, splitting it anew would change what they hold.
-  if (kindOf(prop).panelled || loose.length !== planned.runCount) return [];
+  if (isPanelled(prop) || loose.length !== planned.runCount) return [];
   if (plan.show.patch.some((entry) => entry.propId === prop.id)) return [];
   const free = suitedPorts(plan, false);
   const limits = [...new Set(free.map((place) => limitAt(plan, place)))].sort((a, b) => b - a);
@@ -138,7 +138,7 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
   for (const place of freePorts(plan)) {
     const device = plan.show.controllers[place.controller]!;
     const type = plan.show.controllerTypes.find((each) => each.id === device.typeId);
-    if (!type || !drives(plan, place.controller, isPanelled(homeless))) continue;
+    if (!type || !drives(plan, place.controller, needsPanels(homeless))) continue;
     const most = mostAt(type, device.ports);
     if (most < pixels || most <= device.mostPixelsPerPort) continue;
     const source = type.pixelsPerPort.source ?? type.pixelsPerPort.basis;
@@ -168,7 +168,7 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
 /** The kind with the fewest ports that takes all of them. */
 function onNewController(homeless: Homeless): Mend[] {
   const { plan, prop, loose } = homeless;
-  const panelled = isPanelled(homeless);
+  const panelled = needsPanels(homeless);
   const largest = largestOf(homeless);
   const known = plan.show.controllerTypes;
   const types = [

@@ -22,7 +22,7 @@ export const receiverCable = defineCheck(
           stage: 'patch' as const,
           propId: plan.show.props[plan.runs[run]!.prop]!.id,
           controllerId: device.id,
-          message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cable.value)}, and a receiver board of it may be ${formatLength(limit.value)} away (${standingWords(limit)}). Farther off, pixels flicker or stay dark.`,
+          message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cable.value, plan.show.lengths)}, and a receiver board of it may be ${formatLength(limit.value, plan.show.lengths)} away (${standingWords(limit)}). Farther off, pixels flicker or stay dark.`,
           mends: moveElsewhere(plan, [run], controller),
         },
       ];

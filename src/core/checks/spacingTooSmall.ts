@@ -1,7 +1,7 @@
 import { threadedOf } from '../plan/threadedOf';
-import { kindOf, threadProp, type Prop } from '../props/registry';
+import { kindOf, threadProp, type Prop, isPanelled } from '../props/registry';
 import type { Threaded } from '../threading/thread';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { defineCheck, type Finding } from './check';
 
 export const spacingTooSmall = defineCheck(
@@ -10,25 +10,25 @@ export const spacingTooSmall = defineCheck(
   (plan) =>
     plan.show.props.flatMap((prop, index): Omit<Finding, 'check'>[] => {
       const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
-      if (type.bodyMm === undefined || kindOf(prop).panelled) return [];
+      if (type.bodyMm === undefined || isPanelled(prop)) return [];
       const least = leastSpacingMm(threadedOf(plan, index));
       // A tape measure does not tell half a millimetre.
       if (least >= type.bodyMm - 0.5) return [];
       const wider = kindOf(prop).withLeastSpacing?.(prop.shape, type.bodyMm);
       const helps =
         wider &&
-        isTaken(prop, wider as Prop['shape']) &&
+        isTaken(prop, wider as Prop['shape'], plan.show.lengths) &&
         leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
       return [
         {
           rank: 'worthKnowing',
           stage: 'build',
           propId: prop.id,
-          message: `${prop.name}: pixels are ${formatLength(least)} apart, and ${type.name} is ${formatLength(type.bodyMm)} across. They do not fit beside one another.`,
+          message: `${prop.name}: pixels are ${formatLength(least, plan.show.lengths)} apart, and ${type.name} is ${formatLength(type.bodyMm, plan.show.lengths)} across. They do not fit beside one another.`,
           mends: helps
             ? [
                 {
-                  label: `Space them at least ${formatLength(type.bodyMm)}`,
+                  label: `Space them at least ${formatLength(type.bodyMm, plan.show.lengths)}`,
                   edit: { type: 'setShape', propId: prop.id, shape: wider },
                 },
               ]
@@ -39,9 +39,9 @@ export const spacingTooSmall = defineCheck(
 );
 
 /** Whether a show takes these measures: what cannot be built is refused, unless it could not be built before. */
-function isTaken(prop: Prop, shape: Prop['shape']): boolean {
+function isTaken(prop: Prop, shape: Prop['shape'], lengths: Lengths): boolean {
   const { impossible } = kindOf(prop);
-  return !impossible?.(shape as never) || Boolean(impossible(prop.shape as never));
+  return !impossible?.(shape as never, lengths) || Boolean(impossible(prop.shape as never, lengths));
 }
 
 type Strung = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'hiddenPixels'>;

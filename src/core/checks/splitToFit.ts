@@ -1,5 +1,5 @@
 import type { PlannedPort } from '../patch/plug';
-import { kindOf } from '../props/registry';
+import { kindOf, isPanelled } from '../props/registry';
 import type { Plan } from '../plan/planned';
 import { fewestRuns } from '../threading/split';
 import type { Mend } from './check';
@@ -20,7 +20,7 @@ export function splitToFit(
   const entries = plan.show.patch.filter((entry) => entry.controllerId === id && entry.port === port);
   if (entries.length > 1) return [];
   const kind = kindOf(prop);
-  if (kind.panelled) {
+  if (isPanelled(prop)) {
     const cut = kind.withDrivenPixels?.(prop.shape, prop.threading, places);
     return cut
       ? [

@@ -1,7 +1,7 @@
 import { namedLeads } from '../catalogue/feed';
 import { electricOf } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { proposeFeeds } from '../power/proposeFeeds';
 import { plannedShown, standingReports, type FedRun } from '../power/report';
 import { formatVolts } from '../units/electric';
@@ -24,7 +24,7 @@ export const starvedPixels = defineCheck(
       const worst = runs.reduce((least, run) => (run.lowestVolts! < least.lowestVolts! ? run : least));
       const below = runs.reduce((sum, run) => sum + run.below, 0);
       const { levelPercent } = { levelPercent: 100, ...plan.show.power };
-      const panelled = kindOf(plan.show.props[prop]!).panelled ?? false;
+      const panelled = isPanelled(plan.show.props[prop]!);
       const word = panelled ? 'panel' : 'pixel';
       const where = worst.run === null ? '' : ` of run ${worst.run}`;
       return {

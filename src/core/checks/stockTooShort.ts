@@ -27,10 +27,15 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
     found.push({
       ...about,
       rank: 'willLookWrong',
-      message: `${prop.name}: pixels are up to ${formatLength(spacing)} apart, but its strings have ${formatLength(pitch)} of wire between two. They do not reach.`,
+      message: `${prop.name}: pixels are up to ${formatLength(spacing, plan.show.lengths)} apart, but its strings have ${formatLength(pitch, plan.show.lengths)} of wire between two. They do not reach.`,
       mends:
         wire <= STOCK_LIMITS.pitchMm
-          ? [mend(`Take strings with ${formatLength(wire)} of wire`, { ...stock, pitchMm: wire })]
+          ? [
+              mend(`Take strings with ${formatLength(wire, plan.show.lengths)} of wire`, {
+                ...stock,
+                pitchMm: wire,
+              }),
+            ]
           : [],
     });
   // Strip cannot be stretched or pushed together; 2 % are measuring.
@@ -38,7 +43,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
     found.push({
       ...about,
       rank: 'worthKnowing',
-      message: `${prop.name}: pixels are ${formatLength(spacing)} apart, but on its strip they come every ${formatLength(pitch)}. One of the two is measured wrongly, or the strip is another one.`,
+      message: `${prop.name}: pixels are ${formatLength(spacing, plan.show.lengths)} apart, but on its strip they come every ${formatLength(pitch, plan.show.lengths)}. One of the two is measured wrongly, or the strip is another one.`,
       mends:
         perMetre >= 1 && perMetre <= STOCK_LIMITS.perMetre
           ? [mend(`Take strip of ${perMetre} pixels a metre`, { ...stock, pixelsPerMetre: perMetre })]

@@ -2,7 +2,7 @@ import { boardPowerOf } from '../catalogue/boardPower';
 import { supplyFor } from '../catalogue/supply';
 import { usual } from '../figures/figure';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { kindOf, isPanelled } from '../props/registry';
 import { sourceWords } from '../power/leadWords';
 import { standingReports } from '../power/report';
 import { overWords } from '../power/overWords';
@@ -214,7 +214,7 @@ export const fedByNothing = defineCheck(
         mends: [],
       })),
       ...[...dark].map(([prop, count]): Omit<Finding, 'check'> => {
-        const panelled = kindOf(show.props[prop]!).panelled ?? false;
+        const panelled = isPanelled(show.props[prop]!);
         return {
           rank: 'willNotLight',
           stage: 'power',

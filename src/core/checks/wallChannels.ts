@@ -1,9 +1,10 @@
 import { channelsPerPixel } from '../catalogue/pixelType';
-import { defineCheck } from './check';
-import { eachWall } from './walls';
+import { defineWallCheck } from './walls';
 
-export const wallChannels = defineCheck('wall-channels', 'Panels have three channels a pixel.', (plan) =>
-  eachWall(plan, ({ prop, finding }) => {
+export const wallChannels = defineWallCheck(
+  'wall-channels',
+  'Panels have three channels a pixel.',
+  ({ prop, finding }, plan) => {
     const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
     const channels = channelsPerPixel(type);
     if (channels === 3) return [];
@@ -23,5 +24,5 @@ export const wallChannels = defineCheck('wall-channels', 'Panels have three chan
         'build',
       ),
     ];
-  }),
+  },
 );

@@ -1,8 +1,9 @@
+import type { LaidWall } from '../panels/laidWall';
+import { layWall } from '../props/wall';
 import type { Chaining } from '../panels/chains';
-import { layWall, type LaidWall } from '../panels/wallFacts';
 import type { Plan } from '../plan/planned';
 import type { PropOf } from '../props/registry';
-import type { Finding, Mend } from './check';
+import { defineKindCheck, type Check, type Finding, type Mend } from './check';
 import type { Rank } from './rank';
 
 /** What a check of panel walls looks at. */
@@ -19,19 +20,19 @@ interface WallOfShow {
   layAnew: (label: string, style: 'lineEach' | 'zigzag', helps: (after: LaidWall) => boolean) => Mend[];
 }
 
-/** Runs a look over every wall of a show. */
-export function eachWall(
-  plan: Plan,
-  look: (wall: WallOfShow) => Omit<Finding, 'check'>[],
-): Omit<Finding, 'check'>[] {
-  return plan.show.props.flatMap((prop, index) => {
-    if (prop.kind !== 'wall') return [];
+/** A check that looks at each wall of a show. */
+export function defineWallCheck(
+  id: string,
+  meaning: string,
+  look: (wall: WallOfShow, plan: Plan) => Omit<Finding, 'check'>[],
+): Check {
+  return defineKindCheck(id, 'wall', meaning, (prop, index, plan) => {
     const { chaining } = prop.threading;
     const rethread: WallOfShow['rethread'] = (label, change) => ({
       label,
       edit: { type: 'setThreading', propId: prop.id, threading: { ...prop.threading, ...change } },
     });
-    return look({
+    const wall: WallOfShow = {
       index,
       prop,
       laid: layWall(prop),
@@ -51,7 +52,8 @@ export function eachWall(
         const threading = { ...prop.threading, chaining: design };
         return helps(layWall({ ...prop, threading })) ? [rethread(label, { chaining: design })] : [];
       },
-    });
+    };
+    return look(wall, plan);
   });
 }
 

@@ -28,7 +28,9 @@ it('counts the bytes of DDP, and its packets: 2,000 pixels are about 1 Mbit/s, 7
   const { mbits, packets } = loadOf(2000, { protocol: 'ddp' }, 20);
   expect(packets!.value).toBe(5);
   expect(mbits.value).toBeCloseTo(((6000 + 5 * 76) * 8 * 20) / 1e6);
-  expect(formulaInFigures(mbits)).toBe('(6,000 bytes + 5 × 76 bytes) × 8 × 20 ÷ 1,000,000 = 1.02 Mbit/s');
+  expect(formulaInFigures(mbits, undefined)).toBe(
+    '(6,000 bytes + 5 × 76 bytes) × 8 × 20 ÷ 1,000,000 = 1.02 Mbit/s',
+  );
   expect(loadOf(700, { protocol: 'ddp' }, 30).packets!.value).toBe(2);
 });
 

@@ -3,7 +3,7 @@ import { tries } from '../../../tests/unit/tries';
 import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { formulaInFigures, standsOn } from '../figures/explained';
 import { planShow } from '../plan/plan';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { portTiming } from './portTiming';
 
 const show = onPorts(aShow({ props: [aLine('rail', 678)], controllers: [aController()] }), ['rail', 1, 1, 2]);
@@ -11,8 +11,8 @@ const show = onPorts(aShow({ props: [aLine('rail', 678)], controllers: [aControl
 it('tells the time of a picture on a port with its figures: 680 places are 20.7 ms and 48 pictures a second', () => {
   const plan = planShow(show);
   const { frameTime, rate } = portTiming(plan, plan.ports[0]!)!;
-  expect(formulaInFigures(frameTime)).toBe('680 px × 3 × 8 × 1.25 µs + 300 µs = 20.7 ms');
-  expect(formulaInFigures(rate)).toBe('1,000 ms ÷ 20.7 ms = 48.3 a second');
+  expect(formulaInFigures(frameTime, undefined)).toBe('680 px × 3 × 8 × 1.25 µs + 300 µs = 20.7 ms');
+  expect(formulaInFigures(rate, undefined)).toBe('1,000 ms ÷ 20.7 ms = 48.3 a second');
   expect(standsOn(rate)).toBe('usual figure');
 });
 
@@ -69,7 +69,7 @@ it('has an answer for every port but those of panels', () => {
       const plan = planShow(any);
       for (const port of plan.ports) {
         const timing = portTiming(plan, port);
-        const panels = port.runs.some((run) => kindOf(any.props[plan.runs[run]!.prop]!).panelled);
+        const panels = port.runs.some((run) => isPanelled(any.props[plan.runs[run]!.prop]!));
         expect(timing === null).toBe(panels || port.places === 0);
         if (timing) expect(timing.rate.value).toBeGreaterThan(0);
       }

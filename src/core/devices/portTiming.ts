@@ -6,7 +6,7 @@ import type { PlannedPort } from '../patch/plug';
 import { explainChannelsPerPixel, explainRunPixels } from '../plan/explainRun';
 import type { LaidShow } from '../plan/planned';
 import { frameRate, frameTime, signalOf } from '../catalogue/signal';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 
 interface PortTiming {
   /** Time for one picture on the wire, in microseconds. */
@@ -53,7 +53,7 @@ interface Feed {
 
 function feedOf({ show, runs }: LaidShow, port: PlannedPort): Feed | null {
   const propOf = (run: number) => show.props[runs[run]!.prop]!;
-  if (port.places === 0 || port.runs.some((run) => kindOf(propOf(run)).panelled)) return null;
+  if (port.places === 0 || port.runs.some((run) => isPanelled(propOf(run)))) return null;
   const { pixelTypeId } = propOf(port.runs[0]!);
   const { id, typeId } = show.controllers[port.controller]!;
   return {

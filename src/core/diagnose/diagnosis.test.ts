@@ -5,12 +5,11 @@ import { aController, aLine, anyShow, aShow } from '../../../tests/unit/shows';
 import { planShow } from '../plan/plan';
 import { readShowText } from '../show/read';
 import { withFaults, type Fault } from '../rig/faults/registry';
-import { PLACE_FAMILIES } from '../rig/placeFamilies';
 import { Diagnosis, MOST_ANSWERS } from './diagnosis';
 import { drawFaults, drawsOf, isSure, play, sameSeen, withoutMended } from './play';
 import { Scope } from './scope';
 import { seenKey, seenSums } from './seenKey';
-import { faultAt, placesOn, suspectsOf } from './suspects';
+import { faultAt, PLACE_KINDS, placesOn, suspectsOf } from './suspects';
 import { PERCEIVED, UNKNOWN } from './perceive';
 import { agreement, WireView } from './wireView';
 
@@ -66,7 +65,7 @@ describe('a fault at any place of a wire', () => {
         for (const trial of scope.trials.filter(({ how, moments }) => how !== 'look' && moments.length < 5)) {
           const seen = scope.see(base, trial);
           const view = new WireView(scope, base, chain, trial, seen, seenSums(seen));
-          for (const kind of [...PLACE_FAMILIES, 'countWrong'] as const) {
+          for (const kind of [...PLACE_KINDS, 'countWrong'] as const) {
             const counted = anywhere.find((each) => each.kind === kind && each.chain === wire.chain);
             if (!counted || place > placesOn(base, counted)) continue;
             const rig = withFaults(base, [faultAt(scope, { kind, chain }, place)]);

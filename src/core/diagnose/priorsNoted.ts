@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { FAULT_KINDS, type Fault } from '../rig/faults/registry';
+import { FAULT_KINDS, priorOf, type Fault } from '../rig/faults/registry';
 import type { Facts, Note } from '../show/facts';
-import { PRIORS } from './priors';
 import type { Raise } from './raised';
 
 /** How often something is the matter here, in words, with the weight of each. */
@@ -28,7 +27,7 @@ export function notedPriors(facts: Facts): ReadonlyMap<Fault['kind'], number> {
 /** The same with another weight for one kind; the usual one takes it out. */
 export function priorsNote(facts: Facts, showId: string, kind: Fault['kind'], weight: number): Note {
   const next = new Map(notedPriors(facts));
-  if (weight === PRIORS[kind].weight) next.delete(kind);
+  if (weight === priorOf(kind).weight) next.delete(kind);
   else next.set(kind, weight);
   return {
     kind: 'decision',
@@ -43,7 +42,7 @@ export function priorsNote(facts: Facts, showId: string, kind: Fault['kind'], we
 export function priorRaises(facts: Facts): Raise[] {
   return [...notedPriors(facts)].map(([kind, weight]) => ({
     kind,
-    factor: weight / PRIORS[kind].weight,
+    factor: weight / priorOf(kind).weight,
     why: 'how often things are the matter was set for this show',
   }));
 }

@@ -5,10 +5,10 @@ import { keptValues, valuesToTick } from '../devices/settings/typed';
 import { CHECKS } from '../checks/registry';
 import { supplyLoads } from '../checks/supplies';
 import { planShow } from '../plan/plan';
+import { priorOf } from '../rig/faults/registry';
 import { Facts, NO_FACTS, stepOf, tickOf, type Fact, type Note } from '../show/facts';
 import { readShowText } from '../show/read';
 import { Diagnosis } from './diagnosis';
-import { PRIORS } from './priors';
 import { notedPriors, priorRaises, priorsNote } from './priorsNoted';
 import { BY_CHECK, raisedBy, raisesOf } from './raised';
 import { Scope } from './scope';
@@ -84,8 +84,8 @@ it('takes how often things are the matter from what was set for this show, until
   expect([...notedPriors(never)]).toEqual([['brokenJoint', 0.02]]);
   const raised = raisedBy(priorRaises(never));
   const joint = { kind: 'brokenJoint', controllerId: 'a', port: 1, place: 4 } as const;
-  expect(raised(joint)).toBeCloseTo(0.02 / PRIORS.brokenJoint.weight);
-  expect(priorsNote(never, 'quay', 'brokenJoint', PRIORS.brokenJoint.weight).value).toBeNull();
+  expect(raised(joint)).toBeCloseTo(0.02 / priorOf('brokenJoint').weight);
+  expect(priorsNote(never, 'quay', 'brokenJoint', priorOf('brokenJoint').weight).value).toBeNull();
   // What is of another program is left alone.
   const odd = facts({ ...priorsNote(NO_FACTS, 'quay', 'noPower', 4), value: { gremlin: 3 } });
   expect(priorRaises(odd)).toEqual([]);

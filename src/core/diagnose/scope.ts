@@ -2,7 +2,7 @@ import { painted, patternById } from '../patterns/registry';
 import { stretchesOf } from '../patterns/selection';
 import { controllersOfProp } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { isSound, lightPlaces, type Chain } from '../rig/chain';
 import type { DeviceState, PortState } from '../devices/deviceState';
 import { wireOf } from '../rig/device';
@@ -61,7 +61,7 @@ export class Scope {
     const { firstPixel, pixelCount, firstRun, runCount } = plan.props[prop]!;
     this.first = firstPixel;
     // On a string each single light may be the one with which something is the matter.
-    const isThinned = !isWhole && (kindOf(plan.show.props[prop]!).panelled ?? false);
+    const isThinned = !isWhole && isPanelled(plan.show.props[prop]!);
     this.slots = slotsOf(pixelCount, isThinned ? LOOKED_AT : Infinity);
     this.count = this.slots.reduce((sum, slot) => sum + (slot < 0 ? 0 : 1), 0);
     this.planned = plannedRig(plan);

@@ -1,9 +1,14 @@
-import { controllersTouchedBy, faultsEverywhere, type Fault } from '../rig/faults/registry';
+import {
+  controllersTouchedBy,
+  FAULT_KINDS,
+  faultsEverywhere,
+  priorOf,
+  type Fault,
+} from '../rig/faults/registry';
+import type { AlongWire, OnPixel } from '../rig/fault';
 import type { Chain } from '../rig/chain';
 import type { Rig } from '../rig/rig';
-import { PLACE_FAMILIES, type PlaceFamily } from '../rig/placeFamilies';
-import { kindOf } from '../props/registry';
-import { PRIORS } from './priors';
+import { isPanelled } from '../props/registry';
 import type { Scope } from './scope';
 
 /** Of displays that somebody has doubts about: nothing, one thing, two or three are the matter. */
@@ -12,8 +17,19 @@ export const SHARE_OF_COUNT = [0.03, 0.72, 0.2, 0.05] as const;
 /** Of displays in which something was mended just now: nothing more, or one thing more. */
 export const SHARE_AFTER_MENDING = [0.75, 0.22] as const;
 
+/** Faults that sit at a place of a wire. */
+type PlaceKind = Extract<Fault, OnPixel>['kind'];
 /** Faults that may be anywhere on a wire: of its lights and joints, and a count that ends there. */
-export type AnyKind = PlaceFamily | 'countWrong';
+export type AnyKind = PlaceKind | 'countWrong';
+
+export const PLACE_KINDS = FAULT_KINDS.filter(
+  ({ kind, alongWire }) => alongWire !== undefined && kind !== 'countWrong',
+).map(({ kind }) => kind as PlaceKind);
+
+const ALONG_WIRE = new Map(FAULT_KINDS.map(({ kind, alongWire }) => [kind, alongWire]));
+
+/** How a wire is seen with such a fault. */
+export const alongWireOf = (kind: AnyKind): AlongWire => ALONG_WIRE.get(kind)!;
 
 /** A fault that may be anywhere on a wire. */
 export interface AnyPlace {
@@ -30,8 +46,7 @@ export interface Suspects {
   anywhere: readonly (AnyPlace & { share: number })[];
 }
 
-const isAnyPlace = (kind: string): kind is PlaceFamily =>
-  (PLACE_FAMILIES as readonly string[]).includes(kind);
+const isAnyPlace = (kind: string): kind is PlaceKind => (PLACE_KINDS as readonly string[]).includes(kind);
 
 /**
  * Everything that one thing may be the matter with what drives a prop.
@@ -50,7 +65,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   const isOwnPort = (controllerId: string, port: number) =>
     ports.has(`${plan.show.controllers.findIndex(({ id }) => id === controllerId)} ${port}`);
   // Panels have no wire from pixel to pixel.
-  const wires = kindOf(of).panelled
+  const wires = isPanelled(of)
     ? []
     : planned.chains.filter((chain) => ports.has(`${chain.controller} ${chain.port}`));
   const counted = new Set(
@@ -85,7 +100,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
     const places = lastSeen(chain);
     const controllerId = plan.show.controllers[chain.controller]!.id;
     const kinds: AnyKind[] = [
-      ...PLACE_FAMILIES,
+      ...PLACE_KINDS,
       ...(counted.has(portKey({ controllerId, port: chain.port })) ? (['countWrong'] as const) : []),
     ];
     return kinds.map((kind) => ({ kind, chain, places }));
@@ -93,7 +108,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   const countOfKind = new Map<string, number>();
   for (const { kind } of fixed) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + 1);
   for (const { kind, places } of anywhere) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + places);
-  const weightOf = (kind: Fault['kind']) => PRIORS[kind].weight / countOfKind.get(kind)!;
+  const weightOf = (kind: Fault['kind']) => priorOf(kind).weight / countOfKind.get(kind)!;
   const placedWeight = (of: AnyPlace) => weightOf(of.kind) * raised(faultAt(scope, of, 1));
   const weights = fixed.map((fault) => weightOf(fault.kind) * raised(fault));
   const total =

@@ -1,7 +1,7 @@
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { patternById } from '../patterns/registry';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 
 /** A moment of a pattern that is looked at. */
 interface TrialMoment {
@@ -75,7 +75,7 @@ export function trialsOf(plan: Plan, prop: number): Trial[] {
   const { runCount, strands, pixelCount } = plan.props[prop]!;
   const pixelType = plan.show.pixelTypes.find(({ id }) => id === of.pixelTypeId);
   const hasWhite = pixelType ? channelsPerPixel(pixelType) === 4 : false;
-  const isWall = kindOf(of).panelled ?? false;
+  const isWall = isPanelled(of);
   const sent = (
     pattern: string,
     more: Partial<Pick<Trial, 'id' | 'name' | 'effort' | 'moments' | 'level' | 'says' | 'isAfterCut'>> = {},

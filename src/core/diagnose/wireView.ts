@@ -1,10 +1,11 @@
 import type { Chain } from '../rig/chain';
+import type { PlacesSeen } from '../rig/fault';
 import { afterPowerCut, type Rig } from '../rig/rig';
 import { SEEN_DARK, UNKNOWN } from './perceive';
 import { UNREACHED } from './placeCodes';
 import type { Scope, Seen } from './scope';
 import { joinedKey, mix, mixAgain } from './seenKey';
-import type { AnyKind } from './suspects';
+import { alongWireOf, type AnyKind } from './suspects';
 import type { Trial } from './trials';
 
 /** How the places of a wire are seen: as they are, dark, or with data that comes early or late. */
@@ -110,20 +111,21 @@ export class WireView {
 
   private parts(kind: AnyKind, wanted: number): readonly [Way, Way, Way] {
     const place = this.placeOf(wanted);
+    const { at, behind } = alongWireOf(kind);
+    return [this.base, this.seenAs(at, place), this.seenAs(behind, place)];
+  }
+
+  private seenAs(places: PlacesSeen, place: number): Way {
     const width = this.widths[place - 1]!;
-    switch (kind) {
-      case 'brokenJoint':
-      case 'countWrong':
-      case 'blockingPixel':
-        return [this.base, this.dark, this.dark];
-      case 'darkPixel':
-        return [this.base, this.dark, this.base];
-      case 'missingPixel':
-        return [this.base, this.dark, this.moved(this.late, width, width)];
-      case 'extraPixel': {
-        const early = this.moved(this.early, width, -width);
-        return [this.base, early, early];
-      }
+    switch (places) {
+      case 'asWas':
+        return this.base;
+      case 'dark':
+        return this.dark;
+      case 'late':
+        return this.moved(this.late, width, width);
+      case 'early':
+        return this.moved(this.early, width, -width);
     }
   }
 

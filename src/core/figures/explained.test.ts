@@ -27,7 +27,7 @@ it('says what was computed, in words and in figures', () => {
   const channels = computed('channels', 'channels', product(pixels, n('channels a pixel', 3)));
   expect(channels.value).toBe(1620);
   expect(formulaInWords(channels)).toBe('pixels × channels a pixel');
-  expect(formulaInFigures(channels)).toBe('540 px × 3 = 1,620 ch');
+  expect(formulaInFigures(channels, undefined)).toBe('540 px × 3 = 1,620 ch');
   expect(inputsOf(channels).map((input) => input.name)).toEqual(['pixels', 'channels a pixel']);
   expect(formulaInWords(n('columns', 18))).toBeNull();
 });
@@ -45,7 +45,7 @@ it('rounds by whole steps, and takes no rounding error for a difference', () => 
   expect(cable(5000).value).toBe(6000);
   expect(cable(5001).value).toBe(6500);
   expect(formulaInWords(cable(5001))).toBe('(straight + ends) rounded up to whole half metres');
-  expect(formulaInFigures(cable(5001))).toBe('(5.001 m + 1 m) rounded up to whole 500 mm = 6.5 m');
+  expect(formulaInFigures(cable(5001), undefined)).toBe('(5.001 m + 1 m) rounded up to whole 500 mm = 6.5 m');
   expect(roundedDown(quotient(n('a', 0.3), n('b', 0.1))).value).toBe(3);
 });
 
@@ -81,7 +81,7 @@ it('says what a value stands on in the end', () => {
   );
   expect(standsOn(bit)).toBe('usual figure');
   expect(standsOn(n('rows', 3))).toBe('');
-  expect(textOf({ ...n('start', 5), text: 'U1 ch 5' })).toBe('U1 ch 5');
+  expect(textOf({ ...n('start', 5), text: 'U1 ch 5' }, undefined)).toBe('U1 ch 5');
 });
 
 /** Terms of whole numbers, with how they are computed without any of the above. */
@@ -105,7 +105,7 @@ it('writes just what it computed: read as arithmetic, the figures give the value
       fc.pre('operator' in term && Number.isFinite(term.value));
       const explained = computed('x', 'number', term as ReturnType<typeof sum>);
       expect(explained.value).toBeCloseTo(evaluate(js), 6);
-      const figures = formulaInFigures(explained)!.split(' = ')[0]!;
+      const figures = formulaInFigures(explained, undefined)!.split(' = ')[0]!;
       const read = figures.replace(/×/g, '*').replace(/÷/g, '/').replace(/−/g, '-');
       const value = evaluate(read);
       expect(Math.abs(value - explained.value)).toBeLessThanOrEqual(1e-6 * Math.max(1, Math.abs(value)));

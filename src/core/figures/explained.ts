@@ -1,3 +1,4 @@
+import type { Lengths } from '../units/length';
 import { quantity, type Unit } from '../units/quantity';
 import type { StageId } from '../stages/stages';
 import { basesWords, type Figure, type Standing } from './figure';
@@ -162,8 +163,9 @@ export function formulaInWords({ formula }: Explained): string | null {
 }
 
 /** `150 px × 3 = 450 ch`; null for what is set. */
-export function formulaInFigures(explained: Explained): string | null {
-  return explained.formula ? `${written(explained.formula, textOf)} = ${textOf(explained)}` : null;
+export function formulaInFigures(explained: Explained, lengths: Lengths): string | null {
+  const text = (each: Explained) => textOf(each, lengths);
+  return explained.formula ? `${written(explained.formula, text)} = ${text(explained)}` : null;
 }
 
 /** What a value was computed from, each once, in the order of the formula, and what else was looked at. */
@@ -190,6 +192,6 @@ export function standsOn(explained: Explained): string {
 }
 
 /** The value as it is read. */
-export function textOf({ text, value, unit }: Explained): string {
-  return text ?? quantity(value, unit);
+export function textOf({ text, value, unit }: Explained, lengths: Lengths): string {
+  return text ?? quantity(value, unit, lengths);
 }

@@ -7,7 +7,7 @@ import type { SingleEdit } from '../show/edits/registry';
 import type { Fact } from '../show/facts';
 import type { Show } from '../show/schema';
 import { formatAmps, formatVolts, parseCurrent, parseVolts } from '../units/electric';
-import { formatLength, parseLength, type Parsed } from '../units/length';
+import { formatLength, parseLength, type Parsed, type Lengths } from '../units/length';
 
 /** Something that the plan assumes of a thing, and that can be measured. */
 export interface Measurable {
@@ -84,7 +84,7 @@ function ofController(show: Show, id: string): Measurable[] {
   ];
 }
 
-const length = {
+const lengthIn = (lengths: Lengths) => ({
   example: '7.4 m',
   parse: (text: string): Parsed<number> => {
     const mm = parseLength(text, 'm');
@@ -92,16 +92,16 @@ const length = {
       ? { ok: false, message: `From 1 mm to 1 km; “${text.trim()}” is not.` }
       : mm;
   },
-  write: (mm: number) => formatLength(Math.round(mm)),
-};
+  write: (mm: number) => formatLength(Math.round(mm), lengths),
+});
 
-function ofProp({ patch, controllers }: Show, id: string): Measurable[] {
+function ofProp({ patch, controllers, lengths }: Show, id: string): Measurable[] {
   return patch
     .filter(({ propId }) => propId === id)
     .map(({ run, controllerId, port, dataLead = {} }) => {
       const controller = controllers.find((each) => each.id === controllerId);
       return {
-        ...length,
+        ...lengthIn(lengths),
         id: `dataLead.${run}`,
         words: `Data cable to run ${run}${controller ? ` from ${portName(controller, port)}` : ''}`,
         planned: dataLead.lengthMm === undefined ? null : { value: dataLead.lengthMm, standing: 'typed in' },
@@ -110,10 +110,10 @@ function ofProp({ patch, controllers }: Show, id: string): Measurable[] {
     });
 }
 
-function ofFeed({ feeds }: Show, id: string): Measurable[] {
+function ofFeed({ feeds, lengths }: Show, id: string): Measurable[] {
   const feed = feeds.find((each) => each.id === id);
   return (feed?.pieces ?? []).map((piece, at) => ({
-    ...length,
+    ...lengthIn(lengths),
     id: `piece.${at}`,
     words: feed!.pieces.length > 1 ? `Length of piece ${at + 1}, one way` : 'Its length, one way',
     planned: { value: piece.lengthMm, standing: 'typed in' },

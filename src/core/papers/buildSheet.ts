@@ -8,9 +8,9 @@ import { portName, type Controller } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { kindOf, threadProp } from '../props/registry';
 import { xSeenFrom, type ViewSide } from '../threading/view';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { capitalised } from '../units/words';
-import { columnsOf, type Cell, type Table } from './table';
+import { columnsOf, type Cell, type Table } from '../pages/table';
 import { runName } from '../plan/runName';
 
 /** What is at an end of a strand. */
@@ -79,8 +79,9 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
   /** What joins a strand to the one before it, by its first pixel: wire that the string brings, a plug, or a jumper to be made. */
   const jointAt = (pixel: number, way: 'from' | 'to', other: number): StrandEnd => {
     const lengthMm = jumperTo.get(pixel)?.lengthMm;
-    if (lengthMm === undefined || !parted || parted.has(pixel)) return joint(way, other, lengthMm, word);
-    const length = formatLength(Math.round(lengthMm));
+    if (lengthMm === undefined || !parted || parted.has(pixel))
+      return joint(way, other, lengthMm, word, plan.show.lengths);
+    const length = formatLength(Math.round(lengthMm), plan.show.lengths);
     return newStrings!.has(pixel)
       ? { kind: 'plugged', lengthMm, words: `plug of two strings, ${length} ${way} ${word} ${other}` }
       : { kind: 'joined', words: `its own wire, ${length} ${way} ${word} ${other}` };
@@ -155,13 +156,19 @@ function addressWords(plan: Plan, controller: Controller | null, pixel: number):
     : words;
 }
 
-function joint(way: 'from' | 'to', strand: number, lengthMm: number | undefined, word: string): StrandEnd {
+function joint(
+  way: 'from' | 'to',
+  strand: number,
+  lengthMm: number | undefined,
+  word: string,
+  lengths: Lengths,
+): StrandEnd {
   return lengthMm === undefined
     ? { kind: 'joined', words: `runs on ${way} ${word} ${strand}` }
     : {
         kind: 'jumper',
         lengthMm,
-        words: `jumper ${formatLength(Math.round(lengthMm))} ${way} ${word} ${strand}`,
+        words: `jumper ${formatLength(Math.round(lengthMm), lengths)} ${way} ${word} ${strand}`,
       };
 }
 

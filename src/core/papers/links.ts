@@ -1,5 +1,5 @@
 import type { Show } from '../show/schema';
-import type { SheetsAsked } from './sheet';
+import type { SheetsAsked } from '../pages/sheet';
 
 /** An address of the pages for the phone, as a camera reads it: where the show says under which name phones reach the program, under that. */
 export function linkOf(

@@ -1,10 +1,11 @@
+import type { Lengths } from '../units/length';
 import type { Plan } from '../plan/planned';
 import { digestOf, NO_FACTS } from '../show/facts';
 import { shortCode } from './labels/code';
-import type { Block } from './paper/block';
-import type { Sheet, SheetsAsked } from './sheet';
+import type { Block } from '../pages/block';
+import type { Sheet, SheetsAsked } from '../pages/sheet';
 import { sheetsOf } from './sheets';
-import { cellValue, type Table } from './table';
+import { cellValue, type Table } from '../pages/table';
 
 const MARK_LETTERS = 5;
 
@@ -17,19 +18,22 @@ export function markOf(sheet: Sheet, revision: number): string {
 }
 
 function contentMark(sheet: Sheet): string {
-  return shortCode(`${sheet.id} ${digestOf(sheet.blocks().map(contentOf))}`, MARK_LETTERS);
+  return shortCode(
+    `${sheet.id} ${digestOf(sheet.blocks().map((block) => contentOf(block, sheet.lengths)))}`,
+    MARK_LETTERS,
+  );
 }
 
-function contentOf(block: Block): unknown {
-  if (block.is === 'table') return tableContent(block.table);
+function contentOf(block: Block, lengths: Lengths): unknown {
+  if (block.is === 'table') return tableContent(block.table, lengths);
   // Where codes lead may change without what is printed beside them.
   if (block.is === 'labels')
     return block.labels.labels.map(({ name, words, arrow, code }) => [name, words, arrow, code]);
   return block;
 }
 
-function tableContent({ columns, rows }: Table<never>): unknown {
-  return rows.map((row, i) => columns.map((column) => cellValue(column.of(row, i))));
+function tableContent({ columns, rows }: Table<never>, lengths: Lengths): unknown {
+  return rows.map((row, i) => columns.map((column) => cellValue(column.of(row, i), lengths)));
 }
 
 /** The marks of sheets without what was noted since: facts change no mark. */
@@ -72,7 +76,7 @@ function linesOf(sheet: Sheet): string[] {
       case 'table':
         return block.table.rows.map((row, i) =>
           block.table.columns
-            .map((column) => cellValue(column.of(row, i)))
+            .map((column) => cellValue(column.of(row, i), sheet.lengths))
             .filter((value) => value !== '')
             .join(' · '),
         );

@@ -1,6 +1,7 @@
+import type { Lengths } from '../units/length';
 import type { Plan } from '../plan/planned';
 import type { Facts } from '../show/facts';
-import type { Sheet, SheetsAsked } from './sheet';
+import type { Sheet, SheetsAsked } from '../pages/sheet';
 import { deviceSheets } from './sheets/deviceSheets';
 import { feedSheets } from './sheets/feedSheets';
 import { labelSheets } from './sheets/labelSheets';
@@ -8,11 +9,11 @@ import { logSheets } from './sheets/logSheets';
 import { propSheets } from './sheets/propSheets';
 import { proveSheets } from './sheets/proveSheets';
 import { showSheets } from './sheets/showSheets';
-import { cellValue, fileRows, type Table } from './table';
+import { cellValue, fileRows, type Table } from '../pages/table';
 
 /** Everything that a show says on sheets, in the order in which work needs them. None is made before it is asked for. */
 export function sheetsOf(plan: Plan, facts: Facts, asked: SheetsAsked): Sheet[] {
-  return [
+  const sheets = [
     ...showSheets(plan, facts),
     ...feedSheets(plan, facts),
     ...plan.show.props.flatMap((_, index) => [
@@ -23,6 +24,7 @@ export function sheetsOf(plan: Plan, facts: Facts, asked: SheetsAsked): Sheet[] 
     ...labelSheets(plan, asked),
     ...logSheets(plan, facts),
   ];
+  return sheets.map((sheet) => ({ ...sheet, lengths: plan.show.lengths }));
 }
 
 /** The tables of a sheet: its own, or those that stand on it. */
@@ -35,8 +37,12 @@ export function tablesOf(sheet: Sheet): Table<never>[] {
 /** A sheet row by row as it goes into a file. Several tables follow one another, each below its name. */
 export function sheetRows(sheet: Sheet): (string | number)[][] {
   const tables = tablesOf(sheet);
-  if (tables.length === 1) return [...fileRows(tables[0]!)];
-  return tables.flatMap((table, i) => [...(i > 0 ? [['']] : []), [table.name], ...fileRows(table)]);
+  if (tables.length === 1) return [...fileRows(tables[0]!, sheet.lengths)];
+  return tables.flatMap((table, i) => [
+    ...(i > 0 ? [['']] : []),
+    [table.name],
+    ...fileRows(table, sheet.lengths),
+  ]);
 }
 
 /** A sheet as other programs read it: its one table, or all of its tables under their names. */
@@ -44,19 +50,23 @@ export function sheetAsJson(sheet: Sheet) {
   const tables = tablesOf(sheet);
   const { id, name } = sheet;
   return sheet.table
-    ? { id, name, ...tableAsJson(tables[0]!) }
-    : { id, name, tables: tables.map((table) => ({ name: table.name, ...tableAsJson(table) })) };
+    ? { id, name, ...tableAsJson(tables[0]!, sheet.lengths) }
+    : {
+        id,
+        name,
+        tables: tables.map((table) => ({ name: table.name, ...tableAsJson(table, sheet.lengths) })),
+      };
 }
 
 /** A table as other programs read it: its columns with what they mean, and each row by the ids of the columns. */
-export function tableAsJson<Row>({ columns, rows }: Table<Row>) {
+export function tableAsJson<Row>({ columns, rows }: Table<Row>, lengths: Lengths) {
   return {
     columns: columns.map(({ id, head, unit, meaning }) => ({ id, head, unit: unit ?? null, meaning })),
     rows: rows.map((row, index) =>
       Object.fromEntries(
         columns.map((column) => {
           const cell = column.of(row, index);
-          return [column.id, cell === null ? null : cellValue(cell)];
+          return [column.id, cell === null ? null : cellValue(cell, lengths)];
         }),
       ),
     ),

@@ -5,13 +5,12 @@ import { takesRawFrames } from '../devices/rawFrames';
 import { colourPlan } from '../devices/colourOrders';
 import { flowsRight, outputName } from '../panels/chains';
 import { USUAL_PICTURE, refreshHz } from '../panels/driver';
-import { layWall } from '../panels/wallFacts';
 import { channelsToType, universesOfRun } from '../devices/universeSizes';
 import { policyOfRun } from '../plan/plan';
 import { spansOfRun } from '../plan/planIndex';
 import type { Plan, Span } from '../plan/planned';
 import type { PropOf } from '../props/registry';
-import { wallPixels } from '../props/wall';
+import { wallPixels, layWall } from '../props/wall';
 import { cornerWords } from '../threading/view';
 import { countOf, groupDigits } from '../units/number';
 

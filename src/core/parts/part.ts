@@ -1,6 +1,4 @@
-/** What kind of thing a part is: the list is read shelf by shelf. */
-export const PART_GROUPS = ['lights', 'wires', 'joints', 'power', 'data', 'boards', 'hanging'] as const;
-type PartGroup = (typeof PART_GROUPS)[number];
+import { PART_GROUPS, type PartGroup, type PartName } from '../catalogue/partName';
 
 export const GROUP_WORDS: Record<PartGroup, string> = {
   lights: 'Lights',
@@ -13,13 +11,7 @@ export const GROUP_WORDS: Record<PartGroup, string> = {
 };
 
 /** Something that is bought or made, with how much of it the plan takes. */
-export interface Part {
-  /** The same for the same part, whatever else changes. */
-  id: string;
-  group: PartGroup;
-  name: string;
-  /** Pieces, metres or pixels. */
-  unit: 'pieces' | 'm' | 'px';
+export interface Part extends Omit<PartName, 'note'> {
   need: number;
   /** What it is for, and where its number comes from: `Net curtain 11, Quay rail 4`. */
   for: string;
@@ -32,11 +24,7 @@ export class PartCount {
   private readonly parts = new Map<string, Part & { uses: Map<string, number> }>();
 
   /** @param use what it is for: a prop, a controller, a supply */
-  add(
-    part: Pick<Part, 'id' | 'group' | 'name' | 'unit'> & { note?: string | null },
-    need: number,
-    use: string,
-  ): void {
+  add(part: PartName, need: number, use: string): void {
     if (need <= 0) return;
     const known = this.parts.get(part.id);
     if (!known) {

@@ -15,7 +15,7 @@ export function addPartsOfData(plan: Plan, parts: PartCount): void {
         group: 'boards',
         name: type?.name ?? `controller with ${controller.ports} ports`,
         unit: 'pieces',
-        note: type ? null : 'Say in Patch what kind it is.',
+        ...(!type && { note: 'Say in Patch what kind it is.' }),
       },
       1,
       controller.name,

@@ -15,8 +15,8 @@ const CONDUCTORS = 2;
 export function addPartsOfPower({ show }: Plan, parts: PartCount): number {
   let solder = 0;
   for (const supply of show.supplies) {
-    const volts = quantity(supply.volts, 'volts');
-    const amps = quantity(supply.ratedAmps.value, 'amps');
+    const volts = quantity(supply.volts, 'volts', show.lengths);
+    const amps = quantity(supply.ratedAmps.value, 'amps', show.lengths);
     parts.add(
       {
         id: `supply ${supply.volts} ${supply.ratedAmps.value}`,

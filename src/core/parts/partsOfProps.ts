@@ -1,21 +1,14 @@
 import { piecesOf } from '../answers/stockPieces';
+import { WIRES_OF_JOINT } from '../catalogue/partName';
 import { planStock, type Stock } from '../catalogue/stock';
-import { ribbonsOf, stockReachMm } from '../panels/ribbons';
-import { ROLL_MM, screenCuts } from '../screens/cuts';
-import { layWall } from '../panels/wallFacts';
 import { threadedOf } from '../plan/threadedOf';
 import type { Plan } from '../plan/planned';
 import { knottedRope, setOut } from '../props/settingOut';
-import { kindOf, type Prop, type PropOf } from '../props/registry';
-import { panelCount } from '../props/wall';
+import { kindOf, type Prop } from '../props/registry';
 import { formatLength } from '../units/length';
 import { groupDigits } from '../units/number';
 import type { PartCount } from './part';
 
-/** A joint of a prop with so many wires: plus, ground and data. */
-const WIRES_OF_JOINT = 3;
-/** Ribbon is bought in steps of so much. */
-const RIBBON_STEP_MM = 50;
 /** A pole that stands by itself is dug in by a tenth of its length and 600 mm: a rule of thumb for poles in firm ground. */
 const DUG_IN = { share: 0.1, mm: 600 };
 /** Poles that are longer are made of lengths that are pushed into one another by so much. */
@@ -34,7 +27,7 @@ const PLUG_OF: Record<NonNullable<Stock['inputPlug']>, NonNullable<Stock['inputP
 export function addPartsOfProps(plan: Plan, parts: PartCount): number {
   let solder = 0;
   plan.show.props.forEach((prop, index) => {
-    solder += prop.kind === 'wall' ? addWall(plan, prop, parts) : addStrands(plan, prop, index, parts);
+    solder += addStrands(plan, prop, index, parts);
     addHanging(plan, prop, index, parts);
   });
   return solder;
@@ -58,40 +51,10 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
     skipped,
     name,
   );
-  if (prop.kind === 'tile') {
-    const { columns, rows, tile } = prop.shape;
-    parts.add(
-      {
-        id: `tile ${tile.columns}x${tile.rows}`,
-        group: 'lights',
-        name: `tile of ${tile.columns} × ${tile.rows}`,
-        unit: 'pieces',
-      },
-      columns * rows,
-      name,
-    );
-    return 0;
-  }
-  if (prop.kind === 'screen') {
-    const cut = screenCuts(prop.shape, ROLL_MM, type);
-    parts.add(
-      {
-        id: `screen strip ${prop.pixelTypeId}`,
-        group: 'lights',
-        name: `${typeName}: roll of ${formatLength(ROLL_MM)}`,
-        unit: 'pieces',
-      },
-      cut.rolls,
-      name,
-    );
-    const wires = cut.bridges.reduce((sum, bridge) => sum + bridge.wires.length, 0);
-    parts.add(
-      { id: 'bridge', group: 'joints', name: 'wire bridge from piece to piece of strip', unit: 'pieces' },
-      cut.bridges.length,
-      name,
-    );
-    // Both ends of each bridge, and the lead that feeds the first piece.
-    return 2 * wires + WIRES_OF_JOINT;
+  const made = kindOf(prop).madeOf?.(prop.shape, prop.threading, type, plan.show.lengths);
+  if (made) {
+    for (const { need, ...part } of made.parts) parts.add(part, need, name);
+    return made.solderedWires;
   }
   if (!stock) {
     parts.add(
@@ -112,8 +75,8 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
   const planned = planStock(pieces, stock);
   const source =
     stock.kind === 'strings'
-      ? `string of ${groupDigits(stock.pixelsPerString)}, ${formatLength(stock.pitchMm)} apart`
-      : `roll of ${formatLength(stock.rollMm)}, ${stock.pixelsPerMetre} a metre`;
+      ? `string of ${groupDigits(stock.pixelsPerString)}, ${formatLength(stock.pitchMm, plan.show.lengths)} apart`
+      : `roll of ${formatLength(stock.rollMm, plan.show.lengths)}, ${stock.pixelsPerMetre} a metre`;
   parts.add(
     {
       id: `stock ${prop.pixelTypeId ?? ''} ${source}`,
@@ -132,7 +95,7 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
     name,
   );
   const starts = new Set(pieces.map(({ firstPixel }) => firstPixel - 1));
-  const made = jumpers.filter(({ toPixel }) => starts.has(toPixel));
+  const joined = jumpers.filter(({ toPixel }) => starts.has(toPixel));
   parts.add(
     {
       id: 'jumper wire',
@@ -140,15 +103,15 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
       name: 'jumpers from strand to strand: plus, ground and data together',
       unit: 'm',
     },
-    made.reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
+    joined.reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000,
     name,
   );
   parts.add(
     { id: 'jumper', group: 'joints', name: 'jumper, both ends joined', unit: 'pieces' },
-    made.length,
+    joined.length,
     name,
   );
-  solder += made.length * 2 * WIRES_OF_JOINT;
+  solder += joined.length * 2 * WIRES_OF_JOINT;
   if (stock.inputPlug)
     parts.add(
       {
@@ -164,58 +127,6 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
   // A pigtail is soldered to its lead, a lead without one to the strand.
   solder += runCount * WIRES_OF_JOINT;
   return solder;
-}
-
-function addWall(plan: Plan, prop: PropOf<'wall'>, parts: PartCount): number {
-  const { shape, name } = prop;
-  const { panel } = shape;
-  parts.add(
-    {
-      id: `panel ${panel.name} ${panel.columns}x${panel.rows}`,
-      group: 'lights',
-      name: `panel ${panel.name}`,
-      unit: 'pieces',
-      note: 'All of one batch: panels of two batches differ in colour and in how they are wired.',
-    },
-    panelCount(shape),
-    name,
-  );
-  const { chains } = layWall(prop);
-  const reachMm = stockReachMm(panel);
-  parts.add(
-    {
-      id: 'ribbon lead',
-      group: 'joints',
-      name: 'ribbon from the driver to the first panel of a chain',
-      unit: 'pieces',
-      note: 'Measured from where the driver hangs; as short as can be.',
-    },
-    chains.length,
-    name,
-  );
-  parts.add(
-    { id: 'ribbon plug', group: 'joints', name: 'ribbon plug, 16 pins', unit: 'pieces' },
-    2 * chains.length,
-    name,
-  );
-  for (const { lengthMm } of ribbonsOf(chains, panel)) {
-    if (lengthMm <= reachMm) {
-      parts.add(
-        { id: 'ribbon of the box', group: 'joints', name: 'ribbon as it comes with panels', unit: 'pieces' },
-        1,
-        name,
-      );
-      continue;
-    }
-    const bought = Math.ceil(lengthMm / RIBBON_STEP_MM) * RIBBON_STEP_MM;
-    parts.add(
-      { id: `ribbon ${bought}`, group: 'joints', name: `ribbon of ${formatLength(bought)}`, unit: 'pieces' },
-      1,
-      name,
-    );
-    parts.add({ id: 'ribbon plug', group: 'joints', name: 'ribbon plug, 16 pins', unit: 'pieces' }, 2, name);
-  }
-  return 0;
 }
 
 function addHanging(plan: Plan, prop: Prop, index: number, parts: PartCount): void {
@@ -250,7 +161,7 @@ function addHanging(plan: Plan, prop: Prop, index: number, parts: PartCount): vo
       {
         id: `mounting strip ${Math.round(strip.lengthMm)}`,
         group: 'hanging',
-        name: `mounting strip of ${formatLength(Math.round(strip.lengthMm))}`,
+        name: `mounting strip of ${formatLength(Math.round(strip.lengthMm), plan.show.lengths)}`,
         unit: 'pieces',
       },
       strip.pieces,
@@ -261,15 +172,15 @@ function addHanging(plan: Plan, prop: Prop, index: number, parts: PartCount): vo
     const { lengths, dugMm, totalMm } = poleOf(poleMm);
     parts.add(
       {
-        id: `pole ${formatLength(Math.round(totalMm))}`,
+        id: `pole ${Math.round(totalMm)}`,
         group: 'hanging',
-        name: `pole of ${formatLength(Math.round(totalMm))}: ${formatLength(Math.round(poleMm))} above the ground, ${formatLength(Math.round(dugMm))} dug in`,
+        name: `pole of ${formatLength(Math.round(totalMm), plan.show.lengths)}: ${formatLength(Math.round(poleMm), plan.show.lengths)} above the ground, ${formatLength(Math.round(dugMm), plan.show.lengths)} dug in`,
         unit: 'pieces',
         note: `${
           lengths === 1
             ? 'Of one length.'
-            : `Of ${lengths} lengths that reach ${formatLength(POLE.overlapMm)} into one another.`
-        } A tenth of its length and ${formatLength(DUG_IN.mm)} in the ground is a rule of thumb; ground, wind and guys decide, and whoever answers for it. A pole on a foot needs guys instead.`,
+            : `Of ${lengths} lengths that reach ${formatLength(POLE.overlapMm, plan.show.lengths)} into one another.`
+        } A tenth of its length and ${formatLength(DUG_IN.mm, plan.show.lengths)} in the ground is a rule of thumb; ground, wind and guys decide, and whoever answers for it. A pole on a foot needs guys instead.`,
       },
       1,
       name,

@@ -1,9 +1,8 @@
-import { wall } from '../props/wall';
+import { wall, layWall } from '../props/wall';
 import { pictureXy } from '../panels/pictureMap';
 import type { Turn } from '../panels/chains';
 import { screenOfPanelPixel, turnPixel } from '../panels/panelMap';
 import { asChannels, panelLabels } from './panelLabels';
-import { layWall } from '../panels/wallFacts';
 
 const starter = wall.starter();
 const laid = layWall({

@@ -1,6 +1,6 @@
+import type { LaidWall } from '../panels/laidWall';
 import { pictureIndex, type PictureMap } from '../panels/pictureMap';
 import { outputName, type Turn } from '../panels/chains';
-import type { LaidWall } from '../panels/wallFacts';
 
 /** A picture by rows from the top left, three bytes a pixel. */
 interface Raster {

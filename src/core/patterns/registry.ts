@@ -1,5 +1,5 @@
+import { wallOf } from '../props/registry';
 import type { Stretch } from './selection';
-import { layWall } from '../panels/wallFacts';
 import { panelLabels } from './panelLabels';
 import {
   BANDS,
@@ -271,8 +271,9 @@ function paintLabels(
 ): void {
   for (const { run, first, count } of stretches) {
     const prop = show.props[runs[run]!.prop]!;
-    if (prop.kind !== 'wall') continue;
-    const { width, height, rgb } = panelLabels(layWall(prop));
+    const laid = wallOf(prop);
+    if (!laid) continue;
+    const { width, height, rgb } = panelLabels(laid);
     const { firstPixel, pixelCount } = props[runs[run]!.prop]!;
     const [left, top, pitch] = cornerOf(pixels, firstPixel, pixelCount, width);
     for (let pixel = first; pixel < first + count; pixel += 1) {

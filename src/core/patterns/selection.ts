@@ -1,7 +1,8 @@
+import type { LaidWall } from '../panels/laidWall';
 import { z } from 'zod';
 import { idSchema } from '../fields/fields';
 import { pictureIndex } from '../panels/pictureMap';
-import type { PropOf } from '../props/registry';
+import { wallOf } from '../props/registry';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 
@@ -88,7 +89,8 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
     case 'panel': {
       const index = propIndex(selection.propId);
       const prop = show.props[index];
-      return prop?.kind === 'wall' ? rowsOfPanel(plan, index, prop, selection) : [];
+      const laid = prop && wallOf(prop);
+      return laid ? rowsOfPanel(plan, index, laid, selection) : [];
     }
     case 'pixels':
       return singlePixels(plan, propIndex(selection.propId), selection.places);
@@ -121,15 +123,15 @@ function singlePixels(plan: Plan, index: number, places: readonly number[]): Str
 function rowsOfPanel(
   { props, runs, pixels }: Plan,
   index: number,
-  wall: PropOf<'wall'>,
+  { wall, pictureCorner: corner }: LaidWall,
   { column, row }: { column: number; row: number },
 ): Stretch[] {
-  const { panel, columns, rows } = wall.shape;
+  const { panel, columns, rows } = wall;
   const { firstPixel, pixelCount } = props[index]!;
   const width = columns * panel.columns;
   const height = rows * panel.rows;
   if (column > columns || row > rows || pixelCount !== width * height) return [];
-  const map = { width, height, corner: wall.threading.pictureCorner };
+  const map = { width, height, corner };
   return Array.from({ length: panel.rows }, (_, y): Stretch => {
     const at = (x: number) =>
       firstPixel + pictureIndex(map, (column - 1) * panel.columns + x, (row - 1) * panel.rows + y);

@@ -19,7 +19,7 @@ it('says of several runs the start that is then explained', () => {
       for (const runs of groups) {
         const ends = endsOf(plan, runs);
         if (!ends) continue;
-        expect(textOf(explainStart(plan, ends.firstRun)!)).toBe(ends.start);
+        expect(textOf(explainStart(plan, ends.firstRun)!, undefined)).toBe(ends.start);
         expect(explainShowChannel(plan, ends.firstRun)!.value).toBe(ends.firstShowChannel);
         expect(ends.lastShowChannel).toBeGreaterThanOrEqual(ends.firstShowChannel);
       }

@@ -26,9 +26,9 @@ const startOf = (of: Show, run: number) => explainStart(planShow(of), run)!;
 
 it('says how a start follows from what lies before it', () => {
   const start = startOf(show, 1);
-  expect(textOf(start)).toBe('U1 ch 301');
+  expect(textOf(start, undefined)).toBe('U1 ch 301');
   expect(start.because).toBe('It comes after rail.');
-  expect(formulaInFigures(start)).toBe('U1 ch 300 + 1 = U1 ch 301');
+  expect(formulaInFigures(start, undefined)).toBe('U1 ch 300 + 1 = U1 ch 301');
   expect(inputsOf(start)[0]!.place).toEqual({
     stage: 'patch',
     subject: { kind: 'prop', propId: 'rail', run: 1 },
@@ -37,13 +37,13 @@ it('says how a start follows from what lies before it', () => {
 
 it('counts what is kept free between, and skipped pixels that take channels', () => {
   const spare = { ...show, patch: [{ ...show.patch[0]!, spareChannels: 60 }, show.patch[1]!] };
-  expect(formulaInFigures(startOf(spare, 1))).toBe('U1 ch 300 + 60 ch + 1 = U1 ch 361');
+  expect(formulaInFigures(startOf(spare, 1), undefined)).toBe('U1 ch 300 + 60 ch + 1 = U1 ch 361');
   const skipped = {
     ...show,
     controllers: [aController({ skippedPixelsTakeChannels: true })],
     patch: [show.patch[0]!, { ...show.patch[1]!, skippedPixels: 2 }],
   };
-  expect(formulaInFigures(startOf(skipped, 1))).toBe('301 + 6 ch = U1 ch 307');
+  expect(formulaInFigures(startOf(skipped, 1), undefined)).toBe('301 + 6 ch = U1 ch 307');
 });
 
 it.each<[string, Show, number, RegExp]>([
@@ -104,7 +104,7 @@ it('says nothing of a run that has no address', () => {
 
 it('says which universes a run lies in, and how much is in each', () => {
   const universes = explainUniverses(planShow(show), [0, 1])!;
-  expect(textOf(universes)).toBe('U1');
+  expect(textOf(universes, undefined)).toBe('U1');
   const long = { ...show, props: [aLine('rail', 400), show.props[1]!] };
   expect(explainUniverses(planShow(long), [0])).toMatchObject({
     value: 3,

@@ -6,7 +6,7 @@ import { findingsOf } from '../checks/registry';
 import { deviceSettings } from '../devices/deviceSettings';
 import { readShow } from '../show/read';
 import { planShow } from './plan';
-import { planReport } from '../papers/planReport';
+import { planReport } from '../reports/planReport';
 
 describe.each(EXTREMES)('what is allowed can be planned: %s', (_what, make) => {
   it('is accepted, planned, checked and reported', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
-import { channelMapRows } from '../papers/channelMap';
+import { channelMapRows } from '../reports/channelMap';
 import { kindOf, type Prop } from '../props/registry';
 import { PlanCache } from './cache';
 import { layShow, pixelsOfLaid, planShow } from './plan';

@@ -121,7 +121,7 @@ function strandStarts({ runs, pixels: { strand } }: Plan, run: number, count: nu
 const NEAR_MM = 300;
 
 /** Where a run ends near its beginning, as round a screen, feeding both ends costs hardly more than feeding one. */
-function nearEnds({ props, runs, pixels }: Plan, prop: number): string {
+function nearEnds({ show, props, runs, pixels }: Plan, prop: number): string {
   const { firstRun, runCount } = props[prop]!;
   const gaps = Array.from({ length: runCount }, (_, i) => {
     const { firstPixel, pixelCount } = runs[firstRun + i]!;
@@ -131,5 +131,5 @@ function nearEnds({ props, runs, pixels }: Plan, prop: number): string {
       : Math.hypot(pixels.xMm[firstPixel]! - pixels.xMm[last]!, pixels.yMm[firstPixel]! - pixels.yMm[last]!);
   });
   const most = Math.max(...gaps);
-  return most <= NEAR_MM ? `Both ends, ${formatLength(most)} apart` : 'Both ends';
+  return most <= NEAR_MM ? `Both ends, ${formatLength(most, show.lengths)} apart` : 'Both ends';
 }

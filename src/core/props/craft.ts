@@ -97,10 +97,10 @@ export const craft = definePropKind({
   isJoined: () => true,
   withLeastSpacing: (shape, leastMm) => ({ ...shape, cellMm: Math.max(shape.cellMm, leastMm) }),
   sides: { front: 'seen from above', back: 'seen from below' },
-  facts: ({ columns, rows, cellMm, mostPixels, pixels, countsFrom, spareLead }) => [
+  facts: ({ columns, rows, cellMm, mostPixels, pixels, countsFrom, spareLead }, lengths) => [
     {
       name: 'Board',
-      value: `${formatLength(columns * cellMm)} × ${formatLength(rows * cellMm)}`,
+      value: `${formatLength(columns * cellMm, lengths)} × ${formatLength(rows * cellMm, lengths)}`,
       note: `${columns} by ${rows} cells`,
     },
     {

@@ -75,7 +75,7 @@ export const freeform = definePropKind({
   },
   strandWord: () => 'piece',
   isJoined: () => false,
-  facts: (shape) => [
+  facts: (shape, lengths) => [
     ...(shape.source === '' ? [] : [{ name: 'Points from', value: shape.source }]),
     { name: 'Pieces', value: countOf(shape.pieces.length, 'piece') },
     ...(shape.xMm.length < 2
@@ -83,7 +83,7 @@ export const freeform = definePropKind({
       : [
           {
             name: 'Length',
-            value: formatLength(piecesLengthMm(shape)),
+            value: formatLength(piecesLengthMm(shape), lengths),
             note: 'pixel to pixel, without jumpers',
           },
         ]),

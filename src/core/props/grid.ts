@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { computed, given, product } from '../figures/explained';
 import { orderStrands, type Strand } from '../threading/strands';
 import { CORNERS, cornerSeenFrom, cornerWords } from '../threading/view';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { groupDigits } from '../units/number';
 import { runsSchema, runsWords } from '../threading/runs';
 import { definePropKind, type MeasureFact } from './kind';
@@ -27,7 +27,7 @@ export function partsOf(side: number, seams: readonly number[] = []): number[] {
   return [...cuts, side].map((cut, i) => cut - (i === 0 ? 0 : cuts[i - 1]!));
 }
 
-function gridFacts(shape: GridShape): MeasureFact[] {
+function gridFacts(shape: GridShape, lengths: Lengths): MeasureFact[] {
   const columns = partsOf(shape.columns, shape.seamsAfterColumns);
   const rows = partsOf(shape.rows, shape.seamsAfterRows);
   const frames = columns.length * rows.length;
@@ -37,7 +37,7 @@ function gridFacts(shape: GridShape): MeasureFact[] {
     {
       name: 'Sub-frames',
       value: String(frames),
-      note: `columns ${side(columns)}, rows ${side(rows)}; largest ${formatLength(Math.max(...columns) * shape.columnSpacingMm)} × ${formatLength(Math.max(...rows) * shape.rowSpacingMm)}`,
+      note: `columns ${side(columns)}, rows ${side(rows)}; largest ${formatLength(Math.max(...columns) * shape.columnSpacingMm, lengths)} × ${formatLength(Math.max(...rows) * shape.rowSpacingMm, lengths)}`,
     },
   ];
 }

@@ -1,7 +1,10 @@
+import type { Lengths } from '../units/length';
 import type { z } from 'zod';
 import type { Explained, Place } from '../figures/explained';
+import type { PartName } from '../catalogue/partName';
 import type { PixelType } from '../catalogue/pixelType';
 import type { Runs } from '../threading/runs';
+import type { LaidWall } from '../panels/laidWall';
 import type { Points } from '../threading/thread';
 import type { ViewSide } from '../threading/view';
 import type { Strand } from '../threading/strands';
@@ -47,8 +50,8 @@ export interface PropKind<
   orderOf?: (threading: z.infer<Threading>) => unknown;
   /** The orders in which its chips take colours, the usual one first, where its shape says so rather than its type of pixel. */
   chipOrders?: (shape: z.infer<Shape>) => readonly string[];
-  /** Made of panels: drawn, chained and set out by panel, not by pixel. */
-  panelled?: boolean;
+  /** Its panels on their chains, where it is made of panels: drawn, chained and set out by panel, not by pixel. */
+  panels?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => LaidWall;
   /** How its panels are fed, each on its own; columns and rows count from 1 at the top left of the front. */
   panelPower?: (shape: z.infer<Shape>) => PanelPower;
   /** It has motors, which must not start while its lights are tested. */
@@ -77,10 +80,17 @@ export interface PropKind<
   poleMm?: (shape: z.infer<Shape>) => number | null;
   /** Strip with holes that its pixels are pushed into: so many pieces of a length each. */
   mountingStrip?: (shape: z.infer<Shape>) => { pieces: number; lengthMm: number };
+  /** What it is made of, where that is not strings or strip by the piece. @param type of its pixels, where it is known */
+  madeOf?: (
+    shape: z.infer<Shape>,
+    threading: z.infer<Threading>,
+    type: PixelType | undefined,
+    lengths: Lengths,
+  ) => { parts: MadeOf[]; solderedWires: number };
   /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
   alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
   /** Why a prop of such measures cannot be built, in sentences; null where it can. Nobody can type it, but older files may hold it. */
-  impossible?: (shape: z.infer<Shape>) => string | null;
+  impossible?: (shape: z.infer<Shape>, lengths: Lengths) => string | null;
   /** The same prop with its pixels at least so far apart, where that can be had by changing its measures. */
   withLeastSpacing?: (shape: z.infer<Shape>, leastMm: number) => z.infer<Shape>;
   /** The shape without what belonged to the type of pixel that it had, and what that was; null where there is nothing of the sort. */
@@ -103,12 +113,15 @@ export interface PropKind<
     column: number,
   ) => number | null;
   /** What follows from the measures and is wanted at the bench, besides counts. */
-  facts: (shape: z.infer<Shape>) => MeasureFact[];
+  facts: (shape: z.infer<Shape>, lengths: Lengths) => MeasureFact[];
   /** What follows from the threading alone, as seen from a side. */
   threadingFacts?: (threading: z.infer<Threading>, side: ViewSide) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
 }
+
+/** A part that a prop is made of, and how much of it: pieces, metres or pixels. */
+export type MadeOf = PartName & { need: number };
 
 /** What the panels of a prop draw, and where they are. */
 interface PanelPower {

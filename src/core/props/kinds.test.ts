@@ -179,7 +179,9 @@ describe('free-form points', () => {
   it('are pieces with a jumper between them', () => {
     const shape = { xMm: [0, 10, 40], yMm: [0, 0, 40], pieces: [2, 1], source: 'sign.svg' };
     expect(threadProp({ kind: 'freeform', shape, threading }).jumpers).toMatchObject([{ lengthMm: 50 }]);
-    expect(freeform.facts(shape)).toContainEqual(expect.objectContaining({ name: 'Length', value: '10 mm' }));
+    expect(freeform.facts(shape, undefined)).toContainEqual(
+      expect.objectContaining({ name: 'Length', value: '10 mm' }),
+    );
   });
   it('are refused when their lists do not fit one another', () => {
     const of = (shape: object) =>

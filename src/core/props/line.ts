@@ -87,11 +87,11 @@ function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
 /** A measured line: straight legs one after another, each with its length, direction and pixels. */
 export const line = definePropKind({
   kind: 'line',
-  impossible: ({ legs }) => {
+  impossible: ({ legs }, lengths) => {
     const short = legs.findIndex((leg) => leg.pixels.by === 'spacing' && legPixelCount(leg) === 0);
     const leg = legs[short];
     return leg?.pixels.by === 'spacing'
-      ? `Section ${short + 1} is ${formatLength(leg.lengthMm)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm)}. Type a longer section, or a count of 0 for a bare one.`
+      ? `Section ${short + 1} is ${formatLength(leg.lengthMm, lengths)} long, shorter than its pixel spacing of ${formatLength(leg.pixels.spacingMm, lengths)}. Type a longer section, or a count of 0 for a bare one.`
       : null;
   },
   label: 'Measured line',
@@ -199,10 +199,13 @@ export const line = definePropKind({
   ],
   alternatives: (_shape, threading) =>
     (['start', 'end'] as const).map((firstPixel) => ({ ...threading, firstPixel })),
-  facts: ({ legs }) => [
+  facts: ({ legs }, lengths) => [
     {
       name: 'Length',
-      value: formatLength(legs.reduce((sum, leg) => sum + leg.lengthMm, 0)),
+      value: formatLength(
+        legs.reduce((sum, leg) => sum + leg.lengthMm, 0),
+        lengths,
+      ),
       note: legs.length > 1 ? `${legs.length} legs together` : undefined,
     },
     ...hiddenFact(legs),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Explained, Place } from '../figures/explained';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
+import type { LaidWall } from '../panels/laidWall';
 import type { Runs } from '../threading/runs';
 import { thread, type Threaded } from '../threading/thread';
 import { craft } from './craft';
@@ -58,6 +59,11 @@ export type Prop = z.infer<typeof propSchema>;
 export type PropKindName = Prop['kind'];
 export type PropOf<Kind extends PropKindName> = Extract<Prop, { kind: Kind }>;
 
+/** For what only one kind has and stands apart from it, such as its checks. */
+export function isOf<Kind extends PropKindName>(prop: Prop, kind: Kind): prop is PropOf<Kind> {
+  return prop.kind === kind;
+}
+
 const BY_NAME: ReadonlyMap<string, PropKind> = new Map(PROP_KINDS.map((kind) => [kind.kind, kind]));
 
 /** What defines the place and order of a prop's pixels. Two props with equal parts here have equal geometry. */
@@ -65,6 +71,15 @@ export type PropGeometry = Pick<Prop, 'kind' | 'shape' | 'threading'>;
 
 export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {
   return BY_NAME.get(prop.kind)!;
+}
+
+/** The panels of a prop on their chains; null where it is not made of panels. */
+export function wallOf(prop: PropGeometry): LaidWall | null {
+  return kindOf(prop).panels?.(prop.shape, prop.threading) ?? null;
+}
+
+export function isPanelled({ kind }: { kind: PropKindName }): boolean {
+  return kindOf({ kind }).panels !== undefined;
 }
 
 /** Shapes are never written to, so what is said of one holds as long as it does. */

@@ -145,13 +145,13 @@ export const ring = definePropKind({
         ),
   threadingWords: (threading) =>
     `${threading.pattern} from the ${threading.startRing} ring, ${runsWords(threading.runs)}`,
-  facts: (shape) =>
+  facts: (shape, lengths) =>
     shape.rings.map((each, i) => {
       const { arcMm, chordMm } = ringSpacingMm(shape, each);
       return {
         name: shape.rings.length === 1 ? 'Pixel spacing' : `Spacing of ring ${i + 1}`,
-        value: `${formatLength(arcMm)} along it`,
-        note: `${formatLength(chordMm)} straight across`,
+        value: `${formatLength(arcMm, lengths)} along it`,
+        note: `${formatLength(chordMm, lengths)} straight across`,
       };
     }),
 });

@@ -9,6 +9,7 @@ import {
   runsOn,
   wirePixels,
 } from '../screens/frame';
+import { partsOfScreen } from '../screens/screenParts';
 import { pictureSize, screenShapeSchema, type ScreenShape } from '../screens/shape';
 import { SCREEN_SIDES, startWords } from '../screens/sides';
 import type { Strand } from '../threading/strands';
@@ -107,8 +108,9 @@ export const screen = definePropKind({
     const lit = framePixels(shape);
     return Array.from({ length: darkPixels(shape) }, (_, i) => lit + i);
   },
+  madeOf: (shape, _threading, type, lengths) => partsOfScreen(shape, type, lengths),
   threadingWords: (threading) => runsWords(threading.runs),
-  facts: (shape) => {
+  facts: (shape, lengths) => {
     const { widthMm, heightMm } = pictureSize(shape);
     const pieces = framePieces(shape);
     const strip = ((framePixels(shape) + darkPixels(shape)) * 1000) / shape.pixelsPerMetre;
@@ -118,15 +120,15 @@ export const screen = definePropKind({
     return [
       {
         name: 'Picture',
-        value: `${formatLength(widthMm)} × ${formatLength(heightMm)}`,
+        value: `${formatLength(widthMm, lengths)} × ${formatLength(heightMm, lengths)}`,
         note: `diagonal ${(Math.hypot(widthMm, heightMm) / 25.4).toFixed(1)} in${radius ? ', along the glass' : ''}`,
       },
       ...(radius
         ? [
             {
               name: 'Curved',
-              value: `${formatLength(2 * radius * Math.sin(half))} straight across`,
-              note: `its ends stand ${formatLength(radius * (1 - Math.cos(half)))} forward; strip is measured along the back`,
+              value: `${formatLength(2 * radius * Math.sin(half), lengths)} straight across`,
+              note: `its ends stand ${formatLength(radius * (1 - Math.cos(half)), lengths)} forward; strip is measured along the back`,
             },
           ]
         : []),
@@ -135,9 +137,9 @@ export const screen = definePropKind({
           ? words[0]!.toUpperCase() + words.slice(1).replace(', seen from the front', '')
           : `At the ${words.replace(', seen from the front', '')}`,
         value: countOf(pixels, 'pixel'),
-        note: `${formatLength(lengthMm)}${planned === pixels ? '' : `; planned ${planned}`}`,
+        note: `${formatLength(lengthMm, lengths)}${planned === pixels ? '' : `; planned ${planned}`}`,
       })),
-      { name: 'Strip', value: formatLength(strip) },
+      { name: 'Strip', value: formatLength(strip, lengths) },
       {
         name: 'Data',
         value: shape.direction === 'clockwise' ? 'clockwise' : 'counter-clockwise',

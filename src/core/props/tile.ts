@@ -119,6 +119,18 @@ export const tile = definePropKind({
     },
     threading: { firstPixel: 'topLeft', along: 'rows', pattern: 'serpentine', runs: 1 },
   }),
+  madeOf: ({ columns, rows, tile: { columns: across, rows: down } }) => ({
+    parts: [
+      {
+        id: `tile ${across}x${down}`,
+        group: 'lights',
+        name: `tile of ${across} × ${down}`,
+        unit: 'pieces',
+        need: columns * rows,
+      },
+    ],
+    solderedWires: 0,
+  }),
   pixels: ({ columns, rows, tile: { columns: across, rows: down } }, place) =>
     computed(
       'pixels',
@@ -174,11 +186,11 @@ export const tile = definePropKind({
     (['serpentine', 'straight'] as const).flatMap((pattern) =>
       (['rows', 'columns'] as const).map((along) => ({ ...threading, pattern, along })),
     ),
-  facts: (shape) => [
+  facts: (shape, lengths) => [
     {
       name: 'One tile',
       value: `${pixelsOfTile(shape)} px`,
-      note: `${formatLength(shape.tile.columns * shape.pitchMm)} × ${formatLength(shape.tile.rows * shape.pitchMm)} with half a pitch around`,
+      note: `${formatLength(shape.tile.columns * shape.pitchMm, lengths)} × ${formatLength(shape.tile.rows * shape.pitchMm, lengths)} with half a pitch around`,
     },
   ],
   threadingWords: (threading) =>

@@ -3,7 +3,7 @@ import { computed, difference, given, product, sum, type Explained } from '../fi
 import { orderStrands } from '../threading/strands';
 import { runsSchema, runsWords } from '../threading/runs';
 import type { Points } from '../threading/thread';
-import { formatLength } from '../units/length';
+import { formatLength, type Lengths } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
 import { definePropKind, type MeasureFact } from './kind';
 
@@ -195,17 +195,21 @@ function ordinal(k: number): string {
   return k === 1 ? 'hole' : `${['', '', 'second', 'third'][k] ?? `${k}th`} hole`;
 }
 
-function treeFacts(shape: TreeShape): MeasureFact[] {
+function treeFacts(shape: TreeShape, lengths: Lengths): MeasureFact[] {
   const heightMm = treeHeightMm(shape);
   const slantMm = treeSlantMm(shape);
   const spacing = anchorSpacingMm(shape);
   const facts: MeasureFact[] = [];
   if (heightMm !== null && slantMm !== null) {
     facts.push(
-      { name: 'Height', value: formatLength(heightMm), note: 'upright, from the ground to the top ring' },
+      {
+        name: 'Height',
+        value: formatLength(heightMm, lengths),
+        note: 'upright, from the ground to the top ring',
+      },
       {
         name: 'Slant',
-        value: formatLength(slantMm),
+        value: formatLength(slantMm, lengths),
         note: shape.form.kind === 'flat' ? 'along an outermost strand' : 'along every strand',
       },
     );
@@ -216,7 +220,7 @@ function treeFacts(shape: TreeShape): MeasureFact[] {
   const stripMm = stripLengthMm(shape);
   facts.push({
     name: isPerforated ? 'Strip' : 'Strand',
-    value: formatLength(stripMm),
+    value: formatLength(stripMm, lengths),
     why: stripExplained(shape),
     note: isPerforated
       ? `${countOf(gaps + 1, 'hole')}, ${countOf(gaps, 'gap')}: a pixel in every ${ordinal(shape.everyHole)}${bare > 0 ? `, ${shape.emptyHolesTop} bare at the top and ${shape.emptyHolesBottom} at the bottom` : ''}`
@@ -227,14 +231,14 @@ function treeFacts(shape: TreeShape): MeasureFact[] {
       name: 'Strand against slant',
       value:
         stripMm <= slantMm
-          ? `${formatLength(slantMm - stripMm)} to spare`
-          : `${formatLength(stripMm - slantMm)} too long`,
+          ? `${formatLength(slantMm - stripMm, lengths)} to spare`
+          : `${formatLength(stripMm - slantMm, lengths)} too long`,
       note: 'left for knots, rings and tension',
     });
   if (spacing !== null)
     facts.push({
       name: 'Between anchors',
-      value: formatLength(spacing),
+      value: formatLength(spacing, lengths),
       note: shape.form.kind === 'flat' ? 'along the ground' : 'along the curve on the ground',
     });
   return facts;
@@ -323,10 +327,10 @@ export const tree = definePropKind({
   },
   // A fan against a wall hangs from the wall.
   poleMm: (shape) => (shape.form.kind === 'flat' ? null : treeHeightMm(shape)),
-  impossible: (shape) => {
+  impossible: (shape, lengths) => {
     if (treeHeightMm(shape) !== null) return null;
     const reach = shape.height.by === 'slant' ? shape.height.slantMm : stripLengthMm(shape);
-    return `The base is ${formatLength(Math.round(mostLeanMm(shape)))} further out than the top ring, and ${formatLength(reach)} along a strand does not reach it. Type longer strands or a smaller base first.`;
+    return `The base is ${formatLength(Math.round(mostLeanMm(shape)), lengths)} further out than the top ring, and ${formatLength(reach, lengths)} along a strand does not reach it. Type longer strands or a smaller base first.`;
   },
   mountingStrip: (shape) => ({ pieces: shape.strands, lengthMm: stripLengthMm(shape) }),
   emptyHoles: (shape) => ({ top: shape.emptyHolesTop, bottom: shape.emptyHolesBottom }),

@@ -9,7 +9,9 @@ import {
   type Chain,
   type WallCells,
 } from '../panels/chains';
+import type { LaidWall } from '../panels/laidWall';
 import { panelPixelFinder } from '../panels/panelMap';
+import { partsOfWall } from '../panels/wallParts';
 import { pictureIndex, pictureXy } from '../panels/pictureMap';
 import { cardsOf, driverSchema, evenCards, fewestCards, USUAL_HAT } from '../panels/driver';
 import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
@@ -88,8 +90,33 @@ export function wallPixels({ panel, columns, rows }: WallShape): { width: number
 }
 
 /** Panels that are there. */
-export function panelCount(shape: WallShape): number {
+function panelCount(shape: WallShape): number {
   return shape.columns * shape.rows - missingCells(shape).size;
+}
+
+/** A wall with its chains laid. */
+export function layWall({ shape, threading }: { shape: WallShape; threading: WallThreading }): LaidWall {
+  const wall = cellsOfWall(shape);
+  const chains = chainsOfWall(shape, threading);
+  const places = new Uint16Array(shape.columns * shape.rows);
+  for (const chain of chains)
+    for (const panel of chain.panels) places[panel.row * shape.columns + panel.column]! += 1;
+  const unchained: number[] = [];
+  const twice: number[] = [];
+  places.forEach((count, cell) => {
+    if (count === 0 && !wall.missing.has(cell)) unchained.push(cell);
+    if (count > 1) twice.push(cell);
+  });
+  const { pictureCorner, driver } = threading;
+  return {
+    wall,
+    chains,
+    cards: cardsOf(driver, shape.columns, shape.rows),
+    pictureCorner,
+    depthBits: driver.depthBits,
+    unchained,
+    twice,
+  };
 }
 
 /** Chains are laid once for each threading; a pixel of a wall is asked for again and again. */
@@ -136,7 +163,11 @@ export const wall = definePropKind({
     );
     return [...new Set([panel.colourOrder, ...others.map((other) => other.colourOrder!)])];
   },
-  panelled: true,
+  panels: (shape, threading) => layWall({ shape, threading }),
+  madeOf: (shape, threading, _type, lengths) => ({
+    parts: partsOfWall(layWall({ shape, threading }), lengths),
+    solderedWires: 0,
+  }),
   panelPower: (shape) => {
     const missing = missingCells(shape);
     return {
@@ -269,7 +300,7 @@ export const wall = definePropKind({
     const [x, y] = [(column - 1) * shape.panel.columns, (row - 1) * shape.panel.rows];
     return pictureIndex({ width, height, corner: threading.pictureCorner }, x, y);
   },
-  facts: (shape) => {
+  facts: (shape, lengths) => {
     const { width, height } = wallPixels(shape);
     const { pitchMm, ampsFullWhite } = shape.panel;
     const [wide, high] = [width * pitchMm, height * pitchMm];
@@ -288,12 +319,12 @@ export const wall = definePropKind({
       { name: 'Picture', value: `${groupDigits(width)} × ${groupDigits(height)} px`, note: 'the whole wall' },
       {
         name: 'Outer size',
-        value: `${formatLength(wide)} × ${formatLength(high)}`,
+        value: `${formatLength(wide, lengths)} × ${formatLength(high, lengths)}`,
         note: 'edge to edge, from the pitch',
       },
       {
         name: 'Diagonal',
-        value: formatLength(Math.round(Math.hypot(wide, high))),
+        value: formatLength(Math.round(Math.hypot(wide, high)), lengths),
         note: `${(Math.hypot(wide, high) / 25.4).toFixed(1)} in`,
       },
       {

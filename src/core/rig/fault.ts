@@ -6,6 +6,7 @@ import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import type { DeviceState, PortState } from '../devices/deviceState';
 import type { Chain } from './chain';
+import type { Prior } from './prior';
 import type { Rig } from './rig';
 import type { SenderState } from './sending';
 
@@ -13,11 +14,24 @@ import type { SenderState } from './sending';
 export const LAYERS = ['power', 'reach', 'count', 'colour', 'place', 'packing'] as const;
 export type Layer = (typeof LAYERS)[number];
 
+/** Places of a wire: as they were, dark, or with the data of a pixel before or behind. */
+export type PlacesSeen = 'asWas' | 'dark' | 'late' | 'early';
+
+/** What a fault at a place of a wire changes there and behind; before it all is as it was. */
+export interface AlongWire {
+  at: PlacesSeen;
+  behind: PlacesSeen;
+}
+
 /** A kind of thing that may be the matter. */
 export interface FaultKind<Fault extends { kind: string }> {
   kind: Fault['kind'];
   name: string;
   layer: Layer;
+  /** What is thought of it before anything was looked at. */
+  prior: Prior;
+  /** How its wire is seen with it at any place, for what may be at every place of a wire. */
+  alongWire?: AlongWire;
   schema: z.ZodType<Fault>;
   /** What is the matter, as a builder says it. */
   sentence: (plan: Plan, fault: Fault) => string;

@@ -1,5 +1,5 @@
+import { wallOf } from '../props/registry';
 import { pictureIndex, pictureXy } from '../panels/pictureMap';
-import { layWall } from '../panels/wallFacts';
 import type { Plan } from '../plan/planned';
 import { runIndex, runsOf, type OnRun } from './fault';
 import type { Rig } from './rig';
@@ -90,14 +90,13 @@ export function panelsOf(plan: Plan, place: OnRun): WallByPanels | null {
 
 function byPanels(plan: Plan, index: number): WallByPanels | null {
   const run = plan.runs[index];
-  const prop = run && plan.show.props[run.prop]!;
-  if (!run || prop?.kind !== 'wall') return null;
-  const { wall } = layWall(prop);
-  const { columns, rows, panel } = wall;
+  const laid = run && wallOf(plan.show.props[run.prop]!);
+  if (!run || !laid) return null;
+  const { columns, rows, panel } = laid.wall;
   const map = {
     width: columns * panel.columns,
     height: rows * panel.rows,
-    corner: prop.threading.pictureCorner,
+    corner: laid.pictureCorner,
   };
   if (run.pixelCount !== map.width * map.height) return null;
   const places = Array.from({ length: run.pixelCount }, (_, i): WallPlace => {

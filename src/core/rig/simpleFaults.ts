@@ -21,6 +21,7 @@ import {
   onRun,
   portsOf,
   runsOf,
+  type AlongWire,
   type FaultKind,
   type Layer,
   type OnController,
@@ -28,12 +29,15 @@ import {
   type OnPort,
   type OnRun,
 } from './fault';
+import type { Prior } from './prior';
 import type { Rig } from './rig';
 
 /** What is said of a fault that is nothing but its place. */
 interface Said {
   name: string;
   layer: Layer;
+  prior: Prior;
+  alongWire?: AlongWire;
   /** A sentence about the thing that it is on, by its name. */
   sentence: (of: string) => string;
 }
@@ -56,6 +60,8 @@ function placed<Place extends object, Kind extends string>(
     kind: kind as Fault['kind'],
     name: said.name,
     layer: said.layer,
+    prior: said.prior,
+    ...(said.alongWire && { alongWire: said.alongWire }),
     schema: z.strictObject({ kind: z.literal(kind), ...on.fields }) as unknown as z.ZodType<Fault>,
     sentence: (plan, fault) => said.sentence(on.nameOf(plan, fault)),
     places: (plan) => on.places(plan).map((place) => ({ ...place, kind })),

@@ -2,7 +2,7 @@ import { electricOf } from '../catalogue/electric';
 import type { Feed } from '../catalogue/feed';
 import { usual } from '../figures/figure';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { isPanelled } from '../props/registry';
 import { FULL_WHITE } from '../power/shown';
 import { solveTried } from '../power/solvePower';
 import { STARVED } from './chain';
@@ -15,7 +15,7 @@ const SUPPLY = 'rig-supply';
 export const strungRuns = (plan: Plan): OnRun[] =>
   runsOf(plan).filter((place) => {
     const run = plan.runs[runIndex(plan, place)]!;
-    return run.pixelCount > 1 && !kindOf(plan.show.props[run.prop]!).panelled;
+    return run.pixelCount > 1 && !isPanelled(plan.show.props[run.prop]!);
   });
 
 /** A run that hangs on a supply of these volts at its first pixel alone, solved with everything at full white. @returns volts by pixel */

@@ -11,7 +11,7 @@ import { spansInUniverse } from '../plan/planIndex';
 import { portAddressOf } from '../protocols/artNet';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
-import { kindOf } from '../props/registry';
+import { kindOf, isPanelled } from '../props/registry';
 import { countOf, groupDigits } from '../units/number';
 
 /** What a search found: something to go to. Indices lead into the plan. */
@@ -183,7 +183,7 @@ function panelAnswer(plan: Plan, name: string | undefined, row: number, column: 
   const named =
     name === undefined ? null : new Set(propsNamed(plan, name).map((hit) => 'prop' in hit && hit.prop));
   const walls = plan.show.props.flatMap((prop, index) =>
-    kindOf(prop).panelled && (named === null || named.has(index)) ? [{ prop, index }] : [],
+    isPanelled(prop) && (named === null || named.has(index)) ? [{ prop, index }] : [],
   );
   const hits = walls.flatMap(({ prop, index }): SearchHit[] => {
     const pixel = kindOf(prop).pixelOfPanel?.(prop.shape, prop.threading, row, column) ?? null;

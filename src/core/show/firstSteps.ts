@@ -1,5 +1,5 @@
 import { SHIPPED_CONTROLLER_TYPES, limitsOfType } from '../catalogue/controllerType';
-import { kindOf, type PropKindName } from '../props/registry';
+import { kindOf, type PropKindName, isPanelled } from '../props/registry';
 import { fewestRuns } from '../threading/split';
 import type { Edit } from './edits/registry';
 import { newController } from './newController';
@@ -46,14 +46,15 @@ const USUAL_TYPES = { strings: 'ethernet-4', panels: 'panel-card' };
 export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edit: Edit; propId: string } {
   const { prop, edits } = newProp(show, kind, preset);
   const of = kindOf(prop);
-  const usual = of.panelled ? USUAL_TYPES.panels : USUAL_TYPES.strings;
+  const panelled = isPanelled(prop);
+  const usual = panelled ? USUAL_TYPES.panels : USUAL_TYPES.strings;
   const type = SHIPPED_CONTROLLER_TYPES.find(({ id }) => id === usual)!;
   const device = newController(show, type);
   const { mostPixelsPerPort, ports } = limitsOfType(type);
   const lengths = of.strands(prop.shape as never, prop.threading as never).map((strand) => strand.count);
-  const runs = of.panelled ? 1 : (fewestRuns(lengths, mostPixelsPerPort) ?? 1);
+  const runs = panelled ? 1 : (fewestRuns(lengths, mostPixelsPerPort) ?? 1);
   // A wall is one run: its outputs are those of its card.
-  const threading = of.panelled ? prop.threading : { ...prop.threading, runs };
+  const threading = panelled ? prop.threading : { ...prop.threading, runs };
   return {
     propId: prop.id,
     edit: {

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { zonesSchema } from '../papers/screenZones';
+import { zonesSchema } from '../reports/screenZones';
 import { showFileSchema } from './jsonSchema';
 
 it.each([

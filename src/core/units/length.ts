@@ -144,12 +144,12 @@ export interface Reading<Value> {
 }
 
 /** Both readings of a bare number that may be millimetres or pixels a metre; none where it can be meant in one way only. */
-export function spacingReadings(text: string, bareUnit: LengthUnit = 'mm'): Reading<number>[] {
+export function spacingReadings(text: string, bareUnit: LengthUnit, lengths: Lengths): Reading<number>[] {
   const number = Number(text.trim());
   if (bareUnit !== 'mm' || !SOLD_PER_METRE.has(number)) return [];
   return [
-    { words: `${formatLength(number)} apart`, value: number },
-    { words: `${number} a metre: ${formatLength(1000 / number)} apart`, value: 1000 / number },
+    { words: `${formatLength(number, lengths)} apart`, value: number },
+    { words: `${number} a metre: ${formatLength(1000 / number, lengths)} apart`, value: 1000 / number },
   ];
 }
 
@@ -157,44 +157,20 @@ export function spacingReadings(text: string, bareUnit: LengthUnit = 'mm'): Read
 const LEAST_DOUBTFUL_MM = 2000;
 
 /** Both readings of a number of pixels on a length that may be meant as so many a metre; none where it can be meant in one way only. */
-export function countReadings(text: string, lengthMm: number): Reading<number>[] {
+export function countReadings(text: string, lengthMm: number, lengths: Lengths): Reading<number>[] {
   const number = Number(text.trim());
   if (!SOLD_PER_METRE.has(number) || lengthMm < LEAST_DOUBTFUL_MM) return [];
   const onLength = Math.round((number * lengthMm) / 1000);
   return [
-    { words: `${number} on ${formatLength(lengthMm)}`, value: number },
+    { words: `${number} on ${formatLength(lengthMm, lengths)}`, value: number },
     { words: `${number} a metre: ${onLength} on it`, value: onLength },
   ];
 }
 
 export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;
-export type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
-
-/**
- * How lengths are written: as the show says that is being read. Every sentence, table and drawing writes lengths, and all of one show
- * are written alike, so this is kept here rather than handed through all of them. It changes how lengths are written, never what they are.
- */
-let writtenIn: LengthSystem = 'metric';
-
-/** For a page or a thread that has one show open. */
-export function writeLengthsIn(system: LengthSystem): void {
-  writtenIn = system;
-}
-
-/** For work on one show beside others. The work must not go on after it has returned. */
-export function withLengthsIn<Result>(system: LengthSystem, work: () => Result): Result {
-  const before = writtenIn;
-  writtenIn = system;
-  try {
-    return work();
-  } finally {
-    writtenIn = before;
-  }
-}
-
-export function lengthSystem(): LengthSystem {
-  return writtenIn;
-}
+type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
+/** How the lengths of a show are written, as it says; metric where it says nothing. */
+export type Lengths = LengthSystem | undefined;
 
 /** Below this a tape in inches shows nothing useful, and pitches are sold by the millimetre everywhere. */
 const LEAST_INCHES_MM = 12;
@@ -204,9 +180,9 @@ const PARTS_OF_INCH = 16;
  * A length for reading, to what a tape shows: millimetres below 1 m and metres above, with the decimals of pitches; or feet, inches
  * and sixteenths: 259 mm is 10 3/16 in.
  */
-export function formatLength(lengthMm: number, system: LengthSystem = writtenIn): string {
-  if (lengthMm <= -0.05) return `-${formatLength(-lengthMm, system)}`;
-  if (system === 'imperial' && (lengthMm >= LEAST_INCHES_MM || lengthMm < 0.05))
+export function formatLength(lengthMm: number, lengths: Lengths): string {
+  if (lengthMm <= -0.05) return `-${formatLength(-lengthMm, lengths)}`;
+  if (lengths === 'imperial' && (lengthMm >= LEAST_INCHES_MM || lengthMm < 0.05))
     return inFeetAndInches(lengthMm);
   return lengthMm < 1000 ? `${trim(lengthMm, 1)} mm` : `${trim(lengthMm / 1000, 3)} m`;
 }

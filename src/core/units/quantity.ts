@@ -1,4 +1,4 @@
-import { formatLength } from './length';
+import { formatLength, type Lengths } from './length';
 import { groupDigits } from './number';
 
 /** What a number counts or measures, which decides how it is written. */
@@ -26,7 +26,7 @@ const rounded = (value: number, digits: number): string => {
   return groupDigits(Number(whole)) + (rest ? `.${rest}` : '');
 };
 
-const WRITTEN: Record<Unit, (value: number) => string> = {
+const WRITTEN: Record<Unit, (value: number, lengths: Lengths) => string> = {
   number: (value) => rounded(value, 3),
   pixels: (value) => `${rounded(value, 2)} px`,
   channels: (value) => `${rounded(value, 2)} ch`,
@@ -34,7 +34,7 @@ const WRITTEN: Record<Unit, (value: number) => string> = {
   universe: (value) => `U${value}`,
   bits: (value) => `${rounded(value, 1)} bit`,
   bytes: (value) => `${rounded(value, 0)} bytes`,
-  mm: (value) => (value < 0 ? `−${formatLength(-value)}` : formatLength(value)),
+  mm: (value, lengths) => (value < 0 ? `−${formatLength(-value, lengths)}` : formatLength(value, lengths)),
   us: (value) => (value < 1000 ? `${rounded(value, 2)} µs` : `${rounded(value / 1000, 2)} ms`),
   mhz: (value) => `${rounded(value, 2)} MHz`,
   perSecond: (value) => `${rounded(value, 1)} a second`,
@@ -47,6 +47,6 @@ const WRITTEN: Record<Unit, (value: number) => string> = {
 };
 
 /** A number with its unit, as it stands in a sentence. Infinity is said in words. */
-export function quantity(value: number, unit: Unit): string {
-  return Number.isFinite(value) ? WRITTEN[unit](value) : 'no limit';
+export function quantity(value: number, unit: Unit, lengths: Lengths): string {
+  return Number.isFinite(value) ? WRITTEN[unit](value, lengths) : 'no limit';
 }

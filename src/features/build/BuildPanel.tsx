@@ -19,11 +19,13 @@ import { useGoTo } from '../view/useView';
 import { PartNotes } from '../figures/PartNotes';
 import { PixelTypePicker } from './PixelTypePicker';
 import { ShapeEditor } from '../kinds/ShapeEditor';
+import { useLengths } from '@/ui/lengths';
 
 /** What is measured about a prop, and what follows from it. Drawn anew when the prop changes, not with each plan. */
 export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
   const places = useShow((state) => state.show.places);
   const pixelTypes = useShow((state) => state.show.pixelTypes);
+  const lengths = useLengths();
   const edit = useEdit();
   const type = pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
   const pixels = pixelsOf(prop);
@@ -76,7 +78,7 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
               why: channels,
               note: `${channelsPerPixel(type)} a pixel, ${kindOf(prop).chipOrders?.(prop.shape).join(' and ') ?? type.colourOrder}`,
             },
-            ...kindOf(prop).facts(prop.shape),
+            ...kindOf(prop).facts(prop.shape, lengths),
             {
               name: 'Width × height',
               value: <OuterSize propId={prop.id} />,
@@ -103,7 +105,7 @@ function outerSize(plan: Plan, propId: string): string {
       least = Math.min(least, values[i]!);
       most = Math.max(most, values[i]!);
     }
-    return formatLength(Math.round(most - least));
+    return formatLength(Math.round(most - least), plan.show.lengths);
   };
   return `${span(plan.pixels.xMm)} × ${span(plan.pixels.yMm)}`;
 }

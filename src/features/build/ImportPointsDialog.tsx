@@ -15,6 +15,7 @@ import { usePointsImport } from '../editors/importPoints';
 import { PointsPreview } from './PointsPreview';
 import { TracePhoto } from './TracePhoto';
 import sheets from '../sheets/sheets.module.css';
+import { useLengths } from '@/ui/lengths';
 
 /** Brings points into a free-form prop: from a table, along a drawing, or over a photo. */
 export function ImportPointsDialog() {
@@ -275,6 +276,7 @@ function FromDrawing({ onTake }: { onTake: Take }) {
 }
 
 function Ready({ list, onTake }: { list: PointList; onTake: () => void }) {
+  const lengths = useLengths();
   const span = (values: readonly number[]) =>
     values.reduce((most, value) => Math.max(most, value), -Infinity) -
     values.reduce((least, value) => Math.min(least, value), Infinity);
@@ -284,7 +286,7 @@ function Ready({ list, onTake }: { list: PointList; onTake: () => void }) {
       <Group justify="space-between">
         <span className="mono" data-testid="points-found">
           {countOf(list.xMm.length, 'point')} in {countOf(list.pieces.length, 'piece')},{' '}
-          {formatLength(span(list.xMm))} × {formatLength(span(list.yMm))}
+          {formatLength(span(list.xMm), lengths)} × {formatLength(span(list.yMm), lengths)}
         </span>
         <Button onClick={onTake}>Use {countOf(list.xMm.length, 'point')}</Button>
       </Group>

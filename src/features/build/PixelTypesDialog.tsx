@@ -13,6 +13,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { PixelTypeDetails } from './PixelTypeDetails';
 import { useState } from 'react';
+import { useLengths } from '@/ui/lengths';
 
 /** The pixel types of a show: its own copies, so that editing them changes this show alone. */
 export function PixelTypesDialog() {
@@ -80,6 +81,7 @@ export function PixelTypesDialog() {
 }
 
 function TypeRow({ type }: { type: PixelType }) {
+  const lengths = useLengths();
   const edit = useEdit();
   const [open, setOpen] = useState(false);
   const set = (change: Extract<SingleEdit, { type: 'changePixelType' }>['change']) =>
@@ -137,7 +139,7 @@ function TypeRow({ type }: { type: PixelType }) {
             aria-label="Across one pixel"
             placeholder="not said"
             value={type.bodyMm ?? null}
-            format={(mm) => (mm === null ? '' : formatLength(mm))}
+            format={(mm) => (mm === null ? '' : formatLength(mm, lengths))}
             parse={(text): Parsed<number | null> => {
               const parsed = parseLength(text);
               if (!parsed.ok || (parsed.value >= 0.5 && parsed.value <= 500)) return parsed;

@@ -23,6 +23,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit } from '../show/ShowProvider';
 import { StakePlan } from './StakePlan';
+import { useLengths } from '@/ui/lengths';
 
 /** Where every stake, hole or pixel goes, before a tool is touched. */
 export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
@@ -68,7 +69,7 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
           </p>
           <SheetTable
             testId="setting-out"
-            table={settingOutTable(prop.name, out, anchors)}
+            table={settingOutTable(prop.name, out, anchors, plan.show.lengths)}
             chosen={(place) => place.number === chosen}
             onChoose={(place) => setChosen(place.number === chosen ? null : place.number)}
           />
@@ -102,7 +103,7 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
             </Section>
           )}
           <Section title="Measures">
-            <Facts facts={kindOf(prop).facts(prop.shape)} />
+            <Facts facts={kindOf(prop).facts(prop.shape, plan.show.lengths)} />
           </Section>
           <Section title="Outer size">
             <Stack>
@@ -146,7 +147,8 @@ interface HowToSetOutProps {
 }
 
 function HowToSetOut({ way, word, out, rope }: HowToSetOutProps) {
-  const length = (mm: number) => formatLength(Math.round(mm));
+  const lengths = useLengths();
+  const length = (mm: number) => formatLength(Math.round(mm), lengths);
   const first = out.places[0]!;
   if (way === 'rope' && rope)
     return (
@@ -191,7 +193,7 @@ function OuterSizes({ plan, index }: { plan: Plan; index: number }) {
   if (!bounds) return <Hint>No pixels yet, so no size.</Hint>;
   const [width, height] = [bounds.rightMm - bounds.leftMm, bounds.topMm - bounds.bottomMm];
   const size = (around: number) =>
-    `${formatLength(Math.round(width + 2 * around))} × ${formatLength(Math.round(height + 2 * around))}`;
+    `${formatLength(Math.round(width + 2 * around), plan.show.lengths)} × ${formatLength(Math.round(height + 2 * around), plan.show.lengths)}`;
   return (
     <Facts
       facts={[
@@ -199,12 +201,12 @@ function OuterSizes({ plan, index }: { plan: Plan; index: number }) {
         type.bodyMm !== undefined && {
           name: 'Over the pixels',
           value: size(type.bodyMm / 2),
-          note: `${formatLength(type.bodyMm)} across each, as ${type.name} is said to be`,
+          note: `${formatLength(type.bodyMm, plan.show.lengths)} across each, as ${type.name} is said to be`,
         },
         prop.frameClearanceMm !== undefined && {
           name: 'Frame, inside',
           value: size(prop.frameClearanceMm),
-          note: `${formatLength(prop.frameClearanceMm)} all round, from the middles of the pixels`,
+          note: `${formatLength(prop.frameClearanceMm, plan.show.lengths)} all round, from the middles of the pixels`,
         },
       ]}
     />
@@ -213,6 +215,7 @@ function OuterSizes({ plan, index }: { plan: Plan; index: number }) {
 
 /** The inverse: so many places this far apart, how large is the ring? */
 function HowLargeARing() {
+  const lengths = useLengths();
   const [count, setCount] = useState(50);
   const [spacingMm, setSpacingMm] = useState(50);
   const [measured, setMeasured] = useState<'alongTheCurve' | 'straightAcross'>('straightAcross');
@@ -254,11 +257,11 @@ function HowLargeARing() {
           facts={[
             {
               name: 'Diameter',
-              value: diameter === null ? 'no ring' : formatLength(Math.round(diameter)),
+              value: diameter === null ? 'no ring' : formatLength(Math.round(diameter), lengths),
               note:
                 diameter === null
                   ? 'fewer than three make none'
-                  : `${formatLength(Math.round(Math.PI * diameter))} around; ${placesOnRing(diameter * 1.1, spacingMm, measured)} fit on one a tenth larger`,
+                  : `${formatLength(Math.round(Math.PI * diameter), lengths)} around; ${placesOnRing(diameter * 1.1, spacingMm, measured)} fit on one a tenth larger`,
             },
           ]}
         />

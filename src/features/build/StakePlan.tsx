@@ -5,6 +5,7 @@ import type { SettingOut } from '@/core/props/settingOut';
 import { formatLength } from '@/core/units/length';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import styles from './StakePlan.module.css';
+import { useLengths } from '@/ui/lengths';
 
 const SIZE = { widthPx: 300, heightPx: 300 };
 /** More places than this are drawn as a sample: the drawing shows the shape, the table the places. */
@@ -19,6 +20,7 @@ interface StakePlanProps {
 
 /** The places from above or from the front, with the two tapes to the one that is chosen. */
 export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
+  const lengths = useLengths();
   const { places } = out;
   const bounds = boundsOf(
     places.map((place) => place.xMm),
@@ -117,7 +119,7 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
       <p className={styles.caption}>
         {view}
         {target && chosen !== null
-          ? ` · ${chosen}: tape A ${formatLength(Math.round(places[chosen - 1]!.tapeAMm))}, tape B ${formatLength(Math.round(places[chosen - 1]!.tapeBMm))}`
+          ? ` · ${chosen}: tape A ${formatLength(Math.round(places[chosen - 1]!.tapeAMm), lengths)}, tape B ${formatLength(Math.round(places[chosen - 1]!.tapeBMm), lengths)}`
           : ' · choose a place for its two tapes'}
       </p>
     </>

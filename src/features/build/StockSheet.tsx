@@ -20,7 +20,7 @@ import {
   type Stock,
 } from '@/core/catalogue/stock';
 import type { Prop } from '@/core/props/registry';
-import { formatLength, lengthSystem } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Select } from '@mantine/core';
 import { ParsedField } from '@/ui/fields/ParsedField';
@@ -93,7 +93,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
   }, [plan, index, prop, stock]);
   const source = stock.kind === 'strings' ? 'string' : 'roll';
   const pitch = stockPitchMm(stock);
-  const length = (pixels: number) => formatLength(Math.round(pixels * pitch));
+  const length = (pixels: number) => formatLength(Math.round(pixels * pitch), plan.show.lengths);
   return (
     <>
       <div className={sheets.fields}>
@@ -152,7 +152,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
               what="The length of a roll"
               leastMm={10}
               mostMm={STOCK_LIMITS.rollMm}
-              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
+              bareUnit={plan.show.lengths === 'imperial' ? 'ft' : 'm'}
               value={stock.rollMm}
               onCommit={(rollMm) => onChange({ ...stock, rollMm })}
             />
@@ -227,7 +227,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
         </Hint>
       </div>
       <h2>Cut list</h2>
-      <SheetTable testId="cut-list" table={cutList(prop.name, stock, pieces, made)} />
+      <SheetTable testId="cut-list" table={cutList(prop.name, stock, pieces, made, plan.show.lengths)} />
     </>
   );
 }
@@ -315,8 +315,9 @@ function Estimate({ plan, index }: { plan: Plan; index: number }) {
       <Section title="The same in another size">
         <Stack>
           <Hint>
-            Judged by this one: {countOf(known.pixels, 'pixel')} on {formatLength(Math.round(known.widthMm))}{' '}
-            × {formatLength(Math.round(known.heightMm))}.
+            Judged by this one: {countOf(known.pixels, 'pixel')} on{' '}
+            {formatLength(Math.round(known.widthMm), plan.show.lengths)} ×{' '}
+            {formatLength(Math.round(known.heightMm), plan.show.lengths)}.
           </Hint>
           <LengthField
             label="Width of the other"

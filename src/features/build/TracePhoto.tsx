@@ -19,6 +19,7 @@ import { PhotoChooser } from '../show/PhotoChooser';
 import { photoUrl, type KeptPhoto } from '../show/photos';
 import { useShow } from '../show/ShowProvider';
 import styles from './TracePhoto.module.css';
+import { useLengths } from '@/ui/lengths';
 
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
 const UNITS_WIDE = 1000;
@@ -120,6 +121,7 @@ interface TracerProps {
 }
 
 function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
+  const lengths = useLengths();
   const { photo, ends, knownMm, pieces } = tracing;
   const [mode, setMode] = useState<'pixels' | 'corners'>('pixels');
   const [spacingMm, setSpacingMm] = useState(25);
@@ -185,7 +187,11 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
               height={UNITS_WIDE * photo.aspect * screen.pxPerMm}
               preserveAspectRatio="none"
             />
-            <KnownLength ends={ends} screen={screen} words={mmPerUnit ? formatLength(knownMm) : ''} />
+            <KnownLength
+              ends={ends}
+              screen={screen}
+              words={mmPerUnit ? formatLength(knownMm, lengths) : ''}
+            />
             {pieces.map((piece, i) => (
               <polyline
                 key={i}
@@ -264,7 +270,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
                 laid?.list && { name: 'Pixels', value: String(laid.list.xMm.length) },
                 mmPerUnit !== null && {
                   name: 'The photo shows',
-                  value: `${formatLength(mmPerUnit * UNITS_WIDE)} × ${formatLength(mmPerUnit * UNITS_WIDE * photo.aspect)}`,
+                  value: `${formatLength(mmPerUnit * UNITS_WIDE, lengths)} × ${formatLength(mmPerUnit * UNITS_WIDE * photo.aspect, lengths)}`,
                 },
               ]}
             />

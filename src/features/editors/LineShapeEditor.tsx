@@ -12,6 +12,7 @@ import { useEdit } from '../show/ShowProvider';
 import { DegreesField } from './DegreesField';
 import { FrameFields } from './FrameFields';
 import { Part } from './Part';
+import { useLengths } from '@/ui/lengths';
 
 /** The measured legs of a line, one after another. */
 export function LineShapeEditor({ propId, shape }: { propId: string; shape: { legs: readonly Leg[] } }) {
@@ -64,6 +65,7 @@ interface LegEditorProps {
 }
 
 function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
+  const lengths = useLengths();
   const { pixels } = leg;
   const bare = pixels.by === 'count' && pixels.count === 0;
   return (
@@ -73,7 +75,7 @@ function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
         bare
           ? 'bare'
           : pixels.by === 'count'
-            ? `every ${formatLength(legSpacingMm(leg))}`
+            ? `every ${formatLength(legSpacingMm(leg), lengths)}`
             : countOf(legPixelCount(leg), 'pixel')
       }
       onRemove={onRemove}
@@ -128,7 +130,7 @@ function LegEditor({ number, last, leg, onChange, onRemove }: LegEditorProps) {
             least={0}
             most={MOST_PIXELS_PER_LEG}
             value={pixels.count}
-            readings={(text) => countReadings(text, leg.lengthMm)}
+            readings={(text) => countReadings(text, leg.lengthMm, lengths)}
             onCommit={(count) => onChange({ pixels: { by: 'count', count } })}
           />
         ) : (

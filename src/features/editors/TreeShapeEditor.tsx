@@ -8,11 +8,13 @@ import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useEdit } from '../show/ShowProvider';
+import { useLengths } from '@/ui/lengths';
 
 type TreeShape = PropOf<'tree'>['shape'];
 
 /** The measures of a tree, in the order in which they are taken: form, strands, height, circles. */
 export function TreeShapeEditor({ propId, shape }: { propId: string; shape: TreeShape }) {
+  const lengths = useLengths();
   const edit = useEdit();
   const set = (change: Partial<TreeShape>) =>
     edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
@@ -68,7 +70,7 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
         />
         <WholeField
           label="A pixel in every"
-          description={`hole: ${formatLength(pixelSpacingMm(shape))} apart`}
+          description={`hole: ${formatLength(pixelSpacingMm(shape), lengths)} apart`}
           what="The number of holes from pixel to pixel"
           least={1}
           most={TREE_LIMITS.everyHole}
@@ -118,8 +120,8 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
       {height.by === 'strip' ? (
         <Hint>
           The first hole of the strip is on the top ring and the last one at the anchor:{' '}
-          {formatLength(stripLengthMm(shape))}, so the tree is{' '}
-          {formatLength(Math.round(treeHeightMm(shape) ?? 0))} high.
+          {formatLength(stripLengthMm(shape), lengths)}, so the tree is{' '}
+          {formatLength(Math.round(treeHeightMm(shape) ?? 0), lengths)} high.
         </Hint>
       ) : (
         <LengthField

@@ -28,6 +28,7 @@ import { stageOf } from '@/core/stages/stages';
 import { useGoTo } from '../view/useView';
 import styles from '@/ui/explain/explain.module.css';
 import { useExplaining } from '@/ui/explain/explaining';
+import { useLengths } from '@/ui/lengths';
 
 /** The explanation that is open, beside its number. */
 export function Explanation() {
@@ -89,6 +90,7 @@ const keyOf = (explained: Explained) => `${explained.name} ${explained.value}`;
 
 /** One value after another: an input that was computed itself can be asked in turn. */
 function Steps({ of: first }: { of: Explained }) {
+  const lengths = useLengths();
   const [path, setPath] = useState<readonly Explained[]>([first]);
   const explained = path.at(-1)!;
   const words = formulaInWords(explained);
@@ -103,12 +105,12 @@ function Steps({ of: first }: { of: Explained }) {
       )}
       <div className={styles.head}>
         <span>{capitalised(explained.name)}</span>
-        <b>{textOf(explained)}</b>
+        <b>{textOf(explained, lengths)}</b>
       </div>
       {words !== null && (
         <p className={styles.formula}>
           = {words}
-          <span>= {formulaInFigures(explained)}</span>
+          <span>= {formulaInFigures(explained, lengths)}</span>
         </p>
       )}
       {explained.because !== undefined && <p>{explained.because}</p>}
@@ -117,7 +119,7 @@ function Steps({ of: first }: { of: Explained }) {
           {inputs.slice(0, MOST_INPUTS).map((input, i) => (
             <li key={i}>
               <InputName input={input} onAsk={() => setPath([...path, input])} />
-              <b>{textOf(input)}</b>
+              <b>{textOf(input, lengths)}</b>
               {input.standing && <small>{standingWords(input.standing)}</small>}
             </li>
           ))}

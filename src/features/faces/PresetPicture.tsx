@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { kindOf } from '@/core/props/registry';
+import { kindOf, isPanelled } from '@/core/props/registry';
 import { KindGlyph } from './KindGlyph';
 import styles from './presets.module.css';
 import type { Preset } from './presets';
@@ -29,7 +29,7 @@ export function PresetPicture({ preset }: { preset: Preset }) {
 
 function dotsOf({ kind: name, starter }: Preset): (readonly [number, number])[] {
   const kind = kindOf({ kind: name });
-  if (kind.panelled) return [];
+  if (isPanelled({ kind: name })) return [];
   const { xMm, yMm } = kind.points(starter().shape as never);
   const every = Math.max(1, Math.ceil(xMm.length / MOST_DOTS));
   const [left, right] = [Math.min(...xMm), Math.max(...xMm)];

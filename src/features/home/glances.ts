@@ -1,4 +1,4 @@
-import type { Glance } from '@/core/papers/glance';
+import type { Glance } from '@/core/reports/glance';
 
 /** A browser has six lines to a server, and each glance takes a plan: what else the page asks for must not wait behind all of them. */
 const AT_ONCE = 2;

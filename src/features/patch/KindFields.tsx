@@ -10,7 +10,7 @@ import { portName, type Controller } from '@/core/catalogue/controller';
 import { SHIPPED_CONTROLLER_TYPES, limitsOfType, type ControllerType } from '@/core/catalogue/controllerType';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { newId, newName } from '@/core/fields/fields';
-import { formatLength } from '@/core/units/length';
+import { formatLength, type Lengths } from '@/core/units/length';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { NameField, WholeField } from '@/ui/fields/fields';
@@ -18,9 +18,11 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { CONTROLLER_CLASSES, classOf, type ControllerClassId } from '@/core/catalogue/controllers/registry';
+import { useLengths } from '@/ui/lengths';
 
 /** What kind of controller it is, with its limits and where each is known from. */
 export function KindFields({ controller }: { controller: Controller }) {
+  const lengths = useLengths();
   const edit = useEdit();
   const types = useShow((state) => state.show.controllerTypes);
   const lastPortInUse = useShow((state) =>
@@ -69,7 +71,7 @@ export function KindFields({ controller }: { controller: Controller }) {
       />
       {type ? (
         <>
-          <Facts facts={factsOf(type)} />
+          <Facts facts={factsOf(type, lengths)} />
           <Hint>Where nothing else is said: {usualStanding(type)}.</Hint>
           <PartNotes notes={type.notes} />
           <Button variant="default" size="compact-md" onClick={() => setEditing(true)}>
@@ -103,7 +105,7 @@ function usualStanding(type: ControllerType): string {
   return words.toSorted((a, b) => count(b) - count(a))[0] ?? '';
 }
 
-function factsOf(type: ControllerType): (Fact | false | undefined)[] {
+function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefined)[] {
   const usual = usualStanding(type);
   const noteOf = (figure: Standing) => (standingWords(figure) === usual ? undefined : standingWords(figure));
   const known = (figure: Standing | undefined, name: string, value: () => string): Fact | undefined =>
@@ -122,7 +124,9 @@ function factsOf(type: ControllerType): (Fact | false | undefined)[] {
     known(type.straddles, 'Straddling pixels', () => (type.straddles!.value ? 'taken' : 'not taken')),
     known(type.artNetNets, 'Art-Net', () => (type.artNetNets!.value ? 'with nets' : '0 to 255 only')),
     known(type.linkMbits, 'Link', () => `${type.linkMbits!.value} Mbit/s`),
-    known(type.receiverCableMm, 'Cable to receivers', () => formatLength(type.receiverCableMm!.value)),
+    known(type.receiverCableMm, 'Cable to receivers', () =>
+      formatLength(type.receiverCableMm!.value, lengths),
+    ),
     type.baud !== undefined && { name: 'Serial', value: `${groupDigits(type.baud)} baud` },
     type.keepFree !== undefined && { name: 'Keep free', value: type.keepFree },
     ...(type.pins ?? []).map((pin) => ({ name: `Pin ${pin.label}`, value: pin.number, note: pin.boot })),

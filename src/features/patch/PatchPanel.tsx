@@ -76,11 +76,16 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
           facts={[
             { name: 'Pixels', value: groupDigits(pixels.value), why: pixels },
             { name: 'Channels', value: groupDigits(channels.value), why: channels },
-            { name: 'Starts at', value: start ? textOf(start) : 'no address yet', why: start, address: true },
+            {
+              name: 'Starts at',
+              value: start ? textOf(start, plan.show.lengths) : 'no address yet',
+              why: start,
+              address: true,
+            },
             ends && { name: 'Ends at', value: ends.end, address: true },
             ends && {
               name: 'Universes',
-              value: universes ? textOf(universes) : 'none: DDP',
+              value: universes ? textOf(universes, plan.show.lengths) : 'none: DDP',
               why: universes,
               address: true,
             },
@@ -260,12 +265,12 @@ function PortPanel({
             ends && { name: 'Ends at', value: ends.end, address: true },
             timing && {
               name: 'One picture takes',
-              value: textOf(timing.frameTime),
+              value: textOf(timing.frameTime, plan.show.lengths),
               why: timing.frameTime,
             },
             timing && {
               name: 'At most',
-              value: textOf(timing.rate),
+              value: textOf(timing.rate, plan.show.lengths),
               why: timing.rate,
               note: timing.limitedByLine ? 'the line that feeds it is slower than the chips' : undefined,
             },

@@ -12,7 +12,7 @@ import styles from './phone.module.css';
 import { FactRows } from './FactRows';
 import { usePhoneView } from './usePhoneView';
 
-const LAYERS = { numbers: true, jumpers: true, ports: true, chevrons: true, scaleBar: false };
+const LAYERS = { numbers: true, jumpers: true, ports: true, chevrons: true, scaleBar: false } as const;
 const MARGIN_PX = 56;
 
 /** A prop with one hand: its picture from either side, and any of its pixels with its address. */

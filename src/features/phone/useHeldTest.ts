@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { SENDING_MINUTES, type BenchRequest, type SentTest } from '@/core/rig/benchState';
-import { askBench } from '../testing/useBench';
+import { SENDING_MINUTES, type SentTest } from '@/core/rig/benchState';
+import { postBench, sendTest } from '../sending/bench';
 import { notify } from '../show/ShowProvider';
 import { windowId } from '../show/windowId';
 
@@ -30,20 +30,10 @@ const RATE_HZ = 20;
  */
 export async function sendHeld(showId: string, test: SentTest): Promise<boolean> {
   const { to, test: before } = useHeldTest.getState();
-  const done = await askBench(
-    showId,
-    before
-      ? { do: 'change', test }
-      : {
-          do: 'send',
-          test,
-          wish: { to, rateHz: RATE_HZ, isSynced: false, minutes: SENDING_MINUTES.usual },
-          by: windowId(),
-          isHeld: true,
-        },
-  );
+  const wish = { to, rateHz: RATE_HZ, isSynced: false, minutes: SENDING_MINUTES.usual };
+  const done = await sendTest(showId, test, before ? null : wish, true);
   if (done) useHeldTest.setState({ test, trouble: null });
-  return done !== null;
+  return done;
 }
 
 /**
@@ -51,7 +41,7 @@ export async function sendHeld(showId: string, test: SentTest): Promise<boolean>
  */
 export async function stopNow(showId: string): Promise<void> {
   useHeldTest.setState({ test: null });
-  const response = await ask(showId, { do: 'stop' });
+  const response = await postBench(showId, { do: 'stop' });
   useHeldTest.setState({
     trouble:
       response === null
@@ -66,12 +56,12 @@ export function useHolding(showId: string): void {
   useEffect(() => {
     if (!isSending) return;
     const timer = setInterval(async () => {
-      const response = await ask(showId, { do: 'hold', by: windowId() });
+      const response = await postBench(showId, { do: 'hold', by: windowId() });
       if (response?.status !== 422 || useHeldTest.getState().test === null) return;
       useHeldTest.setState({ test: null });
       notify('The test has ended.');
     }, HOLD_MS);
-    const end = () => void ask(showId, { do: 'stop' }, true);
+    const end = () => void postBench(showId, { do: 'stop' }, true);
     window.addEventListener('pagehide', end);
     return () => {
       clearInterval(timer);
@@ -83,17 +73,8 @@ export function useHolding(showId: string): void {
     () => () => {
       if (useHeldTest.getState().test === null) return;
       useHeldTest.setState({ test: null });
-      void ask(showId, { do: 'stop' });
+      void postBench(showId, { do: 'stop' });
     },
     [showId],
   );
-}
-
-function ask(showId: string, request: BenchRequest, keepalive = false): Promise<Response | null> {
-  return fetch(`/api/shows/${showId}/bench`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(request),
-    keepalive,
-  }).catch(() => null);
 }

@@ -1,7 +1,7 @@
 import { Anchor, Button, Text } from '@mantine/core';
 import Link from 'next/link';
 import { useState } from 'react';
-import { askBench } from '../testing/useBench';
+import { askBench } from '../sending/bench';
 import { useDialog } from '../view/openDialog';
 import { useShow } from '../show/ShowProvider';
 import { PhonesDialog } from './PhonesDialog';

@@ -6,7 +6,7 @@ import { addressOf, pixelFactsOf } from '@/core/answers/lookup';
 import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { xSeenFrom } from '@/core/threading/view';
-import { formatLength } from '@/core/units/length';
+import { formatLength, type Lengths } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { useHandOut } from '@/ui/handingOut';
@@ -73,7 +73,7 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
           ...pixelFactsOf(plan, pixel),
           {
             name: side === 'front' ? 'Right and up' : 'Right and up, from the back',
-            value: `${signed(xSeenFrom(side, address.xMm))}, ${signed(address.yMm)}`,
+            value: `${signed(xSeenFrom(side, address.xMm), plan.show.lengths)}, ${signed(address.yMm, plan.show.lengths)}`,
           },
           ...numberings.map(({ name, value, note }) => ({ name, value, note, address: true })),
         ]}
@@ -82,6 +82,6 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
   );
 }
 
-function signed(lengthMm: number): string {
-  return lengthMm < 0 ? `−${formatLength(-lengthMm)}` : formatLength(lengthMm);
+function signed(lengthMm: number, lengths: Lengths): string {
+  return lengthMm < 0 ? `−${formatLength(-lengthMm, lengths)}` : formatLength(lengthMm, lengths);
 }

@@ -15,6 +15,7 @@ import { useGoTo, useView } from '../view/useView';
 import { PixelCallout } from './PixelCallout';
 import styles from './picture.module.css';
 import { SideControl } from '../view/SideControl';
+import { useLengths } from '@/ui/lengths';
 
 /** The layers that can be put away. */
 const LAYER_NAMES = { numbers: 'Numbers', jumpers: 'Jumpers', ports: 'Ports' } as const;
@@ -22,6 +23,7 @@ const LAYER_NAMES = { numbers: 'Numbers', jumpers: 'Jumpers', ports: 'Ports' } a
 /** The picture of a prop with its tools: the side it is seen from, what is drawn, and the way back to all of it. */
 export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: number; selection: Selection }) {
   const { side, subject, stage } = useView();
+  const lengths = useLengths();
   const goTo = useGoTo();
   const canvas = useRef<PixelCanvasHandle>(null);
   const [hidden, setHidden] = useState<readonly string[]>([]);
@@ -31,9 +33,9 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
       jumpers: !hidden.includes('jumpers'),
       ports: !hidden.includes('ports'),
       chevrons: true,
-      scaleBar: true,
+      scaleBar: { lengths },
     }),
-    [hidden],
+    [hidden, lengths],
   );
   const { id, name, kind: kindName } = plan.show.props[prop]!;
   const kind = kindOf({ kind: kindName });

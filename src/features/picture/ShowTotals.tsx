@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/plan/planned';
 import { explainTotals } from '@/core/plan/explainTotals';
-import { totalsOf } from '@/core/papers/totals';
+import { totalsOf } from '@/core/reports/totals';
 import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';

@@ -110,7 +110,7 @@ function BoardCard({
               fuseAmps: 3,
               pieces: [
                 {
-                  lengthMm: usualLeadMm() / 3,
+                  lengthMm: usualLeadMm(plan.show) / 3,
                   wire: 'mm2-1.5',
                   to: { kind: 'controller', controllerId: controller.id },
                 },

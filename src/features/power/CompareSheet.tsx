@@ -9,7 +9,7 @@ import type { Plan } from '@/core/plan/planned';
 import type { FeedScheme } from '@/core/power/compareFeeds';
 import { formatVolts, formatWatts } from '@/core/units/electric';
 import { formatLength } from '@/core/units/length';
-import type { Table } from '@/core/papers/table';
+import type { Table } from '@/core/pages/table';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../show/ShowProvider';
@@ -39,7 +39,7 @@ function Schemes({ plan, prop }: { plan: Plan; prop: number }) {
     first?.from.kind === 'supply'
       ? first.from.supplyId
       : (plan.show.supplies.find((supply) => supply.volts === type.volts) ?? plan.show.supplies[0]!).id;
-  const leadMm = first?.pieces[0]?.lengthMm ?? usualLeadMm();
+  const leadMm = first?.pieces[0]?.lengthMm ?? usualLeadMm(plan.show);
   const wire = first?.pieces[0]?.wire ?? 'mm2-1.5';
   const asked = useMemo(
     () => ({ prop, wish: { shown, leastVolts, reach: 'loops' as const, supplyId, leadMm, wire } }),
@@ -83,7 +83,7 @@ function Schemes({ plan, prop }: { plan: Plan; prop: number }) {
         unit: 'both conductors',
         as: 'figure',
         meaning: 'Of all its leads',
-        of: (row) => formatLength(row.wireMm),
+        of: (row) => formatLength(row.wireMm, plan.show.lengths),
       },
       {
         id: 'heat',
@@ -97,8 +97,9 @@ function Schemes({ plan, prop }: { plan: Plan; prop: number }) {
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>
-        {name} at {percent} % with leads of {formatLength(leadMm)}; every pixel is to have at least{' '}
-        {formatVolts(leastVolts)}. Fewer taps are fewer joints to make and to fail; more taps give more volts.
+        {name} at {percent} % with leads of {formatLength(leadMm, plan.show.lengths)}; every pixel is to have
+        at least {formatVolts(leastVolts)}. Fewer taps are fewer joints to make and to fail; more taps give
+        more volts.
       </p>
       {!schemes && <p role="status">Working out each way…</p>}
       <SheetTable

@@ -122,7 +122,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
     (each) => each.propId === id && each.run === number,
   );
   const said = entry?.dataLead ?? {};
-  const advice = [levelWords(line), reachWords(line)].filter(Boolean).join(' ');
+  const advice = [levelWords(line), reachWords(line, plan.show.lengths)].filter(Boolean).join(' ');
   const set = (change: { [Field in keyof DataLead]?: DataLead[Field] | null }) => {
     const dataLead = Object.fromEntries(
       Object.entries({ ...said, ...change }).filter(([, value]) => value !== null && value !== undefined),
@@ -140,11 +140,13 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
           label="Length, one way"
           placeholder={
             line.lengthIsDrawn && line.lengthMm !== null
-              ? `${formatLength(line.lengthMm)} by the drawing`
+              ? `${formatLength(line.lengthMm, plan.show.lengths)} by the drawing`
               : 'not said'
           }
           value={said.lengthMm ?? null}
-          format={(lengthMm: number | null) => (lengthMm === null ? '' : formatLength(lengthMm))}
+          format={(lengthMm: number | null) =>
+            lengthMm === null ? '' : formatLength(lengthMm, plan.show.lengths)
+          }
           parse={(text) => {
             if (text.trim() === '') return { ok: true, value: null };
             const read = parseLength(text, 'm');

@@ -22,7 +22,7 @@ import type { Plan } from '@/core/plan/planned';
 import { FULL_WHITE, fullAmps, litBy } from '@/core/power/shown';
 import { WHITE_BY } from '@/core/show/schema';
 import { capitalised } from '@/core/units/words';
-import { kindOf } from '@/core/props/registry';
+import { isPanelled } from '@/core/props/registry';
 import { formatAmps, formatWatts } from '@/core/units/electric';
 import { WholeField } from '@/ui/fields/fields';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
@@ -51,7 +51,7 @@ const PART_WORDS: Record<DrawPart, string> = {
 export function DrawSheet({ plan }: { plan: Plan }) {
   const types = useShow((state) => state.show.pixelTypes);
   const used = types.filter((type) =>
-    plan.show.props.some((prop) => prop.pixelTypeId === type.id && !kindOf(prop).panelled),
+    plan.show.props.some((prop) => prop.pixelTypeId === type.id && !isPanelled(prop)),
   );
   return (
     <div className={sheets.sheet}>

@@ -142,7 +142,7 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
 
 /** A piece that goes on from the end of another, to a place a little further on. */
 function nextPiece(plan: Plan, { wire, to }: FeedPiece): FeedPiece {
-  const piece = { lengthMm: usualLeadMm() / 3, wire };
+  const piece = { lengthMm: usualLeadMm(plan.show) / 3, wire };
   if (to.kind === 'panel') return { ...piece, to: { ...to, column: to.column + 1 } };
   if (to.kind === 'controller') {
     // On from a board to the first prop that has pixels of its own.
@@ -223,7 +223,7 @@ function EndSlider({
   const index = prop ?? -1;
   const isHere = to.kind === 'pixel' && to.propId === plan.show.props[index]?.id;
   const run = isHere ? plan.runs[plan.props[index]!.firstRun + to.run - 1] : undefined;
-  const words = `${formatLength(piece.lengthMm)} of ${wireSize(piece.wire).words}`;
+  const words = `${formatLength(piece.lengthMm, show.lengths)} of ${wireSize(piece.wire).words}`;
   const there = flowing?.pieces[at];
   const count = run?.pixelCount ?? 0;
   const put = (pixel: number) =>

@@ -37,7 +37,7 @@ export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
           from: { kind: 'supply', supplyId: supply.id },
           pieces: [
             {
-              lengthMm: last?.pieces[0]?.lengthMm ?? usualLeadMm(),
+              lengthMm: last?.pieces[0]?.lengthMm ?? usualLeadMm(plan.show),
               wire,
               to: { kind: 'pixel', propId: of.id, ...next! },
             },

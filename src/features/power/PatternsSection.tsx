@@ -9,7 +9,7 @@ import type { Plan } from '@/core/plan/planned';
 import type { SupplyCap } from '@/core/power/caps';
 import { patternPercent } from '@/core/power/measuredPattern';
 import { FULL_WHITE, fullAmps } from '@/core/power/shown';
-import { kindOf } from '@/core/props/registry';
+import { kindOf, isPanelled } from '@/core/props/registry';
 import type { MeasuredPattern, PowerPolicy } from '@/core/show/schema';
 import { formatAmps } from '@/core/units/electric';
 import { NameField, WholeField } from '@/ui/fields/fields';
@@ -102,7 +102,7 @@ interface Lights {
 /** What a piece can be of: types of single pixels, and panels of walls. */
 function lightsOf({ show }: Plan): Lights[] {
   const types = show.pixelTypes.filter((type) =>
-    show.props.some((prop) => prop.pixelTypeId === type.id && !kindOf(prop).panelled),
+    show.props.some((prop) => prop.pixelTypeId === type.id && !isPanelled(prop)),
   );
   return [
     ...types.map((type): Lights => {

@@ -4,7 +4,7 @@ import { Button, Select } from '@mantine/core';
 import { electricOf } from '@/core/catalogue/electric';
 import type { Plan } from '@/core/plan/planned';
 import { WHITE_BY, type PowerPolicy, type WhiteBy } from '@/core/show/schema';
-import { kindOf } from '@/core/props/registry';
+import { isPanelled } from '@/core/props/registry';
 import { FULL_WHITE } from '@/core/power/shown';
 import { formatAmps, formatVolts, formatWatts } from '@/core/units/electric';
 import { countOf } from '@/core/units/number';
@@ -40,7 +40,7 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
   const show = useShow((state) => state.show);
   const of = plan.show.props[prop]!;
   const type = plan.show.pixelTypes.find((each) => each.id === of.pixelTypeId)!;
-  const { panelled } = kindOf(of);
+  const panelled = isPanelled(of);
   const runs = power?.report.runs.filter((run) => run.prop === prop) ?? [];
   const full = worst?.report.runs.filter((run) => run.prop === prop) ?? [];
   const amps = runs.reduce((sum, run) => sum + run.amps, 0);

@@ -39,7 +39,7 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
   const [supplyId, setSupply] = useState<string | null>(null);
   const [reach, setReach] = useState<Reach>('loops');
   const [limit, setLimit] = useState<number | null>(null);
-  const [leadMm, setLead] = useState(own?.pieces[0]?.lengthMm ?? usualLeadMm());
+  const [leadMm, setLead] = useState(own?.pieces[0]?.lengthMm ?? usualLeadMm(show));
   const [wire, setWire] = useState(own?.pieces[0]?.wire ?? 'mm2-1.5');
   const [working, setWorking] = useState(false);
   const [made, setMade] = useState<{ of: Show; percent: number; proposal: FeedProposal } | null>(null);

@@ -30,7 +30,7 @@ export function WallFeedsSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const own = leadsOfProp(plan.show, of.id);
   const suited = plan.show.supplies.filter((supply) => supply.volts === panels.volts);
   const [supplyId, setSupply] = useState<string | null>(null);
-  const [leadMm, setLead] = useState(usualLeadMm());
+  const [leadMm, setLead] = useState(usualLeadMm(plan.show));
   const [wire, setWire] = useState('mm2-2.5');
   const usual = own[0]?.from.kind === 'supply' ? own[0].from.supplyId : null;
   const supply = suited.find((each) => each.id === (supplyId ?? usual)) ?? suited[0];

@@ -1,6 +1,5 @@
 import type { Feed } from '@/core/catalogue/feed';
 import type { Show } from '@/core/show/schema';
-import { lengthSystem } from '@/core/units/length';
 
 /** The leads that go to a prop. */
 export function leadsOfProp(show: Show, propId: string): Feed[] {
@@ -10,8 +9,8 @@ export function leadsOfProp(show: Show, propId: string): Feed[] {
 }
 
 /** A length to start from: a round one in the units of the show. */
-export function usualLeadMm(): number {
-  return lengthSystem() === 'imperial' ? 3048 : 3000;
+export function usualLeadMm({ lengths }: Pick<Show, 'lengths'>): number {
+  return lengths === 'imperial' ? 3048 : 3000;
 }
 
 interface FedPixel {

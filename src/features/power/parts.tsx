@@ -1,5 +1,5 @@
 import { fetched } from '@/ui/fetched';
-import { kindOf } from '@/core/props/registry';
+import { isPanelled } from '@/core/props/registry';
 import type { StageParts } from '../sheets/stageParts';
 import { PowerPanel } from './PowerPanel';
 import { PowerPicture } from './PowerPicture';
@@ -68,7 +68,7 @@ export const parts: StageParts = {
     const { id, name } = prop;
     return {
       label: `Feeds of ${name}`,
-      sheets: kindOf(prop).panelled
+      sheets: isPanelled(prop)
         ? [
             {
               id: 'picture',

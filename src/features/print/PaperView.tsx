@@ -1,13 +1,14 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
-import type { Drawing } from '@/core/papers/paper/drawing';
-import type { CodeOf, Measure } from '@/core/papers/paper/ink';
-import { labelPages } from '@/core/papers/labels/labelPages';
-import { tableOfPlain, type PlainBlock } from '@/core/papers/paper/plain';
-import { drawingSvg, svgElements, svgFile } from '@/core/papers/paper/svg';
+import type { Drawing } from '@/core/pages/drawing';
+import type { CodeOf, Measure } from '@/core/pages/ink';
+import { labelPages } from '@/core/pages/labelPages';
+import { tableOfPlain, type PlainBlock } from '@/core/pages/plain';
+import { drawingSvg, svgElements, svgFile } from '@/core/pages/svg';
 import { countOf } from '@/core/units/number';
 import { SheetTable } from '@/ui/SheetTable';
 import styles from './print.module.css';
+import { useLengths } from '@/ui/lengths';
 
 /** About as wide as letters are on average: enough to put white behind words of a drawing. */
 const roughly: Measure = (words, sizePt, style) => words.length * sizePt * (style === 'mono' ? 0.62 : 0.54);
@@ -90,8 +91,9 @@ function BlockView({ block }: { block: PlainBlock }) {
 
 /** As wide as there is room, so that its letters stay as large as on paper. */
 function DrawingView({ drawing }: { drawing: Drawing }) {
+  const lengths = useLengths();
   const isNarrow = useMediaQuery('(max-width: 700px)');
-  return <Svg svg={drawingSvg(drawing, isNarrow ? 330 : 700, isNarrow ? 480 : 560, roughly)} />;
+  return <Svg svg={drawingSvg(drawing, isNarrow ? 330 : 700, isNarrow ? 480 : 560, roughly, lengths)} />;
 }
 
 /** Its words were escaped where it was written. */

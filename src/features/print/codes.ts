@@ -1,5 +1,5 @@
 import QRCode from 'qrcode';
-import { CODE_LEVEL, rowsOfModules, type CodeOf } from '@/core/papers/paper/ink';
+import { CODE_LEVEL, rowsOfModules, type CodeOf } from '@/core/pages/ink';
 
 /** The modules of a QR code. */
 export const codeOf: CodeOf = (text) =>

@@ -1,6 +1,6 @@
 import { IconPrinter } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
-import type { Sheet } from '@/core/papers/sheet';
+import type { Sheet } from '@/core/pages/sheet';
 import { useHandOut } from '@/ui/handingOut';
 import type { SearchItem } from '../view/searchItem';
 import { useShow } from '../show/ShowProvider';

@@ -47,10 +47,13 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
     [type, mostPixelsPerPort, rateHz, reachMm],
   );
   const schemes = useMemo(() => compareSchemes(prop, limits), [prop, limits]);
-  const best = recommendScheme(schemes);
+  const best = recommendScheme(schemes, plan.show.lengths);
   const choose = (scheme: Scheme) =>
     edit({ type: 'setThreading', propId: prop.id, threading: scheme.threading });
-  const table = useMemo(() => schemesTable(prop.name, schemes), [prop.name, schemes]);
+  const table = useMemo(
+    () => schemesTable(prop.name, schemes, plan.show.lengths),
+    [prop.name, schemes, plan.show.lengths],
+  );
   if (schemes.length === 0 || plan.props[index]!.pixelCount === 0)
     return <p className={sheets.empty}>No pixels yet. Measure the prop in Build first.</p>;
   return (

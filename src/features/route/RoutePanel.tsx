@@ -72,9 +72,12 @@ function PlannedFacts({ plan, index, prop }: { plan: Plan; index: number; prop: 
             lengths.length === 0
               ? 'none'
               : equal
-                ? `${lengths.length} × ${formatLength(lengths[0]!)}`
+                ? `${lengths.length} × ${formatLength(lengths[0]!, plan.show.lengths)}`
                 : `${lengths.length}`,
-          note: lengths.length === 0 ? undefined : `${formatLength(total)} in all, from pixel to pixel`,
+          note:
+            lengths.length === 0
+              ? undefined
+              : `${formatLength(total, plan.show.lengths)} in all, from pixel to pixel`,
         },
       ]}
     />

@@ -36,14 +36,14 @@ export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; pr
         In the order of the data, from where it begins. Unplug the supply before you cut; cut on the marks
         alone, in the middle of the copper.
       </p>
-      <SheetTable testId="cuts" table={screenCutsTable(name, list)} />
+      <SheetTable testId="cuts" table={screenCutsTable(name, list, plan.show.lengths)} />
       <div className={styles.beside}>
         <div>
           <Facts
             facts={[
               {
                 name: 'Strip in all',
-                value: formatLength(list.stripMm),
+                value: formatLength(list.stripMm, plan.show.lengths),
                 note:
                   list.bridges.length === 0
                     ? 'one strip that runs on'
@@ -52,7 +52,7 @@ export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; pr
               {
                 name: 'Rolls',
                 value: String(list.rolls),
-                note: `${formatLength(list.leftMm)} left over`,
+                note: `${formatLength(list.leftMm, plan.show.lengths)} left over`,
               },
               list.largestDiagonalMm !== null && {
                 name: 'One roll frames up to',
@@ -87,7 +87,7 @@ export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; pr
       {list.bridges.length > 0 && (
         <>
           <h3>Wire bridges, {list.bridges.length}</h3>
-          <SheetTable testId="bridges" table={bridgesTable(name, list)} />
+          <SheetTable testId="bridges" table={bridgesTable(name, list, plan.show.lengths)} />
         </>
       )}
     </div>

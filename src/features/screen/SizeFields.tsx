@@ -5,6 +5,7 @@ import { LengthField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Row } from '@/ui/Panel';
 import type { ScreenChange } from './useSetScreen';
+import { useLengths } from '@/ui/lengths';
 
 const ASPECTS: readonly [label: string, width: number, height: number][] = [
   ['16 : 9', 16, 9],
@@ -22,6 +23,7 @@ const tenths = (mm: number) => Math.round(mm * 10) / 10;
 /** How large the picture is, and whether it is curved. */
 export function SizeFields({ shape, set }: { shape: ScreenShape; set: (change: ScreenChange) => boolean }) {
   const { size, curveRadiusMm } = shape;
+  const lengths = useLengths();
   const { widthMm, heightMm } = pictureSize(shape);
   const aspect =
     size.by === 'diagonal'
@@ -56,7 +58,7 @@ export function SizeFields({ shape, set }: { shape: ScreenShape; set: (change: S
         <Row>
           <ParsedField
             label="Diagonal"
-            description={formatLength(size.diagonalMm)}
+            description={formatLength(size.diagonalMm, lengths)}
             value={size.diagonalMm}
             format={(mm) => `${Number((mm / 25.4).toFixed(1))} in`}
             parse={(text) => {
@@ -65,7 +67,7 @@ export function SizeFields({ shape, set }: { shape: ScreenShape; set: (change: S
                 ? read
                 : {
                     ok: false,
-                    message: `A diagonal is from ${formatLength(leastMm)} to ${formatLength(mostMm)}; “${text.trim()}” is ${formatLength(read.value)}.`,
+                    message: `A diagonal is from ${formatLength(leastMm, lengths)} to ${formatLength(mostMm, lengths)}; “${text.trim()}” is ${formatLength(read.value, lengths)}.`,
                   };
             }}
             onCommit={(diagonalMm) => set({ size: { ...size, diagonalMm } })}

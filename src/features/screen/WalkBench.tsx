@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
-import { SendHere } from '../testing/SendHere';
-import { setTest, stopTest } from '../testing/useTest';
+import { SendHere } from '../sending/SendHere';
+import { setTest, stopTest } from '../sending/useTest';
 
 /** Lights what a walk asks about, on the rig or on the devices; by a program of one's own where nothing is sent. */
 export function WalkBench({ propId, places }: { propId: string; places: readonly number[] | null }) {

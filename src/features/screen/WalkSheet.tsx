@@ -19,8 +19,8 @@ import {
   type WalkAnswer,
   type WalkStep,
 } from '@/workers/screen/screenLights';
-import { useRig } from '../testing/useRig';
-import { useTest } from '../testing/useTest';
+import { useRig } from '../sending/useRig';
+import { useTest } from '../sending/useTest';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../show/ShowProvider';
 import { ScreenDrawing } from './ScreenDrawing';

@@ -1,4 +1,4 @@
-import { SHEET_GROUPS, type Sheet, type SheetGroup } from '@/core/papers/sheet';
+import { SHEET_GROUPS, type Sheet, type SheetGroup } from '@/core/pages/sheet';
 import { sheetsOf } from '@/core/papers/sheets';
 import type { Plan } from '@/core/plan/planned';
 import { controllersOfProp } from '@/core/plan/planIndex';

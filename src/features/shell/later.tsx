@@ -2,7 +2,7 @@ import { ImportPointsDialog } from '../build/ImportPointsDialog';
 import { Explanation } from '../explain/Explanation';
 import { NotesClash } from '../log/NotesClash';
 import { ForesightDialog } from '../patch/ForesightDialog';
-import { SendQuestion } from '../testing/SendQuestion';
+import { SendQuestion } from '../sending/SendQuestion';
 import { ConflictDialog } from './ConflictDialog';
 import { Search } from './Search';
 

@@ -1,20 +1,11 @@
 'use client';
 
 import { notifications } from '@mantine/notifications';
-import {
-  Fragment,
-  createContext,
-  useCallback,
-  useContext,
-  useEffect,
-  useRef,
-  useState,
-  type ReactNode,
-} from 'react';
+import { createContext, useCallback, useContext, useEffect, useRef, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import type { Plan } from '@/core/plan/planned';
 import type { Prop } from '@/core/props/registry';
-import { writeLengthsIn } from '@/core/units/length';
+import { WriteLengths } from '@/ui/lengths';
 import { ShowError } from '@/core/fields/problem';
 import type { Edit } from '@/core/show/edits/registry';
 import type { Note } from '@/core/show/facts';
@@ -107,13 +98,11 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
     };
   }, [store, planner, handOut]);
 
-  const lengths = useStore(store, (state) => state.show.lengths ?? 'metric');
-  // Everything below writes lengths, so it is made anew when they are to be written otherwise.
-  writeLengthsIn(lengths);
+  const lengths = useStore(store, (state) => state.show.lengths);
   return (
     <ShowContext value={opened}>
       <HandingOut value={handOut}>
-        <Fragment key={lengths}>{children}</Fragment>
+        <WriteLengths value={lengths}>{children}</WriteLengths>
       </HandingOut>
     </ShowContext>
   );

@@ -76,7 +76,7 @@ export function SiteDrawing({
             return [
               {
                 key: `lead ${lead.run}`,
-                words: formatLength(lead.cable.value),
+                words: formatLength(lead.cable.value, plan.show.lengths),
                 x: (x1 + x2) / 2,
                 y: (y1 + y2) / 2,
               },
@@ -129,7 +129,7 @@ export function SiteDrawing({
         />
       ))}
       <text className={styles.length} x={screen.x(0) + 60} y={screen.y(0) - 8}>
-        {formatLength(gridMm)} a square
+        {formatLength(gridMm, plan.show.lengths)} a square
       </text>
       {!dragged && leads.map((lead) => <LeadLine key={lead.run} plan={plan} lead={lead} screen={screen} />)}
       {placed.map((item) => {

@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { leadsOf } from '@/core/answers/site';
 import { USUAL_SITE, type Site } from '@/core/show/siteSchema';
-import { formatLength, lengthSystem } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { arrowOf, isDelete } from '@/ui/picture/boardKeys';
@@ -18,6 +18,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import { SiteDrawing } from './SiteDrawing';
 import { itemsOf, placeEdit, samePlace, turned, type SiteItem, type SitePlacing } from './items';
 import styles from './SitePlan.module.css';
+import { useLengths } from '@/ui/lengths';
 
 const STEP_MM = 100;
 const TURN_DEG = 15;
@@ -170,7 +171,7 @@ export function SitePlan({ plan }: { plan: Plan }) {
         <Board
           bounds={bounds}
           fitKey={`${site.widthMm} ${site.heightMm}`}
-          label={`Drawing of the site, ${formatLength(site.widthMm)} by ${formatLength(site.heightMm)}. Choose a prop above, then click where it is; Enter puts it in the middle.`}
+          label={`Drawing of the site, ${formatLength(site.widthMm, show.lengths)} by ${formatLength(site.heightMm, show.lengths)}. Choose a prop above, then click where it is; Enter puts it in the middle.`}
           testId="site-plan"
           marginPx={18}
           onTap={tap}
@@ -225,6 +226,7 @@ interface SiteSettingsProps {
 }
 
 function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
+  const lengths = useLengths();
   return (
     <Popover width={320} position="bottom-start" trapFocus>
       <Popover.Target>
@@ -240,7 +242,7 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The width"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
+              bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
               value={site.widthMm}
               onCommit={(widthMm) => onChange({ ...site, widthMm })}
             />
@@ -249,7 +251,7 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The height"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
+              bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
               value={site.heightMm}
               onCommit={(heightMm) => onChange({ ...site, heightMm })}
             />
@@ -316,6 +318,7 @@ interface MarkedLengthProps {
 }
 
 function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
+  const lengths = useLengths();
   const [a, b] = ends;
   const measured = a && b ? Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) : null;
   return (
@@ -328,7 +331,7 @@ function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
           what="The length"
           leastMm={1}
           mostMm={1_000_000}
-          bareUnit={lengthSystem() === 'imperial' ? 'ft' : 'm'}
+          bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
           value={Math.round(measured)}
           onCommit={(trueMm) => onLength(measured, trueMm)}
         />

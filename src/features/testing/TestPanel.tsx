@@ -9,10 +9,10 @@ import { LAYERS } from '@/core/rig/fault';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useAnswer } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
-import { FaultList } from './FaultList';
-import { LAYER_WORDS } from './layerWords';
+import { FaultList } from '../liveTest/FaultList';
+import { LAYER_WORDS } from '../finding/layerWords';
 import styles from './testing.module.css';
-import { useRig } from './useRig';
+import { useRig } from '../sending/useRig';
 
 /** What is the matter with the display that stands in for the real one. */
 export function TestPanel({ plan, selection }: { plan: Plan; selection: Selection }) {

@@ -2,15 +2,17 @@ import { fetched } from '@/ui/fetched';
 import type { StageParts } from '../sheets/stageParts';
 import { TestPanel } from './TestPanel';
 
-const LiveTestSheet = fetched(async () => (await import('./LiveTestSheet')).LiveTestSheet);
-const FindSheet = fetched(async () => (await import('./FindSheet')).FindSheet);
-const FirstPowerUpSheet = fetched(async () => (await import('./FirstPowerUpSheet')).FirstPowerUpSheet);
-const FirstPowerUpOverview = fetched(
-  async () => (await import('./FirstPowerUpOverview')).FirstPowerUpOverview,
+const LiveTestSheet = fetched(async () => (await import('../liveTest/LiveTestSheet')).LiveTestSheet);
+const FindSheet = fetched(async () => (await import('../finding/FindSheet')).FindSheet);
+const FirstPowerUpSheet = fetched(
+  async () => (await import('../firstPowerUp/FirstPowerUpSheet')).FirstPowerUpSheet,
 );
-const QuickChecksSheet = fetched(async () => (await import('./QuickChecksSheet')).QuickChecksSheet);
-const SimulatorSheet = fetched(async () => (await import('./SimulatorSheet')).SimulatorSheet);
-const TrafficSheet = fetched(async () => (await import('./TrafficSheet')).TrafficSheet);
+const FirstPowerUpOverview = fetched(
+  async () => (await import('../firstPowerUp/FirstPowerUpOverview')).FirstPowerUpOverview,
+);
+const QuickChecksSheet = fetched(async () => (await import('../finding/QuickChecksSheet')).QuickChecksSheet);
+const SimulatorSheet = fetched(async () => (await import('../liveTest/SimulatorSheet')).SimulatorSheet);
+const TrafficSheet = fetched(async () => (await import('../liveTest/TrafficSheet')).TrafficSheet);
 const NothingToTest = fetched(async () => (await import('./NothingToTest')).NothingToTest);
 
 export const parts: StageParts = {

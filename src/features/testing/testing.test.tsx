@@ -4,13 +4,13 @@ import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow } from '../../../tests/unit/shows';
 import { rigSetup } from '@/core/rig/rigFacts';
 import type { BenchRequest, BenchState } from '@/core/rig/benchState';
-import { SendQuestion } from './SendQuestion';
-import { LiveTestSheet } from './LiveTestSheet';
+import { SendQuestion } from '../sending/SendQuestion';
+import { LiveTestSheet } from '../liveTest/LiveTestSheet';
 import { TestPanel } from './TestPanel';
-import { SimulatorSheet } from './SimulatorSheet';
-import { TrafficSheet } from './TrafficSheet';
-import { useBench } from './useBench';
-import { setTest, startPattern, stepBy, useTest } from './useTest';
+import { SimulatorSheet } from '../liveTest/SimulatorSheet';
+import { TrafficSheet } from '../liveTest/TrafficSheet';
+import { useBench } from '../sending/bench';
+import { setTest, startPattern, stepBy, useTest } from '../sending/useTest';
 
 jest.mock('next/navigation', () => ({
   usePathname: () => window.location.pathname,

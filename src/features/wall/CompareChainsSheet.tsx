@@ -11,10 +11,12 @@ import { capitalised } from '@/core/units/words';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useWallEdit } from './useWallEdit';
+import { useLengths } from '@/ui/lengths';
 
 /** Ways to chain a wall side by side. */
 export function CompareChainsSheet({ prop }: { prop: PropOf<'wall'> }) {
   const { set } = useWallEdit(prop);
+  const lengths = useLengths();
   const { chaining, driver } = prop.threading;
   const entry = chaining.by === 'design' ? chaining.entry : 'topLeft';
   const schemes = useMemo(
@@ -37,7 +39,7 @@ export function CompareChainsSheet({ prop }: { prop: PropOf<'wall'> }) {
       </div>
       <SheetTable
         testId="chain-schemes"
-        table={chainSchemesTable(prop.name, schemes)}
+        table={chainSchemesTable(prop.name, schemes, lengths)}
         chosen={(scheme) => scheme.isCurrent}
         fields={{
           style: (scheme) => (

@@ -1,10 +1,11 @@
 'use client';
 
+import { layWall } from '@/core/props/wall';
+
 import { Button, Group } from '@mantine/core';
 import { IconDownload } from '@tabler/icons-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { asChannels, panelLabels } from '@/core/patterns/panelLabels';
-import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
 import sheets from '../sheets/sheets.module.css';

@@ -1,8 +1,9 @@
 'use client';
 
+import type { LaidWall } from '@/core/panels/laidWall';
+
 import { useComputedColorScheme } from '@mantine/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { LaidWall } from '@/core/panels/wallFacts';
 import type { ViewSide } from '@/core/threading/view';
 import { Board, type OnScreen } from '@/ui/picture/Board';
 import { cellBeside } from '@/ui/picture/boardKeys';

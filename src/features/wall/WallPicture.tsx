@@ -1,7 +1,8 @@
 'use client';
 
+import { layWall } from '@/core/props/wall';
+
 import { useMemo } from 'react';
-import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { SIDES } from '@/core/threading/view';
 import styles from '../picture/picture.module.css';

@@ -1,5 +1,7 @@
 'use client';
 
+import { layWall } from '@/core/props/wall';
+
 import { retyped, standingWords, usual } from '@/core/figures/figure';
 import { PartNotesEditor } from '../figures/PartNotes';
 import { StandingFields } from '../figures/StandingFields';
@@ -16,7 +18,6 @@ import {
 import { measureChains } from '@/core/panels/compareChains';
 import { DRIVER_LIMITS, USUAL_HAT, USUAL_PICTURE, evenCards, type Driver } from '@/core/panels/driver';
 import { movePanel, turnPanel } from '@/core/panels/editChains';
-import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
 import { cornerSeenFrom } from '@/core/threading/view';
 import { formatLength } from '@/core/units/length';
@@ -30,6 +31,7 @@ import { Facts } from '@/ui/Facts';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { Part } from '../editors/Part';
 import { useWallEdit } from './useWallEdit';
+import { useLengths } from '@/ui/lengths';
 
 const STYLE_LABELS: Record<ChainDesign['style'], string> = {
   lineEach: 'One output a line',
@@ -444,6 +446,7 @@ function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
 }
 
 function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
+  const lengths = useLengths();
   const { laid } = useWallEdit(prop);
   const measured = measureChains(laid.wall, prop.threading.driver, prop.threading.chaining);
   const longest = measured.chains.find((chain) => chain.panels.length === measured.longestChain);
@@ -459,7 +462,7 @@ function ChainFacts({ prop }: { prop: PropOf<'wall'> }) {
         {
           name: 'Ribbons',
           value: `${measured.stockRibbons} + ${measured.longRibbons} long`,
-          note: `${formatLength(Math.round(measured.ribbonMm))} in all, the longest ${formatLength(Math.round(measured.longestRibbonMm))}`,
+          note: `${formatLength(Math.round(measured.ribbonMm), lengths)} in all, the longest ${formatLength(Math.round(measured.longestRibbonMm), lengths)}`,
         },
         { name: 'Turned panels', value: groupDigits(measured.turnedPanels) },
         {

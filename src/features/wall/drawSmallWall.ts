@@ -1,4 +1,4 @@
-import { layWall } from '@/core/panels/wallFacts';
+import { layWall } from '@/core/props/wall';
 import type { PropOf } from '@/core/props/registry';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import type { DrawSmall } from '../faces/face';

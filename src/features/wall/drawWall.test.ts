@@ -1,9 +1,8 @@
 import { usual } from '@/core/figures/figure';
 import { PALETTE, recorder } from '../../../tests/unit/recorder';
 import { aLine } from '../../../tests/unit/shows';
-import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
-import { wall, type WallShape, type WallThreading } from '@/core/props/wall';
+import { wall, type WallShape, type WallThreading, layWall } from '@/core/props/wall';
 import { drawWall } from './drawWall';
 
 function draw(

@@ -1,5 +1,5 @@
+import type { LaidWall } from '@/core/panels/laidWall';
 import { chainPlaces, outputName } from '@/core/panels/chains';
-import type { LaidWall } from '@/core/panels/wallFacts';
 import type { ViewSide } from '@/core/threading/view';
 import type { OnScreen } from '@/ui/picture/Board';
 import type { Size } from '@/ui/picture/camera';

@@ -1,8 +1,7 @@
 import { useMemo } from 'react';
 import type { Chain } from '@/core/panels/chains';
-import { layWall } from '@/core/panels/wallFacts';
 import type { PropOf } from '@/core/props/registry';
-import type { WallThreading } from '@/core/props/wall';
+import { layWall, type WallThreading } from '@/core/props/wall';
 import { useEdit } from '../show/ShowProvider';
 import { useWallCell } from './useWallCell';
 

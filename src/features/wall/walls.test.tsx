@@ -3,14 +3,13 @@ import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../tests/unit/openSheet';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import type { Prop, PropOf } from '@/core/props/registry';
-import { wall, type WallShape, type WallThreading } from '@/core/props/wall';
+import { wall, type WallShape, type WallThreading, layWall } from '@/core/props/wall';
 import { CompareChainsSheet } from './CompareChainsSheet';
 import { FieldSheet } from './FieldSheet';
 import { useWallCell } from './useWallCell';
 import { WallShapeEditor } from './WallShapeEditor';
 import { WallRoutePanel } from './WallRoutePanel';
 import { cellAt, cellMiddle } from './drawWall';
-import { layWall } from '@/core/panels/wallFacts';
 
 const aWall = (shape: Partial<WallShape> = {}, threading: Partial<WallThreading> = {}): Prop => {
   const starter = wall.starter();

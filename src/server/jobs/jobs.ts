@@ -1,27 +1,26 @@
 import type Database from 'better-sqlite3';
-import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/papers/channelMap';
-import { SPAN_COLUMNS, spanRows } from '@/core/papers/spanList';
-import { glanceOf } from '@/core/papers/glance';
-import { powerAnswer } from '@/core/papers/powerAnswer';
-import { diagnoseAnswer } from '@/core/papers/diagnoseAnswer';
-import { rigAnswer } from '@/core/papers/rigAnswer';
-import { VOLTAGE_COLUMNS, voltageRows } from '@/core/papers/voltages';
+import { CHANNEL_MAP_COLUMNS, channelMapRows, headsOf } from '@/core/reports/channelMap';
+import { SPAN_COLUMNS, spanRows } from '@/core/reports/spanList';
+import { glanceOf } from '@/core/reports/glance';
+import { powerAnswer } from '@/core/reports/powerAnswer';
+import { diagnoseAnswer } from '@/core/reports/diagnoseAnswer';
+import { rigAnswer } from '@/core/reports/rigAnswer';
+import { VOLTAGE_COLUMNS, voltageRows } from '@/core/reports/voltages';
 import { plannedShown } from '@/core/power/report';
 import { pcapPieces } from '@/core/protocols/pcap';
 import { captured, type CaptureAsked } from '@/core/rig/capture';
 import { rigOf, rigSetup } from '@/core/rig/rigFacts';
-import { planReport } from '@/core/papers/planReport';
+import { planReport } from '@/core/reports/planReport';
 import { logEntry } from '@/core/log/entry';
 import { LOG_HEADS, logRow } from '@/core/log/rows';
 import { changedWords, comparePlanned } from '@/core/revisions/compare';
 import { namedRevisions } from '@/core/revisions/named';
 import { seasonStart } from '@/core/revisions/season';
-import { withLengthsIn, type LengthSystem } from '@/core/units/length';
 import { planShow } from '@/core/plan/plan';
 import type { Plan } from '@/core/plan/planned';
 import { lookUp } from '@/core/search/answer';
 import { changesSince, markedSheets, readMark, sheetWithMark } from '@/core/papers/mark';
-import type { Sheet } from '@/core/papers/sheet';
+import type { Sheet } from '@/core/pages/sheet';
 import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
 import { ShowError } from '@/core/fields/problem';
 import { Facts, currentFacts } from '@/core/show/facts';
@@ -140,26 +139,20 @@ export class Worker {
         }));
       case 'sheet': {
         const plan = this.planOf(job.showId, progress);
-        return withLengthsIn(plan.show.lengths ?? 'metric', () => {
-          const facts = this.factsOf(job.showId);
-          if (job.as === 'svg') return once(sheetSvg(plan, facts, job.sheet, job.asked));
-          const sheet = sheetsOf(plan, facts, job.asked).find((each) => each.id === job.sheet);
-          if (!sheet) throw new NoSuchSheet(job.sheet);
-          if (job.as === 'json') return once(JSON.stringify(sheetAsJson(sheet)));
-          // Made at once: how lengths are written holds only here, and no sheet is as long as a map of channels.
-          const [heads, ...rows] = sheetRows(sheet);
-          return csvChunks((heads ?? []).map(String), rows[Symbol.iterator]());
-        });
+        const facts = this.factsOf(job.showId);
+        if (job.as === 'svg') return once(sheetSvg(plan, facts, job.sheet, job.asked));
+        const sheet = sheetsOf(plan, facts, job.asked).find((each) => each.id === job.sheet);
+        if (!sheet) throw new NoSuchSheet(job.sheet);
+        if (job.as === 'json') return once(JSON.stringify(sheetAsJson(sheet)));
+        const [heads, ...rows] = sheetRows(sheet);
+        return csvChunks((heads ?? []).map(String), rows[Symbol.iterator]());
       }
       case 'print': {
         const { sequence, show } = this.shows.get(job.showId);
         const plan = this.plans.of(job.showId, sequence, show, (part) => progress(part * PLANNING));
         const facts = this.factsOf(job.showId);
-        const lengths = show.lengths ?? 'metric';
-        const printJobOf = () => printJob(plan, facts, sequence, job.sheet, job.of, job.asked);
-        return withLengths(
-          lengths,
-          pdfPieces(withLengthsIn(lengths, printJobOf), (part) => progress(PLANNING + (1 - PLANNING) * part)),
+        return pdfPieces(printJob(plan, facts, sequence, job.sheet, job.of, job.asked), (part) =>
+          progress(PLANNING + (1 - PLANNING) * part),
         );
       }
       case 'printed':
@@ -221,25 +214,23 @@ export class Worker {
       );
     const now = this.planOf(showId, progress);
     const { sequence } = this.shows.get(showId);
-    return withLengthsIn(now.show.lengths ?? 'metric', () => {
-      const current = sheetWithMark(now, asked, mark.letters);
-      if (current)
-        return { ...answerOf(current), revision: mark.revision, now: sequence, isCurrent: true, changes: [] };
-      const before = planShow(this.shows.at(showId, mark.revision));
-      const printed = sheetWithMark(before, asked, mark.letters);
-      if (!printed)
-        throw new ShowError(
-          `No sheet of revision ${mark.revision} has the letters ${mark.letters}: look whether they were read off rightly.`,
-        );
-      const same = markedSheets(now, asked).get(printed.id);
-      return {
-        ...answerOf(printed),
-        revision: mark.revision,
-        now: sequence,
-        isCurrent: false,
-        changes: same ? changesSince(printed, same) : ['The show has no such sheet any more.'],
-      };
-    });
+    const current = sheetWithMark(now, asked, mark.letters);
+    if (current)
+      return { ...answerOf(current), revision: mark.revision, now: sequence, isCurrent: true, changes: [] };
+    const before = planShow(this.shows.at(showId, mark.revision));
+    const printed = sheetWithMark(before, asked, mark.letters);
+    if (!printed)
+      throw new ShowError(
+        `No sheet of revision ${mark.revision} has the letters ${mark.letters}: look whether they were read off rightly.`,
+      );
+    const same = markedSheets(now, asked).get(printed.id);
+    return {
+      ...answerOf(printed),
+      revision: mark.revision,
+      now: sequence,
+      isCurrent: false,
+      changes: same ? changesSince(printed, same) : ['The show has no such sheet any more.'],
+    };
   }
 
   /** A show file with its head, as one that was checked. */
@@ -285,18 +276,8 @@ interface PrintedAnswer {
 
 const answerOf = ({ id, name }: Sheet) => ({ sheet: id, name });
 
-/** Pieces that are made with lengths written as a show has them, each by itself: between them others write theirs. */
-function* withLengths(system: LengthSystem, pieces: Pieces): Pieces {
-  for (;;) {
-    const next = withLengthsIn(system, () => pieces.next());
-    if (next.done) return;
-    yield next.value;
-  }
-}
-
-/** An answer with lengths written as its show has them. */
 function inWords(plan: Plan, answer: (plan: Plan) => unknown): Pieces {
-  return once(withLengthsIn(plan.show.lengths ?? 'metric', () => JSON.stringify(answer(plan))));
+  return once(JSON.stringify(answer(plan)));
 }
 
 function* checked(file: CheckedFile, document: Uint8Array): Pieces {

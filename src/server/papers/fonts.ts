@@ -1,6 +1,6 @@
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { Measure, TextStyle } from '@/core/papers/paper/ink';
+import type { Measure, TextStyle } from '@/core/pages/ink';
 
 const NEXT = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next';
 const MONO = '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono';

@@ -9,7 +9,7 @@ import {
 } from '../../../tests/unit/poppler';
 import { LABEL_FORMATS, labelFormatOf, type LabelFormat } from '@/core/catalogue/paper';
 import { deviceSettings } from '@/core/devices/deviceSettings';
-import { labelPlaceMm } from '@/core/papers/labels/labelPages';
+import { labelPlaceMm } from '@/core/pages/labelPages';
 import { labelsOf } from '@/core/papers/labels/labels';
 import { amountWords } from '@/core/parts/part';
 import { partsList } from '@/core/parts/partsList';
@@ -18,7 +18,6 @@ import type { Plan } from '@/core/plan/planned';
 import { currentFacts, Facts } from '@/core/show/facts';
 import { readShowFileText } from '@/core/show/read';
 import type { Show } from '@/core/show/schema';
-import { withLengthsIn } from '@/core/units/length';
 import { pdfPieces } from './pdf';
 import { printJob, sheetSvg, type PrintAsked } from './print';
 
@@ -106,9 +105,8 @@ const wordsOf = (pdf: Uint8Array) => textOfPages(pdf).join('\n').replace(/\s+/g,
     const metric = wordsOf(pdfOf('setting-out.lighthouse-tower', plan, { size }));
     expect(metric).toContain('1.838 m apart');
     expect(metric).toContain('2,162');
-    const feet = withLengthsIn('imperial', () =>
-      wordsOf(pdfOf('setting-out.lighthouse-tower', plan, { size })),
-    );
+    const inFeet = { ...plan, show: { ...plan.show, lengths: 'imperial' as const } };
+    const feet = wordsOf(pdfOf('setting-out.lighthouse-tower', inFeet, { size }));
     expect(feet).toContain('6 ft');
     expect(feet).not.toContain('1.838 m');
   });

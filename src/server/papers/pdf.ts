@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
-import { QUIET_MODULES, type Ink } from '@/core/papers/paper/ink';
-import { printed, type PrintedPage, type PrintJob } from '@/core/papers/paper/print';
+import { QUIET_MODULES, type Ink } from '@/core/pages/ink';
+import { printed, type PrintedPage, type PrintJob } from '@/core/pages/print';
 import { codeOf } from './code';
 import { Fonts } from './fonts';
 

@@ -1,10 +1,10 @@
 import type { PaperSize } from '@/core/catalogue/paper';
 import { linkOf } from '@/core/papers/links';
 import { markedSheets, markOf } from '@/core/papers/mark';
-import { drawingSvg, svgElements, svgFile } from '@/core/papers/paper/svg';
-import { pagesOf } from '@/core/papers/paper/pages';
-import type { PrintJob } from '@/core/papers/paper/print';
-import { SHEET_GROUPS, type Sheet, type SheetGroup, type SheetsAsked } from '@/core/papers/sheet';
+import { drawingSvg, svgElements, svgFile } from '@/core/pages/svg';
+import { pagesOf } from '@/core/pages/pages';
+import type { PrintJob } from '@/core/pages/print';
+import { SHEET_GROUPS, type Sheet, type SheetGroup, type SheetsAsked } from '@/core/pages/sheet';
 import { sheetsOf } from '@/core/papers/sheets';
 import type { Plan } from '@/core/plan/planned';
 import { controllersOfProp } from '@/core/plan/planIndex';
@@ -136,7 +136,8 @@ export function sheetSvg(plan: Plan, facts: Facts, sheetId: string, asked: Print
   if (!sheet) throw new NoSuchSheet(sheetId);
   const measure = measureOnly();
   const drawn = sheet.blocks().find((block) => block.is === 'drawing');
-  if (drawn) return drawingSvg(drawn.drawing, DRAWING_PT.width, DRAWING_PT.height, measure);
+  if (drawn)
+    return drawingSvg(drawn.drawing, DRAWING_PT.width, DRAWING_PT.height, measure, plan.show.lengths);
   const size = asked.size ?? plan.show.papers?.size ?? 'a4';
   const [page] = pagesOf(sheet, { size, measure, explains: false });
   const { room, inks } = page!;

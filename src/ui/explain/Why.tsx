@@ -4,6 +4,7 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import { textOf, type Explained } from '@/core/figures/explained';
 import styles from './explain.module.css';
 import { useExplaining } from './explaining';
+import { useLengths } from '../lengths';
 
 /** A pointer that only passes by asks nothing. */
 const HELD_MS = 250;
@@ -13,6 +14,7 @@ export function Why({ of: explained, children }: { of: Explained; children?: Rea
   const button = useRef<HTMLButtonElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { show, hide } = useExplaining.getState();
+  const lengths = useLengths();
   const showHere = (held: boolean) => button.current && show(explained, button.current, held);
   const isHere = () => useExplaining.getState().shown?.at === button.current;
 
@@ -53,7 +55,7 @@ export function Why({ of: explained, children }: { of: Explained; children?: Rea
         else showHere(true);
       }}
     >
-      {children ?? textOf(explained)}
+      {children ?? textOf(explained, lengths)}
     </button>
   );
 }

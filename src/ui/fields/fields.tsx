@@ -3,15 +3,16 @@
 import type { TextInputProps } from '@mantine/core';
 import {
   formatLength,
-  lengthSystem,
   parseLength,
   parseSpacing,
   spacingReadings,
   type LengthUnit,
   type Reading,
+  type Lengths,
 } from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
+import { useLengths } from '../lengths';
 
 type Field<Value> = Omit<TextInputProps, 'value' | 'onChange' | 'error'> & {
   value: Value;
@@ -108,10 +109,10 @@ const MOST_BARE_METRES = 100;
  * What a number without a unit is taken for: millimetres, or inches where the show has those; metres or feet where the value that stood
  * there was written in them and the number is a small one. The field shows at once what was read.
  */
-function bareUnitBeside(valueMm: number, text: string): LengthUnit {
-  const isImperial = lengthSystem() === 'imperial';
+function bareUnitBeside(valueMm: number, text: string, lengths: Lengths): LengthUnit {
+  const isImperial = lengths === 'imperial';
   const isSmall = Number(text.replace(',', '.')) <= MOST_BARE_METRES;
-  if (isImperial) return isSmall && /ft/.test(formatLength(valueMm)) ? 'ft' : 'in';
+  if (isImperial) return isSmall && /ft/.test(formatLength(valueMm, lengths)) ? 'ft' : 'in';
   return isSmall && valueMm >= 1000 ? 'm' : 'mm';
 }
 
@@ -141,18 +142,21 @@ export function LengthField({
   isSpacing = false,
   ...rest
 }: LengthFieldProps) {
+  const lengths = useLengths();
   return (
     <ParsedField
-      format={(lengthMm) => formatLength(lengthMm)}
+      format={(lengthMm) => formatLength(lengthMm, lengths)}
       readings={(text) =>
         isSpacing
-          ? spacingReadings(text, bareUnit ?? bareUnitBeside(rest.value, text.trim())).filter(
-              (reading) => reading.value >= leastMm && reading.value <= mostMm,
-            )
+          ? spacingReadings(
+              text,
+              bareUnit ?? bareUnitBeside(rest.value, text.trim(), lengths),
+              lengths,
+            ).filter((reading) => reading.value >= leastMm && reading.value <= mostMm)
           : []
       }
       parse={(text) => {
-        const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim());
+        const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim(), lengths);
         const parsed = isSpacing
           ? parseSpacing(text, bare)
           : leastMm < 0
@@ -161,7 +165,7 @@ export function LengthField({
         if (!parsed.ok || (parsed.value >= leastMm && parsed.value <= mostMm)) return parsed;
         return {
           ok: false,
-          message: `${what} is from ${formatLength(leastMm)} to ${formatLength(mostMm)}; “${text.trim()}” is ${formatLength(parsed.value)}.`,
+          message: `${what} is from ${formatLength(leastMm, lengths)} to ${formatLength(mostMm, lengths)}; “${text.trim()}” is ${formatLength(parsed.value, lengths)}.`,
         };
       }}
       {...rest}

@@ -205,7 +205,7 @@ it('draws dots alone where they are too small for lines', () => {
 });
 
 it('says how long its scale is, in a round length', () => {
-  const made = draw(aLine('rail', 50), { layers: { ...NONE, scaleBar: true } });
+  const made = draw(aLine('rail', 50), { layers: { ...NONE, scaleBar: { lengths: undefined } } });
   expect(made.words()).toHaveLength(1);
   const length = made.words()[0]!;
   expect(length).toMatch(/^(1|2|5)0*(\.\d+)? m?m$/);

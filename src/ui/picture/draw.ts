@@ -1,4 +1,4 @@
-import { formatLength } from '@/core/units/length';
+import { formatLength, type Lengths } from '@/core/units/length';
 import { scaleBarMm, toMm, toScreenX, toScreenY, type Camera, type Size } from './camera';
 import { DotImage } from './dots';
 import { drawFeeding, drawLight, type Lit } from './drawLit';
@@ -11,7 +11,8 @@ export interface Layers {
   jumpers: boolean;
   ports: boolean;
   chevrons: boolean;
-  scaleBar: boolean;
+  /** A bar with its length, as the show writes it. */
+  scaleBar: { lengths: Lengths } | false;
 }
 
 export interface Marks {
@@ -74,7 +75,7 @@ export function drawScene(
   if (lit) drawFeeding(frame, lit);
   drawMarks(frame);
   if (layers.numbers) drawNumbers(frame, camera, mirror);
-  if (layers.scaleBar) drawScaleBar(frame, camera);
+  if (layers.scaleBar) drawScaleBar(frame, camera, layers.scaleBar.lengths);
 }
 
 interface Frame {
@@ -421,7 +422,7 @@ function isFree(
   return true;
 }
 
-function drawScaleBar({ context, size, palette }: Frame, camera: Camera): void {
+function drawScaleBar({ context, size, palette }: Frame, camera: Camera, lengths: Lengths): void {
   const lengthMm = scaleBarMm(camera, 120);
   const width = lengthMm * camera.pxPerMm;
   const [right, bottom] = [size.widthPx - 18, size.heightPx - 16];
@@ -437,7 +438,7 @@ function drawScaleBar({ context, size, palette }: Frame, camera: Camera): void {
   context.font = `12px ${MONO}`;
   context.textAlign = 'right';
   context.textBaseline = 'bottom';
-  context.fillText(formatLength(lengthMm), right, bottom - 8);
+  context.fillText(formatLength(lengthMm, lengths), right, bottom - 8);
 }
 
 function runOf(scene: Scene, pixel: number): number {

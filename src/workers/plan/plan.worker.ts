@@ -4,7 +4,6 @@ import { PlanCache } from '@/core/plan/cache';
 import { pixelsOfLaid, planShow } from '@/core/plan/plan';
 import type { Plan, PlannedProp } from '@/core/plan/planned';
 import { Facts, type Fact } from '@/core/show/facts';
-import { writeLengthsIn } from '@/core/units/length';
 import type { Show } from '@/core/show/schema';
 import { inSteps } from './inSteps';
 import { buffersOfMessage, packPlan } from './planMessage';
@@ -36,7 +35,6 @@ function planOf(show: Show, progress?: (part: number) => void): Plan {
 const planner = {
   plan(sent: SentShow, progress: (part: number) => void) {
     latest = shows.receive(sent);
-    writeLengthsIn(latest.lengths ?? 'metric');
     const plan = planOf(latest, progress);
     const message = packPlan(plan, sentProps);
     sentProps = plan.props;
@@ -63,7 +61,6 @@ const planner = {
     progress: ((part: number) => void) | null,
   ): Answer<Name> {
     const [show, after] = [shows.receive(sent), edited && shows.receive(edited)];
-    writeLengthsIn(show.lengths ?? 'metric');
     return answer(
       name,
       {

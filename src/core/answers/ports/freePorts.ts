@@ -1,5 +1,5 @@
 import { classOf } from '../../catalogue/controllers/registry';
-import { kindOf } from '../../props/registry';
+import { isPanelled } from '../../props/registry';
 import { drivenPixels } from '../../devices/drivenPixels';
 import type { Plan } from '../../plan/planned';
 
@@ -45,7 +45,7 @@ export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): P
   const homes: PortPlace[] = [];
   for (const run of runs) {
     const pixels = drivenPixels(plan, run) + (plan.runs[run]!.wire?.skippedPixels ?? 0);
-    const panels = kindOf(plan.show.props[plan.runs[run]!.prop]!).panelled ?? false;
+    const panels = isPanelled(plan.show.props[plan.runs[run]!.prop]!);
     const at = free.findIndex(({ controller }) => {
       const { mostPixelsPerPort } = plan.show.controllers[controller]!;
       return mostPixelsPerPort >= pixels && drives(plan, controller, panels);

@@ -1,5 +1,5 @@
 import { drivenPixels } from '../../devices/drivenPixels';
-import { kindOf } from '../../props/registry';
+import { isPanelled } from '../../props/registry';
 import { channelsPerPixel } from '../../catalogue/pixelType';
 import { classOf } from '../../catalogue/controllers/registry';
 import { pixelsPerPortWith } from '../../catalogue/controllerType';
@@ -37,7 +37,7 @@ const PANELS = 'panels';
 function groupOf(plan: Plan, run: number): string {
   const prop = plan.show.props[plan.runs[run]!.prop]!;
   const { pixelTypeId } = prop;
-  if (kindOf(prop).panelled) return PANELS;
+  if (isPanelled(prop)) return PANELS;
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
   const { timing } = signalOf(type);
   const family = timing.kind === 'clocked' ? 'clocked' : `one wire ${timing.bitUs.value}`;
@@ -125,7 +125,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
       const most = Math.max(0, ...ports.map((port) => port.capacity(runs[i]!.group)));
       const strands = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
       const tooLong = runs[i]!.pixels > most;
-      const { panelled } = kindOf(prop);
+      const panelled = isPanelled(prop);
       const splitInto = tooLong && !panelled ? fewestRuns(strands, most) : null;
       left.push({
         run: index,

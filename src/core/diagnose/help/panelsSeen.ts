@@ -1,4 +1,4 @@
-import type { LaidWall } from '../../panels/wallFacts';
+import type { LaidWall } from '../../panels/laidWall';
 
 /** What a panel shows of the labels: whose label it is, and how it stands. */
 interface PanelSeen {

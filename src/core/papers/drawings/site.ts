@@ -3,7 +3,7 @@ import { textOf } from '../../figures/explained';
 import { boundsOf } from '../../geometry/bounds';
 import type { Plan } from '../../plan/planned';
 import { USUAL_SITE } from '../../show/siteSchema';
-import type { Drawing, Shape, SpotOnDrawing } from '../paper/drawing';
+import type { Drawing, Shape, SpotOnDrawing } from '../../pages/drawing';
 
 const MOST_LENGTHS = 60;
 
@@ -71,7 +71,7 @@ export function siteDrawing(plan: Plan): Drawing {
       shapes.push({
         is: 'label',
         at: [(ends.from.xMm + ends.to.xMm) / 2, (ends.from.yMm + ends.to.yMm) / 2],
-        words: `${lead.port} ${textOf(lead.cable)}`,
+        words: `${lead.port} ${textOf(lead.cable, show.lengths)}`,
         sizePt: 7,
         boxed: true,
       });

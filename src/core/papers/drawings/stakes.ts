@@ -1,5 +1,5 @@
 import type { SettingOut } from '../../props/settingOut';
-import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../paper/drawing';
+import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
 
 const MOST_DRAWN = 400;
 

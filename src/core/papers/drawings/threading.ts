@@ -2,7 +2,7 @@ import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
 import { kindOf, threadProp } from '../../props/registry';
 import { xSeenFrom, type ViewSide } from '../../threading/view';
-import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../paper/drawing';
+import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
 
 /** Above that the lights of a prop are a grey field on paper: the way of the data is drawn without them. */
 const MOST_DOTS = 1500;

@@ -1,8 +1,8 @@
+import { layWall } from '../../props/wall';
 import { flowsRight, outputName } from '../../panels/chains';
-import { layWall } from '../../panels/wallFacts';
 import type { PropOf } from '../../props/registry';
 import { xSeenFrom, type ViewSide } from '../../threading/view';
-import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../paper/drawing';
+import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
 
 /** Above so many panels only the ends of chains have words. */
 const MOST_LABELLED = 400;

@@ -1,16 +1,15 @@
 import { portName } from '../../catalogue/controller';
 import { outputName } from '../../panels/chains';
-import { layWall } from '../../panels/wallFacts';
 import { endsOf } from '../../plan/endsOfRuns';
 import { portsOfController } from '../../plan/planIndex';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { endWords, sourceWords } from '../../power/leadWords';
-import { kindOf } from '../../props/registry';
+import { wallOf, isPanelled } from '../../props/registry';
 import { groupDigits } from '../../units/number';
 import { buildSheet } from '../buildSheet';
 import { codeOfThing, type LabelledThing } from './code';
-import type { Label } from './label';
+import type { Label } from '../../pages/label';
 
 export const LABEL_KINDS = ['strands', 'plugs', 'panels', 'ports', 'leads', 'devices'] as const;
 export type LabelKind = (typeof LABEL_KINDS)[number];
@@ -44,15 +43,16 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
   );
   switch (kind) {
     case 'strands':
-      for (const { prop, index } of props) if (!kindOf(prop).panelled) yield* strandLabels(plan, index);
+      for (const { prop, index } of props) if (!isPanelled(prop)) yield* strandLabels(plan, index);
       return;
     case 'plugs':
       for (const { index } of props) yield* plugLabels(plan, index);
       return;
     case 'panels':
       for (const { prop } of props) {
-        if (prop.kind !== 'wall') continue;
-        const { chains, cards } = layWall(prop);
+        const laid = wallOf(prop);
+        if (!laid) continue;
+        const { chains, cards, wall } = laid;
         const seen = new Set<string>();
         for (const chain of chains)
           for (const [place, panel] of chain.panels.entries()) {
@@ -64,7 +64,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
             yield label(
               { list: 'props', recordId: prop.id, part: `panel ${panel.row + 1}.${panel.column + 1}` },
               name,
-              `${prop.name}, SEEN FROM THE BACK: row ${panel.row + 1}, column ${prop.shape.columns - panel.column} from the left; the arrow of the panel points so`,
+              `${prop.name}, SEEN FROM THE BACK: row ${panel.row + 1}, column ${wall.columns - panel.column} from the left; the arrow of the panel points so`,
               // Labels are stuck to the back.
               (['up', 'left', 'down', 'right'] as const)[panel.turnDeg / 90]!,
             );

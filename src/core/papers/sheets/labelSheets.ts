@@ -1,17 +1,17 @@
 import { labelFormatOf, labelFormatWords } from '../../catalogue/paper';
 import type { Plan } from '../../plan/planned';
-import { kindOf } from '../../props/registry';
+import { isPanelled } from '../../props/registry';
 import { LABEL_KINDS, LABEL_WORDS, labelsOf, type LabelKind, type LabelOfThing } from '../labels/labels';
 import { linkOf } from '../links';
-import type { Sheet, SheetsAsked } from '../sheet';
+import type { Sheet, SheetsAsked } from '../../pages/sheet';
 import { labelsTable } from '../tables/labels';
 import { tableSheet } from './make';
 
 /** Sheets of labels: of all things of a kind, and of the strands, plugs and panels of one prop. */
 export function labelSheets(plan: Plan, asked: SheetsAsked): Sheet[] {
   const { show } = plan;
-  const hasWalls = show.props.some((prop) => kindOf(prop).panelled);
-  const hasStrands = show.props.some((prop) => !kindOf(prop).panelled);
+  const hasWalls = show.props.some((prop) => isPanelled(prop));
+  const hasStrands = show.props.some((prop) => !isPanelled(prop));
   const has: Record<LabelKind, boolean> = {
     strands: hasStrands,
     plugs: show.props.length > 0,
@@ -23,7 +23,7 @@ export function labelSheets(plan: Plan, asked: SheetsAsked): Sheet[] {
   return [
     ...LABEL_KINDS.filter((kind) => has[kind]).map((kind) => sheetOf(plan, asked, kind)),
     ...show.props.flatMap((prop) => {
-      const kinds: LabelKind[] = [kindOf(prop).panelled ? 'panels' : 'strands', 'plugs'];
+      const kinds: LabelKind[] = [isPanelled(prop) ? 'panels' : 'strands', 'plugs'];
       return kinds.map((kind) => sheetOf(plan, asked, kind, prop));
     }),
   ];

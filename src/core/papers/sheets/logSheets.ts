@@ -1,6 +1,6 @@
 import type { Plan } from '../../plan/planned';
 import type { Facts } from '../../show/facts';
-import type { Sheet } from '../sheet';
+import type { Sheet } from '../../pages/sheet';
 import { logTable, loggedEntries } from '../tables/log';
 import { tableSheet } from './make';
 

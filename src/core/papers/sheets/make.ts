@@ -1,6 +1,6 @@
-import { tableBlock, type Block } from '../paper/block';
-import type { Sheet } from '../sheet';
-import type { Table } from '../table';
+import { tableBlock, type Block } from '../../pages/block';
+import type { Sheet } from '../../pages/sheet';
+import type { Table } from '../../pages/table';
 
 type Given<Row> = Pick<Sheet, 'id' | 'name' | 'group' | 'about'> &
   Partial<Pick<Sheet, 'side' | 'isPaper'>> & { table: () => Table<Row>; blocks?: () => Block[] };

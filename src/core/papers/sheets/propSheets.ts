@@ -4,7 +4,7 @@ import { planStock } from '../../catalogue/stock';
 import { placeOnDevice } from '../../devices/placeOnDevice';
 import { threadedOf } from '../../plan/threadedOf';
 import type { Plan } from '../../plan/planned';
-import { kindOf, type Prop, type PropKindName, type PropOf } from '../../props/registry';
+import { kindOf, type Prop, type PropKindName, type PropOf, isPanelled } from '../../props/registry';
 import { knottedRope, setOut } from '../../props/settingOut';
 import { ROLL_MM, screenCuts } from '../../screens/cuts';
 import { namedRanges } from '../../screens/ranges';
@@ -16,8 +16,8 @@ import { capitalised } from '../../units/words';
 import { buildSheet, buildSheetTable } from '../buildSheet';
 import { stakesDrawing } from '../drawings/stakes';
 import { sideWords, threadingDrawing } from '../drawings/threading';
-import { tableBlock, type Block } from '../paper/block';
-import type { Sheet } from '../sheet';
+import { tableBlock, type Block } from '../../pages/block';
+import type { Sheet } from '../../pages/sheet';
 import { rangesTable } from '../tables/ranges';
 import { rolesTable } from '../tables/roles';
 import { bridgesTable, namedRangesTable, screenCutsTable, zonesTable } from '../tables/screens';
@@ -36,7 +36,7 @@ export function propSheets(plan: Plan, index: number): Sheet[] {
   const { id, name } = prop;
   const kind = kindOf(prop);
   const about = { kind: 'prop', propId: id } as const;
-  const isPanelled = kind.panelled === true;
+  const panelled = isPanelled(prop);
   const sheets: Sheet[] = (['front', 'back'] as const).flatMap((side) => [
     tableSheet({
       id: side === 'front' ? `build.${id}` : `build-back.${id}`,
@@ -45,11 +45,11 @@ export function propSheets(plan: Plan, index: number): Sheet[] {
       about,
       side: sideWords(kind.sides, side),
       // Of a wall the panels are chained, not strands threaded.
-      isPaper: !isPanelled,
+      isPaper: !panelled,
       table: () => buildSheetTable(name, sideWords(kind.sides, side), buildSheet(plan, index, side)),
       blocks: () => buildBlocks(plan, index, side),
     }),
-    ...(isPanelled
+    ...(panelled
       ? []
       : [
           paper({
@@ -73,7 +73,6 @@ export function propSheets(plan: Plan, index: number): Sheet[] {
       blocks: () => settingOut(plan, index).blocks,
     }),
   );
-  if (prop.kind === 'screen') sheets.push(...screenSheets(plan, prop));
   const { ranges, stock } = prop;
   if (ranges)
     sheets.push(
@@ -144,9 +143,9 @@ function settingOut(plan: Plan, index: number) {
   const prop = plan.show.props[index]!;
   const places = placesToSetOut(plan, index);
   const out = setOut(places, kindOf(prop).placeRows?.(prop.shape) ?? {});
-  const table = settingOutTable(prop.name, out, places);
+  const table = settingOutTable(prop.name, out, places, plan.show.lengths);
   const rope = places.middle ? knottedRope(out) : null;
-  const length = (mm: number) => formatLength(Math.round(mm));
+  const length = (mm: number) => formatLength(Math.round(mm), plan.show.lengths);
   const blocks: Block[] = [
     {
       is: 'words',
@@ -172,7 +171,7 @@ function cuts(plan: Plan, index: number) {
   const stock = prop.stock!;
   const pieces = piecesOf(prop, threadedOf(plan, index), stock);
   const planned = planStock(pieces, stock);
-  return { planned, table: cutList(prop.name, stock, pieces, planned) };
+  return { planned, table: cutList(prop.name, stock, pieces, planned, plan.show.lengths) };
 }
 
 function screenSheets({ show }: Plan, { id, name, shape, pixelTypeId }: PropOf<'screen'>): Sheet[] {
@@ -190,13 +189,13 @@ function screenSheets({ show }: Plan, { id, name, shape, pixelTypeId }: PropOf<'
       group: 'build',
       about,
       isPaper: true,
-      table: () => screenCutsTable(name, cut()),
+      table: () => screenCutsTable(name, cut(), show.lengths),
       blocks: () => {
         const planned = cut();
         return [
           {
             is: 'words',
-            words: `${formatLength(Math.round(planned.stripMm))} of strip, ${countOf(planned.rolls, 'roll')} of ${formatLength(ROLL_MM)}, ${formatLength(Math.round(planned.leftMm))} left over.`,
+            words: `${formatLength(Math.round(planned.stripMm), show.lengths)} of strip, ${countOf(planned.rolls, 'roll')} of ${formatLength(ROLL_MM, show.lengths)}, ${formatLength(Math.round(planned.leftMm), show.lengths)} left over.`,
           },
           {
             is: 'caution',
@@ -204,9 +203,9 @@ function screenSheets({ show }: Plan, { id, name, shape, pixelTypeId }: PropOf<'
               'Disconnect before you cut. A strip in a closed, hot or flammable place needs a lower brightness.',
           },
           { is: 'heading', words: 'Cut' },
-          tableBlock(screenCutsTable(name, planned), [{ head: 'Cut', as: 'tick' }]),
+          tableBlock(screenCutsTable(name, planned, show.lengths), [{ head: 'Cut', as: 'tick' }]),
           { is: 'heading', words: 'Wire from piece to piece' },
-          tableBlock(bridgesTable(name, planned), [{ head: 'Done', as: 'tick' }]),
+          tableBlock(bridgesTable(name, planned, show.lengths), [{ head: 'Done', as: 'tick' }]),
           { is: 'heading', words: 'Numbers of the lights on the wire' },
           tableBlock(namedRangesTable(name, namedRanges(shape))),
         ];
@@ -217,7 +216,7 @@ function screenSheets({ show }: Plan, { id, name, shape, pixelTypeId }: PropOf<'
       name: `${name}: wire bridges`,
       group: 'build',
       about,
-      table: () => bridgesTable(name, cut()),
+      table: () => bridgesTable(name, cut(), show.lengths),
     }),
     tableSheet({
       id: `named-ranges.${id}`,
@@ -266,4 +265,5 @@ const SHEETS_OF_KIND: { [Kind in PropKindName]?: (of: SheetsOf<PropOf<Kind>>) =>
     }),
   ],
   wall: ({ plan, index }) => wallSheets(plan, index),
+  screen: ({ plan, prop }) => screenSheets(plan, prop),
 };

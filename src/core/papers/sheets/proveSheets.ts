@@ -4,8 +4,8 @@ import { STAGE_WORDS, type BringUpStep } from '../../bringUp/step';
 import type { Plan } from '../../plan/planned';
 import type { Facts } from '../../show/facts';
 import { formatVolts } from '../../units/electric';
-import type { Block } from '../paper/block';
-import type { Sheet } from '../sheet';
+import type { Block } from '../../pages/block';
+import type { Sheet } from '../../pages/sheet';
 import { bringUpTable } from '../tables/bringUp';
 import { tableSheet } from './make';
 

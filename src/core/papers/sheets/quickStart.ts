@@ -1,3 +1,4 @@
+import { isPanelled } from '../../props/registry';
 import { portName } from '../../catalogue/controller';
 import { channelsPerPixel } from '../../catalogue/pixelType';
 import { deviceSettings } from '../../devices/deviceSettings';
@@ -7,8 +8,8 @@ import { runName } from '../../plan/runName';
 import { capsOf } from '../../power/caps';
 import { limitersTable } from '../tables/brightness';
 import { countOf, groupDigits } from '../../units/number';
-import { tableBlock, type Block } from '../paper/block';
-import type { Sheet } from '../sheet';
+import { tableBlock, type Block } from '../../pages/block';
+import type { Sheet } from '../../pages/sheet';
 import { deviceValuesTable, portSettingsTable } from '../tables/addresses';
 import { paper } from './make';
 
@@ -17,7 +18,7 @@ export function quickStartSheets(plan: Plan, controller: number): Sheet[] {
   const ports = portsOfController(plan, controller);
   const device = plan.show.controllers[controller]!;
   if (ports.length !== 1 || ports[0]!.runs.length !== 1) return [];
-  if (plan.show.props[plan.runs[ports[0]!.runs[0]!]!.prop]!.kind === 'wall') return [];
+  if (isPanelled(plan.show.props[plan.runs[ports[0]!.runs[0]!]!.prop]!)) return [];
   return [
     paper({
       id: `quick-start.${device.id}`,

@@ -1,13 +1,13 @@
+import { layWall } from '../../props/wall';
 import { outputName } from '../../panels/chains';
 import { ribbonsOf, stockReachMm } from '../../panels/ribbons';
-import { layWall } from '../../panels/wallFacts';
 import type { Plan } from '../../plan/planned';
 import type { PropOf } from '../../props/registry';
-import { formatLength } from '../../units/length';
+import { formatLength, type Lengths } from '../../units/length';
 import { countOf } from '../../units/number';
 import { wallChainsDrawing } from '../drawings/wallChains';
-import { tableBlock, type Block } from '../paper/block';
-import type { Sheet } from '../sheet';
+import { tableBlock, type Block } from '../../pages/block';
+import type { Sheet } from '../../pages/sheet';
 import {
   chainedPanelsTable,
   ribbonsTable,
@@ -71,9 +71,9 @@ export function wallSheets(plan: Plan, index: number): Sheet[] {
       group: 'thread',
       about,
       isPaper: true,
-      table: () => ribbonsTable(name, ribbons(prop)),
+      table: () => ribbonsTable(name, ribbons(prop, plan.show.lengths)),
       blocks: () => {
-        const rows = ribbons(prop);
+        const rows = ribbons(prop, plan.show.lengths);
         const long = rows.filter(({ ofTheBox }) => !ofTheBox);
         return [
           {
@@ -108,7 +108,7 @@ function chainedPanels(prop: PropOf<'wall'>): ChainedPanelRow[] {
   );
 }
 
-function ribbons(prop: PropOf<'wall'>): RibbonRow[] {
+function ribbons(prop: PropOf<'wall'>, lengths: Lengths): RibbonRow[] {
   const { chains, cards } = layWall(prop);
   const { panel } = prop.shape;
   const reachMm = stockReachMm(panel);
@@ -117,7 +117,7 @@ function ribbons(prop: PropOf<'wall'>): RibbonRow[] {
     return {
       from: `${output}.${from + 1}`,
       to: `${output}.${from + 2}`,
-      length: formatLength(Math.round(lengthMm)),
+      length: formatLength(Math.round(lengthMm), lengths),
       ofTheBox: lengthMm <= reachMm,
     };
   });

@@ -17,7 +17,7 @@ import { maskWords } from '../../catalogue/network';
 import type { Difference } from '../../devices/differences';
 import type { Plan } from '../../plan/planned';
 import { capitalised } from '../../units/words';
-import type { Cell, Table } from '../table';
+import type { Cell, Table } from '../../pages/table';
 import { GIVEN_WORDS } from './network';
 
 interface NumberingRow {

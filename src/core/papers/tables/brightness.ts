@@ -6,7 +6,7 @@ import { standingWords } from '../../figures/figure';
 import { LOADING } from '../../catalogue/supply';
 import { formatAmps } from '../../units/electric';
 import { countOf, groupDigits } from '../../units/number';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** What each supply can have lit: at full white, and capped. */
 export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Table<SupplyCap> {

@@ -2,7 +2,7 @@ import { seenOf, stateOf, type StepState } from '../../bringUp/record';
 import { STAGE_WORDS, type BringUpStep } from '../../bringUp/step';
 import type { Facts } from '../../show/facts';
 import { formatVolts } from '../../units/electric';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 const STATE_WORDS: Record<StepState, string | null> = {
   open: null,

@@ -3,7 +3,7 @@ import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { formatVolts } from '../../units/electric';
 import { formatLength } from '../../units/length';
-import type { Table, Told } from '../table';
+import type { Table, Told } from '../../pages/table';
 
 const GROUND_WORDS: Record<GroundBy, Told> = {
   supply: { text: 'in common by the supply', mood: 'good' },
@@ -73,7 +73,7 @@ export function dataWiresTable(plan: Plan, lines: readonly DataLine[]): Table<Da
           if (lengthMm === null) return { text: 'not said', mood: 'quiet' };
           const far = { good: 'near enough', marginal: 'at the limit', wrong: 'too far' }[reach];
           return {
-            text: formatLength(lengthMm),
+            text: formatLength(lengthMm, plan.show.lengths),
             note: lengthIsDrawn ? `by the drawing, ${far}` : far,
             ...(reach === 'wrong' && { mood: 'bad' as const }),
           };

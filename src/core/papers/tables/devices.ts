@@ -1,7 +1,7 @@
 import type { FoundSettings } from '../../devices/found';
 import { PORT_SETTINGS } from '../../devices/settings/registry';
 import { capitalised } from '../../units/words';
-import type { Column, Table } from '../table';
+import type { Column, Table } from '../../pages/table';
 
 interface SocketRow {
   port: string;

@@ -8,7 +8,7 @@ import type { FedLead, PowerReport } from '../../power/report';
 import type { Facts } from '../../show/facts';
 import { formatAmps, formatVolts } from '../../units/electric';
 import { formatLength } from '../../units/length';
-import type { Table, Told } from '../table';
+import type { Table, Told } from '../../pages/table';
 
 /** A piece of a lead with what it carries at the level that is planned, and with everything at full white. */
 interface ScheduleRow {
@@ -97,7 +97,7 @@ export function scheduleTable(plan: Plan, rows: readonly ScheduleRow[], level: s
         unit: 'one way',
         as: 'figure',
         meaning: 'Of this piece; both conductors are so long',
-        of: (row) => formatLength(piece(row).lengthMm),
+        of: (row) => formatLength(piece(row).lengthMm, show.lengths),
       },
       {
         id: 'wire',

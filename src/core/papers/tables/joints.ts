@@ -1,6 +1,6 @@
 import { FUNCTION_WORDS, type Joint, type JointWire, type TwoMeanings } from '../../catalogue/joint';
 import { capitalised, listOf } from '../../units/words';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** A joint wire by wire. @param doubtful colours, in small letters, that mean two things in this show */
 export function jointTable(joint: Joint, doubtful: ReadonlySet<string>): Table<JointWire> {

@@ -1,5 +1,5 @@
 import type { LabelOfThing } from '../labels/labels';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** What is stuck to what, for a label printer of one's own. */
 export function labelsTable(

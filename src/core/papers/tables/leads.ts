@@ -4,7 +4,7 @@ import { textOf } from '../../figures/explained';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { formatLength } from '../../units/length';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** The lead from each port, or from the run before, to the first pixel of a run. */
 export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
@@ -30,7 +30,8 @@ export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
         head: 'Straight',
         meaning: 'as the crow flies, on the site drawing',
         as: 'figure',
-        of: ({ straightMm }) => (straightMm === null ? null : formatLength(Math.round(straightMm))),
+        of: ({ straightMm }) =>
+          straightMm === null ? null : formatLength(Math.round(straightMm), plan.show.lengths),
       },
       {
         id: 'cable',
@@ -40,7 +41,7 @@ export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
         as: 'figure',
         of: ({ cable }) =>
           cable
-            ? { text: textOf(cable), why: cable, note: dataWords(cable.value) }
+            ? { text: textOf(cable, plan.show.lengths), why: cable, note: dataWords(cable.value) }
             : { text: '–', note: 'place both ends' },
       },
     ],

@@ -1,7 +1,7 @@
 import { KIND_WORDS, logEntry, type LogEntry } from '../../log/entry';
 import type { FactKind, Facts } from '../../show/facts';
 import type { Show } from '../../show/schema';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** What stands on sheets of its own, tick by tick, or says only that something was printed. */
 const ELSEWHERE: ReadonlySet<FactKind> = new Set(['tick', 'deviceStep', 'told'] as const);

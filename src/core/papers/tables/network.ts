@@ -2,7 +2,7 @@ import type { Controller } from '../../catalogue/controller';
 import { maskWords, reachOf, type NetworkAddress } from '../../catalogue/network';
 import { linkLoad } from '../../devices/linkLoad';
 import type { LaidShow } from '../../plan/planned';
-import type { Cell, Table } from '../table';
+import type { Cell, Table } from '../../pages/table';
 
 export const GIVEN_WORDS: Record<NetworkAddress['given'], string> = {
   fixed: 'typed in',

@@ -3,7 +3,7 @@ import { endWords } from '../../power/leadWords';
 import type { OpenFuse } from '../../power/openFuse';
 import { countOf } from '../../units/number';
 import { listOf } from '../../units/words';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** Each lead with what is seen when its fuse opens, and what is then overloaded. */
 export function openFusesTable({ show }: Plan, rows: readonly OpenFuse[]): Table<OpenFuse> {

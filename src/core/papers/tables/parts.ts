@@ -1,6 +1,6 @@
 import { amountWords, GROUP_WORDS } from '../../parts/part';
 import type { PartLine, PartsList } from '../../parts/partsList';
-import { columnsOf, type Table } from '../table';
+import { columnsOf, type Table } from '../../pages/table';
 
 /** A price or a sum as it stands on the list: `12.50 EUR`. */
 export function priceWords(amount: number, currency: string): string {

@@ -1,5 +1,5 @@
 import type { PolicyRow } from '../../answers/comparePolicies';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** What the whole show takes under each policy. */
 export function policiesTable(rows: readonly PolicyRow[], rateHz: number): Table<PolicyRow> {

@@ -1,7 +1,7 @@
 import type { PatchProposal } from '../../answers/ports/proposePatch';
 import type { Plan } from '../../plan/planned';
 import { portsOfController } from '../../plan/planIndex';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 type ProposedLine = PatchProposal['lines'][number];
 

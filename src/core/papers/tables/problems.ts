@@ -1,7 +1,7 @@
 import type { Finding } from '../../checks/check';
 import { rankWords } from '../../checks/rank';
 import type { Plan } from '../../plan/planned';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** What the checks found, in the order of its ranks. @param findings as `findingsOf` gives them */
 export function problemsTable({ show }: Plan, findings: readonly Finding[]): Table<Finding> {

@@ -4,7 +4,7 @@ import { spansOfRun } from '../../plan/planIndex';
 import type { Plan } from '../../plan/planned';
 import { kindOf } from '../../props/registry';
 import { capitalised } from '../../units/words';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** A run as the program that shows it is told: how many pixels on how many strands, from where, and at which channels. */
 interface ProgramRow {

@@ -1,6 +1,6 @@
 import type { PixelRange } from '../../props/extras';
 import { RANGE_CONVENTIONS, writeRange, type RangeConvention } from '../../props/ranges';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 const END_WORDS: Record<RangeConvention['end'], { unit: string; meaning: string; between: string }> = {
   length: { unit: 'start, length', meaning: 'its first index and how many there are', between: ', ' },

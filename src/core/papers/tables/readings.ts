@@ -1,7 +1,7 @@
 import { numberRead, type ReadingPlace } from '../../power/readingPlaces';
 import { exactness, readingField, type ReadingValue } from '../../power/readings';
 import { formatAmps, formatVolts } from '../../units/electric';
-import type { Table, Told } from '../table';
+import type { Table, Told } from '../../pages/table';
 
 /** A reading as it stands on screens and papers. */
 export function readWords(unit: ReadingPlace['unit'], read: number): string {

@@ -1,5 +1,5 @@
 import { boardNumber, type CraftShape } from '../../props/craft';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 type CraftPixel = CraftShape['pixels'][number];
 

@@ -3,11 +3,11 @@ import type { ConventionNumbers } from '../../screens/numbers';
 import type { NamedRange } from '../../screens/ranges';
 import { SCREEN_CORNERS, SCREEN_SIDES, startWords, type ScreenSide } from '../../screens/sides';
 import type { Zone } from '../../screens/zones';
-import { formatLength } from '../../units/length';
-import type { Table } from '../table';
+import { formatLength, type Lengths } from '../../units/length';
+import type { Table } from '../../pages/table';
 
 /** What is cut from the strip, piece by piece in the order of the data. */
-export function screenCutsTable(name: string, { cuts }: ScreenCuts): Table<ScreenCut> {
+export function screenCutsTable(name: string, { cuts }: ScreenCuts, lengths: Lengths): Table<ScreenCut> {
   return {
     name: `${name}: strip and cuts`,
     rows: cuts,
@@ -19,7 +19,7 @@ export function screenCutsTable(name: string, { cuts }: ScreenCuts): Table<Scree
         head: 'Room',
         as: 'figure',
         meaning: 'length of the side where the strip goes',
-        of: ({ lengthMm }) => formatLength(lengthMm),
+        of: ({ lengthMm }) => formatLength(lengthMm, lengths),
       },
       {
         id: 'pixels',
@@ -42,7 +42,7 @@ export function screenCutsTable(name: string, { cuts }: ScreenCuts): Table<Scree
         head: 'Strip',
         as: 'figure',
         meaning: 'length to cut',
-        of: ({ stripMm }) => formatLength(stripMm),
+        of: ({ stripMm }) => formatLength(stripMm, lengths),
       },
       {
         id: 'spare',
@@ -50,14 +50,16 @@ export function screenCutsTable(name: string, { cuts }: ScreenCuts): Table<Scree
         as: 'figure',
         meaning: 'beside the strip; below zero it does not fit',
         of: ({ spareMm }) =>
-          spareMm < -0.5 ? { text: formatLength(spareMm), mood: 'bad' } : formatLength(Math.max(0, spareMm)),
+          spareMm < -0.5
+            ? { text: formatLength(spareMm, lengths), mood: 'bad' }
+            : formatLength(Math.max(0, spareMm), lengths),
       },
     ],
   };
 }
 
 /** Wires from piece to piece. */
-export function bridgesTable(name: string, { bridges }: ScreenCuts): Table<WireBridge> {
+export function bridgesTable(name: string, { bridges }: ScreenCuts, lengths: Lengths): Table<WireBridge> {
   return {
     name: `${name}: wire bridges`,
     rows: bridges,
@@ -76,7 +78,7 @@ export function bridgesTable(name: string, { bridges }: ScreenCuts): Table<WireB
         head: 'Reach',
         as: 'figure',
         meaning: 'from end to end, straight; leave some slack',
-        of: ({ reachMm }) => formatLength(reachMm),
+        of: ({ reachMm }) => formatLength(reachMm, lengths),
       },
       { id: 'wires', head: 'Wires', meaning: 'one for each', of: ({ wires }) => wires.join(', ') },
     ],

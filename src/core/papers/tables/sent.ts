@@ -1,6 +1,6 @@
 import type { Sent } from '../../devices/sent';
 import type { LaidShow } from '../../plan/planned';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 /** Everything that the sender is told of universes and flat spaces, a line for each. */
 export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent> {

@@ -1,8 +1,8 @@
 import type { SettingOut, StakePlace } from '../../props/settingOut';
-import { formatLength, lengthSystem } from '../../units/length';
+import { formatLength, type Lengths } from '../../units/length';
 import { groupDigits } from '../../units/number';
 import { capitalised } from '../../units/words';
-import { columnsOf, type Column, type Table } from '../table';
+import { columnsOf, type Column, type Table } from '../../pages/table';
 
 /** How the places of a prop are called and measured. */
 interface PlaceWords {
@@ -21,8 +21,9 @@ export function settingOutTable(
   propName: string,
   out: SettingOut,
   { word, xFrom, yFrom, middle }: PlaceWords,
+  lengths: Lengths,
 ): Table<StakePlace> {
-  const imperial = lengthSystem() === 'imperial';
+  const imperial = lengths === 'imperial';
   const length = (
     id: string,
     head: string,
@@ -40,7 +41,7 @@ export function settingOutTable(
       const valueMm = of(place);
       if (valueMm === null) return null;
       if (!imperial) return wholeMm(valueMm);
-      return `${valueMm < -0.5 ? '−' : ''}${formatLength(Math.abs(wholeMm(valueMm)))}`;
+      return `${valueMm < -0.5 ? '−' : ''}${formatLength(Math.abs(wholeMm(valueMm)), lengths)}`;
     },
   });
   return {

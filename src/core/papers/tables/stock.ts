@@ -1,6 +1,6 @@
 import { stockPitchMm, type Cut, type Piece, type Stock, type StockPlan } from '../../catalogue/stock';
-import { formatLength } from '../../units/length';
-import type { Table } from '../table';
+import { formatLength, type Lengths } from '../../units/length';
+import type { Table } from '../../pages/table';
 
 /** Which part of which string or roll goes where. */
 export function cutList(
@@ -8,6 +8,7 @@ export function cutList(
   stock: Stock,
   pieces: readonly Piece[],
   { cuts }: StockPlan,
+  lengths: Lengths,
 ): Table<Cut> {
   const source = stock.kind === 'strings' ? 'string' : 'roll';
   const pitchMm = stockPitchMm(stock);
@@ -42,7 +43,7 @@ export function cutList(
         head: 'Length',
         meaning: 'of the wire or strip as it comes',
         as: 'figure',
-        of: (cut) => formatLength(Math.round(cut.pixelCount * pitchMm)),
+        of: (cut) => formatLength(Math.round(cut.pixelCount * pitchMm), lengths),
       },
       {
         id: 'source',

@@ -17,7 +17,7 @@ import { cellsOfWall } from '../../props/wall';
 import { signalOf } from '../../catalogue/signal';
 import type { Show } from '../../show/schema';
 import { buildSheet, buildSheetTable } from '../buildSheet';
-import { cellValue, cellWords, fileRows, type Table } from '../table';
+import { cellValue, cellWords, fileRows, type Table } from '../../pages/table';
 import { wallSheet } from '../wallSheet';
 import { deviceValuesTable, movedTable, numberingsTable, portSettingsTable, valuesTable } from './addresses';
 import { sentTable } from './sent';
@@ -70,29 +70,35 @@ function tablesOf(show: Show): Table<never>[] {
       wantedRateHz: 20,
       reachMm: 2000,
     };
-    add(schemesTable(prop.name, compareSchemes(prop, limits)));
+    add(schemesTable(prop.name, compareSchemes(prop, limits), undefined));
     const { firstPixel, pixelCount } = plan.props[index]!;
     for (const stock of [USUAL_STRINGS, USUAL_STRIP]) {
       const pieces = piecesOf(prop, threadedOf(plan, index), stock);
-      add(cutList(prop.name, stock, pieces, planStock(pieces, stock)));
+      add(cutList(prop.name, stock, pieces, planStock(pieces, stock), undefined));
     }
     const places = {
       xMm: [...plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount)],
       yMm: [...plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount)],
     };
     add(
-      settingOutTable(prop.name, setOut(places), {
-        word: 'pixel',
-        xFrom: 'mm from the left',
-        yFrom: 'mm from its foot',
-        middle: index % 2 === 0,
-      }),
+      settingOutTable(
+        prop.name,
+        setOut(places),
+        { word: 'pixel', xFrom: 'mm from the left', yFrom: 'mm from its foot', middle: index % 2 === 0 },
+        undefined,
+      ),
     );
     if (prop.kind === 'craft') add(rolesTable(prop.name, prop.shape));
     if (prop.kind !== 'wall') return;
     const wall = prop as PropOf<'wall'>;
     const { driver, chaining } = wall.threading;
-    add(chainSchemesTable(prop.name, compareChains(cellsOfWall(wall.shape), driver, chaining, 'topLeft')));
+    add(
+      chainSchemesTable(
+        prop.name,
+        compareChains(cellsOfWall(wall.shape), driver, chaining, 'topLeft'),
+        undefined,
+      ),
+    );
     wallSheet(plan, index).groups.forEach((group) => add(wallValuesTable(group)));
     add(
       packingsTable([{ words: 'as planned', ...pictureTotals(pixelCount, { kind: 'wholePixels' }, 1, 1) }]),
@@ -115,7 +121,7 @@ it('are whole: each column has a name of its own and a meaning, each row a key, 
         expect(new Set(rows.map(keyOf)).size).toBe(rows.length);
         rows.forEach((row, index) => {
           for (const column of columns) {
-            const words = cellWords(column.of(row, index));
+            const words = cellWords(column.of(row, index), undefined);
             expect(words).not.toMatch(/undefined|NaN|\[object|^$/);
           }
         });
@@ -129,15 +135,15 @@ it('say the same in a file as on the screen', () => {
   fc.assert(
     fc.property(anyShow, (show) => {
       for (const table of tablesOf(show)) {
-        const [heads, ...lines] = [...fileRows(table)];
+        const [heads, ...lines] = [...fileRows(table, undefined)];
         expect(heads).toHaveLength(table.columns.length);
         expect(lines).toHaveLength(table.rows.length);
         table.rows.forEach((row, index) =>
           table.columns.forEach((column, at) => {
             const cell = column.of(row, index);
             const inFile = lines[index]![at]!;
-            expect(inFile).toBe(cellValue(cell));
-            const plain = cellWords(cell).replace(/,(?=\d{3})/g, '');
+            expect(inFile).toBe(cellValue(cell, undefined));
+            const plain = cellWords(cell, undefined).replace(/,(?=\d{3})/g, '');
             if (cell !== null && cell !== '')
               expect(String(inFile).replace(/,(?=\d{3})/g, '')).toContain(plain);
           }),

@@ -1,12 +1,12 @@
 import type { Scheme } from '../../answers/compareThreading';
-import { formatLength } from '../../units/length';
+import { formatLength, type Lengths } from '../../units/length';
 import { capitalised } from '../../units/words';
-import { columnsOf, type Table } from '../table';
+import { columnsOf, type Table } from '../../pages/table';
 
-const length = (mm: number) => (mm === 0 ? null : formatLength(Math.round(mm)));
+const length = (mm: number, lengths: Lengths) => (mm === 0 ? null : formatLength(Math.round(mm), lengths));
 
 /** Ways to thread a prop, side by side. */
-export function schemesTable(propName: string, schemes: readonly Scheme[]): Table<Scheme> {
+export function schemesTable(propName: string, schemes: readonly Scheme[], lengths: Lengths): Table<Scheme> {
   const hasSeams = schemes.some((scheme) => scheme.plugsPerSeam.length > 0);
   return {
     name: `Ways to thread ${propName}`,
@@ -56,14 +56,14 @@ export function schemesTable(propName: string, schemes: readonly Scheme[]): Tabl
         head: 'Longest',
         meaning: 'the longest jumper',
         as: 'figure',
-        of: (scheme) => length(scheme.longestJumperMm),
+        of: (scheme) => length(scheme.longestJumperMm, lengths),
       },
       {
         id: 'jumpers-in-all',
         head: 'Total',
         meaning: 'all jumpers together',
         as: 'figure',
-        of: (scheme) => length(scheme.jumpersMm),
+        of: (scheme) => length(scheme.jumpersMm, lengths),
       },
       hasSeams && {
         id: 'plugs',

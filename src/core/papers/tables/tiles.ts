@@ -3,7 +3,7 @@ import { toldUniverse } from '../../addressing/numbering';
 import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
 import { tileTurn, type TileShape } from '../../props/tile';
-import { columnsOf, type Table } from '../table';
+import { columnsOf, type Table } from '../../pages/table';
 
 /** One addressed tile: what is set on its menu, and how it hangs. */
 interface TileRow {

@@ -3,7 +3,7 @@ import type { Plan } from '../../plan/planned';
 import type { Link } from '../../rig/links';
 import { countOf } from '../../units/number';
 import { listOf } from '../../units/words';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 
 const LINK_WORDS: Record<Link, string> = {
   network: 'network',

@@ -1,13 +1,17 @@
 import type { ChainScheme } from '../../panels/compareChains';
 import type { PictureTotals } from '../../panels/pictureMap';
 import type { ViewSide } from '../../threading/view';
-import { formatLength } from '../../units/length';
+import { formatLength, type Lengths } from '../../units/length';
 import { capitalised } from '../../units/words';
-import type { Table } from '../table';
+import type { Table } from '../../pages/table';
 import type { WallSheet, WallValue } from '../wallSheet';
 
 /** Ways to chain the panels of a wall, side by side. */
-export function chainSchemesTable(propName: string, schemes: readonly ChainScheme[]): Table<ChainScheme> {
+export function chainSchemesTable(
+  propName: string,
+  schemes: readonly ChainScheme[],
+  lengths: Lengths,
+): Table<ChainScheme> {
   return {
     name: `Ways to chain ${propName}`,
     rows: schemes,
@@ -66,7 +70,7 @@ export function chainSchemesTable(propName: string, schemes: readonly ChainSchem
         meaning: 'signals get worse with its length',
         as: 'figure',
         of: ({ longestRibbonMm }) =>
-          longestRibbonMm === 0 ? null : formatLength(Math.round(longestRibbonMm)),
+          longestRibbonMm === 0 ? null : formatLength(Math.round(longestRibbonMm), lengths),
       },
       {
         id: 'ribbon-in-all',
@@ -74,7 +78,7 @@ export function chainSchemesTable(propName: string, schemes: readonly ChainSchem
         unit: 'between panels',
         meaning: 'all of them together, without those from the driver',
         as: 'figure',
-        of: (scheme) => formatLength(Math.round(scheme.ribbonMm)),
+        of: (scheme) => formatLength(Math.round(scheme.ribbonMm), lengths),
       },
       {
         id: 'turned',

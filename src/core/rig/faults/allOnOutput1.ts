@@ -1,4 +1,5 @@
-import { layWall } from '../../panels/wallFacts';
+import { nowAndThen } from '../prior';
+import { wallOf } from '../../props/registry';
 import type { Plan } from '../../plan/planned';
 import { runIndex, type OnRun } from '../fault';
 import { panelsOf, wallRunsOf } from '../rewire';
@@ -6,7 +7,7 @@ import { runFault } from '../simpleFaults';
 
 const chainsOf = (plan: Plan, place: OnRun) => {
   const prop = plan.show.props[plan.runs[runIndex(plan, place)]?.prop ?? -1];
-  return prop?.kind === 'wall' ? layWall(prop).chains : [];
+  return prop ? (wallOf(prop)?.chains ?? []) : [];
 };
 
 export const allOnOutput1 = runFault(
@@ -14,6 +15,7 @@ export const allOnOutput1 = runFault(
   {
     name: 'All panels left on output 1',
     layer: 'place',
+    prior: nowAndThen('as a new list of panels comes'),
     sentence: (run) => `All chains of ${run} are set to output 1: each shows the picture of the first.`,
   },
   (rig, place) => {

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { TINTED } from '../chain';
 import { markRun, runIndex } from '../fault';
 import { runFault } from '../simpleFaults';
@@ -8,6 +9,7 @@ export const batches = runFault(
   {
     name: 'Another batch',
     layer: 'colour',
+    prior: nowAndThen('strings of two seasons'),
     sentence: (run) =>
       `The second half of ${run} is of another batch: its white is warmer, at low levels too.`,
   },

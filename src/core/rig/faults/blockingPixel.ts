@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { BLOCKING } from '../chain';
 import { pixelFault } from '../simpleFaults';
 
@@ -6,6 +7,8 @@ export const blockingPixel = pixelFault(
   {
     name: 'A pixel stops the data',
     layer: 'count',
+    prior: nowAndThen('a pixel that was overheated'),
+    alongWire: { at: 'dark', behind: 'dark' },
     sentence: (pixel) => `${pixel} is dead and sends nothing on.`,
   },
   BLOCKING,

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { UNPOWERED } from '../chain';
 import { markedRun } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const blownFuse = markedRun(
   {
     name: 'A fuse is open',
     layer: 'power',
+    prior: nowAndThen('a fuse opens where a wire was pinched'),
     sentence: (run) => `No volts reach ${run}: a fuse is open or its lead is off.`,
   },
   UNPOWERED,

@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const bootStateLost = deviceFault(
@@ -5,6 +6,7 @@ export const bootStateLost = deviceFault(
   {
     name: 'Dark after a power cut',
     layer: 'power',
+    prior: seldom('shows only after the power was cut'),
     sentence: (device) =>
       `${device} stays dark after a power cut until somebody presses something: no state to begin with is set.`,
   },

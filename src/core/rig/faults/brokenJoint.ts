@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { BROKEN_BEFORE } from '../chain';
 import { pixelFault } from '../simpleFaults';
 
@@ -6,6 +7,8 @@ export const brokenJoint = pixelFault(
   {
     name: 'Broken joint',
     layer: 'count',
+    prior: often('joints are moved, pulled and get wet'),
+    alongWire: { at: 'dark', behind: 'dark' },
     sentence: (pixel) => `A joint is broken before ${pixel}: data does not get there.`,
   },
   BROKEN_BEFORE,

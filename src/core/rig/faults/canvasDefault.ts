@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { changeSender, runIndex } from '../fault';
 import { panelsOf, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
@@ -7,6 +8,7 @@ export const canvasDefault = runFault(
   {
     name: 'Canvas left at its default',
     layer: 'packing',
+    prior: seldom('only walls that are sent as a picture'),
     sentence: (run) =>
       `The canvas of the sender for ${run} is as large as one panel: the others get nothing.`,
   },

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import {
   changePort,
@@ -21,6 +22,7 @@ export const channelsWrong = defineFault<ChannelsWrong>({
   kind: 'channelsWrong',
   name: 'Three channels for four, or four for three',
   layer: 'colour',
+  prior: nowAndThen('three for four, where white is new to somebody'),
   schema: z.strictObject({ kind: z.literal('channelsWrong'), ...onPort }),
   sentence: (plan, fault) =>
     `${nameOfPort(plan, fault)} is told pixels of ${otherOf(plan, fault)?.length ?? 'other'} channels.`,

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import { COLOUR_ORDERS } from '../../catalogue/pixelType';
 import { sameColours } from '../../colours/order';
@@ -22,6 +23,7 @@ export const colourOrder = defineFault<ColourOrder>({
   kind: 'colourOrder',
   name: 'Colour order',
   layer: 'colour',
+  prior: often('strips of the same chip come in several orders'),
   schema: z.strictObject({
     kind: z.literal('colourOrder'),
     ...onPort,

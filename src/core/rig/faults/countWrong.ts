@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import { changePort, defineFault, nameOfPort, ofController, onPort, portsOf, type OnPort } from '../fault';
 
@@ -11,6 +12,8 @@ export const countWrong = defineFault<CountWrong>({
   kind: 'countWrong',
   name: 'Count too low or high',
   layer: 'count',
+  prior: often('a count is typed in several places'),
+  alongWire: { at: 'dark', behind: 'dark' },
   schema: z.strictObject({
     kind: z.literal('countWrong'),
     ...onPort,

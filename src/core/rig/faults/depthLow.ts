@@ -1,3 +1,4 @@
+import { rare } from '../prior';
 import { COARSE } from '../chain';
 import { wallRunsOf } from '../rewire';
 import { markedRun } from '../simpleFaults';
@@ -7,6 +8,7 @@ export const depthLow = markedRun(
   {
     name: 'Colour depth too low',
     layer: 'colour',
+    prior: rare('only on panels'),
     sentence: (run) =>
       `The panels of ${run} show two bits a colour: dark tones are gone, and ramps have steps.`,
   },

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const deviceDim = deviceFault(
@@ -5,6 +6,7 @@ export const deviceDim = deviceFault(
   {
     name: 'Brightness turned down',
     layer: 'colour',
+    prior: nowAndThen('an import resets the brightness'),
     sentence: (device) => `The brightness of ${device} is turned down to a tenth.`,
   },
   () => ({ brightness: 0.1 }),

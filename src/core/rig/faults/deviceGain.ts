@@ -1,3 +1,4 @@
+import { rare } from '../prior';
 import { z } from 'zod';
 import {
   changeDevice,
@@ -20,6 +21,7 @@ export const deviceGain = defineFault<DeviceGain>({
   kind: 'deviceGain',
   name: 'A colour at zero on the device',
   layer: 'colour',
+  prior: rare('a slider of one colour at zero'),
   schema: z.strictObject({ kind: z.literal('deviceGain'), ...onController, colour: z.enum(['R', 'G', 'B']) }),
   sentence: (plan, fault) =>
     `The ${WORDS[fault.colour]} of ${nameOfController(plan, fault)} is turned down to nothing.`,

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import { otherSizes } from '../sizes';
 import {
@@ -19,6 +20,7 @@ export const devicePacking = defineFault<DevicePacking>({
   kind: 'devicePacking',
   name: 'Universes of another size on the device',
   layer: 'packing',
+  prior: often('510 and 512'),
   schema: z.strictObject({
     kind: z.literal('devicePacking'),
     ...onController,

@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { z } from 'zod';
 import {
   changeChain,
@@ -17,6 +18,8 @@ export const extraPixel = defineFault<ExtraPixel>({
   kind: 'extraPixel',
   name: 'A pixel too many',
   layer: 'count',
+  prior: seldom('one was put in in a repair'),
+  alongWire: { at: 'early', behind: 'early' },
   schema: z.strictObject({ kind: z.literal('extraPixel'), ...onPixel }),
   sentence: (plan, fault) =>
     `A pixel that is in no plan sits on the wire before ${nameOfPixel(plan, fault)}.`,

@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { rewireWall, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -9,6 +10,7 @@ export const interleaveWrong = runFault(
   {
     name: 'Wrong interleave',
     layer: 'place',
+    prior: seldom('an unknown panel'),
     sentence: (run) =>
       `The panels of ${run} are driven with another interleave: stripes of columns change places in every other row.`,
   },

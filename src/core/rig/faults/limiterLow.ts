@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const limiterLow = deviceFault(
@@ -5,6 +6,7 @@ export const limiterLow = deviceFault(
   {
     name: 'A limiter set too low',
     layer: 'colour',
+    prior: nowAndThen('limiters come with a small figure'),
     sentence: (device) =>
       `The limiter of ${device} holds all of its lights to 500 mA: white is far darker than red.`,
   },

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { mirrorOf, rewireRun } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const mirrored = runFault(
   {
     name: 'Front and back mixed up',
     layer: 'place',
+    prior: often('front and back are mixed up'),
     sentence: (run) => `${run} is built as a mirror of the plan: front and back were mixed up.`,
   },
   (rig, place) => rewireRun(rig, place, (count) => mirrorOf(rig.plan, place, count)),

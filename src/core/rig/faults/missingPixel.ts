@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { z } from 'zod';
 import {
   changeChain,
@@ -17,6 +18,8 @@ export const missingPixel = defineFault<MissingPixel>({
   kind: 'missingPixel',
   name: 'A pixel was left out',
   layer: 'count',
+  prior: seldom('one was cut out in a repair'),
+  alongWire: { at: 'dark', behind: 'late' },
   schema: z.strictObject({ kind: z.literal('missingPixel'), ...onPixel }),
   sentence: (plan, fault) =>
     `${nameOfPixel(plan, fault)} is not there: it was cut out, and the wire goes on to the next.`,

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { FLICKERING } from '../chain';
 import { markedRun } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const noGround = markedRun(
   {
     name: 'No common ground',
     layer: 'power',
+    prior: nowAndThen('two supplies whose grounds nobody joined'),
     sentence: (run) => `${run} has no ground in common with its controller: it flickers at random.`,
   },
   FLICKERING,

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const noPower = deviceFault(
@@ -5,6 +6,7 @@ export const noPower = deviceFault(
   {
     name: 'No power',
     layer: 'power',
+    prior: often('a plug that is out, a supply that tripped: the first thing that anybody checks'),
     sentence: (device) => `${device} has no power: its supply is off, unplugged or tripped.`,
   },
   () => ({ isPowered: false }),

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const notEnabled = deviceFault(
@@ -5,6 +6,7 @@ export const notEnabled = deviceFault(
   {
     name: 'Output not enabled',
     layer: 'reach',
+    prior: often('outputs have to be enabled apart'),
     sentence: (device) => `The outputs of ${device} are not enabled.`,
   },
   () => ({ isOutputEnabled: false }),

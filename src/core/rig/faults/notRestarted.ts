@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const notRestarted = deviceFault(
@@ -5,6 +6,7 @@ export const notRestarted = deviceFault(
   {
     name: 'Not restarted',
     layer: 'count',
+    prior: nowAndThen('some values count only after a restart'),
     sentence: (device) => `The counts of ${device} hold only after a restart: it still has 50 pixels a port.`,
   },
   ({ ports }) => ({

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const notSaved = deviceFault(
@@ -5,6 +6,7 @@ export const notSaved = deviceFault(
   {
     name: 'Not saved',
     layer: 'reach',
+    prior: nowAndThen('typed, and not saved'),
     sentence: (device) => `The settings of ${device} were typed and not saved: a power cut takes them.`,
   },
   ({ ports }) => ({

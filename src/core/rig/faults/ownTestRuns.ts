@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const ownTestRuns = deviceFault(
@@ -5,6 +6,7 @@ export const ownTestRuns = deviceFault(
   {
     name: 'Its own test runs',
     layer: 'reach',
+    prior: seldom('a test that was left on'),
     sentence: (device) => `${device} shows a test of its own, whatever is sent.`,
   },
   () => ({ ownTest: { colour: [0, 0, 255, 0] } }),

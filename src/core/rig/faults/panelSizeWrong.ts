@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { rewireWall, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const panelSizeWrong = runFault(
   {
     name: 'Panel size wrong',
     layer: 'place',
+    prior: seldom('typed once'),
     sentence: (run) =>
       `The driver of ${run} takes panels to be half as wide: the halves of each change places.`,
   },

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
 import { panelCells, rewireWall, wallRunsOf } from '../rewire';
@@ -13,6 +14,7 @@ export const panelTurned = defineFault<PanelTurned>({
   kind: 'panelTurned',
   name: 'A panel upside down',
   layer: 'place',
+  prior: nowAndThen('an arrow that was not looked at'),
   schema: z.strictObject({
     kind: z.literal('panelTurned'),
     ...onRun,

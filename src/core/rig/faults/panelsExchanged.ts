@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
 import { panelCells, panelsOf, rewireWall, wallRunsOf, type WallPlace } from '../rewire';
@@ -15,6 +16,7 @@ export const panelsExchanged = defineFault<PanelsExchanged>({
   kind: 'panelsExchanged',
   name: 'Two panels exchanged',
   layer: 'place',
+  prior: nowAndThen('panels look alike'),
   schema: z.strictObject({ kind: z.literal('panelsExchanged'), ...onRun, one: cell, other: cell }),
   sentence: (plan, { one, other, ...place }) =>
     `The panels ${one.column} across, ${one.row} down and ${other.column} across, ${other.row} down of ${nameOfRun(plan, place)} are exchanged, or their ribbons are.`,

@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { rewireWall, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const pictureCorner = runFault(
   {
     name: 'Picture from another corner',
     layer: 'place',
+    prior: seldom('chosen once for a wall'),
     sentence: (run) => `The picture of ${run} begins at another corner: it is mirrored from left to right.`,
   },
   (rig, place) =>

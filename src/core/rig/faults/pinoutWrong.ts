@@ -1,3 +1,4 @@
+import { rare } from '../prior';
 import { DARK } from '../chain';
 import { markPlaces, panelsOf, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
@@ -7,6 +8,7 @@ export const pinoutWrong = runFault(
   {
     name: 'Pinout of another hat',
     layer: 'place',
+    prior: rare('a hat of another kind'),
     sentence: (run) =>
       `The driver of ${run} has the pinout of another hat: the lower half of every panel has no data.`,
   },

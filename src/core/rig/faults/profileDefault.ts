@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { changeSender, runIndex } from '../fault';
 import { runFault } from '../simpleFaults';
 import { strungRuns } from '../starving';
@@ -10,6 +11,7 @@ export const profileDefault = runFault(
   {
     name: 'A fixture’s profile left at its default',
     layer: 'packing',
+    prior: seldom('only fixtures with a profile'),
     sentence: (run) =>
       `The sender has ${run} with the profile of a single light: only its first pixel gets a picture.`,
   },

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const protocolOff = deviceFault(
@@ -5,6 +6,7 @@ export const protocolOff = deviceFault(
   {
     name: 'Protocol off',
     layer: 'reach',
+    prior: nowAndThen('a device comes with another protocol switched on'),
     sentence: (device) =>
       `${device} does not listen to the protocol that it is sent: it is off, or set to another.`,
   },

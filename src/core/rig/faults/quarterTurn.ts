@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { z } from 'zod';
 import { defineFault, nameOfRun, ofRun, onRun, type OnRun } from '../fault';
 import { panelCells, panelsOf, rewireWall, wallRunsOf } from '../rewire';
@@ -22,6 +23,7 @@ export const quarterTurn = defineFault<QuarterTurn>({
   kind: 'quarterTurn',
   name: 'A square panel on its side',
   layer: 'place',
+  prior: seldom('only square panels can be'),
   // What was kept before panels were named is about the first.
   schema: z.strictObject({
     kind: z.literal('quarterTurn'),

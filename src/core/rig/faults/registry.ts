@@ -133,7 +133,7 @@ export type Fault = Parameters<(typeof KINDS)[number]['apply']>[1];
 type AnyKind = FaultKind<Fault>;
 const ALL = KINDS as unknown as readonly AnyKind[];
 
-export const FAULT_KINDS: readonly Pick<AnyKind, 'kind' | 'name' | 'layer'>[] = ALL;
+export const FAULT_KINDS: readonly Pick<AnyKind, 'kind' | 'name' | 'layer' | 'prior' | 'alongWire'>[] = ALL;
 
 const kindOf = (fault: { kind: string }) => ALL.find(({ kind }) => kind === fault.kind);
 
@@ -148,6 +148,7 @@ export function readFault(value: unknown): Fault {
 }
 
 export const sentenceOf = (plan: Plan, fault: Fault) => capitalised(kindOf(fault)!.sentence(plan, fault));
+export const priorOf = (kind: Fault['kind']) => kindOf({ kind })!.prior;
 export const layerOf = (fault: Fault) => kindOf(fault)!.layer;
 export const controllersTouchedBy = (plan: Plan, fault: Fault) => kindOf(fault)!.touches(plan, fault);
 

@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { rewireWall, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const scanWrong = runFault(
   {
     name: 'Wrong scan',
     layer: 'place',
+    prior: seldom('an unknown panel'),
     sentence: (run) =>
       `The panels of ${run} are driven by another scan: the rows of each lie in another order.`,
   },

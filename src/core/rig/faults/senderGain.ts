@@ -1,3 +1,4 @@
+import { rare } from '../prior';
 import { z } from 'zod';
 import { changeSender, controllersOf, defineFault } from '../fault';
 
@@ -12,6 +13,7 @@ export const senderGain = defineFault<SenderGain>({
   kind: 'senderGain',
   name: 'A colour at zero in the sender',
   layer: 'colour',
+  prior: rare('a slider of one colour at zero in the program'),
   schema: z.strictObject({ kind: z.literal('senderGain'), colour: z.enum(['R', 'G', 'B']) }),
   sentence: (_plan, fault) => `The ${WORDS[fault.colour]} of the sender is turned down to nothing.`,
   places: (plan) =>

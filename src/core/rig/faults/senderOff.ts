@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import {
   changeSender,
@@ -17,6 +18,7 @@ export const senderOff = defineFault<SenderOff>({
   kind: 'senderOff',
   name: 'The sender leaves it out',
   layer: 'reach',
+  prior: nowAndThen('a controller that was added and not ticked in the sender'),
   schema: z.strictObject({ kind: z.literal('senderOff'), ...onController }),
   sentence: (plan, fault) =>
     `The sender does not send to ${nameOfController(plan, fault)}: off in its list, or another destination.`,

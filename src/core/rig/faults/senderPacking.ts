@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import { otherSizes } from '../sizes';
 import {
@@ -20,6 +21,7 @@ export const senderPacking = defineFault<SenderPacking>({
   kind: 'senderPacking',
   name: 'Universes of another size in the sender',
   layer: 'packing',
+  prior: nowAndThen('510 and 512'),
   schema: z.strictObject({
     kind: z.literal('senderPacking'),
     ...onController,

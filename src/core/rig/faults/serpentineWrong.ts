@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import { rewireRun, strandsOf } from '../rewire';
 import { defineFault, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
@@ -10,6 +11,7 @@ export const serpentineWrong = defineFault<SerpentineWrong>({
   kind: 'serpentineWrong',
   name: 'Serpentine where straight is planned',
   layer: 'place',
+  prior: often('straight and serpentine are one tick apart'),
   schema: z.strictObject({ kind: z.literal('serpentineWrong'), ...onRun }),
   sentence: (plan, fault) =>
     `Every other strand of ${nameOfRun(plan, fault)} runs the other way than planned.`,

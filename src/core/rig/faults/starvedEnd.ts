@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { runFault } from '../simpleFaults';
 import { fedOnce, strungRuns } from '../starving';
 
@@ -6,6 +7,7 @@ export const starvedEnd = runFault(
   {
     name: 'A starved end',
     layer: 'power',
+    prior: often('too few feeds: the end of a long run grows yellow'),
     sentence: (run) => `${run} is fed at its first pixel alone: white turns yellow and red towards its end.`,
   },
   (rig, place) => fedOnce(rig, place),

@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { z } from 'zod';
 import { rewireRun, strandsOf } from '../rewire';
 import { defineFault, nameOfRun, ofRun, onRun, runsOf, type OnRun } from '../fault';
@@ -12,6 +13,7 @@ export const strandsExchanged = defineFault<StrandsExchanged>({
   kind: 'strandsExchanged',
   name: 'Two strands exchanged',
   layer: 'place',
+  prior: nowAndThen('strands are hung in the dark'),
   schema: z.strictObject({
     kind: z.literal('strandsExchanged'),
     ...onRun,

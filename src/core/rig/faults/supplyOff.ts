@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { UNPOWERED } from '../chain';
 import { changeDevice, defineFault, markRun } from '../fault';
 import {
@@ -17,6 +18,7 @@ export const supplyOff = defineFault<SupplyOff>({
   kind: 'supplyOff',
   name: 'A switch upstream is off',
   layer: 'power',
+  prior: nowAndThen('extension leads with a switch are kicked'),
   schema: supplySchemaOf('supplyOff'),
   sentence: (plan, fault) =>
     `A switch before ${nameOfSupply(plan, fault)} is off: all that it feeds is dark.`,

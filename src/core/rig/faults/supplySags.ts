@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { defineFault, runIndex } from '../fault';
 import {
   fedBy,
@@ -19,6 +20,7 @@ export const supplySags = defineFault<SupplySags>({
   kind: 'supplySags',
   name: 'A supply that gives out',
   layer: 'power',
+  prior: seldom('supplies shut down only where they are too small for what is shown'),
   schema: supplySchemaOf('supplySags'),
   sentence: (plan, fault) =>
     `${nameOfSupply(plan, fault)} gives two thirds of what white wants: it shuts down and comes back, over and over.`,

@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import type { Plan } from '../../plan/planned';
 import {
@@ -19,6 +20,7 @@ export const swappedPorts = defineFault<SwappedPorts>({
   kind: 'swappedPorts',
   name: 'Two plugs exchanged',
   layer: 'place',
+  prior: often('plugs look alike'),
   schema: z.strictObject({ kind: z.literal('swappedPorts'), ...onPort, other: onPort.port }),
   sentence: (plan, fault) =>
     `The plugs of ${nameOfPort(plan, fault)} and ${nameOfPort(plan, { ...fault, port: fault.other })} are exchanged.`,

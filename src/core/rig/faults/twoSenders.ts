@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { deviceFault } from '../simpleFaults';
 
 export const twoSenders = deviceFault(
@@ -5,6 +6,7 @@ export const twoSenders = deviceFault(
   {
     name: 'Two senders',
     layer: 'reach',
+    prior: seldom('a second program that was left running'),
     sentence: (device) => `Another program sends to ${device} as well: its picture and yours come in turn.`,
   },
   () => ({ rival: [120, 60, 0, 0] }),

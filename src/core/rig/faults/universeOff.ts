@@ -1,3 +1,4 @@
+import { often } from '../prior';
 import { z } from 'zod';
 import { usesUniverses } from '../sizes';
 import {
@@ -19,6 +20,7 @@ export const universeOff = defineFault<UniverseOff>({
   kind: 'universeOff',
   name: 'Universe off by one',
   layer: 'packing',
+  prior: often('counting from 0 and from 1'),
   schema: z.strictObject({
     kind: z.literal('universeOff'),
     ...onController,

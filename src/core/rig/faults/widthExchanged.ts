@@ -1,3 +1,4 @@
+import { seldom } from '../prior';
 import { panelsOf, rewireRun, wallRunsOf } from '../rewire';
 import { runFault } from '../simpleFaults';
 
@@ -6,6 +7,7 @@ export const widthExchanged = runFault(
   {
     name: 'Width of a panel for that of the wall',
     layer: 'place',
+    prior: seldom('the width of one panel typed for all'),
     sentence: (run) =>
       `The width of one panel is typed where that of the whole wall of ${run} belongs: its rows are cut and stacked.`,
   },

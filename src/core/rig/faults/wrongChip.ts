@@ -1,3 +1,4 @@
+import { nowAndThen } from '../prior';
 import { changeChain } from '../fault';
 import { NOISY } from '../chain';
 import { portFault } from '../simpleFaults';
@@ -7,6 +8,7 @@ export const wrongChip = portFault(
   {
     name: 'Wrong chip family',
     layer: 'colour',
+    prior: nowAndThen('chosen from a list of names that look alike'),
     sentence: (port) =>
       `${port} is set to another family of chips: bits are too long or too short, and some are read wrong.`,
   },

@@ -1,3 +1,4 @@
+import { rare } from '../prior';
 import { DARK } from '../chain';
 import { markRun, runIndex } from '../fault';
 import { runFault } from '../simpleFaults';
@@ -8,6 +9,7 @@ export const wrongVolts = runFault(
   {
     name: 'Wrong volts',
     layer: 'power',
+    prior: rare('12 V on 5 V parts ends them at once, so it is seldom seen for long'),
     sentence: (run) =>
       `${run} hangs on a supply of other volts: lights of 12 V are dim or red on 5 V, those of 5 V are destroyed by 12 V.`,
   },

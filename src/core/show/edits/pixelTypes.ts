@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { electricSchema } from '../../catalogue/electric';
 import { partNotesSchema } from '../../catalogue/partNotes';
 import { pixelTypeSchema, timingSchema, type PixelType } from '../../catalogue/pixelType';
-import { formatLength } from '../../units/length';
+import { formatLength, type Lengths } from '../../units/length';
 import { fieldWords } from '../fieldWords';
 import { idSchema } from '../../fields/fields';
 import { ShowError } from '../../fields/problem';
@@ -14,8 +14,8 @@ export const addPixelType = defineEdit({
   apply: (draft, { pixelType }) => draft.add('pixelTypes', pixelType),
 });
 
-function changeWords(field: string, value: unknown): string {
-  if (field === 'bodyMm') return `${fieldWords(field)} ${formatLength(Number(value))}`;
+function changeWords(field: string, value: unknown, lengths: Lengths): string {
+  if (field === 'bodyMm') return `${fieldWords(field)} ${formatLength(Number(value), lengths)}`;
   return typeof value === 'object' ? fieldWords(field) : `${fieldWords(field)} ${String(value)}`;
 }
 
@@ -35,7 +35,7 @@ export const changePixelType = defineEdit({
   }),
   label: (show, { pixelTypeId, change }) =>
     `${nameOf(show.pixelTypes, pixelTypeId)}: ${Object.entries(change)
-      .map(([field, value]) => changeWords(field, value))
+      .map(([field, value]) => changeWords(field, value, show.lengths))
       .join(', ')}`,
   apply: (draft, { pixelTypeId, change }) => {
     const { volts } = draft.need('pixelTypes', pixelTypeId);

@@ -64,7 +64,7 @@ export const changeProp = defineEdit({
       change.frameClearanceMm !== undefined &&
         (change.frameClearanceMm === null
           ? 'no frame clearance'
-          : `frame clearance ${formatLength(change.frameClearanceMm)}`),
+          : `frame clearance ${formatLength(change.frameClearanceMm, show.lengths)}`),
       change.site !== undefined &&
         (change.site === null ? 'off the site drawing' : 'place on the site drawing'),
       change.pixelTypeId !== undefined && `pixel type ${nameOf(show.pixelTypes, change.pixelTypeId)}`,
@@ -151,9 +151,10 @@ function replacePart(draft: ShowDraft, propId: string, part: 'shape' | 'threadin
       })),
     );
   if (part === 'shape') {
-    const why = kind.impossible?.(parsed.data as never) ?? null;
+    const why = kind.impossible?.(parsed.data as never, draft.show.lengths) ?? null;
     // What could not be built before may be put right step by step.
-    if (why !== null && !kind.impossible?.(prop.shape as never)) throw new ShowError(`${prop.name}: ${why}`);
+    if (why !== null && !kind.impossible?.(prop.shape as never, draft.show.lengths))
+      throw new ShowError(`${prop.name}: ${why}`);
   }
   draft.change('props', propId, { [part]: parsed.data });
 }

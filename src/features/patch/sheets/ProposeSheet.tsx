@@ -121,7 +121,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
                 <b>{countOf(made.lines.length, 'run')}</b> on ports; {countOf(made.result.portsUsed, 'port')}{' '}
                 in use then, the fullest {Math.round(made.result.fullestShare * 100)} % full
                 {made.result.cableMm > 0 &&
-                  `, ${formatLength(Math.round(made.result.cableMm))} from controllers to first pixels`}
+                  `, ${formatLength(Math.round(made.result.cableMm), show.lengths)} from controllers to first pixels`}
                 .{' '}
                 <Button
                   size="compact-sm"

@@ -1,4 +1,4 @@
-import { screenZonesAnswer } from '@/core/papers/screenZones';
+import { screenZonesAnswer } from '@/core/reports/screenZones';
 import { answer, readJson } from '@/server/http';
 
 /** The part of the picture that each light of a screen shows; nothing is kept. */

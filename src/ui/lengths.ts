@@ -1,0 +1,14 @@
+'use client';
+
+import { createContext, use } from 'react';
+import type { Lengths } from '@/core/units/length';
+
+const LengthsContext = createContext<Lengths>(undefined);
+
+/** Below it lengths are written as the open show says. */
+export const WriteLengths = LengthsContext.Provider;
+
+/** How lengths are written here. */
+export function useLengths(): Lengths {
+  return use(LengthsContext);
+}
