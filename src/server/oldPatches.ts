@@ -2,6 +2,7 @@ import { isObject } from '@/core/fields/json';
 import { applyChanges, type ShowChange } from '@/core/show/changes';
 import { readShowFile, type ShowFile } from '@/core/show/read';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
+import { lastOf } from '@/core/units/there';
 
 /** A change as versions before the second kept them: what to write at which path. */
 interface OldPatch {
@@ -39,7 +40,7 @@ function applyOldPatches(document: unknown, changes: Iterable<string>): unknown 
         document = value;
         continue;
       }
-      const last = path.at(-1)!;
+      const last = lastOf(path);
       const holder = path.slice(0, -1).reduce<unknown>((inner, step) => own(inner, step), document);
       if (Array.isArray(holder)) {
         if (op === 'add') holder.splice(Number(last), 0, value);

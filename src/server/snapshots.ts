@@ -1,6 +1,7 @@
 import 'server-only';
 import type Database from 'better-sqlite3';
 import { SHOW_VERSION } from '@/core/show/schema';
+import { itemAt } from '@/core/units/there';
 
 /** A copy is kept every so many changes, so that opening a show reads at most these. */
 const CHANGES_PER_COPY = 200;
@@ -55,11 +56,11 @@ function thinned(copies: readonly { sequence: number; version: number }[]): numb
   const now = copies.at(-1)?.sequence ?? 0;
   let later = copies.length - 1;
   for (let i = copies.length - 2; i > 0; i -= 1) {
-    const earlier = copies[i - 1]!;
-    const firstOfVersion = copies[i]!.version !== earlier.version;
+    const earlier = itemAt(copies, i - 1);
+    const firstOfVersion = itemAt(copies, i).version !== earlier.version;
     // Without this one, the next kept copy before `later` would be `earlier`.
-    if (!firstOfVersion && copies[later]!.sequence - earlier.sequence <= (now - earlier.sequence) / 2)
-      gone.push(copies[i]!.sequence);
+    if (!firstOfVersion && itemAt(copies, later).sequence - earlier.sequence <= (now - earlier.sequence) / 2)
+      gone.push(itemAt(copies, i).sequence);
     else later = i;
   }
   return gone;

@@ -19,6 +19,7 @@ import { placeAt } from './rulerPlace';
 import { readPalette, type Palette } from './picture/palette';
 import { TRUE_LENGTHS, isShortened, shortened } from './rulerWarp';
 import { channelAt, clampScale, reveal, wholeScale, zoomScale, type RulerScale } from './rulerScale';
+import { propAt, runAt } from '@/core/plan/records';
 
 interface AddressRulerProps {
   plan: Plan;
@@ -117,12 +118,12 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
       !block.skipped &&
       block.prop === selection.prop &&
       (selection.run === undefined || selection.run === block.run) &&
-      plan.runs[block.run]!.wire !== null,
+      runAt(plan, block.run).wire !== null,
   );
   const moveTo = (block: RulerBlock, showChannel: number): RulerMove | null => {
-    const place = placeAt(plan, showChannel, plan.runs[block.run]!.channelsPerPixel);
+    const place = placeAt(plan, showChannel, runAt(plan, block.run).channelsPerPixel);
     if (!place) return null;
-    const run = plan.runs[block.run]!;
+    const run = runAt(plan, block.run);
     return {
       run: block.run,
       first: place.showChannel,
@@ -131,18 +132,18 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
     };
   };
   const pinAt = (target: RulerMove | null) => {
-    const place = target && placeAt(plan, target.first, plan.runs[target.run]!.channelsPerPixel);
+    const place = target && placeAt(plan, target.first, runAt(plan, target.run).channelsPerPixel);
     if (target && place) onPin(target.run, { universe: place.universe, channel: place.channel });
   };
   const nudge = (by: 1 | -1) => {
     if (!chosenBlock) return;
-    pinAt(moveTo(chosenBlock, chosenBlock.first + by * plan.runs[chosenBlock.run]!.channelsPerPixel));
+    pinAt(moveTo(chosenBlock, chosenBlock.first + by * runAt(plan, chosenBlock.run).channelsPerPixel));
   };
   const togglePin = () => {
     if (!chosenBlock) return;
-    const { prop, number } = plan.runs[chosenBlock.run]!;
+    const { prop, number } = runAt(plan, chosenBlock.run);
     const entry = plan.show.patch.find(
-      (each) => each.propId === plan.show.props[prop]!.id && each.run === number,
+      (each) => each.propId === propAt(plan, prop).id && each.run === number,
     );
     if (entry?.pin) onPin(chosenBlock.run, null);
     else pinAt(moveTo(chosenBlock, chosenBlock.first));
@@ -235,7 +236,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
             drag.current = {
               x: event.nativeEvent.offsetX,
               travelled: 0,
-              ...(block && plan.runs[block.run]!.wire ? { block, grabbed: channel - block.first } : {}),
+              ...(block && runAt(plan, block.run).wire ? { block, grabbed: channel - block.first } : {}),
             };
           }}
           onPointerMove={(event) => {

@@ -5,6 +5,8 @@ import { groupDigits } from '@/core/units/number';
 import type { Palette } from './picture/palette';
 import { channelPx, xOf, type RulerScale } from './rulerScale';
 import { TRUE_LENGTHS, isShortened } from './rulerWarp';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 const SANS = "600 12px 'Atkinson Hyperlegible Next Variable', sans-serif";
 const MONO = "12px 'Atkinson Hyperlegible Mono Variable', monospace";
@@ -46,7 +48,7 @@ export function blocksOf(plan: Plan): RulerBlock[] {
   const sorted = [...plan.spans].sort((a, b) => a.startShowChannel - b.startShowChannel);
   const blocks: RulerBlock[] = [];
   for (const span of sorted) {
-    const prop = plan.runs[span.run]!.prop;
+    const prop = runAt(plan, span.run).prop;
     const last = span.startShowChannel + span.channelCount - 1;
     const before = blocks[blocks.length - 1];
     const skipped = span.runChannel < 0;
@@ -93,7 +95,7 @@ export function drawRuler(
     const chosen =
       selection.prop === block.prop && (selection.run === undefined || selection.run === block.run);
     context.globalAlpha = block.skipped ? 0.35 : chosen ? 1 : 0.45;
-    context.fillStyle = chosen ? palette.lamp : palette.runs[block.prop % palette.runs.length]!;
+    context.fillStyle = chosen ? palette.lamp : itemAt(palette.runs, block.prop % palette.runs.length);
     context.fillRect(left, BLOCKS.top, Math.max(right - left - 1, 0.75), BLOCKS.height);
     context.globalAlpha = 1;
     if (scale.warp !== TRUE_LENGTHS && isShortened(block.last - block.first + 1) && right - left > 60)
@@ -165,9 +167,9 @@ function drawTicks(
 }
 
 function blockWords(plan: Plan, { prop, run, skipped }: RulerBlock): string {
-  const name = plan.show.props[prop]!.name;
+  const name = propAt(plan, prop).name;
   if (skipped) return 'skipped';
-  return plan.props[prop]!.runCount > 1 ? `${name} ${plan.runs[run]!.number}` : name;
+  return plannedAt(plan, prop).runCount > 1 ? `${name} ${runAt(plan, run).number}` : name;
 }
 
 /** Slanting lines over channels that are used twice. */
@@ -188,7 +190,7 @@ function hatch(context: CanvasRenderingContext2D, left: number, width: number, c
 }
 
 function universeName(plan: Plan, space: Plan['spaces'][number], names: UniverseNames): string {
-  const controller = plan.show.controllers[space.controller]!;
+  const controller = controllerAt(plan, space.controller);
   if (space.universe === null) return `DDP ${controller.label}`;
   const portAddress = portAddressOn(controller, space.universe);
   return names === 'artNet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
@@ -203,7 +205,7 @@ function pinnedRuns(plan: Plan): ReadonlySet<number> {
   if (pinned.size === 0) return NONE;
   return new Set(
     plan.runs.flatMap((run, index) =>
-      pinned.has(`${plan.show.props[run.prop]!.id} ${run.number}`) ? [index] : [],
+      pinned.has(`${propAt(plan, run.prop).id} ${run.number}`) ? [index] : [],
     ),
   );
 }
@@ -274,7 +276,7 @@ function drawChannels(
     if (xOf(scale, block.last + 1) < 0 || xOf(scale, block.first) > widthPx) continue;
     const wide = channelPx(scale, block.first);
     if (wide <= 7) continue;
-    const { channelsPerPixel } = plan.runs[block.run]!;
+    const { channelsPerPixel } = runAt(plan, block.run);
     for (let channel = block.first; channel <= block.last; channel += 1) {
       const x = xOf(scale, channel);
       if (x < -20 || x > widthPx + 20) continue;

@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/units/there';
 /** From show channels to places along the ruler and back; both rise. */
 export interface RulerWarp {
   unitOf: (channel: number) => number;
@@ -29,23 +30,23 @@ export function isShortened(channels: number): boolean {
  */
 export function shortened(starts: readonly number[], end: number): RulerWarp {
   const channels = [1, ...starts.filter((start) => start > 1 && start < end), end].filter(
-    (channel, i, all) => i === 0 || channel > all[i - 1]!,
+    (channel, i, all) => i === 0 || channel > itemAt(all, i - 1),
   );
   const units = [1];
   for (let i = 1; i < channels.length; i += 1)
-    units.push(units[i - 1]! + drawnLength(channels[i]! - channels[i - 1]!));
+    units.push(itemAt(units, i - 1) + drawnLength(itemAt(channels, i) - itemAt(channels, i - 1)));
   const between = (from: readonly number[], to: readonly number[]) => (value: number) => {
     const last = from.length - 1;
-    if (last === 0 || value <= from[0]!) return to[0]! + (value - from[0]!);
-    if (value >= from[last]!) return to[last]! + (value - from[last]!);
+    if (last === 0 || value <= itemAt(from, 0)) return itemAt(to, 0) + (value - itemAt(from, 0));
+    if (value >= itemAt(from, last)) return itemAt(to, last) + (value - itemAt(from, last));
     let [low, high] = [0, last];
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if (from[middle]! <= value) low = middle;
+      if (itemAt(from, middle) <= value) low = middle;
       else high = middle;
     }
-    const part = (value - from[low]!) / (from[high]! - from[low]!);
-    return to[low]! + part * (to[high]! - to[low]!);
+    const part = (value - itemAt(from, low)) / (itemAt(from, high) - itemAt(from, low));
+    return itemAt(to, low) + part * (itemAt(to, high) - itemAt(to, low));
   };
   return { unitOf: between(channels, units), channelOf: between(units, channels) };
 }

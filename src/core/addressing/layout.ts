@@ -9,6 +9,7 @@ import {
 } from '../catalogue/packing';
 import type { Block, ChannelSpace } from './block';
 import { PinnedChannels, type PinnedPlace } from './pinnedChannels';
+import { itemAt } from '../units/there';
 
 /** A run behind a port, as far as addresses are concerned. */
 export interface WiredRun {
@@ -117,7 +118,7 @@ export function layOut(controllers: readonly WiredController[], counted?: number
   for (const { controller, usesUniverses, firstUniverse, runs } of controllers) {
     if (!usesUniverses) {
       runs.forEach(({ run }, i) =>
-        startOfRun.set(run, { reason: 'flat', after: i === 0 ? null : runs[i - 1]!.run }),
+        startOfRun.set(run, { reason: 'flat', after: i === 0 ? null : itemAt(runs, i - 1).run }),
       );
       const flat = layFlat(controller, runs, flatOffsetOfRun);
       for (const block of flat.blocks) blocks.push(block);
@@ -134,7 +135,7 @@ export function layOut(controllers: readonly WiredController[], counted?: number
     } else if (
       cursor.touched &&
       before &&
-      !(runs[0]!.newUniverse === 'never' && samePacking(before.packing, runs[0]!.packing))
+      !(itemAt(runs, 0).newUniverse === 'never' && samePacking(before.packing, itemAt(runs, 0).packing))
     ) {
       cursor = startAt(cursor.universe + 1, 0);
       before = undefined;

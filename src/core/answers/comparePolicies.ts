@@ -11,6 +11,7 @@ import {
   type Addressing,
   type Packing,
 } from '../catalogue/packing';
+import { propAt, plannedAt, runAt } from '../plan/records';
 
 export interface PolicyRow {
   addressing: Pick<Addressing, 'packing' | 'newUniverse'>;
@@ -52,7 +53,7 @@ export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): 
 export function measurePolicy(plan: LaidShow, rateHz: number) {
   const straddling = new Set<number>();
   for (const span of plan.spans) {
-    const run = plan.runs[span.run]!;
+    const run = runAt(plan, span.run);
     // A stretch that does not start with a pixel's first channel has its pixel's beginning in the universe before.
     if (span.runChannel > 0 && span.runChannel % run.channelsPerPixel !== 0) straddling.add(run.prop);
   }
@@ -76,13 +77,15 @@ function splitStrands(plan: LaidShow): Pick<PolicyRow, 'splitStrands' | 'splitNa
   for (const span of plan.spans) {
     // A universe that begins with the run, or with skipped pixels before it, parts nothing.
     if (span.universe === null || span.runChannel <= 0) continue;
-    const run = plan.runs[span.run]!;
-    const prop = plan.show.props[run.prop]!;
+    const run = runAt(plan, span.run);
+    const prop = propAt(plan, run.prop);
     // The rows of a wall are no strands that somebody looks for by hand.
     if (isPanelled(prop)) continue;
     const pixel =
-      run.firstPixel - plan.props[run.prop]!.firstPixel + Math.floor(span.runChannel / run.channelsPerPixel);
-    const strand = plan.props[run.prop]!.strands.findLast((each) => each.firstPixel <= pixel)!;
+      run.firstPixel -
+      plannedAt(plan, run.prop).firstPixel +
+      Math.floor(span.runChannel / run.channelsPerPixel);
+    const strand = plannedAt(plan, run.prop).strands.findLast((each) => each.firstPixel <= pixel)!;
     const begins = strand.firstPixel === pixel && span.runChannel % run.channelsPerPixel === 0;
     const key = `${run.prop} ${strand.number}`;
     if (begins || split.has(key)) continue;

@@ -7,6 +7,7 @@ import { countOf } from '../units/number';
 import { formatLength, type Lengths } from '../units/length';
 import { fewestRuns } from '../threading/split';
 import type { Threaded } from '../threading/thread';
+import { itemAt } from '../units/there';
 
 export interface SchemeLimits {
   signal: Signal;
@@ -131,7 +132,7 @@ function feedPlaces({ xMm, yMm, runs, jumpers, strands, pixelCount }: Threaded, 
   const none = { feedPlaces: 0, feedPlacesFromGround: 0, feedPlacesAtEdge: 0 };
   const box = boundsOf(xMm, yMm);
   if (!box || pixelCount === 0) return none;
-  const first = strands[0]!;
+  const first = itemAt(strands, 0);
   const spacing =
     first.pixelCount > 1
       ? Math.hypot(

@@ -16,6 +16,8 @@ import { solveSuited } from '../power/solvePower';
 import { formatVolts } from '../units/electric';
 import { formatLength, type Lengths } from '../units/length';
 import { leadsOf } from './site';
+import { itemAt } from '../units/there';
+import { plannedAt, runAt, pixelTypeOf } from '../plan/records';
 
 /** Whether ground goes with the data: by wires of the plan, by what was said of the data wire, not at all, or nobody knows. */
 export type GroundBy = 'supply' | 'dataLead' | 'none' | 'unsaid';
@@ -73,7 +75,7 @@ export function doubtfulDataLines(plan: Plan): DataLine[] {
     powerOfPlaces(plan, () => false),
   );
   const isDoubtful = (line: DataLine) => line.logicVolts < MOST_CHIP_VOLTS || line.said.ground === 'none';
-  const props = new Set(nominal.filter(isDoubtful).map(({ run }) => plan.runs[run]!.prop));
+  const props = new Set(nominal.filter(isDoubtful).map(({ run }) => runAt(plan, run).prop));
   return props.size === 0
     ? nominal
     : linesOf(
@@ -86,10 +88,10 @@ function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[
   const { show } = plan;
   const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   return leadsOf(plan).flatMap((lead): DataLine[] => {
-    const run = plan.runs[lead.run]!;
-    const prop = show.props[run.prop]!;
-    const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
-    const controller = show.controllers[lead.controller]!;
+    const run = runAt(plan, lead.run);
+    const prop = itemAt(show.props, run.prop);
+    const type = pixelTypeOf(show, prop);
+    const controller = itemAt(show.controllers, lead.controller);
     const entry = entryOf.get(`${prop.id} ${run.number}`);
     // Panels have ribbons.
     if (!entry || isPanelled(prop)) return [];
@@ -100,7 +102,7 @@ function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[
     );
     const first = power.pixel(run.firstPixel, type.volts);
     const isPixel = lead.fromRun !== null;
-    const before = isPixel ? plan.runs[lead.fromRun!]! : null;
+    const before = isPixel ? runAt(plan, lead.fromRun!) : null;
     const source = before
       ? power.pixel(before.firstPixel + before.pixelCount - 1, type.volts)
       : power.board(lead.controller);
@@ -112,7 +114,7 @@ function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[
         : drive.logicVolts.value;
     const isRepeated =
       entry.skippedPixels > 0 ||
-      plan.props[run.prop]!.hiddenPixels.includes(run.firstPixel - plan.props[run.prop]!.firstPixel);
+      plannedAt(plan, run.prop).hiddenPixels.includes(run.firstPixel - plannedAt(plan, run.prop).firstPixel);
     const lift = first.white && source.white ? first.white.lift - source.white.lift : null;
     const wantsVolts = HIGH_SHARE * chipVolts(first.dark ?? { volts: type.volts, lift: 0 });
     const margins = [
@@ -196,7 +198,7 @@ function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
         place.net = net;
       };
       for (const [run, first] of wiring.firstLoadOfRun) {
-        const { firstPixel, pixelCount } = plan.runs[run]!;
+        const { firstPixel, pixelCount } = runAt(plan, run);
         for (const pixel of new Set([firstPixel, firstPixel + pixelCount - 1]))
           note(ofPixel, pixel, first + pixel - firstPixel);
       }

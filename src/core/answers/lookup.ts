@@ -7,6 +7,8 @@ import { colourPlan } from '../devices/colourOrders';
 import type { RunOnWire } from '../patch/plug';
 import { portAddressOn, universeOn } from '../addressing/numbering';
 import { LAST_PORT_ADDRESS } from '../protocols/artNet';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {
@@ -57,18 +59,18 @@ export type Hit =
 
 /** Where a pixel is besides its strand, as its kind has it: its panel, what drives that. */
 export function pixelFactsOf(plan: Plan, pixel: number): MeasureFact[] {
-  const { prop } = plan.runs[plan.pixels.run[pixel]!]!;
-  const own = plan.show.props[prop]!;
-  return kindOf(own).pixelFacts?.(own.shape, own.threading, pixel - plan.props[prop]!.firstPixel) ?? [];
+  const { prop } = runAt(plan, plan.pixels.run[pixel]!);
+  const own = propAt(plan, prop);
+  return kindOf(own).pixelFacts?.(own.shape, own.threading, pixel - plannedAt(plan, prop).firstPixel) ?? [];
 }
 
 /** Every number of one pixel. `pixel` is an index of the pixel table. */
 export function addressOf(plan: Plan, pixel: number): PixelAddress {
   const { pixels, show } = plan;
-  const run = plan.runs[pixels.run[pixel]!]!;
-  const prop = plan.props[run.prop]!;
-  const { id, name } = show.props[run.prop]!;
-  const strand = prop.strands[pixels.strand[pixel]!]!;
+  const run = runAt(plan, pixels.run[pixel]!);
+  const prop = plannedAt(plan, run.prop);
+  const { id, name } = itemAt(show.props, run.prop);
+  const strand = itemAt(prop.strands, pixels.strand[pixel]!);
   const pixelInProp = pixel - prop.firstPixel;
   return {
     pixel,
@@ -83,14 +85,14 @@ export function addressOf(plan: Plan, pixel: number): PixelAddress {
     yMm: pixels.yMm[pixel]!,
     zMm: pixels.zMm[pixel]!,
     channelsPerPixel: run.channelsPerPixel,
-    colourOrder: colourPlan(plan, pixels.run[pixel]!).chips[0]!,
+    colourOrder: itemAt(colourPlan(plan, pixels.run[pixel]!).chips, 0),
     wire: run.wire && wireAddress(plan, pixels.run[pixel]!, run.wire, pixel),
   };
 }
 
 function wireAddress(plan: Plan, runIndex: number, wire: RunOnWire, pixel: number): WireAddress {
-  const run = plan.runs[runIndex]!;
-  const controller = plan.show.controllers[wire.controller]!;
+  const run = runAt(plan, runIndex);
+  const controller = controllerAt(plan, wire.controller);
   const inRun = pixel - run.firstPixel;
   const place = wire.firstPlace + inRun;
   const universe = plan.pixels.universe[pixel]!;
@@ -116,7 +118,7 @@ function wireAddress(plan: Plan, runIndex: number, wire: RunOnWire, pixel: numbe
 
 /** Where a pixel's last channel is: a pixel that straddles two universes ends in the second one. */
 function lastChannelOf(plan: Plan, runIndex: number, inRun: number, universe: number, channel: number) {
-  const last = (inRun + 1) * plan.runs[runIndex]!.channelsPerPixel - 1;
+  const last = (inRun + 1) * runAt(plan, runIndex).channelsPerPixel - 1;
   const span = spansOfRun(plan, runIndex).find(
     ({ runChannel, channelCount }) => runChannel <= last && last < runChannel + channelCount,
   );
@@ -136,7 +138,7 @@ export function findInRun(
   const index = plan.show.props.findIndex((prop) => prop.id === propId);
   const prop = plan.props[index];
   if (!prop || runNumber < 1 || runNumber > prop.runCount) return undefined;
-  const run = plan.runs[prop.firstRun + runNumber - 1]!;
+  const run = runAt(plan, prop.firstRun + runNumber - 1);
   return pixelInRun >= 1 && pixelInRun <= run.pixelCount ? run.firstPixel + pixelInRun - 1 : undefined;
 }
 
@@ -145,7 +147,7 @@ export function findOnWire(plan: Plan, controller: number, port: number, place: 
   const planned = plan.ports.find((each) => each.controller === controller && each.port === port);
   if (!planned || place < 1 || place > planned.places) return undefined;
   for (const index of planned.runs) {
-    const run = plan.runs[index]!;
+    const run = runAt(plan, index);
     const { firstPlace, skippedPixels } = run.wire!;
     if (place >= firstPlace + run.pixelCount) continue;
     return place < firstPlace
@@ -189,7 +191,7 @@ export function findDdp(plan: Plan, controller: number, byte: number): Hit[] {
   for (const port of plan.ports) {
     if (port.controller !== controller) continue;
     for (const index of port.runs) {
-      const run = plan.runs[index]!;
+      const run = runAt(plan, index);
       const lead = takesChannels ? run.wire!.skippedPixels * run.channelsPerPixel : 0;
       const inRun = byte - run.wire!.flatOffset;
       if (inRun >= -lead && inRun < run.pixelCount * run.channelsPerPixel)
@@ -217,7 +219,7 @@ function spaceAt(plan: Plan, showChannel: number) {
   let high = plan.spaces.length - 1;
   while (low <= high) {
     const middle = (low + high) >> 1;
-    const space = plan.spaces[middle]!;
+    const space = itemAt(plan.spaces, middle);
     if (showChannel < space.startShowChannel) high = middle - 1;
     else if (showChannel >= space.startShowChannel + space.channelCount) low = middle + 1;
     else return space;
@@ -230,7 +232,7 @@ function hitAt(plan: Plan, span: Span, offset: number): Hit {
 }
 
 function hitInRun(plan: Plan, runIndex: number, runChannel: number): Hit {
-  const run = plan.runs[runIndex]!;
+  const run = runAt(plan, runIndex);
   if (runChannel < 0) {
     const skipped = run.wire!.skippedPixels;
     return {

@@ -2,6 +2,7 @@ import { boundsOf } from '../geometry/bounds';
 import type { Plan } from '../plan/planned';
 import type { Anchors } from '../props/kind';
 import { kindOf } from '../props/registry';
+import { propAt, plannedAt } from '../plan/records';
 
 /** The places of a prop that are set out, and how their coordinates are meant. */
 interface PlacesToSetOut extends Anchors {
@@ -13,10 +14,10 @@ interface PlacesToSetOut extends Anchors {
 
 /** The anchors of a kind that has them; for all others the pixels, from the lower left corner of the frame. */
 export function placesToSetOut(plan: Plan, index: number): PlacesToSetOut {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const anchors = kindOf(prop).anchors?.(prop.shape);
   if (anchors) return { ...anchors, xFrom: 'mm from the middle', yFrom: 'mm from the middle', middle: true };
-  const { firstPixel, pixelCount } = plan.props[index]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
   const x = plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount);
   const y = plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount);
   const bounds = boundsOf(x, y);

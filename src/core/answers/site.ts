@@ -12,6 +12,8 @@ import {
 } from '../figures/explained';
 import type { Plan } from '../plan/planned';
 import { USUAL_SITE, type Site } from '../show/siteSchema';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 interface SpotMm {
   xMm: number;
@@ -39,7 +41,7 @@ export function onSite(
 
 /** Middle of a prop's outline, in its own measures; null without pixels. */
 export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
-  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const bounds = boundsOf(
     plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
     plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount),
@@ -49,8 +51,8 @@ export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
 
 /** Where a pixel is on the drawing; null while its prop is not placed. */
 export function pixelOnSite(plan: Plan, pixel: number): SpotMm | null {
-  const { prop } = plan.runs[plan.pixels.run[pixel]!]!;
-  const place = plan.show.props[prop]!.site;
+  const { prop } = runAt(plan, plan.pixels.run[pixel]!);
+  const place = propAt(plan, prop).site;
   const middle = middleOfProp(plan, prop);
   return place && middle
     ? onSite(place, middle, { xMm: plan.pixels.xMm[pixel]!, yMm: plan.pixels.yMm[pixel]! })
@@ -80,8 +82,8 @@ export function leadsOf(plan: Plan): Lead[] {
       const lead = {
         run,
         controller: port.controller,
-        port: portName(show.controllers[port.controller]!, port.port),
-        fromRun: i === 0 ? null : port.runs[i - 1]!,
+        port: portName(itemAt(show.controllers, port.controller), port.port),
+        fromRun: i === 0 ? null : itemAt(port.runs, i - 1),
       };
       const ends = endsOfLead(plan, lead);
       const straightMm = ends && Math.hypot(ends.to.xMm - ends.from.xMm, ends.to.yMm - ends.from.yMm);
@@ -95,11 +97,11 @@ export function endsOfLead(
   plan: Plan,
   { run, fromRun, controller }: Pick<Lead, 'run' | 'fromRun' | 'controller'>,
 ): { from: SpotMm; to: SpotMm } | null {
-  const before = fromRun === null ? null : plan.runs[fromRun]!;
+  const before = fromRun === null ? null : runAt(plan, fromRun);
   const from = before
     ? pixelOnSite(plan, before.firstPixel + before.pixelCount - 1)
-    : (plan.show.controllers[controller]!.site ?? null);
-  const to = pixelOnSite(plan, plan.runs[run]!.firstPixel);
+    : (controllerAt(plan, controller).site ?? null);
+  const to = pixelOnSite(plan, runAt(plan, run).firstPixel);
   return from && to && { from, to };
 }
 

@@ -2,6 +2,7 @@ import { kindOf, type Prop } from '../props/registry';
 import { stockPitchMm, type Piece, type Stock } from '../catalogue/stock';
 import type { ThreadedProp } from '../plan/threadedOf';
 import { crossingsOf } from './seams';
+import { itemAt } from '../units/there';
 
 type Made = Pick<ThreadedProp, 'strands' | 'jumpers' | 'xMm' | 'yMm' | 'runs'>;
 
@@ -38,9 +39,9 @@ export function piecesOf(
   const pieces: Piece[] = [];
   for (const { number, firstPixel, pixelCount } of threaded.strands) {
     const starts = [firstPixel];
-    while (next < sorted.length && sorted[next]! <= firstPixel) next += 1;
-    for (; next < sorted.length && sorted[next]! < firstPixel + pixelCount; next += 1)
-      starts.push(sorted[next]!);
+    while (next < sorted.length && itemAt(sorted, next) <= firstPixel) next += 1;
+    for (; next < sorted.length && itemAt(sorted, next) < firstPixel + pixelCount; next += 1)
+      starts.push(itemAt(sorted, next));
     starts.forEach((start, i) => {
       const count = (starts[i + 1] ?? firstPixel + pixelCount) - start;
       const part = starts.length > 1 ? `, part ${i + 1}` : '';

@@ -12,6 +12,8 @@ import type { Plan } from '../plan/planned';
 import { mostPixelsAtRate, signalOf } from '../catalogue/signal';
 import { linkOf, type Link } from '../rig/links';
 import { countOf, groupDigits } from '../units/number';
+import { itemAt, byId } from '../units/there';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 /** What is slowest of all that a picture goes through on its way to a device. */
 export type Bottleneck = 'wire' | 'line' | 'link' | 'panels';
@@ -63,7 +65,7 @@ export function trafficOf(plan: Plan): Traffic {
   const of = (isIt: (device: TrafficOf) => boolean) =>
     devices.filter(isIt).reduce((sum, { mbits }) => sum + mbits.value, 0);
   const isGroup = ({ controller, link }: TrafficOf) => {
-    return link === 'network' && listensToGroups(show.controllers[controller]!);
+    return link === 'network' && listensToGroups(itemAt(show.controllers, controller));
   };
   const flood = { rawMbits: of(({ link }) => link === 'raw'), groupMbits: of(isGroup) };
   return {
@@ -86,7 +88,7 @@ export function trafficOf(plan: Plan): Traffic {
 
 function ofDevice(plan: Plan, controller: number, wantedHz: number): TrafficOf {
   const { show } = plan;
-  const device = show.controllers[controller]!;
+  const device = itemAt(show.controllers, controller);
   const type = show.controllerTypes.find(({ id }) => id === device.typeId);
   const link = linkOf(plan, controller);
   const { mbits } = linkLoad(plan, controller, wantedHz);
@@ -153,10 +155,10 @@ function changeFor(
         : `Part its ${countOf(port!.places, 'pixel')} over two lines.`;
     }
     case 'wire': {
-      const { prop, channelsPerPixel } = plan.runs[port!.runs[0]!]!;
-      const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[prop]!.pixelTypeId)!;
+      const { prop, channelsPerPixel } = runAt(plan, itemAt(port!.runs, 0));
+      const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
       const most = mostPixelsAtRate(signalOf(type), channelsPerPixel, wantedHz);
-      const name = portName(plan.show.controllers[port!.controller]!, port!.port);
+      const name = portName(controllerAt(plan, port!.controller), port!.port);
       return `Move ${countOf(port!.places - most, 'pixel')} of ${name} to another port: ${groupDigits(most)} fit at ${wantedHz} a second.`;
     }
     case 'panels':
@@ -167,11 +169,11 @@ function changeFor(
 /** The refresh of the longest chain behind a device, with the depth that is set. */
 function refreshOf(plan: Plan, controller: number): number | null {
   const walls = new Set(
-    portsOfController(plan, controller).flatMap(({ runs }) => runs.map((run) => plan.runs[run]!.prop)),
+    portsOfController(plan, controller).flatMap(({ runs }) => runs.map((run) => runAt(plan, run).prop)),
   );
   let least: number | null = null;
   for (const index of walls) {
-    const laid = wallOf(plan.show.props[index]!);
+    const laid = wallOf(propAt(plan, index));
     if (!laid) continue;
     const { chains, wall, depthBits } = laid;
     const longest = Math.max(0, ...chains.map(({ panels }) => panels.length));

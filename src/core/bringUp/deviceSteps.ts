@@ -2,6 +2,7 @@ import { deviceSettings } from '../devices/deviceSettings';
 import { keptValues } from '../devices/settings/typed';
 import type { Plan } from '../plan/planned';
 import type { BringUpStep } from './step';
+import { controllerAt } from '../plan/records';
 
 const PLAIN = {
   caution: null,
@@ -15,7 +16,7 @@ const PLAIN = {
 
 /** What is gone through for a device, before any prop on it. @param controller its index in the show */
 export function deviceSteps(plan: Plan, controller: number): BringUpStep[] {
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const { name } = device;
   const thing = { list: 'controllers', recordId: device.id } as const;
   const values = keptValues(deviceSettings(plan, controller));

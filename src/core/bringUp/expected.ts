@@ -2,6 +2,7 @@ import { PERCEIVED, SEEN_DARK } from '../diagnose/perceive';
 import { Scope } from '../diagnose/scope';
 import type { Plan } from '../plan/planned';
 import type { ExpectedPicture } from './step';
+import { plannedAt } from '../plan/records';
 
 const WHITE = PERCEIVED.indexOf('white');
 
@@ -11,7 +12,7 @@ const WHITE = PERCEIVED.indexOf('white');
  * @param prop index in the show, of a prop that is on a port
  */
 export function expectedSeen(plan: Plan, prop: number, picture: ExpectedPicture): Uint8Array {
-  const { pixelCount } = plan.props[prop]!;
+  const { pixelCount } = plannedAt(plan, prop);
   switch (picture.by) {
     case 'dark':
       return new Uint8Array(pixelCount).fill(SEEN_DARK);

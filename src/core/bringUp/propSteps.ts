@@ -10,6 +10,8 @@ import { trialsOf, type Trial } from '../diagnose/trials';
 import { countOf, groupDigits } from '../units/number';
 import { capitalised } from '../units/words';
 import type { BringUpStep } from './step';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** A reading within this share of the planned volts is as planned. */
 const VOLTS_WITHIN = 0.05;
@@ -32,7 +34,7 @@ type Own = Pick<BringUpStep, 'id' | 'stage' | 'name' | 'does' | 'expect' | 'othe
 
 /** What is gone through for a prop, once its devices are up. @param prop its index in the show */
 export function propSteps(plan: Plan, prop: number): BringUpStep[] {
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const thing = { list: 'props', recordId: of.id } as const;
   const holds = wiredAs(plan, prop);
   const step = (own: Own): BringUpStep => ({ ...PLAIN, thing, holds, ...own });
@@ -176,13 +178,13 @@ const leadsOf = ({ show }: Plan, prop: number) =>
   show.feeds.filter(
     (feed) =>
       feed.groundOnly !== true &&
-      feed.pieces.some(({ to }) => to.kind !== 'controller' && to.propId === show.props[prop]!.id),
+      feed.pieces.some(({ to }) => to.kind !== 'controller' && to.propId === itemAt(show.props, prop).id),
   );
 
 /** Volts and polarity at the open end of each lead, before it is plugged in. */
 function leadSteps(plan: Plan, prop: number): BringUpStep[] {
   const { show } = plan;
-  const { id, pixelTypeId } = show.props[prop]!;
+  const { id, pixelTypeId } = itemAt(show.props, prop);
   const leads = leadsOf(plan, prop);
   const read = (volts: number) => ({
     volts: { least: volts * (1 - VOLTS_WITHIN), most: volts * (1 + VOLTS_WITHIN), planned: volts },
@@ -229,11 +231,11 @@ function leadSteps(plan: Plan, prop: number): BringUpStep[] {
 
 /** Strings are looked at one by one as they are joined: the first that is wrong is the one that was joined last. */
 function stringSteps(plan: Plan, prop: number, step: (own: Own) => BringUpStep): BringUpStep[] {
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   if (isPanelled(of)) return [];
   const pieces = of.stock
     ? piecesOf(of, threadedOf(plan, prop), of.stock)
-    : plan.props[prop]!.strands.map(({ number, firstPixel, pixelCount }) => ({
+    : plannedAt(plan, prop).strands.map(({ number, firstPixel, pixelCount }) => ({
         firstPixel: firstPixel + 1,
         pixelCount,
         words: `${kindOf(of).strandWord(of.threading)} ${number}`,
@@ -260,21 +262,21 @@ function stringSteps(plan: Plan, prop: number, step: (own: Own) => BringUpStep):
 
 /** Whose label stands where, in the words of a wall. */
 function labelsOf(plan: Plan, prop: number): string {
-  const [first] = wallOf(plan.show.props[prop]!)?.chains ?? [];
+  const [first] = wallOf(propAt(plan, prop))?.chains ?? [];
   const panel = first?.panels[0];
   return panel ? `; the first of output 1 is panel ${panel.column + 1} across, ${panel.row + 1} down` : '';
 }
 
 /** All that a look at a prop depends on: how it is wired, addressed and threaded. */
 function wiredAs(plan: Plan, prop: number): unknown {
-  const { firstRun, runCount, strands } = plan.props[prop]!;
+  const { firstRun, runCount, strands } = plannedAt(plan, prop);
   return [
     chipOrders(plan, prop),
     strands.map(({ firstPixel, pixelCount }) => [firstPixel, pixelCount]),
     Array.from({ length: runCount }, (_, i) => {
-      const run = plan.runs[firstRun + i]!;
+      const run = runAt(plan, firstRun + i);
       return [
-        run.wire && [plan.show.controllers[run.wire.controller]!.id, run.wire.port, run.wire.firstPlace],
+        run.wire && [controllerAt(plan, run.wire.controller).id, run.wire.port, run.wire.firstPlace],
         spansOfRun(plan, firstRun + i).map(({ universe, startChannel, channelCount }) => [
           universe,
           startChannel,
@@ -287,6 +289,6 @@ function wiredAs(plan: Plan, prop: number): unknown {
 }
 
 function channelsOf(plan: Plan, prop: number): number | null {
-  const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[prop]!.pixelTypeId);
+  const type = plan.show.pixelTypes.find(({ id }) => id === propAt(plan, prop).pixelTypeId);
   return type ? channelsPerPixel(type) : null;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { valueIn } from '../units/there';
 
 /** A part of a lead that may be its weakest. */
 interface ConnectorKind {
@@ -31,5 +32,5 @@ export const connectorIdSchema = z.enum(CONNECTORS.map((kind) => kind.id) as [st
 const BY_ID = new Map(CONNECTORS.map((kind) => [kind.id, kind]));
 
 export function connectorKind(id: string): ConnectorKind {
-  return BY_ID.get(id)!;
+  return valueIn(BY_ID, id);
 }

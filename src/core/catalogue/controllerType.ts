@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Controller } from './controller';
 import { capabilitySchema } from './controllers/class';
 import { CONTROLLER_CLASSES, type ControllerClassId } from './controllers/registry';
+import { lastOf } from '../units/there';
 
 const CLASS_IDS = CONTROLLER_CLASSES.map(({ id }) => id) as [ControllerClassId, ...ControllerClassId[]];
 
@@ -22,5 +23,5 @@ export function limitsOfType(type: ControllerType): Pick<Controller, 'ports' | '
 /** The most pixels on a port when so many ports are switched on. */
 export function pixelsPerPortWith(type: ControllerType, portsOn: number): number {
   const steps = [...type.pixelsPerPort.value].sort((a, b) => a.upToPorts - b.upToPorts);
-  return (steps.find((step) => step.upToPorts >= portsOn) ?? steps.at(-1)!).pixels;
+  return (steps.find((step) => step.upToPorts >= portsOn) ?? lastOf(steps)).pixels;
 }

@@ -12,6 +12,7 @@ import {
   type Place,
 } from '../figures/explained';
 import { countOf } from '../units/number';
+import { valueIn } from '../units/there';
 
 export const STOCK_LIMITS = {
   pixelsPerString: 5000,
@@ -124,13 +125,13 @@ export function planStock(pieces: readonly Piece[], stock: Stock, place?: Place)
     const need = upToMark(rest.pixelCount);
     let best: number | undefined;
     for (const [source, room] of left)
-      if (room >= need && (best === undefined || room < left.get(best)!)) best = source;
+      if (room >= need && (best === undefined || room < valueIn(left, best))) best = source;
     if (best === undefined) {
       sources += 1;
       best = sources;
       left.set(best, perSource);
     }
-    left.set(best, left.get(best)! - need);
+    left.set(best, valueIn(left, best) - need);
     unusedPixels += need - rest.pixelCount;
     cuts.push({ source: best, firstPixel: rest.firstPixel, pixelCount: rest.pixelCount });
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { valueIn } from '../units/there';
 
 /** A size of conductor as it is bought. */
 interface WireSize {
@@ -43,7 +44,7 @@ export const wireIdSchema = z.enum(WIRE_SIZES.map((size) => size.id) as [string,
 const BY_ID = new Map(WIRE_SIZES.map((size) => [size.id, size]));
 
 export function wireSize(id: string): WireSize {
-  return BY_ID.get(id)!;
+  return valueIn(BY_ID, id);
 }
 
 /** A short piece of this size in open air carries more. */

@@ -3,6 +3,7 @@ import { standingWords } from '../figures/figure';
 import { standingReports } from '../power/report';
 import { formatAmps } from '../units/electric';
 import { defineCheck, type Finding } from './check';
+import { itemAt } from '../units/there';
 
 export const boardPasses = defineCheck(
   'board-passes',
@@ -12,7 +13,7 @@ export const boardPasses = defineCheck(
     const { leads } = standingReports(plan).worst;
     return show.controllers.flatMap((controller): Omit<Finding, 'check'>[] => {
       const own = leads.filter(({ feed }) => {
-        const { from } = show.feeds[feed]!;
+        const { from } = itemAt(show.feeds, feed);
         return from.kind === 'port' && from.controllerId === controller.id;
       });
       if (own.length === 0) return [];
@@ -28,7 +29,7 @@ export const boardPasses = defineCheck(
         });
       const ofPort = new Map<number, number>();
       for (const lead of own) {
-        const { from } = show.feeds[lead.feed]!;
+        const { from } = itemAt(show.feeds, lead.feed);
         if (from.kind === 'port') ofPort.set(from.port, (ofPort.get(from.port) ?? 0) + lead.amps);
       }
       for (const [port, portAmps] of ofPort)

@@ -4,6 +4,8 @@ import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import type { Edit } from '../show/edits/registry';
 import { defineCheck, type Finding, type Mend } from './check';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 export const dataLines = defineCheck(
   'data-lines',
@@ -13,9 +15,9 @@ export const dataLines = defineCheck(
 
 function ofLine(plan: Plan, line: DataLine): Omit<Finding, 'check'>[] {
   const { show } = plan;
-  const controller = show.controllers[line.controller]!;
-  const { prop, number } = plan.runs[line.run]!;
-  const { id: propId } = show.props[prop]!;
+  const controller = itemAt(show.controllers, line.controller);
+  const { prop, number } = runAt(plan, line.run);
+  const { id: propId } = itemAt(show.props, prop);
   const name = `${line.port} to ${runName(plan, line.run)}`;
   const say = (change: Partial<DataLine['said']>): Edit => ({
     type: 'setDataLead',

@@ -21,6 +21,8 @@ import type { Rank } from './rank';
 import { moveElsewhere } from './moveElsewhere';
 import { packWholePixels } from './packWholePixels';
 import { splitToFit } from './splitToFit';
+import { itemAt } from '../units/there';
+import { runAt, propOfRun } from '../plan/records';
 
 /** What a kind of controller cannot do, with where that is known from. */
 export const deviceLimits = defineCheck(
@@ -119,7 +121,7 @@ function limitsOfType(
       ),
     );
   const straddles = spans.some(
-    ({ run, runChannel }) => runChannel > 0 && runChannel % plan.runs[run]!.channelsPerPixel !== 0,
+    ({ run, runChannel }) => runChannel > 0 && runChannel % runAt(plan, run).channelsPerPixel !== 0,
   );
   if (type.straddles?.value === false && straddles)
     found.push(
@@ -141,7 +143,7 @@ function limitsOfType(
             `Port ${portName(controller, port.port)} needs ${own.size} universes, and reads one (${standingWords(type.severalUniversesPerPort)}). Everything after the first stays dark.`,
             port.runs.length > 1
               ? moveElsewhere(plan, beyondFirstUniverse(plan, port))
-              : splitToFit(plan, port, pixelsOfUniverse(plan, port.runs[0]!)),
+              : splitToFit(plan, port, pixelsOfUniverse(plan, itemAt(port.runs, 0))),
           ),
         );
         break;
@@ -177,7 +179,7 @@ function limitsOfType(
 
 /** Runs of a port that do not lie in the universe of its first one; none where that lies in several itself. */
 function beyondFirstUniverse(plan: Plan, { runs }: PlannedPort): number[] {
-  const [first, more] = [...universesOfRun(plan, runs[0]!).keys()];
+  const [first, more] = [...universesOfRun(plan, itemAt(runs, 0)).keys()];
   if (more !== undefined) return [];
   return runs.filter((run) => [...universesOfRun(plan, run).keys()].some((universe) => universe !== first));
 }
@@ -189,7 +191,7 @@ function drivenBy(plan: LaidShow, index: number): number {
 
 /** Pixels of a run that go into one universe. */
 function pixelsOfUniverse(plan: Plan, index: number): number {
-  const { channelsPerPixel } = plan.runs[index]!;
+  const { channelsPerPixel } = runAt(plan, index);
   return Math.floor(usableChannels(policyOfRun(plan, index).packing, channelsPerPixel) / channelsPerPixel);
 }
 
@@ -198,13 +200,13 @@ function takeOff(plan: Plan, ports: Plan['ports'], panels: boolean): Mend[] {
   const runs = ports.flatMap((port) => port.runs).filter((run) => isRunPanelled(plan, run) === panels);
   return [
     {
-      label: `Take ${runs.length === 1 ? plan.show.props[plan.runs[runs[0]!]!.prop]!.name : `${runs.length} runs`} off it`,
+      label: `Take ${runs.length === 1 ? propOfRun(plan, itemAt(runs, 0)).name : `${runs.length} runs`} off it`,
       edit: {
         type: 'putRuns',
         runs: [],
         takenOff: runs.map((run) => ({
-          propId: plan.show.props[plan.runs[run]!.prop]!.id,
-          run: plan.runs[run]!.number,
+          propId: propOfRun(plan, run).id,
+          run: runAt(plan, run).number,
         })),
       },
     },
@@ -235,5 +237,5 @@ function ownRange(plan: Plan, controller: Controller, index: number): Omit<Findi
 }
 
 function isRunPanelled(plan: Plan, run: number): boolean {
-  return isPanelled(plan.show.props[plan.runs[run]!.prop]!);
+  return isPanelled(propOfRun(plan, run));
 }

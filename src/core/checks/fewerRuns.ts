@@ -2,13 +2,14 @@ import { kindOf } from '../props/registry';
 import { wantedRuns } from '../threading/runs';
 import { countOf } from '../units/number';
 import { defineCheck } from './check';
+import { plannedAt } from '../plan/records';
 
 export const fewerRuns = defineCheck(
   'fewer-runs',
   'A prop is split only between strands, so it has at most as many runs as strands.',
   (plan) =>
     plan.show.props.flatMap((prop, index) => {
-      const { runCount } = plan.props[index]!;
+      const { runCount } = plannedAt(plan, index);
       if (runCount === 0 || wantedRuns(prop.threading.runs) === runCount) return [];
       const strands = countOf(runCount, kindOf(prop).strandWord(prop.threading));
       return [

@@ -3,6 +3,7 @@ import { differences } from '../devices/differences';
 import { foundIn } from '../devices/found';
 import { countOf } from '../units/number';
 import { defineFactsCheck, type Finding } from './check';
+import { byId } from '../units/there';
 
 export const foundDifferences = defineFactsCheck(
   'found',
@@ -10,7 +11,7 @@ export const foundDifferences = defineFactsCheck(
   (plan, facts) => {
     const all = foundIn(plan, facts);
     return all.flatMap((found): Omit<Finding, 'check'>[] => {
-      const controller = plan.show.controllers.find((each) => each.id === found.controllerId)!;
+      const controller = byId(plan.show.controllers, found.controllerId);
       const list = differences(plan, found);
       const about = { stage: 'patch' as const, controllerId: controller.id };
       const first = list[0];

@@ -4,6 +4,8 @@ import { portRates } from '../devices/portTiming';
 import { countOf } from '../units/number';
 import { quantity } from '../units/quantity';
 import { defineCheck } from './check';
+import { itemAt } from '../units/there';
+import { controllerAt, propOfRun } from '../plan/records';
 
 export const frameRate = defineCheck(
   'frame-rate',
@@ -15,13 +17,13 @@ export const frameRate = defineCheck(
       const timing = rateOf(port);
       if (!timing || timing.rateHz >= wanted - 1e-9) return [];
       const rate = timing.rateHz;
-      const controller = plan.show.controllers[port.controller]!;
+      const controller = controllerAt(plan, port.controller);
       const baud = plan.show.controllerTypes.find((each) => each.id === controller.typeId)?.baud;
       return [
         {
           rank: 'willLookWrong' as const,
           stage: 'patch' as const,
-          propId: plan.show.props[plan.runs[port.runs[0]!]!.prop]!.id,
+          propId: propOfRun(plan, itemAt(port.runs, 0)).id,
           controllerId: controller.id,
           message: `Port ${portName(controller, port.port)} with ${countOf(port.places, 'pixel')} shows at most ${Math.floor(rate)} pictures a second${timing.limitedByLine ? ` over ${quantity(baud!, 'baud', plan.show.lengths)}` : ''}, and ${wanted} are wanted. Movement stutters there.`,
           mends: [

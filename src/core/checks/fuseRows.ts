@@ -5,6 +5,7 @@ import { standingReports, type LoadedFuseRow } from '../power/report';
 import { formatAmps } from '../units/electric';
 import { countOf } from '../units/number';
 import { defineCheck, type Finding, type Mend } from './check';
+import { itemAt } from '../units/there';
 
 export const fuseRows = defineCheck(
   'fuse-rows',
@@ -16,7 +17,7 @@ export const fuseRows = defineCheck(
 );
 
 function ofRow({ show }: Plan, index: number, row: LoadedFuseRow): Omit<Finding, 'check'>[] {
-  const supply = show.supplies[index]!;
+  const supply = itemAt(show.supplies, index);
   const said = supply.fuseRow!;
   const change = (fields: Partial<typeof said>): Mend['edit'] => ({
     type: 'changeSupply',

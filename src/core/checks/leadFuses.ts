@@ -8,6 +8,7 @@ import { FULL_WHITE } from '../power/shown';
 import { solveTried } from '../power/solvePower';
 import { formatAmps } from '../units/electric';
 import { defineCheck, type Finding, type Mend } from './check';
+import { itemAt } from '../units/there';
 
 export const leadFuses = defineCheck(
   'lead-fuses',
@@ -17,8 +18,8 @@ export const leadFuses = defineCheck(
 
 function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
   const { show } = plan;
-  const feed = show.feeds[lead.feed]!;
-  const { to } = feed.pieces[0]!;
+  const feed = itemAt(show.feeds, lead.feed);
+  const { to } = itemAt(feed.pieces, 0);
   const name = `${feed.name} from ${sourceWords(show, feed)} to ${endWords(show, to)}`;
   const amps = Math.abs(lead.amps);
   const { weakest, fuse } = lead;
@@ -73,7 +74,7 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
 /** The next size of wire that takes the load, and a fuse for it, where the wire is what is weakest. A thicker one takes more current, so each is tried. */
 function thicker(plan: Plan, lead: FedLead): Mend[] {
   const { show } = plan;
-  const feed = show.feeds[lead.feed]!;
+  const feed = itemAt(show.feeds, lead.feed);
   const most = feed.connector === undefined ? Infinity : connectorKind(feed.connector).amps;
   const suited = WIRE_SIZES.filter(
     ({ id, amps }) => !id.endsWith('solid') && fuseFor(Math.abs(lead.amps), Math.min(amps, most)) !== null,

@@ -2,16 +2,18 @@ import type { PixelType } from '../catalogue/pixelType';
 import { portName } from '../catalogue/controller';
 import { defineCheck } from './check';
 import { moveElsewhere } from './moveElsewhere';
+import { itemAt, lastOf, byId } from '../units/there';
+import { controllerAt, propOfRun } from '../plan/records';
 
 export const mixedPort = defineCheck(
   'mixed-port',
   'The pixels behind one port have one voltage and one channel count.',
   (plan) =>
     plan.ports.flatMap((port) => {
-      const controller = plan.show.controllers[port.controller]!;
+      const controller = controllerAt(plan, port.controller);
       const types = port.runs.map((run) => {
-        const { pixelTypeId } = plan.show.props[plan.runs[run]!.prop]!;
-        return plan.show.pixelTypes.find((type) => type.id === pixelTypeId)!;
+        const { pixelTypeId } = propOfRun(plan, run);
+        return byId(plan.show.pixelTypes, pixelTypeId);
       });
       const volts = [...new Set(types.map((type) => type.volts))];
       const channels = [...new Set(types.map((type) => type.colourOrder.length))];
@@ -20,11 +22,11 @@ export const mixedPort = defineCheck(
       const unlike = (isUnlike: (type: PixelType) => boolean) =>
         moveElsewhere(
           plan,
-          port.runs.filter((_, i) => isUnlike(types[i]!)),
+          port.runs.filter((_, i) => isUnlike(itemAt(types, i))),
         );
       const common = {
         stage: 'patch' as const,
-        propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
+        propId: propOfRun(plan, lastOf(port.runs)).id,
         controllerId: controller.id,
       };
       const name = portName(controller, port.port);

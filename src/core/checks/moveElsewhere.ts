@@ -3,6 +3,8 @@ import { homesFor } from '../answers/ports/freePorts';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import type { Mend } from './check';
+import { itemAt } from '../units/there';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 /**
  * Puts runs on free ports that take them whole; no mend where there are too few.
@@ -13,19 +15,19 @@ import type { Mend } from './check';
 export function moveElsewhere(plan: Plan, indices: readonly number[], notOn?: number): Mend[] {
   const homes = indices.length > 0 ? homesFor(plan, indices, notOn) : undefined;
   if (!homes) return [];
-  const names = homes.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
-  const what = indices.length === 1 ? runName(plan, indices[0]!) : `${indices.length} runs`;
+  const names = homes.map(({ controller, port }) => portName(controllerAt(plan, controller), port));
+  const what = indices.length === 1 ? runName(plan, itemAt(indices, 0)) : `${indices.length} runs`;
   return [
     {
       label: `Move ${what} to ${portsWords(names)}`,
       edit: {
         type: 'putRuns',
         runs: homes.map(({ controller, port }, i) => {
-          const run = plan.runs[indices[i]!]!;
+          const run = runAt(plan, itemAt(indices, i));
           return {
-            propId: plan.show.props[run.prop]!.id,
+            propId: propAt(plan, run.prop).id,
             run: run.number,
-            controllerId: plan.show.controllers[controller]!.id,
+            controllerId: controllerAt(plan, controller).id,
             port,
           };
         }),

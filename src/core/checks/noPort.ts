@@ -11,6 +11,8 @@ import { fewestRuns } from '../threading/split';
 import { countOf, groupDigits } from '../units/number';
 import type { Mend } from './check';
 import { portsWords } from './moveElsewhere';
+import { itemAt, lastOf } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt, propOfRun } from '../plan/records';
 
 /** Runs of one prop that are on no port, and that no free port takes as they are. */
 interface Homeless {
@@ -21,7 +23,7 @@ interface Homeless {
   loose: readonly number[];
 }
 
-const needsPanels = ({ plan, prop }: Homeless) => isPanelled(plan.show.props[prop]!);
+const needsPanels = ({ plan, prop }: Homeless) => isPanelled(propAt(plan, prop));
 
 function largestOf({ plan, loose }: Homeless): number {
   return Math.max(...loose.map((run) => drivenPixels(plan, run)));
@@ -42,7 +44,7 @@ export function whyHomeless(homeless: Homeless): string {
       ? 'the free ports are for strings, and panels need a card or a player for panels'
       : 'the free ports are for panels, and strings need a controller for strings';
   const largest = largestOf(homeless);
-  const best = suited[0]!;
+  const best = itemAt(suited, 0);
   if (limitAt(plan, best) < largest)
     return `it takes ${countOf(largest, 'pixel')}, and the free ports drive at most ${groupDigits(limitAt(plan, best))} (${nameOf(plan, best)})`;
   return `${countOf(loose.length, 'port')} would be needed, and only ${groupDigits(suited.length)} that ${suited.length === 1 ? 'is' : 'are'} free drive${suited.length === 1 ? 's' : ''} as much`;
@@ -61,28 +63,28 @@ export function homesElsewhere(homeless: Homeless): Mend[] {
 /** At the end of a port that has room and pixels of the same type. */
 function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
   const [run] = loose;
-  if (loose.length !== 1 || isPanelled(plan.show.props[prop]!)) return [];
-  const { pixelTypeId, id } = plan.show.props[prop]!;
+  if (loose.length !== 1 || isPanelled(propAt(plan, prop))) return [];
+  const { pixelTypeId, id } = propAt(plan, prop);
   const pixels = drivenPixels(plan, run!);
   const home = plan.ports.find(
     ({ controller, port, places, runs }) =>
       drives(plan, controller, false) &&
       !isReserved(plan, controller, port) &&
-      places + pixels <= plan.show.controllers[controller]!.mostPixelsPerPort &&
+      places + pixels <= controllerAt(plan, controller).mostPixelsPerPort &&
       runs.every((each) => {
-        const other = plan.show.props[plan.runs[each]!.prop]!;
+        const other = propOfRun(plan, each);
         return other.pixelTypeId === pixelTypeId && !isPanelled(other);
       }),
   );
   if (!home) return [];
-  const device = plan.show.controllers[home.controller]!;
+  const device = controllerAt(plan, home.controller);
   return [
     {
-      label: `Put behind ${runName(plan, home.runs.at(-1)!)} on ${portName(device, home.port)}`,
+      label: `Put behind ${runName(plan, lastOf(home.runs))} on ${portName(device, home.port)}`,
       edit: {
         type: 'putRun',
         propId: id,
-        run: plan.runs[run!]!.number,
+        run: runAt(plan, run!).number,
         controllerId: device.id,
         port: home.port,
       },
@@ -92,8 +94,8 @@ function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
 
 /** Split into the fewest runs that the free ports take, each on a port of its own. */
 function inMoreRuns({ plan, prop: index, loose }: Homeless): Mend[] {
-  const prop = plan.show.props[index]!;
-  const planned = plan.props[index]!;
+  const prop = propAt(plan, index);
+  const planned = plannedAt(plan, index);
   // Where some of its runs are on ports, splitting it anew would change what they hold.
   if (isPanelled(prop) || loose.length !== planned.runCount) return [];
   if (plan.show.patch.some((entry) => entry.propId === prop.id)) return [];
@@ -117,7 +119,7 @@ function inMoreRuns({ plan, prop: index, loose }: Homeless): Mend[] {
               runs: homes.map(({ controller, port }, i) => ({
                 propId: prop.id,
                 run: i + 1,
-                controllerId: plan.show.controllers[controller]!.id,
+                controllerId: controllerAt(plan, controller).id,
                 port,
               })),
             },
@@ -136,7 +138,7 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
   if (loose.length !== 1) return [];
   const pixels = drivenPixels(plan, run!);
   for (const place of freePorts(plan)) {
-    const device = plan.show.controllers[place.controller]!;
+    const device = controllerAt(plan, place.controller);
     const type = plan.show.controllerTypes.find((each) => each.id === device.typeId);
     if (!type || !drives(plan, place.controller, needsPanels(homeless))) continue;
     const most = mostAt(type, device.ports);
@@ -152,8 +154,8 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
             { type: 'changeController', controllerId: device.id, change: { mostPixelsPerPort: most } },
             {
               type: 'putRun',
-              propId: plan.show.props[prop]!.id,
-              run: plan.runs[run!]!.number,
+              propId: propAt(plan, prop).id,
+              run: runAt(plan, run!).number,
               controllerId: device.id,
               port: place.port,
             },
@@ -195,14 +197,14 @@ function onNewController(homeless: Homeless): Mend[] {
       label: `Add a controller: ${type.name}`,
       edit: {
         type: 'batch',
-        label: `Add ${controller.name} for ${plan.show.props[prop]!.name}`,
+        label: `Add ${controller.name} for ${propAt(plan, prop).name}`,
         edits: [
           ...edits,
           {
             type: 'putRuns',
             runs: loose.map((run, i) => ({
-              propId: plan.show.props[prop]!.id,
-              run: plan.runs[run]!.number,
+              propId: propAt(plan, prop).id,
+              run: runAt(plan, run).number,
               controllerId: controller.id,
               port: i + 1,
             })),
@@ -234,15 +236,13 @@ function suitedPorts(plan: Plan, panelled: boolean): readonly Place[] {
   return suited;
 }
 
-const limitAt = (plan: Plan, { controller }: Place) => plan.show.controllers[controller]!.mostPixelsPerPort;
-const nameOf = (plan: Plan, { controller, port }: Place) =>
-  portName(plan.show.controllers[controller]!, port);
+const limitAt = (plan: Plan, { controller }: Place) => controllerAt(plan, controller).mostPixelsPerPort;
+const nameOf = (plan: Plan, { controller, port }: Place) => portName(controllerAt(plan, controller), port);
 const ports = ({ show }: Plan) => show.controllers.reduce((sum, each) => sum + each.ports, 0);
 
 function isReserved(plan: Plan, controller: number, port: number): boolean {
   return (
-    plan.show.controllers[controller]!.portOptions?.some((each) => each.port === port && each.reserved) ??
-    false
+    controllerAt(plan, controller).portOptions?.some((each) => each.port === port && each.reserved) ?? false
   );
 }
 

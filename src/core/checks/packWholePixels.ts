@@ -1,13 +1,14 @@
 import type { Plan } from '../plan/planned';
 import type { SingleEdit } from '../show/edits/registry';
 import type { Mend } from './check';
+import { propAt, controllerAt } from '../plan/records';
 
 /** Says whole pixels at every level at which something else is said for a run of a controller. `index` is the controller's in the show. */
 export function packWholePixels(plan: Plan, index: number): Mend[] {
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   const packing = { kind: 'wholePixels' as const };
   const own = plan.runs.filter((run) => run.wire?.controller === index);
-  const props = [...new Set(own.map((run) => plan.show.props[run.prop]!))];
+  const props = [...new Set(own.map((run) => propAt(plan, run.prop)))];
   const edits: SingleEdit[] = [
     {
       type: 'changeController',

@@ -1,15 +1,16 @@
 import { colourPlan } from '../devices/colourOrders';
 import { listOf } from '../units/words';
 import { defineWallCheck } from './walls';
+import { plannedAt, runAt, controllerAt } from '../plan/records';
 
 export const panelOrders = defineWallCheck(
   'panel-orders',
   'Panels that take their colours in different orders are told apart by their driver: a sender knows no panels.',
   ({ index, finding }, plan) => {
-    const run = plan.props[index]!.firstRun;
+    const run = plannedAt(plan, index).firstRun;
     const { chips, correctedAt } = colourPlan(plan, run);
     if (chips.length < 2 || correctedAt === 'controller') return [];
-    const { wire } = plan.runs[run]!;
+    const { wire } = runAt(plan, run);
     return [
       finding(
         'willLookWrong',
@@ -20,7 +21,7 @@ export const panelOrders = defineWallCheck(
                 label: 'Correct colours at the driver',
                 edit: {
                   type: 'changeController' as const,
-                  controllerId: plan.show.controllers[wire.controller]!.id,
+                  controllerId: controllerAt(plan, wire.controller).id,
                   change: { coloursAt: 'controller' as const },
                 },
               }

@@ -6,13 +6,15 @@ import type { PlannedPort } from '../patch/plug';
 import { defineCheck, type Mend } from './check';
 import { moveElsewhere } from './moveElsewhere';
 import { splitToFit } from './splitToFit';
+import { lastOf } from '../units/there';
+import { runAt, controllerAt, propOfRun } from '../plan/records';
 
 export const portOverLimit = defineCheck(
   'port-over-limit',
   'No port holds more pixels than its controller can drive there. Skipped pixels count: the controller clocks them out.',
   (plan) =>
     plan.ports.flatMap((port) => {
-      const controller = plan.show.controllers[port.controller]!;
+      const controller = controllerAt(plan, port.controller);
       const limit = controller.mostPixelsPerPort;
       const driven = drivenOnPort(plan, port);
       if (driven <= limit) return [];
@@ -21,7 +23,7 @@ export const portOverLimit = defineCheck(
         {
           rank: 'willNotLight' as const,
           stage: 'patch' as const,
-          propId: plan.show.props[plan.runs[port.runs.at(-1)!]!.prop]!.id,
+          propId: propOfRun(plan, lastOf(port.runs)).id,
           controllerId: controller.id,
           message: `Port ${portName(controller, port.port)} ${words} ${countOf(driven, 'pixel')}, ${groupDigits(driven - limit)} more than the ${groupDigits(limit)} that ${controller.name} drives on a port. The rest stays dark.`,
           mends: relief(plan, port, limit),
@@ -32,7 +34,7 @@ export const portOverLimit = defineCheck(
 
 /** Moves the last runs of a port elsewhere, as many as it takes; splits what is too long by itself. */
 function relief(plan: Plan, port: PlannedPort, limit: number): Mend[] {
-  const on = (run: number) => plan.runs[run]!.wire!.skippedPixels + drivenPixels(plan, run);
+  const on = (run: number) => runAt(plan, run).wire!.skippedPixels + drivenPixels(plan, run);
   const stays = [...port.runs];
   const moved: number[] = [];
   let driven = drivenOnPort(plan, port);

@@ -1,5 +1,6 @@
 import { laidEndToEnd, rangeProblems, rangesForOrphans } from '../props/ranges';
 import { defineCheck, type Mend } from './check';
+import { plannedAt } from '../plan/records';
 
 export const rangesOdd = defineCheck(
   'ranges',
@@ -7,7 +8,7 @@ export const rangesOdd = defineCheck(
   (plan) =>
     plan.show.props.flatMap((prop, index) => {
       const { ranges } = prop;
-      const { pixelCount } = plan.props[index]!;
+      const { pixelCount } = plannedAt(plan, index);
       const problems = ranges ? rangeProblems(ranges, pixelCount) : [];
       if (!ranges || problems.length === 0) return [];
       const mend = (label: string, next: typeof ranges): Mend => ({

@@ -3,6 +3,7 @@ import { leadsOf } from '../answers/site';
 import { formatLength } from '../units/length';
 import { defineCheck } from './check';
 import { moveElsewhere } from './moveElsewhere';
+import { controllerAt, propOfRun } from '../plan/records';
 
 export const receiverCable = defineCheck(
   'receiver-cable',
@@ -15,12 +16,12 @@ export const receiverCable = defineCheck(
     return leadsOf(plan).flatMap(({ run, controller, port, fromRun, cable }) => {
       const limit = limits[controller];
       if (!limit || fromRun !== null || cable === null || cable.value <= limit.value) return [];
-      const device = plan.show.controllers[controller]!;
+      const device = controllerAt(plan, controller);
       return [
         {
           rank: 'willLookWrong' as const,
           stage: 'patch' as const,
-          propId: plan.show.props[plan.runs[run]!.prop]!.id,
+          propId: propOfRun(plan, run).id,
           controllerId: device.id,
           message: `The cable from ${device.name} to the first pixel on ${port} is ${formatLength(cable.value, plan.show.lengths)}, and a receiver board of it may be ${formatLength(limit.value, plan.show.lengths)} away (${standingWords(limit)}). Farther off, pixels flicker or stay dark.`,
           mends: moveElsewhere(plan, [run], controller),

@@ -2,6 +2,7 @@ import { outputName } from '../panels/chains';
 import { ribbonsOf } from '../panels/ribbons';
 import { formatLength } from '../units/length';
 import { defineWallCheck } from './walls';
+import { itemAt } from '../units/there';
 
 /** Ribbon signals degrade with length; beyond this, ghost pixels and flicker are usual. */
 const MOST_RIBBON_MM = 800;
@@ -21,7 +22,7 @@ export const ribbonTooLong = defineWallCheck(
     return [
       finding(
         'worthKnowing',
-        `the ribbon after panel ${worst.from + 1} of output ${outputName(laid.chains[worst.chain]!, laid.cards.length)} is ${formatLength(Math.round(worst.lengthMm), lengths)} long${long.length > 1 ? `, and ${long.length - 1} more are over ${formatLength(MOST_RIBBON_MM, lengths)}` : ''}. Long ribbons flicker and show ghost pixels.`,
+        `the ribbon after panel ${worst.from + 1} of output ${outputName(itemAt(laid.chains, worst.chain), laid.cards.length)} is ${formatLength(Math.round(worst.lengthMm), lengths)} long${long.length > 1 ? `, and ${long.length - 1} more are over ${formatLength(MOST_RIBBON_MM, lengths)}` : ''}. Long ribbons flicker and show ghost pixels.`,
         zigzag,
       ),
     ];

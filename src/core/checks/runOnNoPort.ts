@@ -4,6 +4,8 @@ import { countOf } from '../units/number';
 import { portsWords } from './moveElsewhere';
 import { homesElsewhere, whyHomeless } from './noPort';
 import { defineCheck } from './check';
+import { itemAt } from '../units/there';
+import { plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** Where hundreds have no port, a new controller for the first ones comes before any other mend. */
 const MOST_WITH_MENDS = 40;
@@ -11,9 +13,9 @@ const MOST_WITH_MENDS = 40;
 export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) => {
   let homelessSoFar = 0;
   return plan.show.props.flatMap((prop, index) => {
-    const { firstRun, runCount } = plan.props[index]!;
+    const { firstRun, runCount } = plannedAt(plan, index);
     const loose = Array.from({ length: runCount }, (_, i) => firstRun + i).filter(
-      (run) => !plan.runs[run]!.wire,
+      (run) => !runAt(plan, run).wire,
     );
     if (loose.length === 0) return [];
     const which =
@@ -24,7 +26,7 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
           : `its ${runCount} runs are`;
     const homeless = { plan, prop: index, loose };
     const homes = homesFor(plan, loose);
-    const names = homes?.map(({ controller, port }) => portName(plan.show.controllers[controller]!, port));
+    const names = homes?.map(({ controller, port }) => portName(controllerAt(plan, controller), port));
     return [
       {
         // A step that has not been done yet.
@@ -40,8 +42,8 @@ export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a 
                   type: 'putRuns' as const,
                   runs: homes.map(({ controller, port }, i) => ({
                     propId: prop.id,
-                    run: plan.runs[loose[i]!]!.number,
-                    controllerId: plan.show.controllers[controller]!.id,
+                    run: runAt(plan, itemAt(loose, i)).number,
+                    controllerId: controllerAt(plan, controller).id,
                     port,
                   })),
                 },

@@ -3,6 +3,7 @@ import { framePieces, withoutCounts } from '../screens/frame';
 import type { ScreenShape } from '../screens/shape';
 import { listOf } from '../units/words';
 import { defineKindCheck, type Mend } from './check';
+import { plannedAt } from '../plan/records';
 
 /** Of no roll in particular: only the pieces are asked for. */
 const ANY_ROLL_MM = 5000;
@@ -13,7 +14,7 @@ export const screenFrame = defineKindCheck(
   'The sides of a screen agree with one another, with its run and with the cut marks of its strip.',
   (prop, index, plan) => {
     const { shape } = prop;
-    const ticks = frameTicks(shape, plan.props[index]!.pixelCount);
+    const ticks = frameTicks(shape, plannedAt(plan, index).pixelCount);
     const { cuts } = screenCuts(shape, ANY_ROLL_MM);
     const wrong = ticks.filter(({ isRight }) => !isRight).map(({ words }) => words.replace('=', 'against'));
     const inside = cuts

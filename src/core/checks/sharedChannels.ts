@@ -3,6 +3,8 @@ import { countOf } from '../units/number';
 import type { Plan, Span } from '../plan/planned';
 import { defineCheck } from './check';
 import { runName } from '../plan/runName';
+import { itemAt } from '../units/there';
+import { controllerAt, propOfRun } from '../plan/records';
 
 export const sharedChannels = defineCheck(
   'shared-channels',
@@ -13,11 +15,11 @@ export const sharedChannels = defineCheck(
     const lastBeside = lastUniverses(plan);
     return groups.map(({ first, second, pairs, channels, from, to }) => {
       const others = pairs > 1 ? `, and ${countOf(pairs - 1, 'more pair')} of runs with them,` : '';
-      const device = plan.show.controllers[second.controller]!;
+      const device = controllerAt(plan, second.controller);
       return {
         rank: 'willLookWrong' as const,
         stage: 'patch' as const,
-        propId: plan.show.props[plan.runs[second.run]!.prop]!.id,
+        propId: propOfRun(plan, second.run).id,
         controllerId: device.id,
         message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${device.name} another first universe.`,
         mends: followOn(plan, second.controller, lastBeside(second.controller)),
@@ -80,7 +82,7 @@ function groupsOf(plan: Plan): Group[] {
 function lastUniverses(plan: Plan): (controller: number) => number {
   const last = new Array<number>(plan.show.controllers.length).fill(0);
   for (const { controller, universe } of plan.spans)
-    if (universe !== null && universe > last[controller]!) last[controller] = universe;
+    if (universe !== null && universe > itemAt(last, controller)) last[controller] = universe;
   let [most, next, ofMost] = [0, 0, -1];
   last.forEach((universe, controller) => {
     if (universe > most) [most, next, ofMost] = [universe, most, controller];
@@ -90,7 +92,7 @@ function lastUniverses(plan: Plan): (controller: number) => number {
 }
 
 function followOn(plan: Plan, index: number, lastOfOthers: number) {
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   if (controller.firstUniverse === null || index === 0 || lastOfOthers >= LAST_UNIVERSE) return [];
   return [
     {

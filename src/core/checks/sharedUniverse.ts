@@ -4,6 +4,8 @@ import { sharedUniverses } from '../devices/sent';
 import { countOf } from '../units/number';
 import { listOf } from '../units/words';
 import { defineCheck } from './check';
+import { lastOf } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 export const sharedUniverse = defineCheck(
   'shared-universe',
@@ -23,8 +25,8 @@ export const sharedUniverse = defineCheck(
     return [...groups.values()].map(({ controllers, universes }) => ({
       rank: 'willLookWrong' as const,
       stage: 'patch' as const,
-      controllerId: plan.show.controllers[controllers.at(-1)!]!.id,
-      message: `${universes.length === 1 ? `Universe ${universes[0]}` : `${countOf(universes.length, 'universe')} from ${universes[0]} on`} ${universes.length === 1 ? 'is' : 'are'} listened to by ${listOf(controllers.map((index) => plan.show.controllers[index]!.name))}: the sender has to send ${universes.length === 1 ? 'it' : 'them'} to each of them, and what one of them is sent loads the other.`,
+      controllerId: controllerAt(plan, lastOf(controllers)).id,
+      message: `${universes.length === 1 ? `Universe ${universes[0]}` : `${countOf(universes.length, 'universe')} from ${universes[0]} on`} ${universes.length === 1 ? 'is' : 'are'} listened to by ${listOf(controllers.map((index) => controllerAt(plan, index).name))}: the sender has to send ${universes.length === 1 ? 'it' : 'them'} to each of them, and what one of them is sent loads the other.`,
       mends: [],
     }));
   },

@@ -3,13 +3,14 @@ import { kindOf, threadProp, type Prop, isPanelled } from '../props/registry';
 import type { Threaded } from '../threading/thread';
 import { formatLength, type Lengths } from '../units/length';
 import { defineCheck, type Finding } from './check';
+import { pixelTypeOf } from '../plan/records';
 
 export const spacingTooSmall = defineCheck(
   'spacing-too-small',
   'Neighbouring pixels of a strand are no closer than a pixel is wide.',
   (plan) =>
     plan.show.props.flatMap((prop, index): Omit<Finding, 'check'>[] => {
-      const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+      const type = pixelTypeOf(plan.show, prop);
       if (type.bodyMm === undefined || isPanelled(prop)) return [];
       const least = leastSpacingMm(threadedOf(plan, index));
       // A tape measure does not tell half a millimetre.

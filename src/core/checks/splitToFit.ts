@@ -3,6 +3,7 @@ import { kindOf, isPanelled } from '../props/registry';
 import type { Plan } from '../plan/planned';
 import { fewestRuns } from '../threading/split';
 import type { Mend } from './check';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /**
  * Splits the prop of the only run on a port into the fewest runs of which each has so many places on the wire at most, its skipped
@@ -14,9 +15,9 @@ export function splitToFit(
   { controller, port, runs: [index] }: PlannedPort,
   places: number,
 ): Mend[] {
-  const run = plan.runs[index!]!;
-  const prop = plan.show.props[run.prop]!;
-  const { id } = plan.show.controllers[controller]!;
+  const run = runAt(plan, index!);
+  const prop = propAt(plan, run.prop);
+  const { id } = controllerAt(plan, controller);
   const entries = plan.show.patch.filter((entry) => entry.controllerId === id && entry.port === port);
   if (entries.length > 1) return [];
   const kind = kindOf(prop);
@@ -31,9 +32,9 @@ export function splitToFit(
         ]
       : [];
   }
-  const lengths = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
+  const lengths = plannedAt(plan, run.prop).strands.map((strand) => strand.pixelCount);
   const runs = fewestRuns(lengths, places - (run.wire?.skippedPixels ?? 0));
-  if (runs === null || runs <= plan.props[run.prop]!.runCount) return [];
+  if (runs === null || runs <= plannedAt(plan, run.prop).runCount) return [];
   return [
     {
       label: `Split ${prop.name} into ${runs} runs`,

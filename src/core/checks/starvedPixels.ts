@@ -7,6 +7,8 @@ import { plannedShown, standingReports, type FedRun } from '../power/report';
 import { formatVolts } from '../units/electric';
 import { countOf } from '../units/number';
 import { defineCheck, type Mend } from './check';
+import { itemAt, byId } from '../units/there';
+import { propAt, plannedAt } from '../plan/records';
 
 /** A proposal is tried for so many props, of at most so many pixels; more would hold up the other findings. */
 const MOST_MENDED = 4;
@@ -20,11 +22,11 @@ export const starvedPixels = defineCheck(
     for (const run of standingReports(plan).planned.runs)
       if (run.below > 0) low.set(run.prop, [...(low.get(run.prop) ?? []), run]);
     return [...low].map(([prop, runs], i) => {
-      const { id, name } = plan.show.props[prop]!;
+      const { id, name } = propAt(plan, prop);
       const worst = runs.reduce((least, run) => (run.lowestVolts! < least.lowestVolts! ? run : least));
       const below = runs.reduce((sum, run) => sum + run.below, 0);
       const { levelPercent } = { levelPercent: 100, ...plan.show.power };
-      const panelled = isPanelled(plan.show.props[prop]!);
+      const panelled = isPanelled(propAt(plan, prop));
       const word = panelled ? 'panel' : 'pixel';
       const where = worst.run === null ? '' : ` of run ${worst.run}`;
       return {
@@ -40,7 +42,7 @@ export const starvedPixels = defineCheck(
 
 /** What is seen where volts are too low: colours fade one after another, or all alike. */
 function fadeWords(plan: Plan, prop: number): string {
-  const type = plan.show.pixelTypes.find((each) => each.id === plan.show.props[prop]!.pixelTypeId)!;
+  const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
   const { knees } = electricOf(type);
   return knees.R.kneeV < knees.B.kneeV && type.colourOrder.includes('R')
     ? 'White turns yellow there, then red.'
@@ -49,8 +51,8 @@ function fadeWords(plan: Plan, prop: number): string {
 
 /** The leads that are missing, as the leads that are there: from the same supply, as long and as thick. */
 function moreLeads(plan: Plan, prop: number): Mend[] {
-  if (plan.props[prop]!.pixelCount > MOST_PIXELS) return [];
-  const { id, name } = plan.show.props[prop]!;
+  if (plannedAt(plan, prop).pixelCount > MOST_PIXELS) return [];
+  const { id, name } = propAt(plan, prop);
   const like = plan.show.feeds.find(
     ({ from, groundOnly, pieces }) =>
       from.kind === 'supply' &&
@@ -58,7 +60,7 @@ function moreLeads(plan: Plan, prop: number): Mend[] {
       pieces.some(({ to }) => to.kind === 'pixel' && to.propId === id),
   );
   if (like?.from.kind !== 'supply') return [];
-  const { lengthMm, wire } = like.pieces[0]!;
+  const { lengthMm, wire } = itemAt(like.pieces, 0);
   const wish = {
     shown: plannedShown(plan.show),
     leastVolts: null,

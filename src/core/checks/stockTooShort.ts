@@ -4,6 +4,8 @@ import { kindOf } from '../props/registry';
 import { STOCK_LIMITS, stockPitchMm, type Stock } from '../catalogue/stock';
 import { formatLength } from '../units/length';
 import { defineCheck, type Finding, type Mend } from './check';
+import { itemAt } from '../units/there';
+import { plannedAt } from '../plan/records';
 
 export const stockTooShort = defineCheck(
   'stock',
@@ -50,7 +52,10 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
           : [],
     });
   if (stock.kind === 'strings' && stock.laid === 'perStrand') {
-    const longest = plan.props[index]!.strands.reduce((most, strand) => Math.max(most, strand.pixelCount), 0);
+    const longest = plannedAt(plan, index).strands.reduce(
+      (most, strand) => Math.max(most, strand.pixelCount),
+      0,
+    );
     const string = Math.ceil(longest / 50) * 50;
     if (longest > stock.pixelsPerString) {
       const word = kindOf(prop).strandWord(prop.threading);
@@ -72,7 +77,7 @@ function findings(plan: Plan, prop: Prop, index: number, stock: Stock): Omit<Fin
 
 /** The widest distance between pixels that follow one another on a strand, as most of them have it; 0 without any. */
 function widestSpacingMm(plan: Plan, index: number): number {
-  const { firstPixel, strands } = plan.props[index]!;
+  const { firstPixel, strands } = plannedAt(plan, index);
   const { xMm, yMm, zMm } = plan.pixels;
   const distances: number[] = [];
   for (const strand of strands.slice(0, 200)) {
@@ -85,5 +90,5 @@ function widestSpacingMm(plan: Plan, index: number): number {
   if (distances.length === 0) return 0;
   distances.sort((a, b) => a - b);
   // A jump round a corner is not the spacing.
-  return Number(distances[Math.floor(distances.length * 0.9)]!.toFixed(1));
+  return Number(itemAt(distances, Math.floor(distances.length * 0.9)).toFixed(1));
 }

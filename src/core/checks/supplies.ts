@@ -12,6 +12,8 @@ import { formatAmps, formatVolts } from '../units/electric';
 import { countOf } from '../units/number';
 import { listOf } from '../units/words';
 import { defineCheck, type Finding } from './check';
+import { itemAt, lastOf } from '../units/there';
+import { propAt, controllerAt, pixelTypeOf } from '../plan/records';
 
 export const supplyLoads = defineCheck(
   'supply-loads',
@@ -19,7 +21,7 @@ export const supplyLoads = defineCheck(
   (plan) =>
     standingReports(plan).worst.supplies.flatMap((load): Omit<Finding, 'check'>[] => {
       if (!load.isOver) return [];
-      const supply = plan.show.supplies[load.supply]!;
+      const supply = itemAt(plan.show.supplies, load.supply);
       const rating = supplyFor(supply.volts, load.wantedAmps);
       const isBeyond = load.wantedAmps > load.ratedAmps + 1e-6;
       return [
@@ -52,16 +54,14 @@ export const supplyVolts = defineCheck(
   (plan) => {
     const { show } = plan;
     return solvePower(plan, FULL_WHITE).flatMap(({ group, wiring }): Omit<Finding, 'check'>[] => {
-      const volts = wiring.supplies.map((supply) => show.supplies[supply]!.volts);
+      const volts = wiring.supplies.map((supply) => itemAt(show.supplies, supply).volts);
       const wrong: Omit<Finding, 'check'>[] = [];
       for (const index of group.props) {
-        const prop = show.props[index]!;
-        const wanted =
-          kindOf(prop).panelPower?.(prop.shape).volts ??
-          show.pixelTypes.find((type) => type.id === prop.pixelTypeId)!.volts;
-        const other = wiring.supplies.find((_, i) => Math.abs(volts[i]! - wanted) > 0.1 * wanted);
+        const prop = itemAt(show.props, index);
+        const wanted = kindOf(prop).panelPower?.(prop.shape).volts ?? pixelTypeOf(show, prop).volts;
+        const other = wiring.supplies.find((_, i) => Math.abs(itemAt(volts, i) - wanted) > 0.1 * wanted);
         if (other === undefined) continue;
-        const supply = show.supplies[other]!;
+        const supply = itemAt(show.supplies, other);
         wrong.push({
           rank: supply.volts > wanted ? 'canBreak' : 'willNotLight',
           stage: 'power',
@@ -71,16 +71,17 @@ export const supplyVolts = defineCheck(
         });
       }
       for (const index of group.controllers) {
-        const controller = show.controllers[index]!;
+        const controller = itemAt(show.controllers, index);
         const range = boardPowerOf(controller).volts;
         const other =
-          range && wiring.supplies.find((_, i) => volts[i]! < range.least || volts[i]! > range.most);
+          range &&
+          wiring.supplies.find((_, i) => itemAt(volts, i) < range.least || itemAt(volts, i) > range.most);
         if (range && other !== undefined)
           wrong.push({
-            rank: show.supplies[other]!.volts > range.most ? 'canBreak' : 'willNotLight',
+            rank: itemAt(show.supplies, other).volts > range.most ? 'canBreak' : 'willNotLight',
             stage: 'power',
             controllerId: controller.id,
-            message: `${controller.name} takes ${range.least} to ${range.most} V, and ${show.supplies[other]!.name} gives ${show.supplies[other]!.volts} V. ${show.supplies[other]!.volts > range.most ? 'That destroys it.' : 'It does not run.'}`,
+            message: `${controller.name} takes ${range.least} to ${range.most} V, and ${itemAt(show.supplies, other).name} gives ${itemAt(show.supplies, other).volts} V. ${itemAt(show.supplies, other).volts > range.most ? 'That destroys it.' : 'It does not run.'}`,
             mends: [],
           });
       }
@@ -95,10 +96,10 @@ export const boardRange = defineCheck(
   (plan) =>
     solvePower(plan, FULL_WHITE).flatMap(({ wiring }) =>
       wiring.boards.flatMap(({ controller }): Omit<Finding, 'check'>[] => {
-        const { id, name, power } = plan.show.controllers[controller]!;
+        const { id, name, power } = controllerAt(plan, controller);
         const [supply] = wiring.supplies;
         if (boardPowerOf({ power }).volts || supply === undefined) return [];
-        const { volts, name: source } = plan.show.supplies[supply]!;
+        const { volts, name: source } = itemAt(plan.show.supplies, supply);
         return [
           {
             rank: 'worthKnowing',
@@ -136,7 +137,7 @@ export const boardVolts = defineCheck(
   (plan) =>
     solvePower(plan, FULL_WHITE).flatMap(({ wiring, solution }) =>
       wiring.boards.flatMap(({ load, controller }): Omit<Finding, 'check'>[] => {
-        const { id, name, ...board } = plan.show.controllers[controller]!;
+        const { id, name, ...board } = controllerAt(plan, controller);
         const range = boardPowerOf(board).volts;
         const volts = solution.loadVolts[load]!;
         if (!range || solution.unfed[load] || volts >= range.least) return [];
@@ -160,14 +161,14 @@ export const joinedPlus = defineCheck(
     solvePower(plan, FULL_WHITE).flatMap(({ group, wiring }): Omit<Finding, 'check'>[] => {
       const joined = joinedSupplies(wiring);
       if (joined.length < 2) return [];
-      const names = joined.map((supply) => plan.show.supplies[supply]!.name);
+      const names = joined.map((supply) => itemAt(plan.show.supplies, supply).name);
       const prop = group.props[0];
       return [
         {
           rank: 'canBreak',
           stage: 'power',
-          ...(prop === undefined ? {} : { propId: plan.show.props[prop]!.id }),
-          message: `The plus of ${listOf(names)} is joined, through ${prop === undefined ? 'a controller' : plan.show.props[prop]!.name}. Each pushes current into the other; unless they are made for it, cut plus between their zones and leave ground and data joined.`,
+          ...(prop === undefined ? {} : { propId: propAt(plan, prop).id }),
+          message: `The plus of ${listOf(names)} is joined, through ${prop === undefined ? 'a controller' : propAt(plan, prop).name}. Each pushes current into the other; unless they are made for it, cut plus between their zones and leave ground and data joined.`,
           mends: [],
         },
       ];
@@ -190,7 +191,7 @@ function joinedSupplies({ network, supplies }: ReturnType<typeof solvePower>[num
   const lots = new Map<number, number[]>();
   network.supplies.forEach(({ plus }, i) => {
     const root = rootOf(plus);
-    lots.set(root, [...(lots.get(root) ?? []), supplies[i]!]);
+    lots.set(root, [...(lots.get(root) ?? []), itemAt(supplies, i)]);
   });
   return [...lots.values()].find((lot) => lot.length > 1) ?? [];
 }
@@ -209,17 +210,17 @@ export const fedByNothing = defineCheck(
         // A step that has not been done yet.
         rank: null,
         stage: 'power',
-        propId: show.props[prop]!.id,
-        message: `${show.props[prop]!.name}: no lead goes to it, so it is in no supply’s load.`,
+        propId: itemAt(show.props, prop).id,
+        message: `${itemAt(show.props, prop).name}: no lead goes to it, so it is in no supply’s load.`,
         mends: [],
       })),
       ...[...dark].map(([prop, count]): Omit<Finding, 'check'> => {
-        const panelled = isPanelled(show.props[prop]!);
+        const panelled = isPanelled(itemAt(show.props, prop));
         return {
           rank: 'willNotLight',
           stage: 'power',
-          propId: show.props[prop]!.id,
-          message: `${show.props[prop]!.name}: ${countOf(count, panelled ? 'panel' : 'pixel')} of it ${count === 1 ? 'is' : 'are'} reached by no supply: a run without a lead, a zone behind a cut, or a ground that is not joined.`,
+          propId: itemAt(show.props, prop).id,
+          message: `${itemAt(show.props, prop).name}: ${countOf(count, panelled ? 'panel' : 'pixel')} of it ${count === 1 ? 'is' : 'are'} reached by no supply: a run without a lead, a zone behind a cut, or a ground that is not joined.`,
           mends: [],
         };
       }),
@@ -233,8 +234,8 @@ export const looseLeads = defineCheck(
   (plan) =>
     standingReports(plan).worst.leads.flatMap((lead): Omit<Finding, 'check'>[] => {
       if (!lead.isLoose) return [];
-      const feed = plan.show.feeds[lead.feed]!;
-      const { to } = feed.pieces.at(-1)!;
+      const feed = itemAt(plan.show.feeds, lead.feed);
+      const { to } = lastOf(feed.pieces);
       return [
         {
           rank: 'willNotLight',

@@ -3,15 +3,16 @@ import { toldUniverse } from '../addressing/numbering';
 import { protocolOf } from '../protocols/registry';
 import { groupDigits } from '../units/number';
 import { defineCheck } from './check';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 export const universesRanOut = defineCheck(
   'universes-ran-out',
   'Every run ends at or before the last universe of E1.31.',
   (plan) =>
     plan.runsWithoutAddress.map((index) => {
-      const run = plan.runs[index]!;
-      const prop = plan.show.props[run.prop]!;
-      const controller = plan.show.controllers[run.wire!.controller]!;
+      const run = runAt(plan, index);
+      const prop = propAt(plan, run.prop);
+      const controller = controllerAt(plan, run.wire!.controller);
       return {
         rank: 'willNotLight' as const,
         stage: 'patch' as const,

@@ -1,11 +1,12 @@
 import { channelsPerPixel } from '../catalogue/pixelType';
 import { defineWallCheck } from './walls';
+import { pixelTypeOf } from '../plan/records';
 
 export const wallChannels = defineWallCheck(
   'wall-channels',
   'Panels have three channels a pixel.',
   ({ prop, finding }, plan) => {
-    const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+    const type = pixelTypeOf(plan.show, prop);
     const channels = channelsPerPixel(type);
     if (channels === 3) return [];
     const fitting = plan.show.pixelTypes.find((each) => channelsPerPixel(each) === 3);

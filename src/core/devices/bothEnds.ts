@@ -4,6 +4,8 @@ import { portsOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
 import { colourPlan } from './colourOrders';
 import type { FoundSettings } from './found';
+import { itemAt } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 /** What the two ends make of the colours of a port. */
 interface ColoursOfPort {
@@ -22,10 +24,10 @@ export function coloursOfBothEnds(
     const here = sender.ports.find((each) => each.port === port)?.colourOrder;
     const runs = portsOfController(plan, index).find((each) => each.port === port)?.runs;
     if (!here || !there || !runs) return [];
-    const planned = colourPlan(plan, runs[0]!);
+    const planned = colourPlan(plan, itemAt(runs, 0));
     if (there === planned.controller && here === planned.sender) return [];
-    const chip = planned.chips[0]!;
-    const name = portName(plan.show.controllers[index]!, port);
+    const chip = itemAt(planned.chips, 0);
+    const name = portName(controllerAt(plan, index), port);
     if (comesOutRight(chip, there, here))
       return [
         {

@@ -3,6 +3,8 @@ import type { Controller } from '../catalogue/controller';
 import type { Addressing } from '../catalogue/packing';
 import { kindOf } from '../props/registry';
 import type { LaidShow } from '../plan/planned';
+import { itemAt } from '../units/there';
+import { pixelTypeOf } from '../plan/records';
 
 /** How the colours of a run come into the order that its chips want. */
 export interface ColourPlan {
@@ -16,12 +18,8 @@ export interface ColourPlan {
 
 /** The orders of the chips of a prop, the usual one first. */
 export function chipOrders({ show }: Pick<LaidShow, 'show'>, prop: number): readonly string[] {
-  const own = show.props[prop]!;
-  return (
-    kindOf(own).chipOrders?.(own.shape) ?? [
-      show.pixelTypes.find((type) => type.id === own.pixelTypeId)!.colourOrder,
-    ]
-  );
+  const own = itemAt(show.props, prop);
+  return kindOf(own).chipOrders?.(own.shape) ?? [pixelTypeOf(show, own).colourOrder];
 }
 
 /** The end that corrects: as the controller says it, or the show; the controller where nobody said it. */
@@ -31,14 +29,14 @@ function correctedAt(addressing: Addressing, controller?: Controller): Corrected
 
 /** The colour order of a run at each place. Only one end corrects, or two colours are exchanged. */
 export function colourPlan(plan: Pick<LaidShow, 'show' | 'runs'>, run: number): ColourPlan {
-  const { prop, wire } = plan.runs[run]!;
+  const { prop, wire } = itemAt(plan.runs, run);
   const chips = chipOrders(plan, prop);
   const at = correctedAt(plan.show.addressing, wire ? plan.show.controllers[wire.controller] : undefined);
-  const plain = plainOrder(chips[0]!);
+  const plain = plainOrder(itemAt(chips, 0));
   return {
     chips,
     correctedAt: at,
-    controller: at === 'controller' ? chips[0]! : plain,
-    sender: at === 'sender' ? chips[0]! : plain,
+    controller: at === 'controller' ? itemAt(chips, 0) : plain,
+    sender: at === 'sender' ? itemAt(chips, 0) : plain,
   };
 }

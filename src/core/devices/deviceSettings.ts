@@ -5,6 +5,8 @@ import { listOf } from '../units/words';
 import { basisOf, type PortBasis } from './settings/basis';
 import { DEVICE_SETTINGS, PORT_SETTINGS, type DeviceSettings, type PortSettings } from './settings/registry';
 import { keptOf, settingId, settingWords } from './settings/typed';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 /** The settings of one controller as they are planned. */
 export function deviceSettings(plan: LaidShow, controller: number): DeviceSettings {
@@ -48,14 +50,14 @@ function hiddenWords(plan: LaidShow, port: PlannedPort): string {
   let lit = 0;
   const places: { count: number; where: string }[] = [];
   for (const index of port.runs) {
-    const run = plan.runs[index]!;
+    const run = runAt(plan, index);
     const { skippedPixels } = run.wire!;
     if (skippedPixels > 0)
       places.push({ count: skippedPixels, where: lit === 0 ? 'before the first' : `after pixel ${lit}` });
     lit += run.pixelCount;
   }
   return places.length === 1
-    ? places[0]!.where
+    ? itemAt(places, 0).where
     : listOf(places.map(({ count, where }) => `${count} ${where}`));
 }
 

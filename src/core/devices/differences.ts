@@ -14,6 +14,8 @@ import {
 } from './settings/registry';
 import type { HeldSetting } from './settings/setting';
 import { settingId, settingWords } from './settings/typed';
+import { itemAt, valueIn } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 /** A disagreement between plan and device, what it looks like on the display, and which side to change. */
 export interface Difference {
@@ -47,7 +49,7 @@ export function differences(plan: LaidShow, found: FoundSettings): Difference[] 
   if (index === -1) return [];
   const planned = deviceSettings(plan, index);
   const side = found.where === 'controller' ? 'the controller' : 'the sender';
-  const device = plan.show.controllers[index]!;
+  const device = controllerAt(plan, index);
   const of: Comparison = { plan, index, device, basis: basisOf(plan, index), found, planned, side };
   return [...deviceDifferences(of), ...universeDifferences(of), ...portDifferences(of)];
 }
@@ -226,10 +228,10 @@ function portDifferences(of: Comparison): Difference[] {
           symptom: `what is meant for ${name} is seen on ${portName(device, other)}, and the other way round`,
           mend: `exchange the two on ${side}, or the plugs`,
         });
-      list.push(...onePort(of, bases.get(port.port)!, without(found.ports[i]!, PLACES), null));
+      list.push(...onePort(of, valueIn(bases, port.port), without(itemAt(found.ports, i), PLACES), null));
       continue;
     }
-    list.push(...onePort(of, bases.get(port.port)!, found.ports[i]!, shift));
+    list.push(...onePort(of, valueIn(bases, port.port), itemAt(found.ports, i), shift));
   }
   for (const want of found.partial || ports.length === 0 ? [] : planned.ports)
     if (!ports.some((port) => port.port === want.port))

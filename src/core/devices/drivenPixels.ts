@@ -1,18 +1,20 @@
 import type { PlannedPort } from '../patch/plug';
 import type { LaidShow } from '../plan/planned';
 import { kindOf } from '../props/registry';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 /** Pixels of a run that one device has to drive: all of them, or those of the largest card where a wall is cut into cards. */
 export function drivenPixels({ show, runs }: LaidShow, index: number): number {
-  const { prop, pixelCount } = runs[index]!;
-  const { kind, shape, threading } = show.props[prop]!;
+  const { prop, pixelCount } = itemAt(runs, index);
+  const { kind, shape, threading } = itemAt(show.props, prop);
   return kindOf({ kind }).drivenPixels?.(shape, threading) ?? pixelCount;
 }
 
 /** Pixels that one device has to drive on a port, skipped ones counted. */
 export function drivenOnPort(plan: LaidShow, port: PlannedPort): number {
   return port.runs.reduce(
-    (total, run) => total + plan.runs[run]!.wire!.skippedPixels + drivenPixels(plan, run),
+    (total, run) => total + runAt(plan, run).wire!.skippedPixels + drivenPixels(plan, run),
     0,
   );
 }

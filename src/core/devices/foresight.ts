@@ -8,6 +8,8 @@ import { groupDigits } from '../units/number';
 import { sharedUniverses } from './sent';
 import type { RunPin } from '../show/edits/patch';
 import { applyEdit, type Edit } from '../show/edits/registry';
+import { itemAt } from '../units/there';
+import { propAt, controllerAt } from '../plan/records';
 
 /** A run whose channels are not where they were. */
 export interface Moved {
@@ -50,7 +52,7 @@ export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   const shared = sharedUniverses(after).flatMap(({ universe, controllers }) =>
     alone.has(universe)
       ? []
-      : [{ universe, controllers: controllers.map((index) => after.show.controllers[index]!.name) }],
+      : [{ universe, controllers: controllers.map((index) => controllerAt(after, index).name) }],
   );
   return {
     moved,
@@ -78,8 +80,8 @@ function stretches(plan: LaidShow): Map<string, Stretch> {
     const first = spans.find((span) => span.runChannel >= 0);
     const last = spans.at(-1);
     if (!first || !last) return;
-    const { id, name } = plan.show.props[run.prop]!;
-    const device = first.universe === null ? plan.show.controllers[first.controller]! : null;
+    const { id, name } = propAt(plan, run.prop);
+    const device = first.universe === null ? controllerAt(plan, first.controller) : null;
     found.set(runKey(plan, index), { of: { propId: id, name, run: run.number }, device, first, last });
   });
   return found;
@@ -189,8 +191,8 @@ function leastChange(
 
 /** A run by its prop and number, whatever else the show holds. */
 function runKey({ show, runs }: LaidShow, index: number): string {
-  const { prop, number } = runs[index]!;
-  return `${show.props[prop]!.id} ${number}`;
+  const { prop, number } = itemAt(runs, index);
+  return `${itemAt(show.props, prop).id} ${number}`;
 }
 
 /** Channels that a run takes, those of its skipped pixels counted where they take some. */

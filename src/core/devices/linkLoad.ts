@@ -14,6 +14,7 @@ import type { LaidShow } from '../plan/planned';
 import { takesRawFrames } from './rawFrames';
 import { AROUND_PAYLOAD_BYTES } from '../protocols/packets';
 import { protocolOf } from '../protocols/registry';
+import { controllerAt } from '../plan/records';
 
 interface LinkLoad {
   /** What the link carries, in megabits a second. */
@@ -26,7 +27,7 @@ interface LinkLoad {
 
 /** What a controller is sent. */
 export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoad {
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } };
   const rate = given('pictures a second', rateHz, 'number', { place: { stage: 'patch', sheet: 'propose' } });
   const megabits = (bytes: Term, more: { because?: string; rule?: string }, name = 'load of the link') =>

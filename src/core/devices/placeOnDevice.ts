@@ -1,4 +1,5 @@
 import type { LaidShow } from '../plan/planned';
+import { plannedAt, runAt } from '../plan/records';
 
 /** Where the pixels of a prop are in the count of a device over all its ports. */
 interface PlaceOnDevice {
@@ -13,11 +14,11 @@ interface PlaceOnDevice {
  * or where something else lies between its runs, so that one count of the device does not follow it.
  */
 export function placeOnDevice(plan: LaidShow, propIndex: number): PlaceOnDevice | null {
-  const { firstRun, runCount } = plan.props[propIndex]!;
+  const { firstRun, runCount } = plannedAt(plan, propIndex);
   let place: PlaceOnDevice | null = null;
   let next = 0;
   for (let index = firstRun; index < firstRun + runCount; index += 1) {
-    const { wire, pixelCount } = plan.runs[index]!;
+    const { wire, pixelCount } = runAt(plan, index);
     if (!wire) return null;
     const before = wire.placesBeforePort + wire.firstPlace - 1;
     if (!place) place = { controller: wire.controller, before };

@@ -7,6 +7,8 @@ import { explainChannelsPerPixel, explainRunPixels } from '../plan/explainRun';
 import type { LaidShow } from '../plan/planned';
 import { frameRate, frameTime, signalOf } from '../catalogue/signal';
 import { isPanelled } from '../props/registry';
+import { itemAt, byId } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 interface PortTiming {
   /** Time for one picture on the wire, in microseconds. */
@@ -52,12 +54,12 @@ interface Feed {
 }
 
 function feedOf({ show, runs }: LaidShow, port: PlannedPort): Feed | null {
-  const propOf = (run: number) => show.props[runs[run]!.prop]!;
+  const propOf = (run: number) => itemAt(show.props, itemAt(runs, run).prop);
   if (port.places === 0 || port.runs.some((run) => isPanelled(propOf(run)))) return null;
-  const { pixelTypeId } = propOf(port.runs[0]!);
-  const { id, typeId } = show.controllers[port.controller]!;
+  const { pixelTypeId } = propOf(itemAt(port.runs, 0));
+  const { id, typeId } = itemAt(show.controllers, port.controller);
   return {
-    pixelType: show.pixelTypes.find((each) => each.id === pixelTypeId)!,
+    pixelType: byId(show.pixelTypes, pixelTypeId),
     controllerId: id,
     baud: show.controllerTypes.find((each) => each.id === typeId)?.baud,
   };
@@ -80,7 +82,7 @@ function timingOf({ pixelType, controllerId, baud }: Feed, places: Explained): P
 
 /** What is clocked out for a port: its pixels and the skipped ones. */
 export function placesOf(plan: LaidShow, port: PlannedPort): Explained {
-  const name = portName(plan.show.controllers[port.controller]!, port.port);
+  const name = portName(controllerAt(plan, port.controller), port.port);
   const skipped = port.places - port.pixels;
   return computed(
     `pixels on ${name}`,

@@ -3,6 +3,7 @@ import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import type { FoundPort, FoundUniverse } from './found';
 import { HELD_BY_PORT } from './settings/registry';
 import { whole, type Values } from './settings/values';
+import { itemAt } from '../units/there';
 
 /** A column of a list of ports. */
 interface Column {
@@ -42,11 +43,14 @@ export function readFound(
   const lines = filled(rows);
   if (lines.length === 0)
     return { ok: false, message: 'There is nothing to read: paste a line for each port.' };
-  const heading = lines[0]!.cells.map(columnOf);
+  const heading = itemAt(lines, 0).cells.map(columnOf);
   const hasHeading = heading.some((column) => column !== undefined);
   const columns = hasHeading ? heading : USUAL.map((name) => COLUMNS.find((column) => column.name === name));
   if (!columns.includes(PORT))
-    return { ok: false, message: `Line 1 has no column “port”; found: ${lines[0]!.cells.join(', ')}.` };
+    return {
+      ok: false,
+      message: `Line 1 has no column “port”; found: ${itemAt(lines, 0).cells.join(', ')}.`,
+    };
   const ports: FoundPort[] = [];
   for (const { cells, line } of hasHeading ? lines.slice(1) : lines) {
     const found: Record<string, string | number> = {};

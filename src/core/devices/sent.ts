@@ -7,6 +7,8 @@ import type { LaidShow, Span } from '../plan/planned';
 import { protocolOf, universesOf } from '../protocols/registry';
 import { takesRawFrames } from './rawFrames';
 import { showSpaces, universesOfController } from './universeSizes';
+import { valueIn } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 /** A universe, or the flat space of a device, as the sender is told it. */
 export interface Sent {
@@ -35,7 +37,7 @@ export interface Sent {
 
 /** All that the sender sends to one controller, in ascending order. */
 export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const spans = spansOfController(plan, controller);
   const spaces = showSpaces(plan);
   const protocol = protocolOf(device);
@@ -68,7 +70,7 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
     used.set(span.universe!, (used.get(span.universe!) ?? 0) + span.channelCount);
   }
   return [...universesOfController(plan, controller)].map(([showUniverse, channels]) => {
-    const space = spaces.universes.get(showUniverse)!;
+    const space = valueIn(spaces.universes, showUniverse);
     const others = new Set(spansInUniverse(plan, showUniverse).map((span) => span.controller));
     return {
       controller,
@@ -78,12 +80,12 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
       protocol: protocol.name,
       destination: destinationOf(device, showUniverse),
       channels,
-      used: used.get(showUniverse)!,
+      used: valueIn(used, showUniverse),
       firstShowChannel: space.startShowChannel,
       lastShowChannel: space.startShowChannel + space.channelCount - 1,
-      packing: [...packings.get(showUniverse)!].join(' + '),
+      packing: [...valueIn(packings, showUniverse)].join(' + '),
       alsoHeardBy: [...others].flatMap((each) =>
-        each === controller ? [] : [plan.show.controllers[each]!.name],
+        each === controller ? [] : [controllerAt(plan, each).name],
       ),
     };
   });

@@ -3,6 +3,7 @@ import { policyOfRun } from '../plan/plan';
 import { spansOfController, spansOfRun } from '../plan/planIndex';
 import type { LaidShow, PlannedSpace, Span } from '../plan/planned';
 import { listOf } from '../units/words';
+import { runAt } from '../plan/records';
 
 /**
  * How many channels a device counts in each universe, by universe in ascending order: what the packing of the runs in it holds. (In the
@@ -16,7 +17,7 @@ function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
   for (const { run, universe, startChannel, channelCount } of spans) {
     if (universe === null) continue;
     if (run !== lastRun) {
-      channels = usableChannels(policyOfRun(plan, run).packing, plan.runs[run]!.channelsPerPixel);
+      channels = usableChannels(policyOfRun(plan, run).packing, runAt(plan, run).channelsPerPixel);
       lastRun = run;
     }
     // Behind spare channels whole pixels may end later than those that begin at 1.

@@ -13,6 +13,7 @@ import {
 import type { Trial } from './trials';
 import { View } from './view';
 import { agreement } from './wireView';
+import { itemAt } from '../units/there';
 
 /** One way in which the display may be. */
 interface Suspect {
@@ -140,7 +141,7 @@ export class Diagnosis {
     if (most === 0) return;
     this.singles.forEach((way, i) => {
       // Nothing is excluded for good: what was seen may have been a slip.
-      way.prior = Math.max(then[i]!.weight / most, 1e-9 * way.prior);
+      way.prior = Math.max(itemAt(then, i).weight / most, 1e-9 * way.prior);
     });
   }
 
@@ -189,7 +190,7 @@ export class Diagnosis {
     const found = new Map<string, { share: number; ways: Way[] }>();
     const all = [...this.singles, ...this.stacked].sort((a, b) => b.weight - a.weight);
     // What is far behind is in no class that counts.
-    const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * all[0]!.weight);
+    const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * itemAt(all, 0).weight);
     for (const way of near) {
       const key = this.scope.trials.map((trial) => this.keyOf(way, trial)).join();
       const known = found.get(key);
@@ -204,7 +205,7 @@ export class Diagnosis {
       .map(({ share, ways }) => ({
         share,
         ways: ways.map((way) => this.faultsOf(way)),
-        against: this.against(ways[0]!),
+        against: this.against(itemAt(ways, 0)),
       }));
   }
 
@@ -376,7 +377,7 @@ export class Diagnosis {
   }
 
   private best(): Way {
-    let best = this.singles[0]!;
+    let best = itemAt(this.singles, 0);
     for (const way of this.singles) if (way.weight > best.weight) best = way;
     for (const way of this.stacked) if (way.weight > best.weight) best = way;
     return best;

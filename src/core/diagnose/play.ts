@@ -4,6 +4,7 @@ import { Diagnosis, MOST_ANSWERS } from './diagnosis';
 import type { Scope, Seen } from './scope';
 import { faultAt, suspectsOf } from './suspects';
 import type { Trial } from './trials';
+import { itemAt } from '../units/there';
 
 /** Numbers from 0 to below 1, the same for the same seed (mulberry32). */
 export function drawsOf(seed: number): () => number {
@@ -110,9 +111,13 @@ export function play(
       const said = slip?.(others) ?? seen;
       const isShown = next.answers.slice(0, MOST_ANSWERS).some((answer) => sameSeen(answer.seen, said));
       diagnosis.answer(next.trial.id, said, isShown);
-      heard?.({ trial: next.trial, seen: said, left: diagnosis.classes(3).map(({ ways }) => ways[0]!) });
+      heard?.({
+        trial: next.trial,
+        seen: said,
+        left: diagnosis.classes(3).map(({ ways }) => itemAt(ways, 0)),
+      });
     }
-    const found = diagnosis.ranking(1)[0]!.faults;
+    const found = itemAt(diagnosis.ranking(1), 0).faults;
     if (found.length === 0) break;
     named.push(...found);
     heard?.({ named: found });

@@ -5,6 +5,8 @@ import { powerGroups } from '../power/groups';
 import type { Plan } from '../plan/planned';
 import type { Fault } from '../rig/faults/registry';
 import type { Facts } from '../show/facts';
+import { itemAt } from '../units/there';
+import { propAt, controllerAt } from '../plan/records';
 
 /** A fault that is suspected more than usual, or less, by what the show says. */
 export interface Raise {
@@ -58,9 +60,9 @@ const TICKED = 0.4;
  * @param prop its index in the show
  */
 export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[], prop: number): Raise[] {
-  const propId = plan.show.props[prop]!.id;
+  const propId = propAt(plan, prop).id;
   const controllers = controllersOfProp(plan, prop);
-  const controllerIds = new Set([...controllers].map((index) => plan.show.controllers[index]!.id));
+  const controllerIds = new Set([...controllers].map((index) => controllerAt(plan, index).id));
   const supplyIds = suppliesOf(plan, prop, controllers);
   const found = findings.flatMap((finding): Raise[] => {
     const of = BY_CHECK[finding.check];
@@ -71,7 +73,7 @@ export function raisesOf(plan: Plan, facts: Facts, findings: readonly Finding[],
     return of && isOwn ? of.kinds.map((kind) => ({ kind, factor: FOUND, why: of.why })) : [];
   });
   const ticked = [...controllers].flatMap((controller): Raise[] => {
-    const device = plan.show.controllers[controller]!;
+    const device = controllerAt(plan, controller);
     const settings = deviceSettings(plan, controller);
     const values = valuesToTick(settings, device);
     const typed = values.filter(({ field, value }) => facts.isTyped(device.id, field, value)).length;
@@ -105,7 +107,7 @@ function suppliesOf(plan: Plan, prop: number, controllers: ReadonlySet<number>):
   const groups = powerGroups(plan).filter(
     (group) => group.props.includes(prop) || group.controllers.some((each) => controllers.has(each)),
   );
-  const feeds = groups.flatMap((group) => group.feeds.map((feed) => plan.show.feeds[feed]!));
+  const feeds = groups.flatMap((group) => group.feeds.map((feed) => itemAt(plan.show.feeds, feed)));
   return new Set(feeds.flatMap(({ from }) => (from.kind === 'supply' ? [from.supplyId] : [])));
 }
 

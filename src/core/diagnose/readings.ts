@@ -3,6 +3,7 @@ import type { DeviceState } from '../devices/deviceState';
 import type { Rig } from '../rig/rig';
 import type { SenderState } from '../rig/sending';
 import type { LookId } from './trials';
+import { itemAt } from '../units/there';
 
 /** What a meter says at a light. */
 const VOLTS = { planned: 0, none: 1, low: 2, comeAndGo: 3 };
@@ -36,8 +37,8 @@ export class Readings {
     const read = (now: readonly unknown[], planned: readonly unknown[]) =>
       planned.forEach((each, i) => codes.push(this.codeOf(JSON.stringify(now[i]), JSON.stringify(each))));
     for (const controller of this.controllers) {
-      const device = devices[controller]!;
-      const planned = this.planned.devices[controller]!;
+      const device = itemAt(devices, controller);
+      const planned = itemAt(this.planned.devices, controller);
       switch (id) {
         case 'lamp':
           codes.push(device.isPowered ? 0 : UNREADABLE);

@@ -14,6 +14,8 @@ import { SEEN_DARK, UNKNOWN } from './perceive';
 import { perceivePlaces, picturesOf, shifted, UNREACHED } from './placeCodes';
 import { Readings } from './readings';
 import { trialsOf, type LookId, type Trial } from './trials';
+import { itemAt, lastOf } from '../units/there';
+import { propAt, plannedAt } from '../plan/records';
 
 /** What somebody sees of a trial: a code for each light that is looked at, at each moment, or for each of what is read. */
 export type Seen = Uint8Array;
@@ -58,17 +60,17 @@ export class Scope {
     readonly prop: number,
     isWhole = false,
   ) {
-    const { firstPixel, pixelCount, firstRun, runCount } = plan.props[prop]!;
+    const { firstPixel, pixelCount, firstRun, runCount } = plannedAt(plan, prop);
     this.first = firstPixel;
     // On a string each single light may be the one with which something is the matter.
-    const isThinned = !isWhole && isPanelled(plan.show.props[prop]!);
+    const isThinned = !isWhole && isPanelled(propAt(plan, prop));
     this.slots = slotsOf(pixelCount, isThinned ? LOOKED_AT : Infinity);
     this.count = this.slots.reduce((sum, slot) => sum + (slot < 0 ? 0 : 1), 0);
     this.planned = plannedRig(plan);
     this.controllers = controllersOfProp(plan, prop);
     this.plannedPixels = new Set(this.planned.chains.map(({ pixel }) => pixel));
     this.trials = trialsOf(plan, prop);
-    const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[prop]!.pixelTypeId);
+    const type = plan.show.pixelTypes.find(({ id }) => id === propAt(plan, prop).pixelTypeId);
     const ends = plan.runs
       .slice(firstRun, firstRun + runCount)
       .flatMap((run) => (run.wire && run.pixelCount > 0 ? [run.firstPixel + run.pixelCount - 1] : []));
@@ -154,7 +156,7 @@ export class Scope {
 
   /** Codes of the places of a chain, moment after moment; UNREACHED for those to which nothing is sent. */
   private shownBy(rig: Rig, chain: Chain, trial: Trial): Uint8Array {
-    const device = rig.devices[chain.controller]!;
+    const device = itemAt(rig.devices, chain.controller);
     const port = device.ports.find((each) => each.port === chain.port);
     // A limiter adds up all wires of its device.
     if (!port || device.limiter) return this.codesOf(rig, chain, trial, this.placesOf(chain));
@@ -191,7 +193,7 @@ export class Scope {
    * @param bytesLate so many bytes late the data comes; below zero early
    */
   codesOf(rig: Rig, chain: Chain, trial: Trial, places: Int32Array | null, bytesLate = 0): Uint8Array {
-    const device = rig.devices[chain.controller]!;
+    const device = itemAt(rig.devices, chain.controller);
     // A limiter adds up all wires of its device.
     const own = device.limiter
       ? rig.chains.filter(({ controller }) => controller === chain.controller)
@@ -232,7 +234,7 @@ export class Scope {
     trial: Trial,
     moment: number,
   ): (device: DeviceState, port: PortState) => Uint8Array {
-    const { timeS, step } = trial.moments[moment]!;
+    const { timeS, step } = itemAt(trial.moments, moment);
     return (device, port) => {
       // A link that is too slow still has an older picture.
       const held = device.holdHz === null ? timeS : Math.floor(timeS * device.holdHz) / device.holdHz;
@@ -269,7 +271,7 @@ export class Scope {
     if (!sent) {
       let wanted = this.wanted.get(key);
       if (!wanted) {
-        const propId = this.plan.show.props[this.prop]!.id;
+        const propId = propAt(this.plan, this.prop).id;
         wanted = painted(patternById(trial.pattern)!, {
           plan: this.plan,
           stretches: stretchesOf(this.plan, { on: 'prop', propId }),
@@ -288,7 +290,7 @@ export class Scope {
 
 /** Where each light is among those that are looked at: about so many of them, and those at the end. */
 function slotsOf(count: number, most: number): Int32Array {
-  const stride = count <= most ? 1 : (STRIDES.find((each) => count / each <= most) ?? STRIDES.at(-1)!);
+  const stride = count <= most ? 1 : (STRIDES.find((each) => count / each <= most) ?? lastOf(STRIDES));
   let slots = 0;
   return Int32Array.from({ length: count }, (_, i) =>
     i % stride === 0 || i >= count - AT_THE_END ? slots++ : -1,

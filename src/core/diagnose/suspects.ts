@@ -10,6 +10,8 @@ import type { Chain } from '../rig/chain';
 import type { Rig } from '../rig/rig';
 import { isPanelled } from '../props/registry';
 import type { Scope } from './scope';
+import { itemAt, valueIn } from '../units/there';
+import { propAt, plannedAt, controllerAt } from '../plan/records';
 
 /** Of displays that somebody has doubts about: nothing, one thing, two or three are the matter. */
 export const SHARE_OF_COUNT = [0.03, 0.72, 0.2, 0.05] as const;
@@ -55,8 +57,8 @@ const isAnyPlace = (kind: string): kind is PlaceKind => (PLACE_KINDS as readonly
  */
 export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () => 1): Suspects {
   const { plan, prop, planned, controllers } = scope;
-  const of = plan.show.props[prop]!;
-  const { firstRun, runCount } = plan.props[prop]!;
+  const of = propAt(plan, prop);
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const ports = new Set(
     plan.runs
       .slice(firstRun, firstRun + runCount)
@@ -71,9 +73,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   const counted = new Set(
     wires
       .filter((chain) => pixelsCounted(planned, chain) <= MOST_COUNTED && isCountedPlainly(planned, chain))
-      .map((chain) =>
-        portKey({ controllerId: plan.show.controllers[chain.controller]!.id, port: chain.port }),
-      ),
+      .map((chain) => portKey({ controllerId: controllerAt(plan, chain.controller).id, port: chain.port })),
   );
   const fixed = faultsEverywhere(plan, of.id).filter((fault) => {
     if (isAnyPlace(fault.kind)) return false;
@@ -98,7 +98,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   };
   const anywhere = wires.flatMap((chain): AnyPlace[] => {
     const places = lastSeen(chain);
-    const controllerId = plan.show.controllers[chain.controller]!.id;
+    const controllerId = controllerAt(plan, chain.controller).id;
     const kinds: AnyKind[] = [
       ...PLACE_KINDS,
       ...(counted.has(portKey({ controllerId, port: chain.port })) ? (['countWrong'] as const) : []),
@@ -108,14 +108,14 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
   const countOfKind = new Map<string, number>();
   for (const { kind } of fixed) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + 1);
   for (const { kind, places } of anywhere) countOfKind.set(kind, (countOfKind.get(kind) ?? 0) + places);
-  const weightOf = (kind: Fault['kind']) => priorOf(kind).weight / countOfKind.get(kind)!;
+  const weightOf = (kind: Fault['kind']) => priorOf(kind).weight / valueIn(countOfKind, kind);
   const placedWeight = (of: AnyPlace) => weightOf(of.kind) * raised(faultAt(scope, of, 1));
   const weights = fixed.map((fault) => weightOf(fault.kind) * raised(fault));
   const total =
     weights.reduce((sum, each) => sum + each, 0) +
     anywhere.reduce((sum, each) => sum + each.places * placedWeight(each), 0);
   return {
-    fixed: fixed.map((fault, i) => ({ fault, share: weights[i]! / total })),
+    fixed: fixed.map((fault, i) => ({ fault, share: itemAt(weights, i) / total })),
     anywhere: anywhere.map((each) => ({ ...each, share: placedWeight(each) / total })),
   };
 }
@@ -126,7 +126,7 @@ export function faultAt(
   { kind, chain }: Pick<AnyPlace, 'kind' | 'chain'>,
   place: number,
 ): Fault {
-  const at = { controllerId: plan.show.controllers[chain.controller]!.id, port: chain.port };
+  const at = { controllerId: controllerAt(plan, chain.controller).id, port: chain.port };
   return kind === 'countWrong'
     ? { kind, ...at, by: place - 1 - pixelsCounted(planned, chain) }
     : { kind, ...at, place };
@@ -138,7 +138,7 @@ const MOST_COUNTED = 5000;
 const portKey = ({ controllerId, port }: { controllerId: string; port: number }) => `${controllerId} ${port}`;
 
 const portOf = ({ devices }: Rig, { controller, port }: Pick<Chain, 'controller' | 'port'>) =>
-  devices[controller]!.ports.find((each) => each.port === port);
+  itemAt(devices, controller).ports.find((each) => each.port === port);
 
 /** How many pixels a port counts. */
 function pixelsCounted(rig: Rig, chain: Pick<Chain, 'controller' | 'port'>): number {
@@ -147,7 +147,7 @@ function pixelsCounted(rig: Rig, chain: Pick<Chain, 'controller' | 'port'>): num
 
 /** Where a count ends all is dark, and nothing else changes. */
 function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'port'>): boolean {
-  const { limiter, afterCut, ports } = devices[chain.controller]!;
+  const { limiter, afterCut, ports } = itemAt(devices, chain.controller);
   const port = ports.find((each) => each.port === chain.port);
   return (
     port !== undefined &&

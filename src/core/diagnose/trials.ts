@@ -2,6 +2,7 @@ import { channelsPerPixel } from '../catalogue/pixelType';
 import { patternById } from '../patterns/registry';
 import type { Plan } from '../plan/planned';
 import { isPanelled } from '../props/registry';
+import { propAt, plannedAt } from '../plan/records';
 
 /** A moment of a pattern that is looked at. */
 interface TrialMoment {
@@ -71,8 +72,8 @@ export type LookId = keyof typeof LOOKS;
 
 /** Everything that can be tried on a prop, what costs least first. */
 export function trialsOf(plan: Plan, prop: number): Trial[] {
-  const of = plan.show.props[prop]!;
-  const { runCount, strands, pixelCount } = plan.props[prop]!;
+  const of = propAt(plan, prop);
+  const { runCount, strands, pixelCount } = plannedAt(plan, prop);
   const pixelType = plan.show.pixelTypes.find(({ id }) => id === of.pixelTypeId);
   const hasWhite = pixelType ? channelsPerPixel(pixelType) === 4 : false;
   const isWall = isPanelled(of);

@@ -7,6 +7,7 @@ import type { Scope, Seen } from './scope';
 import { joinedKey, mix, mixAgain } from './seenKey';
 import { alongWireOf, type AnyKind } from './suspects';
 import type { Trial } from './trials';
+import { itemAt } from '../units/there';
 
 /** How the places of a wire are seen: as they are, dark, or with data that comes early or late. */
 interface Way {
@@ -40,7 +41,7 @@ export class WireView {
     sums: readonly [number, number],
   ) {
     this.index = Int32Array.from(chain.pixel, (pixel) => scope.slotOf(pixel));
-    this.widths = Uint8Array.from(chain.order, (order) => chain.orders[order]!.length);
+    this.widths = Uint8Array.from(chain.order, (order) => itemAt(chain.orders, order).length);
     this.base = this.way((moment, place) => seen[moment * scope.count + this.index[place]!]!);
     this.dark = this.way(() => SEEN_DARK);
     const [one, other] = [sum(this.base.one), sum(this.base.other)];

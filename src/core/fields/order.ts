@@ -1,5 +1,6 @@
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import { z } from 'zod';
+import { itemAt } from '../units/there';
 
 /**
  * The place of a record in its list: records stand by ascending key, and between any two keys there is room for another. So
@@ -26,7 +27,7 @@ function ascending(a: string, b: string): boolean {
 /** Whether every record has a key and the keys ascend. */
 export function isOrdered(records: readonly Ordered[]): boolean {
   return records.every(
-    ({ order }, i) => order !== undefined && (i === 0 || ascending(records[i - 1]!.order!, order)),
+    ({ order }, i) => order !== undefined && (i === 0 || ascending(itemAt(records, i - 1).order!, order)),
   );
 }
 
@@ -70,7 +71,7 @@ export const LONGEST_KEY = 60;
 /** The list with fresh keys, in the order in which it stands. */
 export function renumbered<Item extends Ordered>(records: readonly Item[]): Item[] {
   const keys = generateNKeysBetween(null, null, records.length);
-  return records.map((record, i) => ({ ...record, order: keys[i]! }));
+  return records.map((record, i) => ({ ...record, order: itemAt(keys, i) }));
 }
 
 /** Three digits from an id (FNV-1a). They only tell apart what is made at once; the last is no 0, which would say nothing. */

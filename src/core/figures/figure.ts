@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { listOf } from '../units/words';
+import { itemAt } from '../units/there';
 
 /** What a figure stands on, from the weakest to the strongest. */
 export const BASES = ['default', 'heard', 'typed', 'dataSheet', 'measured'] as const;
@@ -57,5 +58,5 @@ export function basesWords(standings: readonly Standing[]): string {
   const bases = BASES.filter((basis) => standings.some((each) => each.basis === basis)).reverse();
   if (bases.length === 0) return '';
   const words = bases.map((basis) => BASIS_WORDS[basis]);
-  return words.length === 1 ? words[0]! : `mixed: ${listOf(words)}`;
+  return words.length === 1 ? itemAt(words, 0) : `mixed: ${listOf(words)}`;
 }

@@ -8,6 +8,7 @@ import type { Fact } from '../show/facts';
 import type { Show } from '../show/schema';
 import { formatAmps, formatVolts, parseCurrent, parseVolts } from '../units/electric';
 import { formatLength, parseLength, type Parsed, type Lengths } from '../units/length';
+import { itemAt } from '../units/there';
 
 /** Something that the plan assumes of a thing, and that can be measured. */
 export interface Measurable {
@@ -185,7 +186,10 @@ function ofPixelType(show: Show, id: string): Measurable[] {
         const times = Math.max(0, inMa(amps) - idleMa) / litMa;
         return set(
           Object.fromEntries(
-            colours.map((colour, i) => [colour, measured(Number((colourMa[i]! * times).toFixed(3)), by)]),
+            colours.map((colour, i) => [
+              colour,
+              measured(Number((itemAt(colourMa, i) * times).toFixed(3)), by),
+            ]),
           ),
         );
       },

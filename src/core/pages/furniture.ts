@@ -2,6 +2,7 @@ import { SIDE_PT } from './format';
 import { ptOf, type Ink, type Measure } from './ink';
 import type { Page } from './page';
 import { linesOf } from './text';
+import { itemAt } from '../units/there';
 
 /** What stands around the work of each page. */
 interface PageWords {
@@ -31,7 +32,7 @@ export function furniture({ room }: Page, words: PageWords, measure: Measure): I
   const fit = (text: string, mostPt: number, style: 'bold' | 'regular', leastPt: number) => {
     let size = mostPt;
     while (size > leastPt && measure(text, size, style) > textRoom) size -= 0.5;
-    return { size, text: linesOf(text, textRoom, size, style, measure)[0]! };
+    return { size, text: itemAt(linesOf(text, textRoom, size, style, measure), 0) };
   };
   const name = fit(words.sheet, 18, 'bold', 11);
   const show = fit(words.show, 11, 'regular', 8);

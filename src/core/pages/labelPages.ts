@@ -3,6 +3,7 @@ import { ptOf, type Ink, type Measure } from './ink';
 import type { Page } from './page';
 import { linesOf } from './text';
 import type { Label, LabelSheet } from './label';
+import { itemAt } from '../units/there';
 
 /** Printers miss the place by about so much: nothing stands nearer to the edge of a label. */
 const EDGE_MM = 2;
@@ -63,7 +64,7 @@ function labelInks(
   const most = Math.max(0, Math.floor(left2() / (Math.max(wordsPt, LEAST_WORDS_PT) * 1.2)));
   if (lines.length > most) {
     lines = lines.slice(0, most);
-    if (most > 0) lines[most - 1] = `${lines[most - 1]!.slice(0, -1)}…`;
+    if (most > 0) lines[most - 1] = `${itemAt(lines, most - 1).slice(0, -1)}…`;
   }
   const size = Math.max(wordsPt, LEAST_WORDS_PT);
   const inks: Ink[] = [

@@ -1,6 +1,7 @@
 import { formatLength, type Lengths } from '../units/length';
 import type { Drawing, Shape, SpotOnDrawing } from './drawing';
 import { ptOf, type Ink, type Measure } from './ink';
+import { itemAt } from '../units/there';
 
 const PEN_PT = { thin: 0.5, thick: 1.4, dashed: 0.7, none: 0 } as const;
 const HEAD_PT = 6;
@@ -145,7 +146,7 @@ const ROUND_INCHES = [0.25, 0.5, 1, 3, 6, 12, 24, 60, 120, 240, 600, 1200, 2400,
 
 function scaleBar(xPt: number, yPt: number, ptPerMm: number, lengths: Lengths): Ink[] {
   const round = lengths === 'imperial' ? ROUND_INCHES.map((inches) => inches * 25.4) : ROUND_MM;
-  const lengthMm = round.findLast((mm) => mm * ptPerMm <= MOST_BAR_PT) ?? round[0]!;
+  const lengthMm = round.findLast((mm) => mm * ptPerMm <= MOST_BAR_PT) ?? itemAt(round, 0);
   const right = xPt + lengthMm * ptPerMm;
   return [
     {

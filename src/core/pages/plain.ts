@@ -1,5 +1,6 @@
 import type { Cell, Table } from './table';
 import type { Block } from './block';
+import { itemAt } from '../units/there';
 
 /** A table with nothing in it that has to be computed: it can go from thread to thread. */
 interface PlainTable {
@@ -41,6 +42,6 @@ export function tableOfPlain({ name, forDevices, columns, rows, keys }: PlainTab
     ...(forDevices && { forDevices: true as const }),
     columns: columns.map((column, i) => ({ ...column, of: (row) => row[i] ?? null })),
     rows,
-    keyOf: (_, index) => keys[index]!,
+    keyOf: (_, index) => itemAt(keys, index),
   };
 }

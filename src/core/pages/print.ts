@@ -5,6 +5,7 @@ import type { Ink, Measure } from './ink';
 import { furniture } from './furniture';
 import type { Page } from './page';
 import { pagesOf, type PageSetting } from './pages';
+import { itemAt } from '../units/there';
 
 /** What is printed. */
 export interface PrintJob {
@@ -107,7 +108,7 @@ function contents(job: PrintJob, counts: readonly number[], inFront: number): Sh
   let page = inFront + 1;
   const rows = job.sheets.map((sheet, i) => {
     const first = page;
-    page += counts[i]!;
+    page += itemAt(counts, i);
     return { name: sheet.name, side: sheet.side, first };
   });
   return {

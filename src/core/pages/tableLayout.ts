@@ -4,6 +4,7 @@ import type { WriteColumn } from './block';
 import type { Footnotes } from './footnotes';
 import type { Ink, Measure, TextStyle } from './ink';
 import { linesOf, widestPart } from './text';
+import { itemAt, lastOf } from '../units/there';
 
 /** Left and right of what stands in a cell. */
 const PAD_PT = 4;
@@ -62,7 +63,7 @@ export function layTable(
     const widths = words.widths(columns, sizePt, widthPt);
     if (widths) return [laid(words, columns, widths, sizePt)];
   }
-  const sizePt = SIZES_PT.at(-1)!;
+  const sizePt = lastOf(SIZES_PT);
   return parted(words, columns, sizePt, widthPt).map(({ part, widths }) => laid(words, part, widths, sizePt));
 }
 
@@ -120,7 +121,7 @@ class TableWords {
 
   cell(column: PaperColumn, index: number): CellText | null {
     if (!column.of) return null;
-    const cell = column.of(this.table.rows[index]!, index);
+    const cell = column.of(itemAt(this.table.rows, index), index);
     const told = cell !== null && typeof cell === 'object' && !isExplained(cell) ? cell : null;
     const why = cell !== null && isExplained(cell) ? cell : told?.why;
     return {
@@ -136,7 +137,7 @@ class TableWords {
     const known = this.needs.get(column);
     if (known) return known;
     const { measure } = this;
-    const size = SIZES_PT[0]!;
+    const size = itemAt(SIZES_PT, 0);
     let least = Math.max(
       widestPart(column.head, size, 'bold', measure),
       column.unit ? widestPart(column.unit, size * NOTE_SHARE, 'regular', measure) : 0,
@@ -171,7 +172,7 @@ class TableWords {
 
   /** How wide each column is where all of them fit; null where their longest words do not. */
   widths(columns: readonly PaperColumn[], sizePt: number, widthPt: number): number[] | null {
-    const scale = sizePt / SIZES_PT[0]!;
+    const scale = sizePt / itemAt(SIZES_PT, 0);
     const needs = columns.map((column) => {
       const { least, most } = this.needOf(column);
       return { least: least * scale + 2 * PAD_PT, most: most * scale + 2 * PAD_PT };
@@ -217,7 +218,7 @@ function laid(
   const lefts = widths.map((_, i) => widths.slice(0, i).reduce((sum, width) => sum + width, 0));
   const widthPt = widths.reduce((sum, width) => sum + width, 0);
   const heads = columns.map(({ head, unit }, i) => {
-    const room = widths[i]! - 2 * PAD_PT;
+    const room = itemAt(widths, i) - 2 * PAD_PT;
     return {
       head: linesOf(head, room, sizePt, 'bold', measure),
       unit: unit === undefined ? [] : linesOf(unit, room, sizePt * NOTE_SHARE, 'regular', measure),
@@ -241,10 +242,10 @@ function laid(
     style: TextStyle,
     grey: boolean,
   ): Ink[] => {
-    const isRight = columns[i]!.isFigure;
+    const isRight = itemAt(columns, i).isFigure;
     return lines.map((line, k) => ({
       is: 'text',
-      xPt: xPt + lefts[i]! + (isRight ? widths[i]! - PAD_PT : PAD_PT),
+      xPt: xPt + itemAt(lefts, i) + (isRight ? itemAt(widths, i) - PAD_PT : PAD_PT),
       baselinePt: yPt + k * lineOf(size) + size,
       sizePt: size,
       style,
@@ -269,7 +270,7 @@ function laid(
       const cells = columns.map((column, i) => {
         const cell = words.cell(column, index);
         if (!cell) return null;
-        const room = widths[i]! - 2 * PAD_PT - (cell.footnote === null ? 0 : sizePt);
+        const room = itemAt(widths, i) - 2 * PAD_PT - (cell.footnote === null ? 0 : sizePt);
         return {
           ...cell,
           lines:
@@ -279,7 +280,7 @@ function laid(
           notes:
             cell.note === undefined
               ? []
-              : linesOf(cell.note, widths[i]! - 2 * PAD_PT, sizePt * NOTE_SHARE, 'regular', measure),
+              : linesOf(cell.note, itemAt(widths, i) - 2 * PAD_PT, sizePt * NOTE_SHARE, 'regular', measure),
         };
       });
       const noteLine = lineOf(sizePt * NOTE_SHARE);
@@ -300,7 +301,7 @@ function laid(
               const inks = put(i, xPt, yPt + 1, cell.lines, sizePt, column.style, cell.isQuiet);
               if (cell.footnote !== null)
                 inks.push(
-                  footnoteMark(inks.at(-1)!, cell.footnote, column.isFigure, cell.lines.at(-1)!, measure),
+                  footnoteMark(lastOf(inks), cell.footnote, column.isFigure, lastOf(cell.lines), measure),
                 );
               return [
                 ...inks,
@@ -315,9 +316,9 @@ function laid(
                 ),
               ];
             }
-            const left = xPt + lefts[i]! + PAD_PT;
+            const left = xPt + itemAt(lefts, i) + PAD_PT;
             if (column.write === 'tick') return [boxInk(left, yPt + 2, TICK_PT - 1, TICK_PT - 1)];
-            return [boxInk(left, yPt + 1.5, widths[i]! - 2 * PAD_PT, heightPt - 4)];
+            return [boxInk(left, yPt + 1.5, itemAt(widths, i) - 2 * PAD_PT, heightPt - 4)];
           }),
           {
             is: 'path',

@@ -1,4 +1,5 @@
 import type { Chain, ChainedPanel, Turn } from './chains';
+import { itemAt } from '../units/there';
 
 /** Changes to chains that somebody makes by hand. Each gives new chains; those without panels are left out. */
 
@@ -20,7 +21,7 @@ export function stringTogether(
     chains.flatMap((chain) => chain.panels).find((panel) => samePanel(panel, cell))?.turnDeg ?? 0;
   const inPath = (panel: ChainedPanel) => path.some((cell) => samePanel(cell, panel));
   const target = chains.find((chain) => chain.card === to.card && chain.output === to.output);
-  const firstAt = target?.panels.findIndex((panel) => samePanel(panel, path[0]!)) ?? -1;
+  const firstAt = target?.panels.findIndex((panel) => samePanel(panel, itemAt(path, 0))) ?? -1;
   const before =
     firstAt === -1
       ? (target?.panels.filter((panel) => !inPath(panel)).length ?? 0)

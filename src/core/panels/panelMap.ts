@@ -1,4 +1,5 @@
 import { chainPlaces, type Chain, type Turn } from './chains';
+import { itemAt } from '../units/there';
 
 /**
  * The panel map: where on the screen each pixel of each chain is. Screen pixels count from 0 at the top left of the wall,
@@ -44,7 +45,7 @@ export function screenOfPanelPixel(
   { panel }: Sizes,
   pixel: PanelPixel,
 ): [x: number, y: number] {
-  const { column, row, turnDeg } = chains[pixel.chain]!.panels[pixel.place]!;
+  const { column, row, turnDeg } = itemAt(itemAt(chains, pixel.chain).panels, pixel.place);
   const [x, y] = turnPixel(panel, turnDeg, pixel.x, pixel.y);
   return [column * panel.columns + x, row * panel.rows + y];
 }
@@ -60,7 +61,7 @@ export function panelPixelFinder(
     const [column, row] = [Math.floor(screenX / w), Math.floor(screenY / h)];
     const found = places.get(row * columns + column);
     if (!found) return null;
-    const { turnDeg } = chains[found.chain]!.panels[found.place]!;
+    const { turnDeg } = itemAt(itemAt(chains, found.chain).panels, found.place);
     const [x, y] = [screenX - column * w, screenY - row * h];
     // Turning back: the other way round, on a cell whose sides are those of the turned panel.
     const turned = turnDeg === 90 || turnDeg === 270;

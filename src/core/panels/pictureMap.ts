@@ -1,5 +1,6 @@
 import { UNIVERSE_SLOTS, slotsPerUniverse, unitChannels, type Packing } from '../catalogue/packing';
 import type { Corner } from '../threading/view';
+import { itemAt } from '../units/there';
 
 /**
  * The picture map: the sender's pixels run row by row over the whole wall from a corner. It knows nothing of panels.
@@ -200,7 +201,7 @@ function bandsFrom(stretches: Iterable<Stretch>, least: number): Band[] {
   const bands: Band[] = [];
   const add = ({ bits, pixelCount }: Stretch, firstPixel: number) => {
     const last = bands.at(-1);
-    const colour = COLOUR_WORDS[bits]!;
+    const colour = itemAt(COLOUR_WORDS, bits);
     if (last && (pixelCount < least || last.colour === colour)) last.pixelCount += pixelCount;
     else bands.push({ firstPixel, pixelCount, colour });
   };

@@ -1,4 +1,5 @@
 import { isThere, type WallCells } from './chains';
+import { itemAt } from '../units/there';
 
 /** A lead from a fuse to one panel, or with two ends to a pair of neighbours. */
 interface PowerLead {
@@ -34,5 +35,5 @@ export function powerLeads({
       left.delete(cell + columns);
     } else leads.push({ cells: [cell], kind: 'single' });
   }
-  return leads.sort((a, b) => a.cells[0]! - b.cells[0]!);
+  return leads.sort((a, b) => itemAt(a.cells, 0) - itemAt(b.cells, 0));
 }

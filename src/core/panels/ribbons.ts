@@ -1,5 +1,6 @@
 import { flowsRight, type Chain, type ChainedPanel } from './chains';
 import type { PanelType } from './panelType';
+import { itemAt } from '../units/there';
 
 /** A ribbon cable from one panel of a chain to the next. */
 interface Ribbon {
@@ -33,7 +34,7 @@ function sockets(
 export function ribbonsOf(chains: readonly Chain[], panel: PanelType): Ribbon[] {
   return chains.flatMap((chain, index) =>
     chain.panels.slice(1).map((next, from) => {
-      const [outX, outY] = sockets(panel, chain.panels[from]!).out;
+      const [outX, outY] = sockets(panel, itemAt(chain.panels, from)).out;
       const [inX, inY] = sockets(panel, next).in;
       return { chain: index, from, lengthMm: Math.hypot(inX - outX, inY - outY) + SLACK_MM };
     }),

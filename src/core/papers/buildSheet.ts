@@ -12,6 +12,8 @@ import { formatLength, type Lengths } from '../units/length';
 import { capitalised } from '../units/words';
 import { columnsOf, type Cell, type Table } from '../pages/table';
 import { runName } from '../plan/runName';
+import { itemAt, valueIn } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** What is at an end of a strand. */
 type StrandEnd =
@@ -65,8 +67,8 @@ interface BuildSheet {
  * @param side left and right, and the way round, are those of this side
  */
 export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet {
-  const planned = plan.props[prop]!;
-  const ofShow = plan.show.props[prop]!;
+  const planned = plannedAt(plan, prop);
+  const ofShow = propAt(plan, prop);
   const kind = kindOf(ofShow);
   const word = kind.strandWord(ofShow.threading);
   const holes = kind.emptyHoles?.(ofShow.shape) ?? { top: 0, bottom: 0 };
@@ -93,11 +95,14 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
   let order = 0;
   let runIndex = 0;
   planned.strands.forEach((strand, index) => {
-    while (runs[runIndex + 1] && runs[runIndex + 1]!.firstPixel - planned.firstPixel <= strand.firstPixel) {
+    while (
+      runs[runIndex + 1] &&
+      itemAt(runs, runIndex + 1).firstPixel - planned.firstPixel <= strand.firstPixel
+    ) {
       runIndex += 1;
       order = 0;
     }
-    const run = runs[runIndex]!;
+    const run = itemAt(runs, runIndex);
     const runFirst = run.firstPixel - planned.firstPixel;
     const first = strand.firstPixel;
     const last = first + strand.pixelCount - 1;
@@ -105,7 +110,7 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
     const previous = order === 1 ? undefined : planned.strands[index - 1];
     const next = last + 1 < runFirst + run.pixelCount ? planned.strands[index + 1] : undefined;
     const { wire } = run;
-    const port = wire && portName(plan.show.controllers[wire.controller]!, wire.port);
+    const port = wire && portName(controllerAt(plan, wire.controller), wire.port);
     const way = wayOf(plan, planned.firstPixel + first, strand.pixelCount, side);
     lines.push({
       strand: strand.number,
@@ -123,17 +128,13 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
       inputEnd,
       emptyHolesTop: holes.top,
       emptyHolesBottom: holes.bottom,
-      address: addressWords(
-        plan,
-        wire && plan.show.controllers[wire.controller]!,
-        planned.firstPixel + first,
-      ),
+      address: addressWords(plan, wire && controllerAt(plan, wire.controller), planned.firstPixel + first),
     });
   });
   const seats = seatsOf(plan, prop, side);
 
   // Strands that lie one above the other keep the builder's numbers.
-  lines.sort((a, b) => seats.get(a.strand)! - seats.get(b.strand)! || a.strand - b.strand);
+  lines.sort((a, b) => valueIn(seats, a.strand) - valueIn(seats, b.strand) || a.strand - b.strand);
   return { strandWord: word, lines, hasEmptyHoles: holes.top + holes.bottom > 0 };
 }
 
@@ -173,17 +174,17 @@ function joint(
 }
 
 function chainStart(plan: Plan, prop: number, runIndex: number, port: string | null): StrandEnd {
-  const run = plan.props[prop]!.firstRun + runIndex;
-  const { wire } = plan.runs[run]!;
+  const run = plannedAt(plan, prop).firstRun + runIndex;
+  const { wire } = runAt(plan, run);
   if (!wire || !port) return { kind: 'open', words: 'lead to a port, not chosen yet' };
   if (wire.chainPosition === 1) return { kind: 'port', words: `lead from port ${port}` };
   const on = plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port)!;
-  return { kind: 'chained', words: `follows ${runName(plan, on.runs[wire.chainPosition - 2]!)}` };
+  return { kind: 'chained', words: `follows ${runName(plan, itemAt(on.runs, wire.chainPosition - 2))}` };
 }
 
 function chainEnd(plan: Plan, prop: number, runIndex: number): StrandEnd {
-  const run = plan.props[prop]!.firstRun + runIndex;
-  const { wire } = plan.runs[run]!;
+  const run = plannedAt(plan, prop).firstRun + runIndex;
+  const { wire } = runAt(plan, run);
   const on =
     wire && plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port);
   const next = on?.runs[wire!.chainPosition];
@@ -222,8 +223,8 @@ function wayOf(
 
 /** Where each strand stands from left to right; strands that hide one another are laid flat for it. */
 function seatsOf(plan: Plan, prop: number, side: ViewSide): Map<number, number> {
-  const { firstPixel, strands } = plan.props[prop]!;
-  const ofShow = plan.show.props[prop]!;
+  const { firstPixel, strands } = plannedAt(plan, prop);
+  const ofShow = propAt(plan, prop);
   const flat = kindOf(ofShow).unrolled ? threadProp(ofShow, 'unrolled').xMm : null;
   const x = (pixel: number) => (flat ? flat[pixel]! : plan.pixels.xMm[firstPixel + pixel]!);
   return new Map(

@@ -10,6 +10,7 @@ import { propSheets } from './sheets/propSheets';
 import { proveSheets } from './sheets/proveSheets';
 import { showSheets } from './sheets/showSheets';
 import { cellValue, fileRows, type Table } from '../pages/table';
+import { itemAt } from '../units/there';
 
 /** Everything that a show says on sheets, in the order in which work needs them. None is made before it is asked for. */
 export function sheetsOf(plan: Plan, facts: Facts, asked: SheetsAsked): Sheet[] {
@@ -37,7 +38,7 @@ export function tablesOf(sheet: Sheet): Table<never>[] {
 /** A sheet row by row as it goes into a file. Several tables follow one another, each below its name. */
 export function sheetRows(sheet: Sheet): (string | number)[][] {
   const tables = tablesOf(sheet);
-  if (tables.length === 1) return [...fileRows(tables[0]!, sheet.lengths)];
+  if (tables.length === 1) return [...fileRows(itemAt(tables, 0), sheet.lengths)];
   return tables.flatMap((table, i) => [
     ...(i > 0 ? [['']] : []),
     [table.name],
@@ -50,7 +51,7 @@ export function sheetAsJson(sheet: Sheet) {
   const tables = tablesOf(sheet);
   const { id, name } = sheet;
   return sheet.table
-    ? { id, name, ...tableAsJson(tables[0]!, sheet.lengths) }
+    ? { id, name, ...tableAsJson(itemAt(tables, 0), sheet.lengths) }
     : {
         id,
         name,

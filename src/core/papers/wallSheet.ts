@@ -13,6 +13,8 @@ import type { PropOf } from '../props/registry';
 import { wallPixels, layWall } from '../props/wall';
 import { cornerWords } from '../threading/view';
 import { countOf, groupDigits } from '../units/number';
+import { itemAt } from '../units/there';
+import { plannedAt, controllerAt } from '../plan/records';
 
 /** What a value is about, so that `width` is never two things. */
 type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
@@ -40,7 +42,7 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
   const { driver } = threading;
   const { chains, cards } = layWall(prop);
   const { width, height } = wallPixels(shape);
-  const runIndex = plan.props[index]!.firstRun;
+  const runIndex = plannedAt(plan, index).firstRun;
   const spans = spansOfRun(plan, runIndex).filter((span) => span.runChannel >= 0);
   const [first, last] = [spans[0], spans.at(-1)];
   const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
@@ -195,7 +197,7 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       'width × height × 3, gaps counted; a test range that ends elsewhere leaves panels dark',
     ),
   ];
-  const device = plan.runs[runIndex]?.wire && plan.show.controllers[plan.runs[runIndex].wire.controller]!;
+  const device = plan.runs[runIndex]?.wire && controllerAt(plan, plan.runs[runIndex].wire.controller);
   const isRaw = device ? takesRawFrames(plan.show, device) : false;
   const sizes = isRaw ? new Map<number, number>() : universesOfRun(plan, runIndex);
   const placeWords = (span: Span, channel: number) => {
@@ -312,9 +314,9 @@ function othersOf({ shape }: PropOf<'wall'>): { cell: string; order: string }[] 
 }
 
 function connectionWords({ show, runs }: Plan, run: number): string {
-  const { wire } = runs[run]!;
+  const { wire } = itemAt(runs, run);
   if (!wire) return 'on no controller yet';
-  const device = show.controllers[wire.controller]!;
+  const device = itemAt(show.controllers, wire.controller);
   const { name } = protocolOf(device);
   const { network } = device;
   return network ? `${name} to ${network.ip}` : name;

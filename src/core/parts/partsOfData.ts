@@ -3,6 +3,8 @@ import { classOf } from '../catalogue/controllers/registry';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
 import type { PartCount } from './part';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 /** Boards, and what goes from them to first pixels. */
 export function addPartsOfData(plan: Plan, parts: PartCount): void {
@@ -36,8 +38,8 @@ export function addPartsOfData(plan: Plan, parts: PartCount): void {
   const leads = leadsOf(plan);
   for (const lead of leads) {
     const use = runName(plan, lead.run);
-    const { prop, number } = plan.runs[lead.run]!;
-    const propId = show.props[prop]!.id;
+    const { prop, number } = runAt(plan, lead.run);
+    const propId = itemAt(show.props, prop).id;
     const entry = show.patch.find((each) => each.propId === propId && each.run === number);
     const own = entry?.dataLead;
     const lengthMm = own?.lengthMm ?? lead.cable?.value ?? null;

@@ -8,6 +8,7 @@ import { kindOf, type Prop } from '../props/registry';
 import { formatLength } from '../units/length';
 import { groupDigits } from '../units/number';
 import type { PartCount } from './part';
+import { plannedAt } from '../plan/records';
 
 /** A pole that stands by itself is dug in by a tenth of its length and 600 mm: a rule of thumb for poles in firm ground. */
 const DUG_IN = { share: 0.1, mm: 600 };
@@ -35,7 +36,7 @@ export function addPartsOfProps(plan: Plan, parts: PartCount): number {
 
 function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): number {
   const { stock, name } = prop;
-  const { pixelCount, jumpers, firstRun, runCount } = plan.props[index]!;
+  const { pixelCount, jumpers, firstRun, runCount } = plannedAt(plan, index);
   const type = plan.show.pixelTypes.find(({ id }) => id === prop.pixelTypeId);
   const typeName = type?.name ?? 'pixels';
   const skipped = plan.runs

@@ -1,4 +1,5 @@
 import type { PatchEntry, Show } from '../show/schema';
+import { itemAt, valueIn } from '../units/there';
 
 /** How a run is plugged in. */
 export interface RunOnWire {
@@ -59,8 +60,8 @@ export function plugIn(
   const staleEntries: PatchEntry[] = [];
   const portByKey = new Map<number, PlannedPort>();
   for (const entry of show.patch) {
-    const prop = props[propIndex.get(entry.propId)!]!;
-    const controller = controllerIndex.get(entry.controllerId)!;
+    const prop = itemAt(props, valueIn(propIndex, entry.propId));
+    const controller = valueIn(controllerIndex, entry.controllerId);
     if (entry.run > prop.runCount) {
       staleEntries.push(entry);
       continue;
@@ -69,7 +70,7 @@ export function plugIn(
     let port = portByKey.get(key);
     if (!port) portByKey.set(key, (port = { controller, port: entry.port, runs: [], pixels: 0, places: 0 }));
     const index = prop.firstRun + entry.run - 1;
-    const { pixelCount } = runs[index]!;
+    const { pixelCount } = itemAt(runs, index);
     wires[index] = {
       controller,
       port: entry.port,
@@ -88,7 +89,8 @@ export function plugIn(
   const ports = [...portByKey.values()].sort((a, b) => a.controller - b.controller || a.port - b.port);
   let before = 0;
   ports.forEach((port, i) => {
-    if (i > 0) before = ports[i - 1]!.controller === port.controller ? before + ports[i - 1]!.places : 0;
+    if (i > 0)
+      before = itemAt(ports, i - 1).controller === port.controller ? before + itemAt(ports, i - 1).places : 0;
     for (const run of port.runs) wires[run]!.placesBeforePort = before;
   });
   return { wires, ports, staleEntries };

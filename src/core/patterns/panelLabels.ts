@@ -1,6 +1,7 @@
 import type { LaidWall } from '../panels/laidWall';
 import { pictureIndex, type PictureMap } from '../panels/pictureMap';
 import { outputName, type Turn } from '../panels/chains';
+import { itemAt } from '../units/there';
 
 /** A picture by rows from the top left, three bytes a pixel. */
 interface Raster {
@@ -49,7 +50,7 @@ export function panelLabels({ wall, chains, cards }: LaidWall): Raster {
   const [width, height] = [columns * panel.columns, rows * panel.rows];
   const rgb = new Uint8Array(width * height * 3);
   chains.forEach((chain, index) => {
-    const colour = OUTPUT_COLOURS[index % OUTPUT_COLOURS.length]!;
+    const colour = itemAt(OUTPUT_COLOURS, index % OUTPUT_COLOURS.length);
     const output = outputName(chain, cards.length).replace(/^.*\./, '');
     chain.panels.forEach(({ column, row, turnDeg }, place) => {
       const set = (x: number, y: number, [red, green, blue]: readonly [number, number, number]) => {

@@ -15,6 +15,7 @@ import {
   type Moment,
   type Pattern,
 } from './pattern';
+import { itemAt } from '../units/there';
 
 const solid = (id: string, name: string, colour: Colour | null, shows: string): Pattern => ({
   id,
@@ -42,7 +43,7 @@ const line = (id: string, name: string, across: readonly [x: number, y: number],
     const share = (timeS / 4) % 1;
     const extents = extentsAlong(plan, stretches, across);
     stretches.forEach(({ first, count }, i) => {
-      const [least, most] = extents[i]!;
+      const [least, most] = itemAt(extents, i);
       const scale = most === least ? 0 : 1 / (most - least);
       for (let pixel = first; pixel < first + count; pixel += 1) {
         const place = (xMm[pixel]! * across[0] + yMm[pixel]! * across[1] - least) * scale;
@@ -68,7 +69,7 @@ function extentsAlong(
   if (found) return found;
   const ofProps = new Map<number, Extent>();
   found = stretches.map(({ run, first, count }) => {
-    const { prop } = runs[run]!;
+    const { prop } = itemAt(runs, run);
     let extent = ofProps.get(prop);
     if (!extent) ofProps.set(prop, (extent = [Infinity, -Infinity]));
     for (let pixel = first; pixel < first + count; pixel += 1) {
@@ -174,7 +175,9 @@ export const PATTERNS: readonly Pattern[] = [
     blindTo: 'direction within a strand; strands that are six apart',
     isMoving: false,
     paint: ({ plan: { pixels }, stretches, level }, light) =>
-      eachPixel(stretches, (pixel) => put(light, pixel, BANDS[pixels.strand[pixel]! % BANDS.length]!, level)),
+      eachPixel(stretches, (pixel) =>
+        put(light, pixel, itemAt(BANDS, pixels.strand[pixel]! % BANDS.length), level),
+      ),
   },
   {
     id: 'marks',
@@ -185,7 +188,7 @@ export const PATTERNS: readonly Pattern[] = [
     paint: ({ stretches, level }, light) =>
       stretches.forEach(({ first, count }, i) => {
         for (let pixel = first; pixel < first + count; pixel += 1)
-          put(light, pixel, BANDS[i % BANDS.length]!, level);
+          put(light, pixel, itemAt(BANDS, i % BANDS.length), level);
       }),
   },
   {
@@ -196,7 +199,7 @@ export const PATTERNS: readonly Pattern[] = [
     isMoving: false,
     paint: ({ plan: { runs }, stretches, level }, light) => {
       for (const { run, first, count } of stretches) {
-        const { wire } = runs[run]!;
+        const { wire } = itemAt(runs, run);
         if (wire?.chainPosition !== 1) continue;
         for (let i = 0; i < Math.min(wire.port, count); i += 1) put(light, first + i, WHITE, level);
       }
@@ -245,7 +248,7 @@ export const PATTERNS: readonly Pattern[] = [
         put(
           light,
           pixel,
-          isHead ? WHITE : BANDS[pixels.strand[pixel]! % BANDS.length]!,
+          isHead ? WHITE : itemAt(BANDS, pixels.strand[pixel]! % BANDS.length),
           level * (isHead ? 1 : 0.4),
         );
       });
@@ -270,11 +273,11 @@ function paintLabels(
   light: Uint8Array,
 ): void {
   for (const { run, first, count } of stretches) {
-    const prop = show.props[runs[run]!.prop]!;
+    const prop = itemAt(show.props, itemAt(runs, run).prop);
     const laid = wallOf(prop);
     if (!laid) continue;
     const { width, height, rgb } = panelLabels(laid);
-    const { firstPixel, pixelCount } = props[runs[run]!.prop]!;
+    const { firstPixel, pixelCount } = itemAt(props, itemAt(runs, run).prop);
     const [left, top, pitch] = cornerOf(pixels, firstPixel, pixelCount, width);
     for (let pixel = first; pixel < first + count; pixel += 1) {
       const x = Math.round((pixels.xMm[pixel]! - left) / pitch);

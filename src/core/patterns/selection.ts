@@ -5,6 +5,7 @@ import { pictureIndex } from '../panels/pictureMap';
 import { wallOf } from '../props/registry';
 import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
+import { itemAt } from '../units/there';
 
 /** What a test is shown on. */
 export const testSelectionSchema = z.discriminatedUnion('on', [
@@ -55,8 +56,8 @@ export function stretchesOf(plan: Plan, selection: TestSelection): Stretch[] {
   const { show, props, runs } = plan;
   const whole = (run: number): Stretch => ({
     run,
-    first: runs[run]!.firstPixel,
-    count: runs[run]!.pixelCount,
+    first: itemAt(runs, run).firstPixel,
+    count: itemAt(runs, run).pixelCount,
   });
   const ofProp = (index: number): Stretch[] => {
     const planned = props[index];
@@ -127,7 +128,7 @@ function rowsOfPanel(
   { column, row }: { column: number; row: number },
 ): Stretch[] {
   const { panel, columns, rows } = wall;
-  const { firstPixel, pixelCount } = props[index]!;
+  const { firstPixel, pixelCount } = itemAt(props, index);
   const width = columns * panel.columns;
   const height = rows * panel.rows;
   if (column > columns || row > rows || pixelCount !== width * height) return [];

@@ -15,18 +15,20 @@ import { policyOfRun } from './plan';
 import { spansOfRun } from './planIndex';
 import type { LaidShow, Span } from './planned';
 import { runName } from './runName';
+import { itemAt, lastOf, byId } from '../units/there';
+import { propAt, plannedAt, runAt, controllerAt, propOfRun } from './records';
 
-const propOf = (plan: LaidShow, run: number) => plan.show.props[plan.runs[run]!.prop]!;
+const propOf = (plan: LaidShow, run: number) => propOfRun(plan, run);
 
 function placeOfRun(plan: LaidShow, run: number, stage: Place['stage']): Place {
-  return { stage, subject: { kind: 'prop', propId: propOf(plan, run).id, run: plan.runs[run]!.number } };
+  return { stage, subject: { kind: 'prop', propId: propOf(plan, run).id, run: runAt(plan, run).number } };
 }
 
 /** The pixels of a run, by its index. */
 export function explainRunPixels(plan: LaidShow, run: number): Explained {
-  const { prop: index, pixelCount } = plan.runs[run]!;
-  const prop = plan.show.props[index]!;
-  const { runCount } = plan.props[index]!;
+  const { prop: index, pixelCount } = runAt(plan, run);
+  const prop = propAt(plan, index);
+  const { runCount } = plannedAt(plan, index);
   const ofProp = pixelsOf(prop);
   if (runCount === 1) return ofProp;
   return given(`pixels of ${runName(plan, run)}`, pixelCount, 'pixels', {
@@ -39,15 +41,15 @@ export function explainRunPixels(plan: LaidShow, run: number): Explained {
 /** The pixels of some runs of one prop. */
 export function explainPixels(plan: LaidShow, runs: readonly number[]): Explained {
   const [first] = runs;
-  if (first !== undefined && runs.length === plan.props[plan.runs[first]!.prop]!.runCount)
+  if (first !== undefined && runs.length === plannedAt(plan, runAt(plan, first).prop).runCount)
     return pixelsOf(propOf(plan, first));
   if (runs.length === 1) return explainRunPixels(plan, first!);
   return computed('pixels', 'pixels', sum(...runs.map((run) => explainRunPixels(plan, run))));
 }
 
 function typeOf({ show }: LaidShow, prop: number): PixelType {
-  const { pixelTypeId } = show.props[prop]!;
-  return show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const { pixelTypeId } = itemAt(show.props, prop);
+  return byId(show.pixelTypes, pixelTypeId);
 }
 
 /** The channels of one pixel of a type. */
@@ -62,7 +64,7 @@ export function explainChannelsPerPixel(type: PixelType): Explained {
 export function explainChannels(plan: LaidShow, runs: readonly number[]): Explained {
   const [first] = runs;
   if (first === undefined) return given('channels', 0, 'channels');
-  return channelsOf(explainPixels(plan, runs), typeOf(plan, plan.runs[first]!.prop));
+  return channelsOf(explainPixels(plan, runs), typeOf(plan, runAt(plan, first).prop));
 }
 
 /** The channels of so many pixels of a type. */
@@ -81,9 +83,9 @@ const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
 export function explainStart(plan: LaidShow, run: number): Explained | null {
   const spans = spansOfRun(plan, run);
   const first = spans.find((span) => span.runChannel >= 0);
-  const { wire, channelsPerPixel: channels } = plan.runs[run]!;
+  const { wire, channelsPerPixel: channels } = runAt(plan, run);
   if (!first || !wire) return null;
-  const begin = spans[0]!;
+  const begin = itemAt(spans, 0);
   const text = addressWords(first.universe, first.startChannel);
   const lead = first === begin ? 0 : wire.skippedPixels * channels;
   const skipped = given('channels of the skipped pixels before it', lead, 'channels', {
@@ -120,7 +122,7 @@ export function explainStart(plan: LaidShow, run: number): Explained | null {
 const DECIDED_ALONE: ReadonlySet<StartReason> = new Set<StartReason>(['first', 'pinned', 'firstUniverse']);
 
 function isFollowing(plan: LaidShow, run: number): boolean {
-  return START_REASONS[plan.runs[run]!.wire!.startReason] === 'follows';
+  return START_REASONS[runAt(plan, run).wire!.startReason] === 'follows';
 }
 
 interface Before {
@@ -133,8 +135,8 @@ interface Before {
 function endOfRun(plan: LaidShow, run: number): Before | null {
   const span = spansOfRun(plan, run).at(-1);
   if (!span) return null;
-  const { prop, number } = plan.runs[run]!;
-  const { id } = plan.show.props[prop]!;
+  const { prop, number } = runAt(plan, run);
+  const { id } = propAt(plan, prop);
   const spareChannels = plan.show.patch.find(
     (entry) => entry.propId === id && entry.run === number,
   )?.spareChannels;
@@ -154,7 +156,7 @@ function endOfRun(plan: LaidShow, run: number): Before | null {
 
 function policyInputs(plan: LaidShow, run: number): Explained[] {
   const { packing, newUniverse } = policyOfRun(plan, run);
-  const { channelsPerPixel: channels } = plan.runs[run]!;
+  const { channelsPerPixel: channels } = runAt(plan, run);
   return [
     given('channels that a universe takes', usableChannels(packing, channels), 'channels', {
       because: `Packing: ${packingWords(packing)}. A new universe ${NEW_UNIVERSE_WORDS[newUniverse]}.`,
@@ -164,8 +166,8 @@ function policyInputs(plan: LaidShow, run: number): Explained[] {
 }
 
 function sentenceOf(plan: LaidShow, run: number, begin: Span, before: Before | null): string {
-  const { wire, channelsPerPixel: channels } = plan.runs[run]!;
-  const controller = plan.show.controllers[wire!.controller]!;
+  const { wire, channelsPerPixel: channels } = runAt(plan, run);
+  const controller = controllerAt(plan, wire!.controller);
   const { packing } = policyOfRun(plan, run);
   const own = `It begins universe ${begin.universe}`;
   const after = before ? runName(plan, before.run) : '';
@@ -221,7 +223,7 @@ export function explainUniverses(plan: LaidShow, runs: readonly number[]): Expla
       if (universe !== null) channelsIn.set(universe, (channelsIn.get(universe) ?? 0) + channelCount);
   const universes = [...channelsIn].sort(([a], [b]) => a - b);
   if (universes.length === 0) return null;
-  const [least, most] = [universes[0]![0], universes.at(-1)![0]];
+  const [least, most] = [itemAt(universes, 0)[0], lastOf(universes)[0]];
   const listed = universes
     .slice(0, 6)
     .map(([universe, channels]) => `${countOf(channels, 'channel')} in U${universe}`);
@@ -240,7 +242,7 @@ export function explainShowChannel(plan: LaidShow, run: number): Explained | nul
   if (!first) return null;
   const index = plan.spaces.findLastIndex((each) => each.startShowChannel <= first.startShowChannel);
   const nameOf = ({ universe, controller }: LaidShow['spaces'][number]) =>
-    universe === null ? `bytes of ${plan.show.controllers[controller]!.name}` : `U${universe}`;
+    universe === null ? `bytes of ${controllerAt(plan, controller).name}` : `U${universe}`;
   return computed(
     'show channel',
     'number',

@@ -2,6 +2,7 @@ import { computed, given, sum, type Explained } from '../figures/explained';
 import { pixelsOf } from '../props/registry';
 import { explainChannels } from './explainRun';
 import type { LaidShow } from './planned';
+import { itemAt } from '../units/there';
 
 /** How much there is of everything, with how it comes about. */
 export function explainTotals(plan: LaidShow): {
@@ -11,7 +12,7 @@ export function explainTotals(plan: LaidShow): {
 } {
   const { show, props, spaces } = plan;
   const runsOf = (prop: number) =>
-    Array.from({ length: props[prop]!.runCount }, (_, i) => props[prop]!.firstRun + i);
+    Array.from({ length: itemAt(props, prop).runCount }, (_, i) => itemAt(props, prop).firstRun + i);
   return {
     pixels: computed(
       'pixels of the show',
@@ -32,7 +33,7 @@ export function explainTotals(plan: LaidShow): {
         }),
         ...spaces.map(({ universe, controller, channelCount }) =>
           given(
-            universe === null ? `bytes of ${show.controllers[controller]!.name}` : `U${universe}`,
+            universe === null ? `bytes of ${itemAt(show.controllers, controller).name}` : `U${universe}`,
             channelCount,
             'channels',
           ),

@@ -1,4 +1,5 @@
 import type { PixelTable, PlannedRun, Span } from './planned';
+import { itemAt } from '../units/there';
 
 export function emptyPixelTable(pixels: number): PixelTable {
   return {
@@ -18,7 +19,7 @@ export function fillAddresses(table: PixelTable, runs: readonly PlannedRun[], sp
   const { universe, channel, showChannel } = table;
   for (const span of spans) {
     if (span.runChannel < 0) continue;
-    const run = runs[span.run]!;
+    const run = itemAt(runs, span.run);
     const step = run.channelsPerPixel;
     // A span may start inside a pixel that began in the universe before.
     const skip = (step - (span.runChannel % step)) % step;

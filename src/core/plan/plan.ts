@@ -11,6 +11,7 @@ import { plugIn, type PlannedPort } from '../patch/plug';
 import { PlanCache } from './cache';
 import { emptyPixelTable, fillAddresses } from './pixelTable';
 import type { LaidShow, PixelTable, Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from './planned';
+import { itemAt, valueIn } from '../units/there';
 
 /**
  * Plans a whole show.
@@ -55,8 +56,8 @@ function layThreaded(show: Show, threaded: readonly Threaded[]): LaidShow {
   let pixelCount = 0;
   let channelCount = 0;
   show.props.forEach((prop, index) => {
-    const geometry = threaded[index]!;
-    const channels = typeChannels.get(prop.pixelTypeId)!;
+    const geometry = itemAt(threaded, index);
+    const channels = valueIn(typeChannels, prop.pixelTypeId);
     props.push({
       firstPixel: pixelCount,
       pixelCount: geometry.pixelCount,
@@ -81,12 +82,12 @@ function layThreaded(show: Show, threaded: readonly Threaded[]): LaidShow {
   });
 
   const { ports, wires, staleEntries } = plugIn(show, props, runs);
-  wires.forEach((wire, index) => (runs[index]!.wire = wire));
+  wires.forEach((wire, index) => (itemAt(runs, index).wire = wire));
   const layout = layOut(wiredControllers(show, ports, props, runs), show.addressing.showChannelsPerUniverse);
   const { spaces, spans } = spansOf(layout, show.addressing.firstShowChannel ?? 1);
-  for (const [run, offset] of layout.flatOffsetOfRun) runs[run]!.wire!.flatOffset = offset;
+  for (const [run, offset] of layout.flatOffsetOfRun) itemAt(runs, run).wire!.flatOffset = offset;
   for (const [run, { reason, after }] of layout.startOfRun) {
-    const wire = runs[run]!.wire!;
+    const wire = itemAt(runs, run).wire!;
     wire.startReason = START_REASONS.indexOf(reason);
     wire.laidAfter = after;
   }
@@ -124,9 +125,9 @@ function wiredControllers(
   return show.controllers.map((controller: Controller, index) => {
     const wired = (portsOf.get(index) ?? []).flatMap((port) => {
       return port.runs.map((runIndex): WiredRun => {
-        const run = runs[runIndex]!;
-        const prop = show.props[run.prop]!;
-        const entry = entryOf.get(`${prop.id} ${run.number}`)!;
+        const run = itemAt(runs, runIndex);
+        const prop = itemAt(show.props, run.prop);
+        const entry = valueIn(entryOf, `${prop.id} ${run.number}`);
         const policy = policyOf(show.addressing, controller, port.port, prop, entry);
         return {
           run: runIndex,
@@ -137,7 +138,7 @@ function wiredControllers(
           fixturePixels: fixturePixelsOf(prop),
           strandPixels:
             policy.newUniverse === 'strand' || keepsStrandsWhole(policy.newUniverse)
-              ? strandPixelsOf(props[run.prop]!, run)
+              ? strandPixelsOf(itemAt(props, run.prop), run)
               : [],
           skippedWithChannels: controller.skippedPixelsTakeChannels ? run.wire!.skippedPixels : 0,
           spareChannels: entry.spareChannels ?? 0,
@@ -168,10 +169,10 @@ function entriesOf({ patch }: Show): Map<string, PatchEntry> {
 
 /** How the channels of a run that is on a port fill universes. `index` is the run's in the plan. */
 export function policyOfRun({ show, runs }: LaidShow, index: number): ReturnType<typeof policyOf> {
-  const { prop: propIndex, number, wire } = runs[index]!;
-  const prop = show.props[propIndex]!;
-  const entry = entriesOf(show).get(`${prop.id} ${number}`)!;
-  return policyOf(show.addressing, show.controllers[wire!.controller]!, wire!.port, prop, entry);
+  const { prop: propIndex, number, wire } = itemAt(runs, index);
+  const prop = itemAt(show.props, propIndex);
+  const entry = valueIn(entriesOf(show), `${prop.id} ${number}`);
+  return policyOf(show.addressing, itemAt(show.controllers, wire!.controller), wire!.port, prop, entry);
 }
 
 function strandPixelsOf(prop: PlannedProp, run: PlannedRun): number[] {
@@ -205,7 +206,7 @@ function spansOf(layout: Layout, firstShowChannel: number): { spaces: PlannedSpa
     universe: block.universe,
     startChannel: block.slot + 1,
     channelCount: block.channels,
-    startShowChannel: startOfSpace.get(spaceKey(block.universe, block.controller))! + block.slot,
+    startShowChannel: valueIn(startOfSpace, spaceKey(block.universe, block.controller)) + block.slot,
     runChannel: block.runChannel,
   }));
   return { spaces, spans };
@@ -222,7 +223,7 @@ function fillGeometry(
   threaded: readonly Threaded[],
 ): void {
   props.forEach((prop, i) => {
-    const geometry = threaded[i]!;
+    const geometry = itemAt(threaded, i);
     table.xMm.set(geometry.xMm, prop.firstPixel);
     table.yMm.set(geometry.yMm, prop.firstPixel);
     table.zMm.set(geometry.zMm, prop.firstPixel);

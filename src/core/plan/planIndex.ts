@@ -1,5 +1,6 @@
 import type { PlannedPort } from '../patch/plug';
 import type { LaidShow, Span } from './planned';
+import { itemAt } from '../units/there';
 
 /** Finds the spans or ports of one thing in a plan. Each list is made when it is first asked for, once for each plan. */
 function indexed<Item>(
@@ -49,7 +50,7 @@ export const portsOfController = indexed<PlannedPort>(
 
 /** Indices of the controllers that drive a prop, in the order of its runs. @param prop its index in the show */
 export function controllersOfProp({ props, runs }: LaidShow, prop: number): ReadonlySet<number> {
-  const { firstRun, runCount } = props[prop]!;
+  const { firstRun, runCount } = itemAt(props, prop);
   return new Set(
     runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.controller] : [])),
   );

@@ -1,5 +1,6 @@
 import type { Threaded } from '../threading/thread';
 import type { Plan } from './planned';
+import { plannedAt } from './records';
 
 /** A prop of a plan by itself: its pixels are counted from its first. */
 export type ThreadedProp = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'jumpers' | 'hiddenPixels'> & {
@@ -8,7 +9,10 @@ export type ThreadedProp = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'j
 
 /** What the threading of one prop came to, read from the table of pixels. @param index of the prop in the show */
 export function threadedOf(plan: Plan, index: number): ThreadedProp {
-  const { firstPixel, pixelCount, firstRun, runCount, strands, jumpers, hiddenPixels } = plan.props[index]!;
+  const { firstPixel, pixelCount, firstRun, runCount, strands, jumpers, hiddenPixels } = plannedAt(
+    plan,
+    index,
+  );
   const own = (values: Float32Array) => values.subarray(firstPixel, firstPixel + pixelCount);
   const { xMm, yMm, zMm } = plan.pixels;
   return {

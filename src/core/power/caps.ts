@@ -8,6 +8,8 @@ import { plannedShown, powerReport } from './report';
 import { FULL_WHITE, fullAmps } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
 import { rampsOfKinds } from './wiring';
+import { itemAt, byId } from '../units/there';
+import { runAt, controllerAt } from '../plan/records';
 
 /** Something at both shares of a rating: all of it, and what is carried for hours. */
 interface Both<Value> {
@@ -76,14 +78,14 @@ export function capsOf(plan: Plan): Caps {
   for (const group of solved) shareOut(group, loads);
   const reserved = reservedOf(bare, solved);
   const supplies = show.supplies.map((supply, index): SupplyCap => {
-    const { pixels, ...load } = loads[index]!;
+    const { pixels, ...load } = itemAt(loads, index);
     const rating = supply.ratedAmps.value;
     const each = pixels === 0 ? 0 : load.whiteAmps / pixels;
     return {
       supply: index,
       load,
       pixels,
-      reserved: reserved[index]!,
+      reserved: itemAt(reserved, index),
       atFull: {
         rating: Math.min(pixels, pixelsOn(rating, load.otherAmps, each)),
         hours: Math.min(pixels, pixelsOn(rating * LOADING, load.otherAmps, each)),
@@ -101,17 +103,17 @@ function shareOut({ wiring, solution }: SolvedGroup, loads: (Load & { pixels: nu
   let [otherAmps, idleAmps, whiteAmps, pixels] = [0, 0, 0, 0];
   wiring.network.loads.kind.forEach((kind, i) => {
     if (solution.unfed[i]) return;
-    if (wiring.kinds[kind]!.kind === 'board') otherAmps += white[kind]!;
+    if (itemAt(wiring.kinds, kind).kind === 'board') otherAmps += itemAt(white, kind);
     else {
-      idleAmps += dark[kind]!;
-      whiteAmps += white[kind]!;
+      idleAmps += itemAt(dark, kind);
+      whiteAmps += itemAt(white, kind);
       pixels += 1;
     }
   });
   const given = solution.supplyAmps.reduce((sum, amps) => sum + Math.max(0, amps), 0);
   wiring.supplies.forEach((supply, i) => {
     const share = given > 0 ? Math.max(0, solution.supplyAmps[i]!) / given : 0;
-    const load = loads[supply]!;
+    const load = itemAt(loads, supply);
     load.otherAmps += otherAmps * share;
     load.idleAmps += idleAmps * share;
     load.whiteAmps += whiteAmps * share;
@@ -128,16 +130,16 @@ function reservedOf({ show, runs }: Plan, solved: readonly SolvedGroup[]): Suppl
   for (const { wiring, solution } of solved) {
     const given = solution.supplyAmps.reduce((sum, amps) => sum + Math.max(0, amps), 0);
     for (const run of wiring.firstLoadOfRun.keys()) {
-      const { prop, number } = runs[run]!;
-      const { id, pixelTypeId } = show.props[prop]!;
-      const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+      const { prop, number } = itemAt(runs, run);
+      const { id, pixelTypeId } = itemAt(show.props, prop);
+      const type = byId(show.pixelTypes, pixelTypeId);
       const pixels = Math.floor((spareOf.get(`${id} ${number}`) ?? 0) / channelsPerPixel(type));
       if (pixels === 0 || given === 0) continue;
       const amps = pixels * fullAmps(electricOf(type), type.colourOrder, FULL_WHITE);
       wiring.supplies.forEach((supply, i) => {
         const share = Math.max(0, solution.supplyAmps[i]!) / given;
-        made[supply]!.pixels += Math.round(pixels * share);
-        made[supply]!.amps += amps * share;
+        itemAt(made, supply).pixels += Math.round(pixels * share);
+        itemAt(made, supply).amps += amps * share;
       });
     }
   }
@@ -162,16 +164,16 @@ function controllerCaps(
     const white = rampsOfKinds(wiring.kinds, FULL_WHITE).map(total);
     const dark = rampsOfKinds(wiring.kinds, { ...FULL_WHITE, level: 0 }).map(total);
     for (const [run, first] of wiring.firstLoadOfRun) {
-      const { prop, number, pixelCount } = bare.runs[run]!;
-      const controller = indexOf.get(controllerOf.get(`${show.props[prop]!.id} ${number}`) ?? '');
+      const { prop, number, pixelCount } = runAt(bare, run);
+      const controller = indexOf.get(controllerOf.get(`${itemAt(show.props, prop).id} ${number}`) ?? '');
       if (controller === undefined) continue;
       let one = made.get(controller);
       if (!one) made.set(controller, (one = { idle: 0, white: 0, pixels: 0, supplies: new Set() }));
       for (let load = first; load < first + pixelCount; load += 1) {
         const kind = wiring.network.loads.kind[load]!;
         if (solution.unfed[load]) continue;
-        one.idle += dark[kind]!;
-        one.white += white[kind]!;
+        one.idle += itemAt(dark, kind);
+        one.white += itemAt(white, kind);
         one.pixels += 1;
       }
       for (const supply of wiring.supplies) one.supplies.add(supply);
@@ -181,11 +183,11 @@ function controllerCaps(
     .filter(([, { pixels }]) => pixels > 0)
     .sort(([a], [b]) => a - b)
     .map(([controller, { idle, white, pixels, supplies: feeding }]): ControllerCap => {
-      const power = boardPowerOf(plan.show.controllers[controller]!);
+      const power = boardPowerOf(controllerAt(plan, controller));
       const said = power.limiterPixelMa?.value;
       const pixelMa = said ?? Math.ceil((1000 * white) / pixels - 1e-6);
       const levelOn = (share: keyof Both<unknown>) =>
-        Math.min(...[...feeding].map((supply) => levelOf(supplies[supply]!, plan, share)));
+        Math.min(...[...feeding].map((supply) => levelOf(itemAt(supplies, supply), plan, share)));
       // A limiter counts bytes times its figure, and knows nothing of what chips take while dark.
       const typed = (level: number) => Math.floor(pixels * pixelMa * level + 1e-6);
       const [rating, hours] = [levelOn('rating'), levelOn('hours')];
@@ -210,7 +212,7 @@ function controllerCaps(
 
 /** The level that a supply has room for, 0 to 1. */
 function levelOf({ supply, load }: SupplyCap, { show }: Plan, share: keyof Both<unknown>): number {
-  const rated = show.supplies[supply]!.ratedAmps.value;
+  const rated = itemAt(show.supplies, supply).ratedAmps.value;
   const carries = share === 'rating' ? rated : rated * LOADING;
   const { otherAmps, idleAmps, whiteAmps } = load;
   return whiteAmps === idleAmps ? 1 : clamp((carries - otherAmps - idleAmps) / (whiteAmps - idleAmps));
@@ -226,7 +228,9 @@ function liftedOf(plan: Plan): Caps['lifted'] {
   return {
     percent: Math.round(level * 100),
     openFuses: leads
-      .filter(({ feed, amps }) => Math.abs(amps) > (plan.show.feeds[feed]!.fuseAmps ?? Infinity) + 1e-9)
+      .filter(
+        ({ feed, amps }) => Math.abs(amps) > (itemAt(plan.show.feeds, feed).fuseAmps ?? Infinity) + 1e-9,
+      )
       .map(({ feed }) => feed),
     saggingSupplies: supplies
       .filter(({ wantedAmps, ratedAmps }) => wantedAmps > ratedAmps + 1e-6)

@@ -5,6 +5,8 @@ import { formatLength } from '../units/length';
 import { proposeFeeds, reachablePixels, type FeedWish } from './proposeFeeds';
 import { reportOf } from './report';
 import { solveTried } from './solvePower';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt, runAt } from '../plan/records';
 
 export type CompareWish = Omit<FeedWish, 'leastVolts'> & { leastVolts: number };
 
@@ -27,12 +29,12 @@ export interface FeedScheme {
 
 /** A prop fed in the usual ways, each from one supply with leads of one length and size, and the fewest that are enough. */
 export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedScheme[] {
-  const { id } = plan.show.props[prop]!;
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { id } = propAt(plan, prop);
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const others = plan.show.feeds.filter(
     ({ pieces }) => !pieces.some(({ to }) => to.kind !== 'controller' && to.propId === id),
   );
-  const runs = Array.from({ length: runCount }, (_, i) => plan.runs[firstRun + i]!);
+  const runs = Array.from({ length: runCount }, (_, i) => runAt(plan, firstRun + i));
   const leadsAt = (pixelsOf: (run: number, count: number) => number[]): NewFeed[] =>
     runs.flatMap((run, i) =>
       [...new Set(pixelsOf(firstRun + i, run.pixelCount))]
@@ -73,7 +75,7 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
       heatWatts: report.heatWatts,
     };
   };
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const strandWord = kindOf(of).strandWord(of.threading);
   const own = plan.show.feeds
     .filter((feed) => !others.includes(feed))
@@ -111,7 +113,7 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
 
 /** Pixels of a run, from 1, at which a strand or a piece begins. */
 function strandStarts({ runs, pixels: { strand } }: Plan, run: number, count: number): number[] {
-  const { firstPixel } = runs[run]!;
+  const { firstPixel } = itemAt(runs, run);
   return Array.from({ length: count }, (_, i) => i + 1).filter(
     (pixel) => pixel === 1 || strand[firstPixel + pixel - 1] !== strand[firstPixel + pixel - 2],
   );
@@ -122,9 +124,9 @@ const NEAR_MM = 300;
 
 /** Where a run ends near its beginning, as round a screen, feeding both ends costs hardly more than feeding one. */
 function nearEnds({ show, props, runs, pixels }: Plan, prop: number): string {
-  const { firstRun, runCount } = props[prop]!;
+  const { firstRun, runCount } = itemAt(props, prop);
   const gaps = Array.from({ length: runCount }, (_, i) => {
-    const { firstPixel, pixelCount } = runs[firstRun + i]!;
+    const { firstPixel, pixelCount } = itemAt(runs, firstRun + i);
     const last = firstPixel + pixelCount - 1;
     return pixelCount < 3
       ? Infinity

@@ -11,6 +11,8 @@ import type { Shown } from './shown';
 import { NetworkSolver, type Solution } from './solve';
 import { solvePower } from './solvePower';
 import { rampsOfKinds, wirePower, type LoadKind, type PowerWiring } from './wiring';
+import { itemAt, lastOf, byId } from '../units/there';
+import { plannedAt, runAt } from '../plan/records';
 
 /** One thing that may be other than planned, and how much other it would have to be. */
 interface Cause {
@@ -117,8 +119,8 @@ class Part {
     const solver = new NetworkSolver({
       ...network,
       wires: { ...network.wires, ohm: trial.ohm },
-      supplies: network.supplies.map((supply, i) => ({ ...supply, volts: trial.supplyVolts[i]! })),
-      kinds: ramps(lights[0]!),
+      supplies: network.supplies.map((supply, i) => ({ ...supply, volts: itemAt(trial.supplyVolts, i) })),
+      kinds: ramps(itemAt(lights, 0)),
     });
     return lights.map((shown) => solver.solve(ramps(shown)));
   }
@@ -129,8 +131,8 @@ class Part {
     const solved = this.solve(change, lights);
     return this.readings.map((reading, i) => {
       const light = lights.findIndex((each) => keyOf(each) === keyOf(reading.shown));
-      const one = this.predictOne(reading, solved[light]!);
-      return one === null ? null : one + this.besides[i]!;
+      const one = this.predictOne(reading, itemAt(solved, light));
+      return one === null ? null : one + itemAt(this.besides, i);
     });
   }
 
@@ -142,10 +144,10 @@ class Part {
       case 'fadesFrom':
         return volts(loadOfPixel(plan, wiring, of.index, value.run, value.pixel));
       case 'recovers': {
-        const run = plan.props[of.index]!.firstRun + value.run - 1;
+        const run = plannedAt(plan, of.index).firstRun + value.run - 1;
         const first = wiring.firstLoadOfRun.get(run);
         if (first === undefined) return null;
-        const all = Array.from({ length: plan.runs[run]!.pixelCount }, (_, i) => volts(first + i));
+        const all = Array.from({ length: runAt(plan, run).pixelCount }, (_, i) => volts(first + i));
         return all.reduce(
           (least, each) => (each !== null && (least === null || each < least) ? each : least),
           null,
@@ -187,7 +189,7 @@ class Part {
 
 function ampsBesides(plan: Plan, wiring: PowerWiring, { value, of, shown }: Reading): number {
   if (value.what !== 'amps' || of.list !== 'supplies') return 0;
-  const others = plan.show.supplies[of.index]!.others ?? [];
+  const others = itemAt(plan.show.supplies, of.index).others ?? [];
   const apart = solvePower(plan, shown).filter(
     (each) =>
       each.wiring.supplies.includes(of.index) && each.wiring.pieces[0]?.feed !== wiring.pieces[0]?.feed,
@@ -263,9 +265,9 @@ function fitted({ range, change }: Suspect, part: Part): { measure: number; misf
 const keyOf = ({ light, level }: Shown) => `${light} ${level}`;
 
 function loadOfPixel(plan: Plan, wiring: PowerWiring, prop: number, run: number, pixel: number): number {
-  const index = plan.props[prop]!.firstRun + run - 1;
-  const first = run > plan.props[prop]!.runCount ? undefined : wiring.firstLoadOfRun.get(index);
-  return first === undefined || pixel > plan.runs[index]!.pixelCount ? -1 : first + pixel - 1;
+  const index = plannedAt(plan, prop).firstRun + run - 1;
+  const first = run > plannedAt(plan, prop).runCount ? undefined : wiring.firstLoadOfRun.get(index);
+  return first === undefined || pixel > runAt(plan, index).pixelCount ? -1 : first + pixel - 1;
 }
 
 const measured = <Value>(value: Value, how: string): Figure<Value> => ({ value, basis: 'measured', how });
@@ -290,16 +292,16 @@ function suspectsOf(
   const typeIdOf = (load: number) =>
     wiring.pixelOfLoad[load]! < 0
       ? null
-      : show.props[plan.runs[plan.pixels.run[wiring.pixelOfLoad[load]!]!]!.prop]!.pixelTypeId;
+      : itemAt(show.props, runAt(plan, plan.pixels.run[wiring.pixelOfLoad[load]!]!).prop).pixelTypeId;
   const made: Suspect[] = [];
   const typeIds = new Set(
-    group.props.map((prop) => show.props[prop]!.pixelTypeId).filter((id) => hasPixels(id)),
+    group.props.map((prop) => itemAt(show.props, prop).pixelTypeId).filter((id) => hasPixels(id)),
   );
   function hasPixels(id: string) {
     return wiring.pixelOfLoad.some((_, load) => typeIdOf(load) === id);
   }
   for (const id of typeIds) {
-    const type = show.pixelTypes.find((each) => each.id === id)!;
+    const type = byId(show.pixelTypes, id);
     const electric = electricOf(type);
     const set = (change: ElectricSaid): Edit => ({
       type: 'changePixelType',
@@ -372,7 +374,7 @@ function suspectsOf(
     });
   }
 
-  const asPlanned = part.solve({}, [readings[0]!.shown])[0]!;
+  const asPlanned = itemAt(part.solve({}, [itemAt(readings, 0).shown]), 0);
   const seen = new Set<number>();
   const isRead = (feed: Feed, index: number) =>
     readings.some(({ value, of }) =>
@@ -382,17 +384,17 @@ function suspectsOf(
           feed.pieces.some(
             ({ to }) =>
               to.kind === 'pixel' &&
-              to.propId === show.props[of.index]!.id &&
+              to.propId === itemAt(show.props, of.index).id &&
               'run' in value &&
               to.run === value.run,
           ),
     );
   for (const { feed: index, plusWire, minusWire } of wiring.pieces) {
     if (plusWire < 0 || seen.has(index) || seen.size >= MOST_LEADS) continue;
-    const feed = show.feeds[index]!;
+    const feed = itemAt(show.feeds, index);
     if (!isRead(feed, index)) continue;
     seen.add(index);
-    const { wire, lengthMm } = feed.pieces[0]!;
+    const { wire, lengthMm } = itemAt(feed.pieces, 0);
     const planned = wires.ohm[plusWire]!;
     const amps = Math.abs(asPlanned.wireAmps[plusWire]!);
     made.push({
@@ -437,7 +439,7 @@ function suspectsOf(
     if (load <= 0) continue;
     const fedAt = show.feeds.flatMap(({ pieces }) =>
       pieces.flatMap(({ to }) =>
-        to.kind === 'pixel' && to.propId === show.props[prop]!.id && to.run === run ? [to.pixel] : [],
+        to.kind === 'pixel' && to.propId === itemAt(show.props, prop).id && to.run === run ? [to.pixel] : [],
       ),
     );
     const marks = [
@@ -465,7 +467,7 @@ function suspectsOf(
           ohm: wires.ohm.map((ohm, i) => (joints.includes(i) ? ohm + more / joints.length : ohm)),
         }),
         told: (more) => ({
-          words: `A joint of ${show.props[prop]!.name}, run ${run}, between pixels ${from} and ${to} has ${near(more)} Ω`,
+          words: `A joint of ${itemAt(show.props, prop).name}, run ${run}, between pixels ${from} and ${to} has ${near(more)} Ω`,
           advice: `Unplug the supply and remake it. Volts read pixel by pixel jump where it is; it may be warm.`,
           edit: null,
         }),
@@ -474,7 +476,7 @@ function suspectsOf(
   }
 
   wiring.supplies.forEach((index, at) => {
-    const supply = show.supplies[index]!;
+    const supply = itemAt(show.supplies, index);
     made.push({
       id: `supply ${supply.id}`,
       range: [0.6, 1.15],
@@ -521,20 +523,20 @@ function nextOf(
 ): NextReading | null {
   if (found.length < 2) return null;
   const { wiring } = part;
-  const { shown } = readings[0]!;
-  const solved = found.map(({ suspect, measure }) => part.solve(suspect.change(measure), [shown])[0]!);
+  const { shown } = itemAt(readings, 0);
+  const solved = found.map(({ suspect, measure }) => itemAt(part.solve(suspect.change(measure), [shown]), 0));
   let best: { load: number; spread: number } | null = null;
   for (let load = 0; load < wiring.pixelOfLoad.length; load += 1) {
-    if (wiring.pixelOfLoad[load]! < 0 || solved[0]!.unfed[load]) continue;
+    if (wiring.pixelOfLoad[load]! < 0 || itemAt(solved, 0).unfed[load]) continue;
     const volts = solved.map(({ loadVolts }) => loadVolts[load]!).sort((a, b) => a - b);
     // The two likeliest at least are to be told apart, by what a meter can tell.
-    const spread = volts.at(-1)! - volts[0]!;
+    const spread = lastOf(volts) - itemAt(volts, 0);
     if (!best || spread > best.spread) best = { load, spread };
   }
   if (!best || best.spread < 2 * exactness('V', 0)) return null;
   const { load } = best;
   const pixel = wiring.pixelOfLoad[load]!;
-  const run = plan.runs[plan.pixels.run[pixel]!]!;
+  const run = runAt(plan, plan.pixels.run[pixel]!);
   return {
     prop: run.prop,
     run: run.number,
@@ -542,7 +544,7 @@ function nextOf(
     shown,
     volts: found.map(({ suspect, measure }, i) => ({
       cause: suspect.told(measure).words,
-      volts: solved[i]!.loadVolts[load]!,
+      volts: itemAt(solved, i).loadVolts[load]!,
     })),
   };
 }

@@ -1,4 +1,5 @@
 import type { LaidShow } from '../plan/planned';
+import { itemAt, valueIn } from '../units/there';
 
 /** What power ties together, by indices in the lists of the show. */
 export interface PowerGroup {
@@ -16,7 +17,7 @@ export function powerGroups({ show }: LaidShow): PowerGroup[] {
   const parent = new Map<string, string>();
   const rootOf = (key: string): string => {
     let root = key;
-    while (parent.get(root) !== root) root = parent.get(root)!;
+    while (parent.get(root) !== root) root = valueIn(parent, root);
     return root;
   };
   const join = (one: string, other: string) => {
@@ -31,7 +32,7 @@ export function powerGroups({ show }: LaidShow): PowerGroup[] {
     ...(from.kind === 'port' ? [`controller ${from.controllerId}`] : []),
     ...(from.kind === 'supply' && rows.has(from.supplyId) ? [`row of ${from.supplyId}`] : []),
   ]);
-  for (const ends of endsOf) for (const end of ends) join(ends[0]!, end);
+  for (const ends of endsOf) for (const end of ends) join(itemAt(ends, 0), end);
 
   const groups = new Map<string, PowerGroup>();
   const groupOf = (key: string): PowerGroup => {
@@ -40,7 +41,7 @@ export function powerGroups({ show }: LaidShow): PowerGroup[] {
     if (!group) groups.set(root, (group = { props: [], controllers: [], feeds: [] }));
     return group;
   };
-  endsOf.forEach((ends, feed) => groupOf(ends[0]!).feeds.push(feed));
+  endsOf.forEach((ends, feed) => groupOf(itemAt(ends, 0)).feeds.push(feed));
   const gather = (list: 'props' | 'controllers', word: string) =>
     show[list].forEach(({ id }, index) => {
       const key = `${word} ${id}`;

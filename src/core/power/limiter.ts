@@ -1,6 +1,7 @@
 import { coloursOf, electricOf, type Electric } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
 import { litBy, rampsOf, type Shown } from './shown';
+import { itemAt, valueIn } from '../units/there';
 
 /** A limiter inside a device: it dims all of its pixels alike, so that what it takes them to draw stays within its total. */
 export interface Limiter {
@@ -34,11 +35,11 @@ export function limitersOf({ show, props, runs }: Plan): ReadonlyMap<string, Lim
     const index = indexOf.get(propId);
     const planned = index === undefined ? undefined : props[index];
     if (!limiter || !planned || run > planned.runCount) continue;
-    const { firstPixel, pixelCount } = runs[planned.firstRun + run - 1]!;
+    const { firstPixel, pixelCount } = itemAt(runs, planned.firstRun + run - 1);
     const start = firstPixel - planned.firstPixel;
     let dark = 0;
     for (const pixel of planned.hiddenPixels) if (pixel >= start && pixel < start + pixelCount) dark += 1;
-    const type = typeOf.get(show.props[index!]!.pixelTypeId)!;
+    const type = valueIn(typeOf, itemAt(show.props, index!).pixelTypeId);
     limiter.parts.push({
       electric: electricOf(type),
       colourOrder: type.colourOrder,

@@ -3,6 +3,7 @@ import { FUSE_SHARE } from '../catalogue/fuse';
 import { reportOf } from './report';
 import type { Shown } from './shown';
 import { solvePower, solveWithout } from './solvePower';
+import { itemAt } from '../units/there';
 
 /** What becomes of a show when the fuse of one lead is open. */
 export interface OpenFuse {
@@ -26,7 +27,7 @@ export function openFuses(plan: Plan, shown: Shown): OpenFuse[] {
       of.runs.reduce((sum, run) => sum + run[field], 0);
     for (const feed of solved.group.feeds) {
       // It has no fuse.
-      if (show.feeds[feed]!.groundOnly) continue;
+      if (itemAt(show.feeds, feed).groundOnly) continue;
       const after = reportOf(plan, shown, [solveWithout(plan, solved.group, feed, shown)]);
       made.push({
         feed,
@@ -34,7 +35,7 @@ export function openFuses(plan: Plan, shown: Shown): OpenFuse[] {
         below: Math.max(0, count(after, 'below') - count(whole, 'below')),
         overloaded: after.leads
           .filter((lead) => {
-            const { fuseAmps } = show.feeds[lead.feed]!;
+            const { fuseAmps } = itemAt(show.feeds, lead.feed);
             const amps = Math.abs(lead.amps);
             return (
               amps > lead.weakest.amps || (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE + 1e-9)

@@ -3,6 +3,8 @@ import type { Plan } from '../plan/planned';
 import { lightAt, litBy, type Shown } from './shown';
 import { solvePropPower } from './solvePower';
 import { levelOf } from './wiring';
+import { itemAt, byId } from '../units/there';
+import { propAt, plannedAt } from '../plan/records';
 
 /** Of each pixel of a prop, in its data order. */
 export interface PropPower {
@@ -25,10 +27,10 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
   const solved = solvePropPower(plan, prop, shown);
   if (!solved) return null;
   const { wiring, solution } = solved;
-  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const made = empty(pixelCount);
   const { volts, liftVolts, amps, railAmps, light, unfed } = made;
-  const type = plan.show.pixelTypes.find((each) => each.id === plan.show.props[prop]!.pixelTypeId)!;
+  const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
   const electric = electricOf(type);
   const lit = new Set<DrawPart>(litBy(shown, type.colourOrder));
   const colours = coloursOf(type).filter((colour) => lit.has(colour));
@@ -46,7 +48,7 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
     unfed[pixel] = solution.unfed[load]!;
     for (const colour of colours)
       light[4 * pixel + PARTS.indexOf(colour)] = Math.round(
-        255 * levels[kindOfLoad[load]!]! * lightAt(electric, colour, volts[pixel]!),
+        255 * itemAt(levels, kindOfLoad[load]!) * lightAt(electric, colour, volts[pixel]!),
       );
   }
   if (seen === 0) return null;

@@ -9,6 +9,8 @@ import { powerGroups } from './groups';
 import { NetworkSolver } from './solve';
 import { solveTried } from './solvePower';
 import { rampsOfKinds, wirePower } from './wiring';
+import { itemAt, byId, valueIn } from '../units/there';
+import { propAt, plannedAt, runAt } from '../plan/records';
 
 /** Where on a prop a lead can be brought. */
 export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
@@ -60,14 +62,14 @@ export function proposeFeeds(
   wish: FeedWish,
   mostChoices = MOST_CHOICES,
 ): FeedProposal {
-  const propId = plan.show.props[prop]!.id;
-  const { firstRun, runCount } = plan.props[prop]!;
+  const propId = propAt(plan, prop).id;
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const chosen: Place[] = [];
   let isFewest = true;
   for (let run = firstRun; run < firstRun + runCount; run += 1) {
     const found = fewestPlaces(plan, prop, run, wish, mostChoices);
     isFewest &&= found.isFewest;
-    chosen.push(...found.places.map((pixel) => ({ run: plan.runs[run]!.number, pixel })));
+    chosen.push(...found.places.map((pixel) => ({ run: runAt(plan, run).number, pixel })));
   }
   const feeds = sized(plan, prop, propId, chosen, wish);
   const { runs } = tried(plan, prop, feeds, wish);
@@ -92,7 +94,7 @@ interface Place {
 
 /** Pixels of a run, from 1, to which a lead can be brought. */
 export function reachablePixels(plan: Plan, prop: number, run: number, reach: Reach): number[] {
-  const { firstPixel, pixelCount } = plan.runs[run]!;
+  const { firstPixel, pixelCount } = runAt(plan, run);
   if (pixelCount === 0) return [];
   const { strand, yMm } = plan.pixels;
   const ends = new Set([1, pixelCount]);
@@ -106,7 +108,7 @@ export function reachablePixels(plan: Plan, prop: number, run: number, reach: Re
   const all = [...ends].sort((a, b) => a - b);
   if (reach !== 'ground') return all;
   // Within reach of somebody who stands: the lowest fifth of the prop.
-  const { firstPixel: first, pixelCount: count } = plan.props[prop]!;
+  const { firstPixel: first, pixelCount: count } = plannedAt(plan, prop);
   let [low, high] = [Infinity, -Infinity];
   for (let i = first; i < first + count; i += 1) {
     low = Math.min(low, yMm[i]!);
@@ -126,7 +128,7 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   let { volts, pixel: lowestAt } = trial(chosen);
   const even = isEnough(volts)
     ? null
-    : evenPlaces(places, plan.runs[run]!.pixelCount, (pixels) => isEnough(lowestWith(pixels)));
+    : evenPlaces(places, runAt(plan, run).pixelCount, (pixels) => isEnough(lowestWith(pixels)));
   // Where the other way has come as far, it is no better.
   const most = even?.length ?? places.length;
   while (!isEnough(volts) && chosen.length < most) {
@@ -202,7 +204,7 @@ function evenPlaces(
 
 /** What the pixels of a prop need. */
 function needOf({ show }: Plan, prop: number): number {
-  const type = show.pixelTypes.find((each) => each.id === show.props[prop]!.pixelTypeId)!;
+  const type = byId(show.pixelTypes, itemAt(show.props, prop).pixelTypeId);
   return electricOf(type).leastVolts.value;
 }
 
@@ -223,8 +225,8 @@ function trialOf(
   wish: FeedWish,
 ): (pixels: readonly number[]) => { volts: number; pixel: number } {
   const { show } = plan;
-  const { number, pixelCount } = plan.runs[run]!;
-  const drafts = places.map((pixel) => leadTo(show.props[prop]!.id, number, pixel, wish, wish.wire));
+  const { number, pixelCount } = runAt(plan, run);
+  const drafts = places.map((pixel) => leadTo(itemAt(show.props, prop).id, number, pixel, wish, wish.wire));
   const added = namedLeads(show.feeds, drafts, (i) => `tried-${i}`);
   const changed = { ...plan, show: { ...show, feeds: [...show.feeds, ...added] } };
   const group = powerGroups(changed).find((each) => each.props.includes(prop))!;
@@ -234,9 +236,9 @@ function trialOf(
   const tried = wiring.pieces.flatMap(({ feed, plusWire, minusWire }) =>
     feed < show.feeds.length
       ? []
-      : [{ pixel: places[feed - show.feeds.length]!, plusWire, minusWire, ohm: ohm[plusWire]! }],
+      : [{ pixel: itemAt(places, feed - show.feeds.length), plusWire, minusWire, ohm: ohm[plusWire]! }],
   );
-  const first = wiring.firstLoadOfRun.get(run)!;
+  const first = valueIn(wiring.firstLoadOfRun, run);
   return (pixels) => {
     for (const lead of tried) {
       const now = pixels.includes(lead.pixel) ? lead.ohm : NOT_THERE_OHM;
@@ -265,7 +267,7 @@ function firstChoice(
 ): number[] | null {
   if (taken.length === count) return suits(taken) ? [...taken] : null;
   for (let i = from; i <= places.length - (count - taken.length); i += 1) {
-    const found = firstChoice(places, count, suits, i + 1, [...taken, places[i]!]);
+    const found = firstChoice(places, count, suits, i + 1, [...taken, itemAt(places, i)]);
     if (found) return found;
   }
   return null;
@@ -300,7 +302,8 @@ function tried(
 /** Leads of the size that their current asks for, each with its fuse. Thicker ones take more current, so their sizes are found in a few rounds. */
 function sized(plan: Plan, prop: number, propId: string, places: readonly Place[], wish: FeedWish) {
   const wires = places.map(() => wish.wire);
-  const feedsNow = () => places.map(({ run, pixel }, i) => leadTo(propId, run, pixel, wish, wires[i]!));
+  const feedsNow = () =>
+    places.map(({ run, pixel }, i) => leadTo(propId, run, pixel, wish, itemAt(wires, i)));
   for (let round = 0; round < WIRE_SIZES.length; round += 1) {
     const feeds = feedsNow();
     const leads = tried(plan, prop, feeds, wish).leads.slice(-places.length || Infinity);
@@ -316,7 +319,7 @@ function sized(plan: Plan, prop: number, propId: string, places: readonly Place[
     });
     if (!changed)
       return feeds.map((feed, i) => {
-        const fuseAmps = leads[i]!.fuse;
+        const fuseAmps = itemAt(leads, i).fuse;
         return fuseAmps === null ? feed : { ...feed, fuseAmps };
       });
   }

@@ -7,6 +7,8 @@ import { powerReport, type FedLead } from './report';
 import { fadingVolts, readingField, type ReadingValue } from './readings';
 import type { Shown } from './shown';
 import { solvePower } from './solvePower';
+import { itemAt, byId } from '../units/there';
+import { plannedAt, runAt } from '../plan/records';
 
 /** A named place at which something can be read, and what the plan gives there. */
 export interface ReadingPlace {
@@ -60,12 +62,12 @@ export function leadEndPlace(
   lead: FedLead,
   piece: number,
 ): ReadingPlace {
-  const feed = show.feeds[lead.feed]!;
+  const feed = itemAt(show.feeds, lead.feed);
   const value: ReadingValue = { what: 'leadVolts', piece, ...lightOf(shown), volts: 0 };
   return {
     list: 'feeds',
     recordId: feed.id,
-    where: `${feed.name}, where it joins ${endWords(show, feed.pieces[piece]!.to)}`,
+    where: `${feed.name}, where it joins ${endWords(show, itemAt(feed.pieces, piece).to)}`,
     unit: 'V',
     expected: lead.pieces[piece]?.voltsAtEnd ?? null,
     value,
@@ -94,7 +96,7 @@ export function readingPlaces(plan: Plan, facts: Facts, shown: Shown, prop: numb
   const supplies = new Set(groups.flatMap(({ wiring }) => wiring.supplies));
   const made: ReadingPlace[] = [];
   for (const index of [...supplies].sort((a, b) => a - b)) {
-    const supply = show.supplies[index]!;
+    const supply = itemAt(show.supplies, index);
     made.push(
       noted({
         list: 'supplies',
@@ -109,7 +111,7 @@ export function readingPlaces(plan: Plan, facts: Facts, shown: Shown, prop: numb
         recordId: supply.id,
         where: `${supply.name}, all that it gives`,
         unit: 'A',
-        expected: report.supplies[index]!.amps,
+        expected: itemAt(report.supplies, index).amps,
         value: { what: 'amps', ...about, amps: 0 },
       }),
     );
@@ -117,7 +119,7 @@ export function readingPlaces(plan: Plan, facts: Facts, shown: Shown, prop: numb
   /** Pixels of runs that have a place of their own already. */
   const taken = new Set<string>();
   for (const lead of report.leads) {
-    const feed = show.feeds[lead.feed]!;
+    const feed = itemAt(show.feeds, lead.feed);
     if (!groups.some(({ group }) => group.feeds.includes(lead.feed)) || lead.isLoose || feed.groundOnly)
       continue;
     made.push(
@@ -137,15 +139,15 @@ export function readingPlaces(plan: Plan, facts: Facts, shown: Shown, prop: numb
   }
   for (const { group, wiring, solution } of groups)
     for (const index of group.props) {
-      const { id, pixelTypeId } = show.props[index]!;
+      const { id, pixelTypeId } = itemAt(show.props, index);
       if (prop !== null && index !== prop) continue;
-      const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+      const type = byId(show.pixelTypes, pixelTypeId);
       const fading = fadingVolts(electricOf(type), type.colourOrder);
-      const { firstRun, runCount } = plan.props[index]!;
+      const { firstRun, runCount } = plannedAt(plan, index);
       for (let run = firstRun; run < firstRun + runCount; run += 1) {
         const first = wiring.firstLoadOfRun.get(run);
         if (first === undefined) continue;
-        const { number, pixelCount } = plan.runs[run]!;
+        const { number, pixelCount } = runAt(plan, run);
         const volts = solution.loadVolts.subarray(first, first + pixelCount);
         let lowest = 0;
         for (let i = 1; i < pixelCount; i += 1) if (volts[i]! < volts[lowest]!) lowest = i;

@@ -3,6 +3,7 @@ import { coloursOf, electricOf, type Electric } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
 import type { Fact, Facts, Note } from '../show/facts';
 import { LIGHTS, type Shown } from './shown';
+import { itemAt, byId } from '../units/there';
 
 const about = {
   /** What all pixels showed meanwhile. */
@@ -108,7 +109,7 @@ export function readingOf(plan: Plan, fact: Fact): Reading | null {
     case 'fadesFrom':
     case 'recovers': {
       if (list !== 'props') return null;
-      const type = show.pixelTypes.find((each) => each.id === show.props[index]!.pixelTypeId)!;
+      const type = byId(show.pixelTypes, itemAt(show.props, index).pixelTypeId);
       return { ...made, target: fadingVolts(electricOf(type), type.colourOrder), unit: 'V' };
     }
     case 'pixelVolts':

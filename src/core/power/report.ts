@@ -10,6 +10,8 @@ import { kindOf } from '../props/registry';
 import { FULL_WHITE, litBy, type Shown } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
 import { rampsOfKinds, type PowerWiring, type WiredPiece } from './wiring';
+import { itemAt, byId, valueIn } from '../units/there';
+import { propAt, plannedAt, runAt } from '../plan/records';
 
 /** How the pixels of a run, or the panels of a wall, are fed. */
 export interface FedRun {
@@ -175,7 +177,7 @@ export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[
       return sum + watts;
     }, 0),
     unfedProps: show.props.flatMap((_, index) =>
-      fed.has(index) || plan.props[index]!.pixelCount === 0 ? [] : [index],
+      fed.has(index) || plannedAt(plan, index).pixelCount === 0 ? [] : [index],
     ),
   };
 }
@@ -187,10 +189,10 @@ function fuseRowOf(
   amps: number,
   leads: readonly FedLead[],
 ): LoadedFuseRow | null {
-  const { id, fuseRow, ratedAmps } = show.supplies[index]!;
+  const { id, fuseRow, ratedAmps } = itemAt(show.supplies, index);
   if (!fuseRow) return null;
   const on = leads.filter(({ feed }) => {
-    const { from, groundOnly } = show.feeds[feed]!;
+    const { from, groundOnly } = itemAt(show.feeds, feed);
     return !groundOnly && from.kind === 'supply' && from.supplyId === id;
   });
   const spare = fuseRow.positions - on.length;
@@ -199,7 +201,7 @@ function fuseRowOf(
     wantedAmps,
     spare,
     fullAmps: Math.max(wantedAmps, Math.min(wantedAmps + Math.max(0, spare) * largest, ratedAmps.value)),
-    fusesAmps: on.reduce((sum, { feed }) => sum + (show.feeds[feed]!.fuseAmps ?? 0), 0),
+    fusesAmps: on.reduce((sum, { feed }) => sum + (itemAt(show.feeds, feed).fuseAmps ?? 0), 0),
     carriesAmps: ampacityOf(fuseRow.wire, fuseRow.lengthMm),
     dropVolts: 2 * amps * ohmOf(fuseRow.wire, fuseRow.lengthMm),
   };
@@ -207,7 +209,7 @@ function fuseRowOf(
 
 function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Shown): FedRun[] {
   return group.props.flatMap((prop) => {
-    const type = plan.show.pixelTypes.find((each) => each.id === plan.show.props[prop]!.pixelTypeId)!;
+    const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
     const electric = electricOf(type);
     const leastVolts = electric.leastVolts.value;
     const figures = [
@@ -215,13 +217,13 @@ function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Sho
       ...litBy(shown, type.colourOrder).map((each) => electric.draw[each]),
     ];
     const standsOn = basesWords(figures as Figure<number>[]);
-    const { firstRun, runCount } = plan.props[prop]!;
+    const { firstRun, runCount } = plannedAt(plan, prop);
     const wanted = wantedOfKinds(wiring, shown);
     const fed: FedRun[] = [];
     for (let run = firstRun; run < firstRun + runCount; run += 1) {
       const first = wiring.firstLoadOfRun.get(run);
       if (first === undefined) continue;
-      const { number, pixelCount } = plan.runs[run]!;
+      const { number, pixelCount } = runAt(plan, run);
       const loads = Array.from({ length: pixelCount }, (_, i) => first + i);
       fed.push({
         prop,
@@ -237,7 +239,7 @@ function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Sho
 
 function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Shown): FedRun[] {
   return group.props.flatMap((prop) => {
-    const of = plan.show.props[prop]!;
+    const of = propAt(plan, prop);
     const power = kindOf(of).panelPower?.(of.shape);
     if (!power) return [];
     const loads = wiring.panels.filter((panel) => panel.prop === prop).map((panel) => panel.load);
@@ -267,7 +269,7 @@ function summed(
     }
     const volts = loadVolts[load]!;
     amps += loadAmps[load]!;
-    wantedAmps += wanted[network.loads.kind[load]!]!;
+    wantedAmps += itemAt(wanted, network.loads.kind[load]!);
     if (volts < least - 1e-9) below += 1;
     if (lowestVolts === null || volts < lowestVolts) [lowestVolts, lowestAt] = [volts, i + 1];
   });
@@ -291,20 +293,20 @@ function wantedShare(
   for (let i = 0; i < kind.length; i += 1) {
     if (unfed[i]) continue;
     drawn += loadAmps[i]!;
-    wanted += kinds[kind[i]!]!;
+    wanted += itemAt(kinds, kind[i]!);
   }
   return drawn > 0 ? wanted / drawn : 1;
 }
 
 function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[] {
   const wiredOf = new Map<number, WiredPiece[]>(group.feeds.map((index) => [index, []]));
-  for (const piece of wiring.pieces) wiredOf.get(piece.feed)!.push(piece);
+  for (const piece of wiring.pieces) valueIn(wiredOf, piece.feed).push(piece);
   return group.feeds.map((index) => {
-    const feed = plan.show.feeds[index]!;
+    const feed = itemAt(plan.show.feeds, index);
     const weakest = weakestPart(feed);
-    const wired = wiredOf.get(index)!;
+    const wired = valueIn(wiredOf, index);
     const pieces = wired.map(({ piece, plusWire, minusWire }): FedPiece => {
-      const { wire, lengthMm } = feed.pieces[piece]!;
+      const { wire, lengthMm } = itemAt(feed.pieces, piece);
       const { to, ohm } = wiring.network.wires;
       const back = solution.wireAmps[minusWire]!;
       const amps = plusWire < 0 ? Math.abs(back) : solution.wireAmps[plusWire]!;

@@ -2,6 +2,7 @@ import { FUSE_SHARE } from '../catalogue/fuse';
 import type { Plan } from '../plan/planned';
 import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
+import { itemAt } from '../units/there';
 
 /** How bright a show may be with the feeds that it has, and what holds it back. */
 interface SafeLevel {
@@ -15,14 +16,15 @@ interface SafeLevel {
 export function tooMuch(plan: Plan, report: PowerReport): string | null {
   const { show } = plan;
   for (const run of report.runs)
-    if (run.below > 0) return `${show.props[run.prop]!.name}${run.run === null ? '' : ` run ${run.run}`}`;
+    if (run.below > 0)
+      return `${itemAt(show.props, run.prop).name}${run.run === null ? '' : ` run ${run.run}`}`;
   for (const lead of report.leads) {
-    const { fuseAmps } = show.feeds[lead.feed]!;
+    const { fuseAmps } = itemAt(show.feeds, lead.feed);
     const amps = Math.abs(lead.amps) - 1e-9;
     if (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE) return `a fuse of ${fuseAmps} A`;
     if (amps > lead.weakest.amps) return lead.weakest.words;
   }
-  for (const supply of report.supplies) if (supply.isOver) return show.supplies[supply.supply]!.name;
+  for (const supply of report.supplies) if (supply.isOver) return itemAt(show.supplies, supply.supply).name;
   return null;
 }
 

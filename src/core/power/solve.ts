@@ -1,6 +1,7 @@
 import { ampsAt, checkNetwork, NetworkError, siemensAt, type Network, type Ramp } from './network';
 import { settle, type Settled } from './references';
 import { SparseLdl } from './sparseLdl';
+import { itemAt } from '../units/there';
 
 /** What flows, once every node takes in as much as it gives. */
 export interface Solution {
@@ -90,7 +91,7 @@ export class NetworkSolver {
     let iterations = 0;
     while (imbalance > BALANCED_AMPS && iterations < MOST_ITERATIONS) {
       iterations += 1;
-      this.assemble((i, volts) => siemensAt(kinds[this.network.loads.kind[i]!]!, volts));
+      this.assemble((i, volts) => siemensAt(itemAt(kinds, this.network.loads.kind[i]!), volts));
       this.step.set(this.rest);
       this.matrix.solve(this.step);
       const before = imbalance;
@@ -153,7 +154,12 @@ export class NetworkSolver {
         if (unfed[i]) continue;
         const plus = loads.plus[i]!;
         const minus = loads.minus[i]!;
-        this.flow(plus, minus, ampsAt(kinds[loads.kind[i]!]!, this.between(plus, minus, unknowns)), rest);
+        this.flow(
+          plus,
+          minus,
+          ampsAt(itemAt(kinds, loads.kind[i]!), this.between(plus, minus, unknowns)),
+          rest,
+        );
       }
     let most = 0;
     for (let i = 0; i < rest.length; i += 1) most = Math.max(most, Math.abs(rest[i]!));
@@ -243,7 +249,7 @@ export class NetworkSolver {
       const plus = loads.plus[i]!;
       const minus = loads.minus[i]!;
       loadVolts[i] = nodeVolts[plus]! - nodeVolts[minus]!;
-      loadAmps[i] = ampsAt(kinds[loads.kind[i]!]!, loadVolts[i]!);
+      loadAmps[i] = ampsAt(itemAt(kinds, loads.kind[i]!), loadVolts[i]!);
       out[plus]! += loadAmps[i]!;
       out[minus]! -= loadAmps[i]!;
     }

@@ -3,6 +3,7 @@ import { powerGroups, type PowerGroup } from './groups';
 import type { Shown } from './shown';
 import { NetworkSolver, type Solution } from './solve';
 import { rampsOfKinds, wirePower, type PowerWiring } from './wiring';
+import { itemAt } from '../units/there';
 
 /** A part of a show that power ties together, and what flows in it. */
 export interface SolvedGroup {
@@ -30,7 +31,7 @@ function solveGroup(plan: Plan, index: number, shown: Shown): SolvedGroup {
   const { groups, ready } = groupsOf(plan);
   let one = ready[index];
   if (!one) {
-    const group = groups[index]!;
+    const group = itemAt(groups, index);
     const wiring = wirePower(plan, group);
     const kinds = rampsOfKinds(wiring.kinds, shown);
     one = { group, wiring, solver: new NetworkSolver({ ...wiring.network, kinds }) };

@@ -8,6 +8,8 @@ import type { PowerGroup } from './groups';
 import type { Network, Ramp } from './network';
 import { limitedLevel, limitersOf, type Limiter } from './limiter';
 import { panelRamps, rampsOf, type Shown } from './shown';
+import { itemAt, valueIn } from '../units/there';
+import { plannedAt, runAt, pixelTypeOf } from '../plan/records';
 
 /** What loads of one kind are. */
 export type LoadKind =
@@ -93,8 +95,8 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   const limiterOf = limitersOf(plan);
 
   for (const index of group.props) {
-    const prop = show.props[index]!;
-    const planned = plan.props[index]!;
+    const prop = itemAt(show.props, index);
+    const planned = plannedAt(plan, index);
     const power = kindOf(prop).panelPower?.(prop.shape);
     if (power) {
       const kind = kinds.push({ kind: 'panel', ampsFullWhite: power.ampsFullWhite.value }) - 1;
@@ -107,7 +109,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
         }
       continue;
     }
-    const type = show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+    const type = pixelTypeOf(show, prop);
     const electric = electricOf(type);
     const kindsOf = new Map<Limiter | null, number>();
     /** The kind of a pixel that is lit; of one that stays dark it is the next. */
@@ -125,7 +127,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     const cuts = show.cuts.filter((cut) => cut.propId === prop.id);
     for (let run = planned.firstRun; run < planned.firstRun + planned.runCount; run += 1) {
       if (only && !only.has(run)) continue;
-      const { firstPixel, pixelCount, number } = plan.runs[run]!;
+      const { firstPixel, pixelCount, number } = runAt(plan, run);
       lengthOfRun.set(`run ${prop.id} ${number}`, pixelCount);
       const kind = kindBehind(limiterOf.get(`${prop.id} ${number}`) ?? null);
       const cutAfter = new Set(cuts.filter((cut) => cut.run === number).map((cut) => cut.afterPixel));
@@ -146,7 +148,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   }
 
   for (const controller of group.controllers) {
-    const { id, ...board } = show.controllers[controller]!;
+    const { id, ...board } = itemAt(show.controllers, controller);
     const kind = kinds.push({ kind: 'board', amps: boardPowerOf(board).ownAmps.value }) - 1;
     const at = place();
     placeOf.set(endKey({ kind: 'controller', controllerId: id }), at);
@@ -158,7 +160,9 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
     if (end.kind === 'pixel') {
       const key = `run ${end.propId} ${end.run}`;
       const first = placeOf.get(key);
-      return first === undefined || end.pixel > lengthOfRun.get(key)! ? null : first + 2 * (end.pixel - 1);
+      return first === undefined || end.pixel > valueIn(lengthOfRun, key)
+        ? null
+        : first + 2 * (end.pixel - 1);
     }
     return placeOf.get(endKey(end)) ?? null;
   };
@@ -167,7 +171,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
   /** Of each supply its terminals, and where its leads begin: there, or at its row of fuses. */
   const sources = new Map<number, { terminals: number; leads: number }>();
   for (const index of group.feeds) {
-    const feed = show.feeds[index]!;
+    const feed = itemAt(show.feeds, index);
     let before: number;
     if (feed.from.kind === 'port') {
       before = endPlace({ kind: 'controller', controllerId: feed.from.controllerId })!;
@@ -176,7 +180,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
       const supply = show.supplies.findIndex((each) => each.id === supplyId);
       if (!sources.has(supply)) {
         const terminals = place();
-        const { fuseRow } = show.supplies[supply]!;
+        const { fuseRow } = itemAt(show.supplies, supply);
         let leads = terminals;
         if (fuseRow) {
           leads = place();
@@ -186,7 +190,7 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
         }
         sources.set(supply, { terminals, leads });
       }
-      before = sources.get(supply)!.leads;
+      before = valueIn(sources, supply).leads;
     }
     let beforeOhm = 0;
     feed.pieces.forEach((piece, at) => {
@@ -217,9 +221,9 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
         ohm: Float64Array.from(wires.ohm),
       },
       supplies: supplies.map((supply) => ({
-        plus: sources.get(supply)!.terminals,
-        minus: sources.get(supply)!.terminals + 1,
-        volts: show.supplies[supply]!.volts,
+        plus: valueIn(sources, supply).terminals,
+        minus: valueIn(sources, supply).terminals + 1,
+        volts: itemAt(show.supplies, supply).volts,
       })),
       loads: {
         plus: Int32Array.from(loads.plus),

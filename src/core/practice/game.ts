@@ -9,6 +9,7 @@ import { portName } from '../catalogue/controller';
 import type { Show } from '../show/schema';
 import { scoreOf, type Score } from './score';
 import { roundOf, type Level, type Round } from './round';
+import { controllerAt } from '../plan/records';
 
 /** What the player did, one thing after another. */
 export type Move =
@@ -156,7 +157,7 @@ function choicesOf({ scope, plan }: Round): Pick<GameState, 'choices' | 'placed'
   return {
     choices: fixed.map(({ fault }) => ({ layer: layerOf(fault), sentence: sentenceOf(plan, fault), fault })),
     placed: anywhere.map(({ kind, chain, places }) => {
-      const controller = plan.show.controllers[chain.controller]!;
+      const controller = controllerAt(plan, chain.controller);
       return {
         name: nameOf(kind),
         kind,

@@ -8,6 +8,7 @@ import { layerOf, type Fault } from '../rig/faults/registry';
 import type { Layer } from '../rig/fault';
 import { readShow } from '../show/read';
 import { emptyShow, type Show } from '../show/schema';
+import { itemAt } from '../units/there';
 
 export interface Level {
   level: number;
@@ -92,7 +93,7 @@ const NAMES = ['Quay arch', 'Net loft', 'Bell tower', 'Rope store', 'Ferry sign'
 
 function drawShow(draw: () => number): Show {
   const whole = (least: number, most: number) => least + Math.floor(draw() * (most - least + 1));
-  const oneOf = <Item>(items: readonly Item[]) => items[Math.floor(draw() * items.length)]!;
+  const oneOf = <Item>(items: readonly Item[]) => itemAt(items, Math.floor(draw() * items.length));
   const pixelType = oneOf(SHIPPED_PIXEL_TYPES.filter(({ colourOrder }) => colourOrder.length >= 3));
   const common = { placeId: 'site', pixelTypeId: pixelType.id };
   const legs = (count: number) =>

@@ -1,5 +1,6 @@
 import { OUTLINES, START_SIDES, frameLegs, type OutlineName } from './frames';
 import type { Leg } from './leg';
+import { itemAt } from '../units/there';
 
 interface Measures {
   label: string;
@@ -72,7 +73,7 @@ export const FRAME_PRESETS = OUTLINES.map((outline) => {
           heightMm,
           pixels: { by: 'spacing', spacingMm: SPACING_MM },
           corner,
-          start: START_SIDES[outline][0]!,
+          start: itemAt(START_SIDES[outline], 0),
           turn: 'clockwise',
         })!,
       },

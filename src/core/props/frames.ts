@@ -1,4 +1,5 @@
 import { MOST_PIXELS_PER_LEG, type Leg } from './leg';
+import { itemAt } from '../units/there';
 
 /** Outlines that a line is often made of. */
 export const OUTLINES = ['window', 'door', 'eave', 'gable', 'arch', 'post'] as const;
@@ -74,7 +75,7 @@ export function frameLegs(wishes: FrameWishes): Leg[] | null {
   return stretches.map((stretch, i): Leg => ({
     ...stretch,
     pixels: counts
-      ? { by: 'count', count: counts[i]! }
+      ? { by: 'count', count: itemAt(counts, i) }
       : { by: 'spacing', spacingMm: (wishes.pixels as { spacingMm: number }).spacingMm },
     ...(corner && i < stretches.length - 1 ? { corner } : {}),
   }));

@@ -6,6 +6,7 @@ import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
 import { backdropSchema } from './backdrop';
 import { definePropKind } from './kind';
+import { itemAt } from '../units/there';
 
 export const FREEFORM_LIMITS = { points: 100_000, pieces: 5000, mostMm: 1_000_000 };
 
@@ -100,7 +101,11 @@ function piecesLengthMm({ xMm, yMm, zMm, pieces }: FreeformShape): number {
   for (const count of pieces) {
     for (let i = 1; i < count; i += 1) {
       const [a, b] = [point + i - 1, point + i];
-      length += Math.hypot(xMm[b]! - xMm[a]!, yMm[b]! - yMm[a]!, zMm ? zMm[b]! - zMm[a]! : 0);
+      length += Math.hypot(
+        itemAt(xMm, b) - itemAt(xMm, a),
+        itemAt(yMm, b) - itemAt(yMm, a),
+        zMm ? itemAt(zMm, b) - itemAt(zMm, a) : 0,
+      );
     }
     point += count;
   }

@@ -6,6 +6,7 @@ import { formatLength, type Lengths } from '../units/length';
 import { groupDigits } from '../units/number';
 import { runsSchema, runsWords } from '../threading/runs';
 import { definePropKind, type MeasureFact } from './kind';
+import { itemAt } from '../units/there';
 
 const spacingSchema = z.number().min(1).max(5000);
 const sideSchema = z.int().min(1).max(1000);
@@ -24,7 +25,7 @@ type GridShape = z.infer<typeof gridShapeSchema>;
 /** Sizes of the parts into which a side comes apart; one part without seams. */
 export function partsOf(side: number, seams: readonly number[] = []): number[] {
   const cuts = [...new Set(seams)].filter((seam) => seam < side).sort((a, b) => a - b);
-  return [...cuts, side].map((cut, i) => cut - (i === 0 ? 0 : cuts[i - 1]!));
+  return [...cuts, side].map((cut, i) => cut - (i === 0 ? 0 : itemAt(cuts, i - 1)));
 }
 
 function gridFacts(shape: GridShape, lengths: Lengths): MeasureFact[] {

@@ -16,6 +16,7 @@ import { runsSchema, runsWords } from '../threading/runs';
 import { FRAME_PRESETS } from './framePresets';
 import { MOST_LEGS, MOST_PIXELS_PER_LEG, legSchema, legSpacingMm, type Leg } from './leg';
 import { definePropKind, type MeasureFact } from './kind';
+import { itemAt } from '../units/there';
 
 const lineShapeSchema = z.strictObject({
   legs: z.array(legSchema).min(1).max(MOST_LEGS),
@@ -50,7 +51,7 @@ function legPixels({ pixels, lengthMm }: Leg, name: string, place?: Place): Expl
 
 /** Pixels of a leg with the one that its corner eats. */
 function strandPixels(legs: readonly Leg[], index: number): number {
-  const leg = legs[index]!;
+  const leg = itemAt(legs, index);
   return legPixelCount(leg) + (leg.corner === 'eatsPixel' && index < legs.length - 1 ? 1 : 0);
 }
 
@@ -65,7 +66,7 @@ function legStrands(legs: readonly Leg[]): Strand[] {
 
 function linePixels(legs: readonly Leg[], place?: Place): Explained {
   const ofLegs = legs.map((leg, i) => legPixels(leg, legs.length === 1 ? 'the leg' : `leg ${i + 1}`, place));
-  const eaten = legs.filter((_, i) => strandPixels(legs, i) > ofLegs[i]!.value).length;
+  const eaten = legs.filter((_, i) => strandPixels(legs, i) > itemAt(ofLegs, i).value).length;
   return computed(
     'pixels',
     'pixels',
@@ -78,7 +79,7 @@ function linePixelCount(legs: readonly Leg[]): number {
 }
 
 function hiddenFact(legs: readonly Leg[]): MeasureFact[] {
-  const eaten = legs.filter((_, i) => strandPixels(legs, i) > legPixelCount(legs[i]!)).length;
+  const eaten = legs.filter((_, i) => strandPixels(legs, i) > legPixelCount(itemAt(legs, i))).length;
   return eaten === 0
     ? []
     : [{ name: 'In corners', value: countOf(eaten, 'pixel'), note: 'on the wire, not seen' }];
@@ -111,8 +112,8 @@ export const line = definePropKind({
     const counts = shape.legs.map(legPixelCount).filter((count) => count > 0);
     const total = linePixelCount(shape.legs);
     if (counts.length <= 1) return `${groupDigits(total)} px`;
-    return counts.every((count) => count === counts[0]) && total === counts[0]! * counts.length
-      ? `${counts.length} × ${groupDigits(counts[0]!)} px`
+    return counts.every((count) => count === counts[0]) && total === itemAt(counts, 0) * counts.length
+      ? `${counts.length} × ${groupDigits(itemAt(counts, 0))} px`
       : `${countOf(counts.length, 'leg')}, ${groupDigits(total)} px`;
   },
   points: (shape) => {
@@ -160,7 +161,7 @@ export const line = definePropKind({
   }),
   hiddenPoints: ({ legs }) =>
     legStrands(legs).flatMap(({ firstPoint, count }, i) =>
-      count > legPixelCount(legs[i]!) ? [firstPoint + count - 1] : [],
+      count > legPixelCount(itemAt(legs, i)) ? [firstPoint + count - 1] : [],
     ),
   onOtherPixels: ({ legs }) =>
     legs.some((leg) => leg.corner === 'eatsPixel')

@@ -1,6 +1,7 @@
 import { groupDigits } from '../units/number';
 import type { PixelRange } from './extras';
 import { capitalised } from '../units/words';
+import { itemAt } from '../units/there';
 
 /**
  * How a screen of a microcontroller writes a stretch of LEDs. `end` is the last one of it (inclusive), the first one after
@@ -77,7 +78,7 @@ export function coverageOf(ranges: readonly PixelRange[], pixelCount: number): C
   const sorted = [...borders].sort((a, b) => a - b);
   return sorted.slice(0, -1).map((firstPixel, i) => ({
     firstPixel,
-    pixelCount: sorted[i + 1]! - firstPixel,
+    pixelCount: itemAt(sorted, i + 1) - firstPixel,
     ranges: ranges.flatMap((range, index) =>
       range.firstPixel <= firstPixel && firstPixel < range.firstPixel + range.pixelCount ? [index] : [],
     ),
@@ -127,7 +128,7 @@ export function rangeProblems(
   for (const stretch of coverageOf(ranges, pixelCount)) {
     const about = { firstPixel: stretch.firstPixel, pixelCount: stretch.pixelCount };
     const pixels = wordsOf(stretch.firstPixel, stretch.pixelCount);
-    const names = stretch.ranges.map((index) => ranges[index]!.name);
+    const names = stretch.ranges.map((index) => itemAt(ranges, index).name);
     if (stretch.firstPixel > pixelCount) {
       if (names.length > 0)
         problems.push({

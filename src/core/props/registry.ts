@@ -16,6 +16,7 @@ import { screen } from './screen';
 import { tile } from './tile';
 import { tree } from './tree';
 import { wall } from './wall';
+import { valueIn } from '../units/there';
 
 const propBase = {
   id: idSchema,
@@ -70,7 +71,7 @@ const BY_NAME: ReadonlyMap<string, PropKind> = new Map(PROP_KINDS.map((kind) => 
 export type PropGeometry = Pick<Prop, 'kind' | 'shape' | 'threading'>;
 
 export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {
-  return BY_NAME.get(prop.kind)!;
+  return valueIn(BY_NAME, prop.kind);
 }
 
 /** The panels of a prop on their chains; null where it is not made of panels. */

@@ -1,4 +1,5 @@
 import type { Anchors } from './kind';
+import { itemAt, lastOf } from '../units/there';
 
 /** A place on the ground or on a board, about the middle of the drawing, and how to find it without a square. */
 export interface StakePlace {
@@ -48,7 +49,8 @@ export function setOut(
 ): SettingOut {
   const { xMm, yMm } = anchors;
   const count = xMm.length;
-  const distance = (a: number, b: number) => Math.hypot(xMm[a]! - xMm[b]!, yMm[a]! - yMm[b]!);
+  const distance = (a: number, b: number) =>
+    Math.hypot(itemAt(xMm, a) - itemAt(xMm, b), itemAt(yMm, a) - itemAt(yMm, b));
   const inRange = (n: number) => n >= 1 && n <= count;
   const [a, b] =
     references && references.every(inRange) && references[0] !== references[1]
@@ -62,11 +64,14 @@ export function setOut(
       const next = isLast ? (closed && length > 2 ? first : null) : i + 1;
       places.push({
         number: i + 1,
-        xMm: xMm[i]!,
-        yMm: yMm[i]!,
-        radiusMm: Math.hypot(xMm[i]!, yMm[i]!),
+        xMm: itemAt(xMm, i),
+        yMm: itemAt(yMm, i),
+        radiusMm: Math.hypot(itemAt(xMm, i), itemAt(yMm, i)),
         toNextMm: next === null || next >= count ? null : distance(i, next),
-        toNextArcMm: next === null || next >= count ? null : arcMm(xMm[i]!, yMm[i]!, xMm[next]!, yMm[next]!),
+        toNextArcMm:
+          next === null || next >= count
+            ? null
+            : arcMm(itemAt(xMm, i), itemAt(yMm, i), itemAt(xMm, next), itemAt(yMm, next)),
         tapeAMm: distance(a, i),
         tapeBMm: distance(b, i),
       });
@@ -90,8 +95,8 @@ export interface KnottedRope {
 /** The rope of places that are on one circle about the middle and equally far apart; null where they are not. */
 export function knottedRope({ places }: Pick<SettingOut, 'places'>): KnottedRope | null {
   const [first] = places;
-  const last = places.at(-1)!;
   if (!first || places.length < 2 || first.toNextMm === null || first.radiusMm < 1) return null;
+  const last = lastOf(places);
   const near = (a: number, b: number) => Math.abs(a - b) < 0.5;
   const isEven = places.every(
     (place) =>

@@ -21,6 +21,7 @@ import { CORNERS, cornerWords } from '../threading/view';
 import { formatLength } from '../units/length';
 import { countOf, groupDigits } from '../units/number';
 import { definePropKind, type MeasureFact } from './kind';
+import { itemAt, byId } from '../units/there';
 
 export const WALL_LIMITS = { side: 64, pixels: 4_000_000 };
 
@@ -146,7 +147,7 @@ export const wall = definePropKind({
   shapeSchema: wallShapeSchema,
   threadingSchema: wallThreadingSchema,
   starter: (): { shape: WallShape; threading: WallThreading } => ({
-    shape: { panel: SHIPPED_PANELS[0]!, columns: 3, rows: 3 },
+    shape: { panel: itemAt(SHIPPED_PANELS, 0), columns: 3, rows: 3 },
     threading: {
       pictureCorner: 'topLeft',
       driver: USUAL_HAT,
@@ -155,7 +156,7 @@ export const wall = definePropKind({
       runs: 1,
     },
   }),
-  pixelType: SHIPPED_PIXEL_TYPES.find((type) => type.id === 'panel-5v')!,
+  pixelType: byId(SHIPPED_PIXEL_TYPES, 'panel-5v'),
   chipOrders: (shape) => {
     const { panel, columns, rows } = shape;
     const others = (shape.others ?? []).filter(
@@ -276,8 +277,8 @@ export const wall = definePropKind({
       { name: 'Panel', value: `${row + 1}.${column + 1}`, note: 'row.column as seen from the front' },
     ];
     if (!found) return [...facts, { name: 'Output', value: 'none', note: 'this panel is on no chain' }];
-    const chain = chains[found.chain]!;
-    const { turnDeg } = chain.panels[found.place]!;
+    const chain = itemAt(chains, found.chain);
+    const { turnDeg } = itemAt(chain.panels, found.place);
     const own = panelPixelFinder(chains, { panel, columns })(x, y)!;
     const cards = cardsOf(threading.driver, columns, shape.rows).length;
     return [

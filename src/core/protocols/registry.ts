@@ -2,6 +2,7 @@ import { artnet } from './artNet';
 import { ddp } from './ddp';
 import { e131 } from './e131';
 import type { UniverseCount, WireProtocol } from './protocol';
+import { valueIn } from '../units/there';
 
 /** Protocols that controllers may speak, as they are offered. */
 const LIST = [e131, artnet, ddp] as const;
@@ -17,7 +18,7 @@ const BY_ID = new Map(PROTOCOLS.map((protocol) => [protocol.id, protocol]));
 
 /** The protocol that a device speaks. */
 export function protocolOf({ protocol }: { protocol: Protocol }): WireProtocol<Protocol> {
-  return BY_ID.get(protocol)!;
+  return valueIn(BY_ID, protocol);
 }
 
 /** How it counts universes; null where it sends bytes of a flat space. */

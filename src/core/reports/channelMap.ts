@@ -1,5 +1,6 @@
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
+import { propAt, controllerAt } from '../plan/records';
 
 export type Row = readonly (string | number)[];
 
@@ -36,8 +37,8 @@ export const CHANNEL_MAP_COLUMNS: readonly FileColumn[] = [
 export function* channelMapRows(plan: Plan): Generator<Row> {
   const { universe, channel, showChannel, xMm, yMm, zMm } = plan.pixels;
   for (const run of plan.runs) {
-    const prop = plan.show.props[run.prop]!.name;
-    const port = run.wire ? portName(plan.show.controllers[run.wire.controller]!, run.wire.port) : '';
+    const prop = propAt(plan, run.prop).name;
+    const port = run.wire ? portName(controllerAt(plan, run.wire.controller), run.wire.port) : '';
     const chainPosition = run.wire?.chainPosition ?? '';
     for (let i = 0; i < run.pixelCount; i += 1) {
       const pixel = run.firstPixel + i;

@@ -6,6 +6,7 @@ import { planShow } from '../plan/plan';
 import { readFault } from '../rig/faults/registry';
 import { readShow } from '../show/read';
 import { parseJson } from '../fields/parseJson';
+import { propAt } from '../plan/records';
 
 const faults = z.array(z.unknown()).max(3);
 
@@ -57,7 +58,7 @@ export function diagnoseAnswer(text: string) {
   if (prop === -1) throw new ShowError(`There is no prop “${propId}”.`);
   const scope = scopeOf(plan, prop);
   if (!scope)
-    throw new ShowError(`${plan.show.props[prop]!.name} is on no port, so nothing of it can be tried.`);
+    throw new ShowError(`${propAt(plan, prop).name} is on no port, so nothing of it can be tried.`);
   const told = evidence.map((each): Told => {
     if ('mended' in each) return { mended: each.mended.map(readFault) };
     if (!scope.trial(each.trial))

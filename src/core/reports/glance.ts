@@ -5,6 +5,8 @@ import type { Facts } from '../show/facts';
 import { countOf, groupDigits } from '../units/number';
 import { standingOf, type Standing } from './standing';
 import { totalsOf } from './totals';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt } from '../plan/records';
 
 /** Props whose pixels are drawn, and how many dots each has at most. */
 const MOST_PROPS = 6;
@@ -57,9 +59,9 @@ function nextStep(plan: Plan, facts: Facts): string {
 }
 
 function dotsOf(plan: Plan, index: number): number[] {
-  const { firstPixel, pixelCount } = plan.props[index]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
   const { xMm, yMm } = plan.pixels;
-  if (isPanelled(plan.show.props[index]!)) return outlineOf(plan, index);
+  if (isPanelled(propAt(plan, index))) return outlineOf(plan, index);
   const step = Math.max(1, Math.ceil(pixelCount / MOST_DOTS));
   const places = Array.from({ length: Math.ceil(pixelCount / step) }, (_, i) => firstPixel + i * step);
   const xs = places.map((pixel) => xMm[pixel]!);
@@ -69,7 +71,7 @@ function dotsOf(plan: Plan, index: number): number[] {
 
 /** A wall as the frame around it: its pixels would be a solid block. */
 function outlineOf(plan: Plan, index: number): number[] {
-  const { firstPixel, pixelCount } = plan.props[index]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let pixel = firstPixel; pixel < firstPixel + pixelCount; pixel += 1) {
     const [x, y] = [plan.pixels.xMm[pixel]!, plan.pixels.yMm[pixel]!];
@@ -89,6 +91,6 @@ function fitted(xs: readonly number[], ys: readonly number[]): number[] {
   const round = (value: number) => Math.round(value * 10) / 10;
   return xs.flatMap((x, i) => [
     round(50 + (x - (left + right) / 2) * scale),
-    round(50 - (ys[i]! - (low + high) / 2) * scale),
+    round(50 - (itemAt(ys, i) - (low + high) / 2) * scale),
   ]);
 }

@@ -2,16 +2,18 @@ import { findingsOf } from '../checks/registry';
 import { portName } from '../catalogue/controller';
 import { totalsOf } from './totals';
 import type { Plan } from '../plan/planned';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 /** A plan without its pixel table, as it is answered to other programs. Indices are replaced by ids and names. */
 export function planReport(plan: Plan) {
   const { show } = plan;
-  const controllerOf = (index: number) => show.controllers[index]!;
+  const controllerOf = (index: number) => itemAt(show.controllers, index);
   return {
     totals: totalsOf(plan),
     props: plan.props.map((prop, index) => ({
-      propId: show.props[index]!.id,
-      name: show.props[index]!.name,
+      propId: itemAt(show.props, index).id,
+      name: itemAt(show.props, index).name,
       pixels: prop.pixelCount,
       runs: plan.runs.slice(prop.firstRun, prop.firstRun + prop.runCount).map((run) => ({
         run: run.number,
@@ -28,9 +30,9 @@ export function planReport(plan: Plan) {
       places: port.places,
     })),
     spans: plan.spans.map((span) => {
-      const run = plan.runs[span.run]!;
+      const run = runAt(plan, span.run);
       return {
-        propId: show.props[run.prop]!.id,
+        propId: itemAt(show.props, run.prop).id,
         run: run.number,
         controllerId: controllerOf(span.controller).id,
         universe: span.universe,

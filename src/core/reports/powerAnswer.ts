@@ -5,6 +5,7 @@ import { planShow } from '../plan/plan';
 import { plannedShown, powerReport } from '../power/report';
 import { readShow } from '../show/read';
 import { parseJson } from '../fields/parseJson';
+import { itemAt } from '../units/there';
 
 const askedSchema = z.strictObject({ show: z.unknown(), level: z.number().min(0).max(1).optional() });
 
@@ -28,14 +29,14 @@ export function powerAnswer(text: string) {
     level: report.shown.level,
     amps: report.amps,
     heatWatts: report.heatWatts,
-    supplies: report.supplies.map(({ supply, ...rest }) => ({ id: show.supplies[supply]!.id, ...rest })),
+    supplies: report.supplies.map(({ supply, ...rest }) => ({ id: itemAt(show.supplies, supply).id, ...rest })),
     feeds: report.leads.map(({ feed, ...rest }) => ({
-      id: show.feeds[feed]!.id,
-      name: show.feeds[feed]!.name,
+      id: itemAt(show.feeds, feed).id,
+      name: itemAt(show.feeds, feed).name,
       ...rest,
     })),
-    runs: report.runs.map(({ prop, ...rest }) => ({ propId: show.props[prop]!.id, ...rest })),
-    unfedProps: report.unfedProps.map((prop) => show.props[prop]!.id),
+    runs: report.runs.map(({ prop, ...rest }) => ({ propId: itemAt(show.props, prop).id, ...rest })),
+    unfedProps: report.unfedProps.map((prop) => itemAt(show.props, prop).id),
     findings: findingsOf(plan)
       .filter(({ stage }) => stage === 'power')
       .map(({ check, rank, message, propId, controllerId }) => ({

@@ -9,6 +9,7 @@ import { afterPowerCut, lightOfMoving, lightOfOwnTest } from '../rig/rig';
 import { rigOf } from '../rig/rigFacts';
 import { readShow } from '../show/read';
 import { parseJson } from '../fields/parseJson';
+import { propAt } from '../plan/records';
 
 const byte = z.int().min(0).max(255);
 
@@ -74,7 +75,7 @@ export function rigAnswer(text: string) {
     faults: faults.map((fault) => ({ ...fault, sentence: sentenceOf(plan, fault) })),
     /** Of each run, pixel after pixel in its data order: red, green, blue and white, 0 to 255. */
     runs: plan.runs.map(({ prop, number, firstPixel, pixelCount }) => ({
-      propId: plan.show.props[prop]!.id,
+      propId: propAt(plan, prop).id,
       run: number,
       light: [...light.subarray(4 * firstPixel, 4 * (firstPixel + pixelCount))],
     })),

@@ -1,6 +1,7 @@
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import type { FileColumn, Row } from './channelMap';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 export const SPAN_COLUMNS: readonly FileColumn[] = [
   { head: 'prop', meaning: 'the name of the prop' },
@@ -29,15 +30,15 @@ export const SPAN_COLUMNS: readonly FileColumn[] = [
  */
 export function* spanRows(plan: Plan): Generator<Row> {
   for (const span of plan.spans) {
-    const run = plan.runs[span.run]!;
+    const run = runAt(plan, span.run);
     const lit = span.runChannel >= 0;
     const lastChannel = span.runChannel + span.channelCount - 1;
     yield [
-      plan.show.props[run.prop]!.name,
+      propAt(plan, run.prop).name,
       run.number,
       lit ? Math.floor(span.runChannel / run.channelsPerPixel) + 1 : 'skipped',
       lit ? Math.floor(lastChannel / run.channelsPerPixel) + 1 : 'skipped',
-      portName(plan.show.controllers[span.controller]!, run.wire!.port),
+      portName(controllerAt(plan, span.controller), run.wire!.port),
       run.wire!.chainPosition,
       span.universe ?? '',
       span.startChannel,

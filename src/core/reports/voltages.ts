@@ -2,6 +2,7 @@ import type { Plan } from '../plan/planned';
 import { propPower } from '../power/propPower';
 import type { Shown } from '../power/shown';
 import type { FileColumn, Row } from './channelMap';
+import { plannedAt, runAt } from '../plan/records';
 
 export const VOLTAGE_COLUMNS: readonly FileColumn[] = [
   { head: 'prop', meaning: 'the name of the prop' },
@@ -21,9 +22,9 @@ export function* voltageRows(plan: Plan, shown: Shown): Generator<Row> {
   for (const [prop, { name }] of plan.show.props.entries()) {
     const power = propPower(plan, prop, shown);
     if (!power) continue;
-    const { firstRun, runCount, firstPixel } = plan.props[prop]!;
+    const { firstRun, runCount, firstPixel } = plannedAt(plan, prop);
     for (let run = firstRun; run < firstRun + runCount; run += 1) {
-      const { number, pixelCount, firstPixel: start } = plan.runs[run]!;
+      const { number, pixelCount, firstPixel: start } = runAt(plan, run);
       for (let i = 0; i < pixelCount; i += 1) {
         const at = start - firstPixel + i;
         const fed = !power.unfed[at];

@@ -6,6 +6,8 @@ import type { Plan } from '../plan/planned';
 import { same } from '../fields/json';
 import { digestOf } from '../show/facts';
 import { countOf } from '../units/number';
+import { valueIn } from '../units/there';
+import { propAt, plannedAt } from '../plan/records';
 
 /** What is otherwise in one state of a show than in another. */
 export interface Compared {
@@ -31,7 +33,7 @@ export function comparePlanned(before: Plan, after: Plan): Compared {
     props: comparedProps(before, after),
     moved,
     values: values.map(({ controllerId, port, what, old, new: now }) => ({
-      device: nameOf.get(controllerId)!,
+      device: valueIn(nameOf, controllerId),
       port,
       what,
       old,
@@ -63,11 +65,11 @@ function comparedProps(before: Plan, after: Plan): Compared['props'] {
     const was = old.get(prop.id);
     old.delete(prop.id);
     if (was === undefined) {
-      props.push({ name: prop.name, words: `new, ${countOf(after.props[index]!.pixelCount, 'pixel')}` });
+      props.push({ name: prop.name, words: `new, ${countOf(plannedAt(after, index).pixelCount, 'pixel')}` });
       return;
     }
-    const earlier = before.show.props[was]!;
-    const [from, to] = [before.props[was]!, after.props[index]!];
+    const earlier = propAt(before, was);
+    const [from, to] = [plannedAt(before, was), plannedAt(after, index)];
     const words = [
       earlier.name !== prop.name && `was called ${earlier.name}`,
       from.pixelCount !== to.pixelCount && `${from.pixelCount} → ${countOf(to.pixelCount, 'pixel')}`,
@@ -80,8 +82,8 @@ function comparedProps(before: Plan, after: Plan): Compared['props'] {
     if (words.length > 0) props.push({ name: prop.name, words: words.join(', ') });
   });
   for (const index of old.values()) {
-    const { name } = before.show.props[index]!;
-    props.push({ name, words: `gone, had ${countOf(before.props[index]!.pixelCount, 'pixel')}` });
+    const { name } = propAt(before, index);
+    props.push({ name, words: `gone, had ${countOf(plannedAt(before, index).pixelCount, 'pixel')}` });
   }
   return props;
 }

@@ -4,6 +4,7 @@ import { countOf, groupDigits } from '../units/number';
 import { Receiver } from './packets';
 import { lightOfReceived } from './rig';
 import { rigOf, type RigSetup } from './rigFacts';
+import { plannedAt } from '../plan/records';
 
 /** A capture file that is put before the rig. */
 export interface CapturedAsked {
@@ -30,7 +31,7 @@ export function capturedLight(plan: Plan, { prop, file, setup }: CapturedAsked):
     const { malformed, others } = receiver;
     const light = lightOfReceived(rigOf(plan, setup), receiver.sentTo);
     const { firstPixel, pixelCount } =
-      prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plan.props[prop]!;
+      prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plannedAt(plan, prop);
     return {
       light: light.slice(4 * firstPixel, 4 * (firstPixel + pixelCount)),
       words: `${countOf(datagrams.length + otherPackets, 'packet')}: ${groupDigits(malformed)} not well formed, ${groupDigits(others + otherPackets)} for nobody of this show. What lights is as it is at the end.`,

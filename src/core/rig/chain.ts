@@ -2,6 +2,8 @@ import type { Electric } from '../catalogue/electric';
 import { lightAt } from '../power/shown';
 import { chipOrders } from '../devices/colourOrders';
 import type { Plan } from '../plan/planned';
+import { itemAt } from '../units/there';
+import { runAt } from '../plan/records';
 
 /** The lights behind a port as they are wired, in the order of the data. */
 export interface Chain {
@@ -55,12 +57,12 @@ const NOISY_ONE_IN = 8;
 
 /** The lights of a port as planned. */
 export function plannedChain(plan: Plan, controller: number, port: number, runs: readonly number[]): Chain {
-  const orders = [...new Set(runs.map((run) => chipOrders(plan, plan.runs[run]!.prop)[0]!))];
+  const orders = [...new Set(runs.map((run) => itemAt(chipOrders(plan, runAt(plan, run).prop), 0)))];
   const pixel: number[] = [];
   const order: number[] = [];
   for (const index of runs) {
-    const run = plan.runs[index]!;
-    const own = orders.indexOf(chipOrders(plan, run.prop)[0]!);
+    const run = runAt(plan, index);
+    const own = orders.indexOf(itemAt(chipOrders(plan, run.prop), 0));
     for (let i = 0; i < run.wire!.skippedPixels; i += 1) {
       pixel.push(-1);
       order.push(own);
@@ -122,11 +124,11 @@ export function lightPlaces(
     const i = places ? places[k]! : k;
     const how = state[i]!;
     if (i >= reached || how === DARK || how === BLOCKING || how === UNPOWERED) continue;
-    const own = letters[order[i]!]!;
+    const own = itemAt(letters, order[i]!);
     const at = begins[i]!;
     for (let j = 0; j < own.length; j += 1) {
       const byte = wire[at + j]!;
-      light[4 * i + own[j]!] =
+      light[4 * i + itemAt(own, j)] =
         how === 0
           ? byte
           : shownOf(
@@ -134,8 +136,8 @@ export function lightPlaces(
               how,
               seed,
               pixel[i]!,
-              own[j]!,
-              how === STARVED && volts ? starvedShare(volts, i, own[j]!, share) : 1,
+              itemAt(own, j),
+              how === STARVED && volts ? starvedShare(volts, i, itemAt(own, j), share) : 1,
             );
     }
   }
@@ -151,7 +153,7 @@ function beginsOf({ order, orders }: Chain): Int32Array {
   let known = byOrder.get(order);
   if (!known) {
     known = new Int32Array(order.length + 1);
-    for (let i = 0; i < order.length; i += 1) known[i + 1] = known[i]! + orders[order[i]!]!.length;
+    for (let i = 0; i < order.length; i += 1) known[i + 1] = known[i]! + itemAt(orders, order[i]!).length;
     byOrder.set(order, known);
   }
   return known;
@@ -196,7 +198,7 @@ function shownOf(
     case STARVED:
       return Math.round(byte * left);
     case TINTED:
-      return Math.round(byte * TINT[letter]!);
+      return Math.round(byte * itemAt(TINT, letter));
     case COARSE:
       return byte & COARSE_BITS;
     case NOISY:

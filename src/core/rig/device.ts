@@ -5,10 +5,12 @@ import { portsOfController, spansOfRun } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
 import type { Sent } from './sending';
+import { itemAt } from '../units/there';
+import { runAt, controllerAt } from '../plan/records';
 
 /** A device that holds just what is planned. */
 export function plannedDevice(plan: Plan, controller: number): DeviceState {
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   return {
     controller,
     isPowered: true,
@@ -33,13 +35,13 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
       start: null,
       chatter: 0,
       segments: runs.map((run) => {
-        const { skippedPixels } = plan.runs[run]!.wire!;
+        const { skippedPixels } = runAt(plan, run).wire!;
         // Where skipped pixels take channels, the sender gives them dark ones, and to the device they are pixels as others.
         const own = device.skippedPixelsTakeChannels ? 0 : skippedPixels;
         return {
           run,
           hidden: own,
-          pixels: plan.runs[run]!.pixelCount + skippedPixels - own,
+          pixels: runAt(plan, run).pixelCount + skippedPixels - own,
           colourOrder: colourPlan(plan, run).controller,
         };
       }),
@@ -96,7 +98,7 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
   const counts = countsOf(port);
   const made = new Uint8Array(
     port.segments.reduce(
-      (sum, { hidden, colourOrder }, i) => sum + (hidden + counts[i]!) * colourOrder.length,
+      (sum, { hidden, colourOrder }, i) => sum + (hidden + itemAt(counts, i)) * colourOrder.length,
       0,
     ),
   );
@@ -104,7 +106,7 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
   let reader: ChannelReader | null = null;
   port.segments.forEach((segment, index) => {
     const order = segment.colourOrder;
-    const pixels = counts[index]!;
+    const pixels = itemAt(counts, index);
     // Hidden ones are dark.
     at += segment.hidden * order.length;
     const own = device.ownTest ? ownColour(device.ownTest, order) : null;
@@ -135,7 +137,7 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
     if (incoming)
       for (let j = 0; j < width; j += 1)
         // A test of its own is the same for each of them.
-        spread(incoming, places[j]!, own ? 0 : width, made, at + j, width, pixels, gains[j]!);
+        spread(incoming, itemAt(places, j), own ? 0 : width, made, at + j, width, pixels, itemAt(gains, j));
     at += pixels * width;
   });
   return port.direction === 'forward' ? made : turned(made, port.segments.at(-1)?.colourOrder.length ?? 3);

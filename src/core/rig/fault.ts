@@ -9,6 +9,7 @@ import type { Chain } from './chain';
 import type { Prior } from './prior';
 import type { Rig } from './rig';
 import type { SenderState } from './sending';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 /** The layers of a display, in the order in which they are looked at: what is wrong below hides what is wrong above. */
 export const LAYERS = ['power', 'reach', 'count', 'colour', 'place', 'packing'] as const;
@@ -96,12 +97,12 @@ export const controllersOf = (plan: Plan): OnController[] =>
   );
 
 export const portsOf = (plan: Plan): OnPort[] =>
-  plan.ports.map(({ controller, port }) => ({ controllerId: plan.show.controllers[controller]!.id, port }));
+  plan.ports.map(({ controller, port }) => ({ controllerId: controllerAt(plan, controller).id, port }));
 
 /** Runs that are on a port. */
 export const runsOf = (plan: Plan): OnRun[] =>
   plan.runs.flatMap(({ prop, number, wire }) =>
-    wire ? [{ propId: plan.show.props[prop]!.id, run: number }] : [],
+    wire ? [{ propId: propAt(plan, prop).id, run: number }] : [],
   );
 
 /** A place in the middle of each port. */
@@ -109,7 +110,7 @@ export const middlesOf = (plan: Plan): OnPixel[] =>
   plan.ports.flatMap(({ controller, port, places }) =>
     places < 2
       ? []
-      : [{ controllerId: plan.show.controllers[controller]!.id, port, place: Math.ceil(places / 2) }],
+      : [{ controllerId: controllerAt(plan, controller).id, port, place: Math.ceil(places / 2) }],
   );
 
 export const nameOfController = ({ show }: Plan, { controllerId }: OnController) =>
@@ -130,7 +131,7 @@ export function nameOfPixel(plan: Plan, place: OnPixel): string {
   const controller = controllerIndex(plan, place);
   const port = portsOfController(plan, controller).find((each) => each.port === place.port);
   for (const index of port?.runs ?? []) {
-    const { wire, pixelCount } = plan.runs[index]!;
+    const { wire, pixelCount } = runAt(plan, index);
     const pixel = place.place - wire!.firstPlace + 1;
     if (pixel >= 1 && pixel <= pixelCount) return `pixel ${pixel} of ${runName(plan, index)}`;
   }

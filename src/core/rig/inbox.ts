@@ -5,6 +5,7 @@ import type { Heard, WireProtocol } from '../protocols/protocol';
 import { protocolOf } from '../protocols/registry';
 import { LinkReader, linkOf } from './links';
 import type { Sent } from './sending';
+import { controllerAt } from '../plan/records';
 
 /** A source that says nothing for so long is gone (E131_NETWORK_DATA_LOSS_TIMEOUT, ANSI E1.31-2018). */
 const DATA_LOSS_MS = 2500;
@@ -50,7 +51,7 @@ export class Inbox {
   ) {
     const link = linkOf(plan, controller);
     this.link = link === 'network' ? null : new LinkReader(plan, controller, link);
-    this.protocol = protocolOf(plan.show.controllers[controller]!);
+    this.protocol = protocolOf(controllerAt(plan, controller));
   }
 
   /** @param nowMs time of arrival, on any clock */
@@ -88,7 +89,7 @@ export class Inbox {
 
   private hearUniverse(heard: Extract<Heard, { kind: 'universe' }>, nowMs: number): void {
     const { told, sequence, priority, source, slots } = heard;
-    const universe = universeOfTold(this.plan.show.controllers[this.controller]!, told);
+    const universe = universeOfTold(controllerAt(this.plan, this.controller), told);
     if (!this.hasRoom(universe)) {
       this.others += 1;
       return;

@@ -4,12 +4,13 @@ import type { Plan } from '../plan/planned';
 import { decodeRawFrame, MOST_RAW_PIXELS, rawFrames } from '../protocols/rawFrame';
 import { encodeSerialFrame, SerialReader } from '../protocols/serialFrame';
 import type { Sent } from './sending';
+import { itemAt } from '../units/there';
 
 /** How a device is fed: over the network, by raw frames straight from the port of the sender, or over a serial line. */
 export type Link = 'network' | 'raw' | 'serial';
 
 export function linkOf({ show }: Plan, controller: number): Link {
-  const device = show.controllers[controller]!;
+  const device = itemAt(show.controllers, controller);
   if (takesRawFrames(show, device)) return 'raw';
   return show.controllerTypes.find(({ id }) => id === device.typeId)?.baud ? 'serial' : 'network';
 }

@@ -5,6 +5,8 @@ import type { ByteCount, Source, StreamPacket, UniverseCount, WireProtocol } fro
 import { protocolOf } from '../protocols/registry';
 import { linkFrames, linkOf } from './links';
 import type { Sent } from './sending';
+import { itemAt, valueIn } from '../units/there';
+import { controllerAt } from '../plan/records';
 
 /** Where packets for a device go that has no address yet: to the rig on this machine. */
 export const LOOPBACK = '127.0.0.1';
@@ -108,7 +110,7 @@ export class Outgoing {
     sent: Sent,
     groups: Set<string>,
   ): void {
-    const device = this.plan.show.controllers[controller]!;
+    const device = controllerAt(this.plan, controller);
     const { mostGroups = Infinity, isSynced = false } = this.wish;
     const listensToGroups =
       device.network?.casting === 'multicast' ||
@@ -126,7 +128,7 @@ export class Outgoing {
       this.addStream(
         { controller, to: isGroup ? group : own, toPort: port, isGroup },
         packetOf(told, slots, SOURCE, isSynced),
-        (picture) => picture.universes.get(universe)!,
+        (picture) => valueIn(picture.universes, universe),
       );
     }
     if (isSynced && syncPacket) {
@@ -149,7 +151,7 @@ export class Outgoing {
     if (!bytes) return;
     packetsOf(bytes).forEach((packet, i) =>
       this.addStream({ controller, to: own, toPort: port }, packet, (picture) =>
-        picture.flat.get(controller)!.subarray(i * mostDataBytes, (i + 1) * mostDataBytes),
+        valueIn(picture.flat, controller).subarray(i * mostDataBytes, (i + 1) * mostDataBytes),
       ),
     );
   }
@@ -161,7 +163,7 @@ export class Outgoing {
       this.add({ controller, to: own, toPort: 0, payload: frame.slice() }, (payload, next) => {
         if (!next) return;
         if (next !== of) [made, of] = [framesOf(next), next];
-        payload.set(made[i]!);
+        payload.set(itemAt(made, i));
       }),
     );
   }

@@ -5,6 +5,7 @@ import { Inbox } from './inbox';
 import { linkOf } from './links';
 import { LOOPBACK, Outgoing } from './outgoing';
 import type { Sent } from './sending';
+import { itemAt } from '../units/there';
 
 /** A datagram, but for who sends it. */
 type Packet = Omit<Datagram, 'from' | 'fromPort'>;
@@ -41,7 +42,7 @@ export class Receiver {
     return this.inboxes.reduce((sum, inbox) => sum + inbox.others, this.strays);
   }
 
-  readonly sentTo = (controller: number): Sent => this.inboxes[controller]!.sent;
+  readonly sentTo = (controller: number): Sent => itemAt(this.inboxes, controller).sent;
 
   hear({ to, toPort, payload }: Packet): void {
     const isGroup = to.startsWith('239.255.');
@@ -51,7 +52,7 @@ export class Receiver {
       if (toPort !== protocolOf(device).port || linkOf(this.plan, controller) !== 'network') return;
       if (!isGroup && (network?.ip ?? LOOPBACK) !== to) return;
       if (isGroup && network?.casting === 'unicast') return;
-      this.inboxes[controller]!.hear(payload);
+      itemAt(this.inboxes, controller).hear(payload);
       isHeard = true;
     });
     if (!isHeard) this.strays += 1;

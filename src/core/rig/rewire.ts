@@ -3,6 +3,8 @@ import { pictureIndex, pictureXy } from '../panels/pictureMap';
 import type { Plan } from '../plan/planned';
 import { runIndex, runsOf, type OnRun } from './fault';
 import type { Rig } from './rig';
+import { itemAt } from '../units/there';
+import { propAt, plannedAt, runAt } from '../plan/records';
 
 /**
  * The lights of a run on the wire in another order.
@@ -34,7 +36,7 @@ export function rewireRun(rig: Rig, place: OnRun, places: (count: number) => Arr
 export function strandsOf(plan: Plan, place: OnRun): { first: number; length: number }[] {
   const run = plan.runs[runIndex(plan, place)];
   if (!run) return [];
-  const { firstPixel, strands } = plan.props[run.prop]!;
+  const { firstPixel, strands } = plannedAt(plan, run.prop);
   const start = run.firstPixel - firstPixel;
   return strands.flatMap((strand) => {
     const first = strand.firstPixel - start;
@@ -44,8 +46,8 @@ export function strandsOf(plan: Plan, place: OnRun): { first: number; length: nu
 
 /** For each place of a run the pixel that a mirror about the middle of its prop would put there; itself where none is near. */
 export function mirrorOf(plan: Plan, place: OnRun, count: number): number[] {
-  const run = plan.runs[runIndex(plan, place)]!;
-  const { firstPixel, pixelCount } = plan.props[run.prop]!;
+  const run = runAt(plan, runIndex(plan, place));
+  const { firstPixel, pixelCount } = plannedAt(plan, run.prop);
   const { xMm, yMm } = plan.pixels;
   let [left, right] = [Infinity, -Infinity];
   for (let pixel = firstPixel; pixel < firstPixel + pixelCount; pixel += 1) {
@@ -90,7 +92,7 @@ export function panelsOf(plan: Plan, place: OnRun): WallByPanels | null {
 
 function byPanels(plan: Plan, index: number): WallByPanels | null {
   const run = plan.runs[index];
-  const laid = run && wallOf(plan.show.props[run.prop]!);
+  const laid = run && wallOf(propAt(plan, run.prop));
   if (!run || !laid) return null;
   const { columns, rows, panel } = laid.wall;
   const map = {
@@ -112,7 +114,7 @@ function byPanels(plan: Plan, index: number): WallByPanels | null {
     columns,
     rows,
     panel,
-    at: (i) => places[i]!,
+    at: (i) => itemAt(places, i),
     indexOf: (column, row, x, y) => pictureIndex(map, column * panel.columns + x, row * panel.rows + y),
   };
 }

@@ -4,6 +4,7 @@ import { noise, plannedChain, showChain, type Chain } from './chain';
 import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
 import { plannedDevice, wireOf } from './device';
 import { PLANNED_SENDER, send, type SenderState, type Sent } from './sending';
+import { itemAt } from '../units/there';
 
 /** A display with its devices and its sender, as they are: as planned, but for what is the matter. */
 export interface Rig {
@@ -66,7 +67,7 @@ export function lightOfMoving(
   return lightOfReceived(
     rig,
     (controller) => {
-      const { holdHz } = rig.devices[controller]!;
+      const { holdHz } = itemAt(rig.devices, controller);
       const at = holdHz === null ? timeS : Math.floor(timeS * holdHz) / holdHz;
       let sent = sentAt.get(at);
       if (!sent) sentAt.set(at, (sent = send(rig.plan, rig.sender, wantedAt(at), only)));

@@ -2,6 +2,7 @@ import { colourPlan } from '../devices/colourOrders';
 import { showSpaces, universesOfController } from '../devices/universeSizes';
 import { spansOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
+import { runAt } from '../plan/records';
 
 /** How the sender is set, as far as it is otherwise than planned; the keys are indices of controllers. */
 export interface SenderState {
@@ -98,7 +99,7 @@ function asPlanned(plan: Plan, sender: SenderState, wanted: Uint8Array, controll
   const { gains } = sender;
   const isWhole = gains.every((gain) => gain === 1);
   for (const span of spansOfController(plan, controller)) {
-    const run = plan.runs[span.run]!;
+    const run = runAt(plan, span.run);
     const bytes = span.universe === null ? flat.get(controller) : universes.get(span.universe);
     if (!bytes) continue;
     const order = sender.colourOrders.get(span.run) ?? colourPlan(plan, span.run).sender;

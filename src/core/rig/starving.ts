@@ -8,14 +8,16 @@ import { solveTried } from '../power/solvePower';
 import { STARVED } from './chain';
 import { markRun, runIndex, runsOf, type OnRun } from './fault';
 import type { Rig } from './rig';
+import { byId } from '../units/there';
+import { propAt, runAt } from '../plan/records';
 
 const SUPPLY = 'rig-supply';
 
 /** Runs of single pixels that are long enough for their end to matter. */
 export const strungRuns = (plan: Plan): OnRun[] =>
   runsOf(plan).filter((place) => {
-    const run = plan.runs[runIndex(plan, place)]!;
-    return run.pixelCount > 1 && !isPanelled(plan.show.props[run.prop]!);
+    const run = runAt(plan, runIndex(plan, place));
+    return run.pixelCount > 1 && !isPanelled(propAt(plan, run.prop));
   });
 
 /** A run that hangs on a supply of these volts at its first pixel alone, solved with everything at full white. @returns volts by pixel */
@@ -31,7 +33,7 @@ function voltsFedOnce(plan: Plan, { propId, run }: OnRun, volts: number): Float6
   const tried: Plan = { ...plan, show: { ...plan.show, supplies: [supply], feeds: [lead], cuts: [] } };
   const [solved] = solveTried(tried, () => true, FULL_WHITE);
   const first = solved?.wiring.firstLoadOfRun.get(index);
-  const { pixelCount } = plan.runs[index]!;
+  const { pixelCount } = runAt(plan, index);
   return first === undefined
     ? new Float64Array(pixelCount).fill(volts)
     : solved!.solution.loadVolts.slice(first, first + pixelCount);
@@ -42,7 +44,7 @@ export function fedOnce(rig: Rig, place: OnRun, volts?: number): Rig {
   const { plan } = rig;
   const run = plan.runs[runIndex(plan, place)];
   if (!run?.wire) return rig;
-  const type = plan.show.pixelTypes.find(({ id }) => id === plan.show.props[run.prop]!.pixelTypeId)!;
+  const type = byId(plan.show.pixelTypes, propAt(plan, run.prop).pixelTypeId);
   const darkV = volts ?? type.volts;
   const fullV = voltsFedOnce(plan, place, darkV);
   const marked = markRun(rig, place, STARVED);

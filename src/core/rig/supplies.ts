@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { idSchema } from '../fields/fields';
 import type { Plan } from '../plan/planned';
 import { controllerIndex, runIndex, type OnRun } from './fault';
+import { runAt } from '../plan/records';
 
 const onSupply = { supplyId: idSchema };
 export interface OnSupply {
@@ -41,7 +42,7 @@ export function fedBy(plan: Plan, { supplyId }: OnSupply): { runs: OnRun[]; cont
 export const suppliesInUse = (plan: Plan): OnSupply[] =>
   plan.show.supplies.flatMap(({ id }) => {
     const { runs } = fedBy(plan, { supplyId: id });
-    return runs.some((place) => plan.runs[runIndex(plan, place)]!.wire) ? [{ supplyId: id }] : [];
+    return runs.some((place) => runAt(plan, runIndex(plan, place)).wire) ? [{ supplyId: id }] : [];
   });
 
 /** Controllers that it touches: its boards, and those whose lights it feeds. */

@@ -6,6 +6,7 @@ import type { Plan } from '../plan/planned';
 import { controllersTouchedBy, faultsOf, sentenceOf, type Fault } from './faults/registry';
 import { afterPowerCut, lightOfMoving, lightOfOwnTest, plannedRig, type Rig } from './rig';
 import { rigOf, type RigSetup } from './rigFacts';
+import { propAt, plannedAt } from '../plan/records';
 
 /** A test, at a moment. */
 export interface TestAsked {
@@ -52,7 +53,7 @@ export function testLight(plan: Plan, asked: TestAsked): TestLight {
   const rig = asked.isAfterCut ? rigs.cut : rigs.rig;
   const only = asked.prop === null ? undefined : controllersOfProp(plan, asked.prop);
   const { firstPixel, pixelCount } =
-    asked.prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plan.props[asked.prop]!;
+    asked.prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plannedAt(plan, asked.prop);
   const own = (light: Uint8Array) => light.slice(4 * firstPixel, 4 * (firstPixel + pixelCount));
   if (asked.isOwnTest) {
     const colour = asked.colour.map((byte) => Math.round(byte * asked.level)) as unknown as Colour;
@@ -78,8 +79,8 @@ export function testLight(plan: Plan, asked: TestAsked): TestLight {
 /** Everything that may be the matter with what drives a prop, each in a sentence. */
 export function faultsOfProp(plan: Plan, prop: number): { fault: Fault; sentence: string }[] {
   const own = controllersOfProp(plan, prop);
-  const { id } = plan.show.props[prop]!;
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { id } = propAt(plan, prop);
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const ports = new Set(
     plan.runs.slice(firstRun, firstRun + runCount).flatMap(({ wire }) => (wire ? [wire.port] : [])),
   );

@@ -3,6 +3,7 @@ import type { PixelType } from '../catalogue/pixelType';
 import { framePieces, framePixels, frameStretches, runsOn, wirePixels, type FramePiece } from './frame';
 import { cornerLoss, cornerWay, pictureSize, type CornerWay, type ScreenShape } from './shape';
 import { CORNER_BEFORE, SCREEN_CORNERS, type ScreenCorner } from './sides';
+import { itemAt } from '../units/there';
 
 /** A piece of strip to cut. The data may begin within a side: that is cut into two. */
 export interface ScreenCut {
@@ -63,7 +64,7 @@ export function screenCuts(
   const stretches = frameStretches(shape, pieces);
   const pitchMm = 1000 / shape.pixelsPerMetre;
   const cuts = stretches.map(({ piece: number, pixels }, i): ScreenCut => {
-    const piece = pieces[number]!;
+    const piece = itemAt(pieces, number);
     const share = pixels / piece.pixels;
     const stripMm = pixels * pitchMm;
     const part = share === 1 ? '' : i === 0 ? ', from where the data begins' : ', up to where the data began';
@@ -88,17 +89,17 @@ export function screenCuts(
   const runs: number[] = [];
   stretches.forEach(({ piece }, i) => {
     const before = stretches[i - 1];
-    if (before && follows(shape, pieces[before.piece]!, pieces[piece]!))
-      runs[runs.length - 1]! += cuts[i]!.stripMm;
+    if (before && follows(shape, itemAt(pieces, before.piece), itemAt(pieces, piece)))
+      runs[runs.length - 1]! += itemAt(cuts, i).stripMm;
     else {
       if (before)
         bridges.push({
-          from: cuts[i - 1]!.words,
-          to: cuts[i]!.words,
-          reachMm: reach(shape, pieces[before.piece]!, pieces[piece]!),
+          from: itemAt(cuts, i - 1).words,
+          to: itemAt(cuts, i).words,
+          reachMm: reach(shape, itemAt(pieces, before.piece), itemAt(pieces, piece)),
           wires,
         });
-      runs.push(cuts[i]!.stripMm);
+      runs.push(itemAt(cuts, i).stripMm);
     }
   });
   const stripMm = runs.reduce((sum, each) => sum + each, 0);

@@ -1,5 +1,6 @@
 import { cornerLoss, cornerWay, pictureSize, type EdgePiece, type OwnPiece, type ScreenShape } from './shape';
 import { CORNER_BEFORE, SIDE_BEHIND, type ScreenCorner, type ScreenSide, type ScreenStart } from './sides';
+import { itemAt } from '../units/there';
 
 const EDGE_WORDS: Record<EdgePiece, string> = {
   top: 'top',
@@ -55,8 +56,8 @@ function edgePieces(shape: ScreenShape): FramePiece[] {
     ['right', 'right', [right, top - loss('topRight')], [right, -top + loss('bottomRight')]],
     ...(gap
       ? ([
-          ['bottomRight', 'bottom', bottomFrom, [gap[0]!, -top]],
-          ['bottomLeft', 'bottom', [gap[1]!, -top], bottomTo],
+          ['bottomRight', 'bottom', bottomFrom, [itemAt(gap, 0), -top]],
+          ['bottomLeft', 'bottom', [itemAt(gap, 1), -top], bottomTo],
         ] as const)
       : ([['bottom', 'bottom', bottomFrom, bottomTo]] as const)),
     ['left', 'left', [-right, -top + loss('bottomLeft')], [-right, top - loss('topLeft')]],
@@ -168,7 +169,7 @@ export function frameBoundaries(pieces: readonly Counted[]): Record<ScreenStart,
   const bottom = firstOfSide(pieces, 'bottom');
   const parts = pieces.filter(({ side }) => side === 'bottom');
   // Two pieces are parted by the stand; else by the middle, the odd one to the right of it.
-  const toMiddle = parts.length === 2 ? parts[0]!.pixels : Math.ceil(sumOf(parts) / 2);
+  const toMiddle = parts.length === 2 ? itemAt(parts, 0).pixels : Math.ceil(sumOf(parts) / 2);
   const corner = (at: ScreenCorner) => before(firstOfSide(pieces, SIDE_BEHIND[at]));
   return {
     topLeft: corner('topLeft'),
@@ -238,9 +239,9 @@ export function frameStretches(
   const step = shape.direction === 'clockwise' ? 1 : -1;
   const made: FrameStretch[] = [];
   order.forEach((place, i) => {
-    const { piece } = lights[place]!;
+    const { piece } = itemAt(lights, place);
     const last = made.at(-1);
-    if (last?.piece === piece && place - order[i - 1]! === step) last.pixels += 1;
+    if (last?.piece === piece && place - itemAt(order, i - 1) === step) last.pixels += 1;
     else made.push({ piece, firstPlace: place, pixels: 1 });
   });
   return made;
@@ -266,10 +267,12 @@ export function withCounts(shape: ScreenShape, counts: readonly number[]): Scree
   if (bare.ownPieces)
     return {
       ...bare,
-      ownPieces: bare.ownPieces.map((piece, i) => (differ[i] ? { ...piece, installed: counts[i]! } : piece)),
+      ownPieces: bare.ownPieces.map((piece, i) =>
+        differ[i] ? { ...piece, installed: itemAt(counts, i) } : piece,
+      ),
     };
   const installed = Object.fromEntries(
-    framePieces(bare).flatMap(({ name }, i) => (differ[i] ? [[name, counts[i]!]] : [])),
+    framePieces(bare).flatMap(({ name }, i) => (differ[i] ? [[name, itemAt(counts, i)]] : [])),
   );
   return { ...bare, ...(Object.keys(installed).length > 0 && { installed }) };
 }

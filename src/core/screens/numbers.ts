@@ -1,6 +1,7 @@
 import { dataOrder, frameBoundaries, framePieces, wirePixels } from './frame';
 import { pictureSize, type OwnPiece, type ScreenShape } from './shape';
 import { otherSide, SCREEN_CORNERS, SCREEN_SIDES, type ScreenCorner, type ScreenSide } from './sides';
+import { itemAt } from '../units/there';
 
 /** How a program counts the lights of a frame. */
 export interface Convention {
@@ -58,7 +59,7 @@ export function conventionNumbers(shape: ScreenShape, convention: Convention): C
         pieces.filter((piece) => piece.side === side).reduce((sum, { pixels }) => sum + pixels, 0),
       ]),
     ) as ConventionNumbers['counts'],
-    firstLight: total === 0 ? 0 : numberOf(order[0]!),
+    firstLight: total === 0 ? 0 : numberOf(itemAt(order, 0)),
     isReversed: shape.direction !== convention.direction,
     gap:
       afterStand === null

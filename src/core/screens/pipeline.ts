@@ -1,6 +1,7 @@
 import type { PipelineSettings } from './pipelineSettings';
 import type { ScreenSide } from './sides';
 import type { Zone } from './zones';
+import { itemAt } from '../units/there';
 
 /** A picture as a canvas gives it: four bytes a pixel, row by row from the top left, in sRGB. */
 export interface Frame {
@@ -111,7 +112,7 @@ export class Pipeline {
     }
     const out = new Uint8Array(light.length);
     for (let i = 0; i < light.length; i += 3) {
-      if (sidesOff.includes(this.sides[i / 3]!)) continue;
+      if (sidesOff.includes(itemAt(this.sides, i / 3))) continue;
       const [red, green, blue] = [this.held[i]!, this.held[i + 1]!, this.held[i + 2]!];
       // Of the light that the eye sees (Rec. 709).
       const grey = 0.2126 * red + 0.7152 * green + 0.0722 * blue;

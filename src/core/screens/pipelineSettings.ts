@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SCREEN_SIDES } from './sides';
+import { itemAt } from '../units/there';
 
 const share = z.number().min(0).max(1);
 /** White balance: of red, green and blue. */
@@ -104,8 +105,8 @@ const LINEAR = (byte: number) => {
 export function matchedGains(screen: readonly number[], wall: readonly number[], gains: Gains): Gains | null {
   const isUsable = (colour: readonly number[]) => colour.every((byte) => byte >= 12 && byte <= 252);
   if (!isUsable(screen) || !isUsable(wall)) return null;
-  const wanted = gains.map((gain, k) => (gain * LINEAR(screen[k]!)) / LINEAR(wall[k]!));
+  const wanted = gains.map((gain, k) => (gain * LINEAR(itemAt(screen, k))) / LINEAR(itemAt(wall, k)));
   const most = Math.max(...wanted);
-  const of = (k: number) => Math.round((1000 * wanted[k]!) / most) / 1000;
+  const of = (k: number) => Math.round((1000 * itemAt(wanted, k)) / most) / 1000;
   return most > 0 ? [of(0), of(1), of(2)] : null;
 }

@@ -1,6 +1,7 @@
 import { dataOrder, frameLights, framePieces, wirePixels } from './frame';
 import { pictureSize, type ScreenShape } from './shape';
 import { SCREEN_SIDES } from './sides';
+import { itemAt } from '../units/there';
 
 /** Lights of one name that follow one another on the wire; both ends belong to it. */
 export interface NamedRange {
@@ -22,7 +23,10 @@ export function namedRanges(shape: ScreenShape): NamedRange[] {
   const lights = frameLights(pieces);
   const { heightMm, widthMm } = pictureSize(shape);
   const first = shape.hiddenFirst;
-  const wired = dataOrder(shape, pieces).map((place, i) => ({ index: first + i, light: lights[place]! }));
+  const wired = dataOrder(shape, pieces).map((place, i) => ({
+    index: first + i,
+    light: itemAt(lights, place),
+  }));
   const barMm = Math.max(0, (heightMm - widthMm / FILM_ASPECT) / 2);
   const named = (name: string, indices: readonly number[]) =>
     rangesOf(indices).map(([from, to]): NamedRange => ({ name, from, to, lights: to - from + 1 }));

@@ -2,6 +2,7 @@ import { dataOrder, frameLights, framePieces } from './frame';
 import { pictureSize, type ScreenShape } from './shape';
 import { SCREEN_SIDES, type ScreenSide } from './sides';
 import { USUAL_ZONES, type ZoneWish } from './zoneWish';
+import { itemAt, valueIn } from '../units/there';
 
 /** A rectangle of the picture as fractions, from the top left; `index` is in the order of the data, from 0, hidden ones counted. */
 export interface Zone {
@@ -39,17 +40,20 @@ export function zonesOf(shape: ScreenShape, wish: ZoneWish = shape.zones ?? USUA
       .sort((a, b) => a.place - b.place);
     const places = own
       .map(({ place }) => place)
-      .filter((place, i, all) => i === 0 || place - all[i - 1]! > SAME);
+      .filter((place, i, all) => i === 0 || place - itemAt(all, i - 1) > SAME);
     let i = 0;
     for (const { at, place } of own) {
-      while (i + 1 < places.length && places[i + 1]! <= place) i += 1;
-      const from = i === 0 ? least : (places[i - 1]! + places[i]!) / 2;
-      const to = i === places.length - 1 ? most : (places[i]! + places[i + 1]!) / 2;
+      while (i + 1 < places.length && itemAt(places, i + 1) <= place) i += 1;
+      const from = i === 0 ? least : (itemAt(places, i - 1) + itemAt(places, i)) / 2;
+      const to = i === places.length - 1 ? most : (itemAt(places, i) + itemAt(places, i + 1)) / 2;
       const more = wish.overlap * (to - from);
       rectangles.set(at, rectangleOf(side, clamp(from - more), clamp(to + more), wish));
     }
   }
-  return dataOrder(shape, pieces).map((at, i) => ({ index: i + shape.hiddenFirst, ...rectangles.get(at)! }));
+  return dataOrder(shape, pieces).map((at, i) => ({
+    index: i + shape.hiddenFirst,
+    ...valueIn(rectangles, at),
+  }));
 }
 
 /** From where to where the zones of a side go. */
@@ -79,5 +83,5 @@ function rectangleOf(side: ScreenSide, from: number, to: number, { depth }: Zone
 export function zoneSides(shape: ScreenShape): ScreenSide[] {
   const pieces = framePieces(shape);
   const lights = frameLights(pieces);
-  return dataOrder(shape, pieces).map((at) => lights[at]!.side);
+  return dataOrder(shape, pieces).map((at) => itemAt(lights, at).side);
 }

@@ -4,6 +4,8 @@ import { multicastGroup } from '../protocols/e131';
 import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { search, type SearchHit } from './query';
+import { itemAt } from '../units/there';
+import { propAt, runAt, controllerAt } from '../plan/records';
 
 /** A search answered with ids, names and every number of every pixel, for other programs. */
 export function lookUp(plan: Plan, query: string) {
@@ -16,35 +18,35 @@ function hitAnswer(plan: Plan, hit: SearchHit) {
     case 'prop':
       return {
         kind: hit.kind,
-        propId: plan.show.props[hit.prop]!.id,
-        propName: plan.show.props[hit.prop]!.name,
+        propId: propAt(plan, hit.prop).id,
+        propName: propAt(plan, hit.prop).name,
       };
     case 'port': {
-      const controller = plan.show.controllers[hit.controller]!;
+      const controller = controllerAt(plan, hit.controller);
       return { kind: hit.kind, controllerId: controller.id, port: portName(controller, hit.port) };
     }
     case 'controller': {
-      const { id, name } = plan.show.controllers[hit.controller]!;
+      const { id, name } = controllerAt(plan, hit.controller);
       return { kind: hit.kind, controllerId: id, controllerName: name };
     }
     case 'place': {
-      const { id, name } = plan.show.places[hit.place]!;
+      const { id, name } = itemAt(plan.show.places, hit.place);
       return { kind: hit.kind, placeId: id, placeName: name };
     }
     case 'supply': {
-      const { id, name } = plan.show.supplies[hit.supply]!;
+      const { id, name } = itemAt(plan.show.supplies, hit.supply);
       return { kind: hit.kind, supplyId: id, supplyName: name };
     }
     case 'lead': {
-      const { id, name } = plan.show.feeds[hit.feed]!;
+      const { id, name } = itemAt(plan.show.feeds, hit.feed);
       return { kind: hit.kind, feedId: id, feedName: name };
     }
     case 'skipped': {
-      const run = plan.runs[hit.run]!;
-      const controller = plan.show.controllers[run.wire!.controller]!;
+      const run = runAt(plan, hit.run);
+      const controller = controllerAt(plan, run.wire!.controller);
       return {
         kind: hit.kind,
-        propId: plan.show.props[run.prop]!.id,
+        propId: propAt(plan, run.prop).id,
         run: run.number,
         port: portName(controller, run.wire!.port),
         skippedPixel: hit.skippedPixel,
@@ -83,7 +85,7 @@ function splitPortAddress(portAddress: number) {
 
 /** The pixels before and after in the same run, as numbers in that run; null at its ends. */
 function neighboursOf(plan: Plan, pixel: number) {
-  const run = plan.runs[plan.pixels.run[pixel]!]!;
+  const run = runAt(plan, plan.pixels.run[pixel]!);
   const inRun = pixel - run.firstPixel + 1;
   return { before: inRun > 1 ? inRun - 1 : null, after: inRun < run.pixelCount ? inRun + 1 : null };
 }

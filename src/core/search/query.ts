@@ -13,6 +13,7 @@ import { portName } from '../catalogue/controller';
 import type { Plan } from '../plan/planned';
 import { kindOf, isPanelled } from '../props/registry';
 import { countOf, groupDigits } from '../units/number';
+import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** What a search found: something to go to. Indices lead into the plan. */
 export type SearchHit =
@@ -112,7 +113,7 @@ const FORMS: readonly Form[] = [
         const hit = findLedIndex(plan, index, Number(led));
         return all(
           hit ? [hit] : [],
-          `${name} has no LED ${led}. Its LEDs count from ${plan.show.controllers[index]!.firstLedIndex} over all its ports.`,
+          `${name} has no LED ${led}. Its LEDs count from ${controllerAt(plan, index).firstLedIndex} over all its ports.`,
         );
       }),
   },
@@ -189,7 +190,7 @@ function panelAnswer(plan: Plan, name: string | undefined, row: number, column: 
     const pixel = kindOf(prop).pixelOfPanel?.(prop.shape, prop.threading, row, column) ?? null;
     return pixel === null
       ? []
-      : [{ kind: 'pixel', pixel: plan.props[index]!.firstPixel + pixel, channelOfPixel: 0 }];
+      : [{ kind: 'pixel', pixel: plannedAt(plan, index).firstPixel + pixel, channelOfPixel: 0 }];
   });
   if (hits.length > 0) return { hits };
   const [wall] = walls;
@@ -245,12 +246,12 @@ function pixelOfProp(plan: Plan, query: string): SearchAnswer | undefined {
   const [, name, run, number] = match;
   const named = propsNamed(plan, name!)[0];
   if (named?.kind !== 'prop') return undefined;
-  const prop = plan.props[named.prop]!;
-  const words = plan.show.props[named.prop]!.name;
+  const prop = plannedAt(plan, named.prop);
+  const words = propAt(plan, named.prop).name;
   const wanted = Number(number);
   if (run !== undefined && (Number(run) < 1 || Number(run) > prop.runCount))
     return none(`${words} has ${countOf(prop.runCount, 'run')}; there is no run ${run}.`);
-  const part = run === undefined ? prop : plan.runs[prop.firstRun + Number(run) - 1]!;
+  const part = run === undefined ? prop : runAt(plan, prop.firstRun + Number(run) - 1);
   if (wanted < 1 || wanted > part.pixelCount)
     return none(
       `${words}${run === undefined ? '' : ` run ${run}`} has pixels 1 to ${groupDigits(part.pixelCount)}; ${number} is outside.`,
@@ -272,7 +273,7 @@ function withController(
   answer: (index: number, name: string) => SearchAnswer,
 ): SearchAnswer {
   const index = controllerLabelled(plan, label);
-  if (index !== -1) return answer(index, plan.show.controllers[index]!.name);
+  if (index !== -1) return answer(index, controllerAt(plan, index).name);
   const labels = plan.show.controllers.map((controller) => controller.label).join(', ');
   return none(
     `No controller has the letters ${label.toUpperCase()}. ${labels ? `There are ${labels}.` : 'There is none yet.'}`,
@@ -280,7 +281,7 @@ function withController(
 }
 
 function portProblem(plan: Plan, index: number, port: number): string | undefined {
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   if (port >= 1 && port <= controller.ports) return undefined;
   return `${controller.name} has the ports ${portName(controller, 1)} to ${portName(controller, controller.ports)}; there is no ${portName(controller, port)}.`;
 }

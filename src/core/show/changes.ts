@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { isObject, same, type Json } from '../fields/json';
 import { LISTS, SHOW_FIELDS, recordId, type ListName, type RecordOf } from './records';
 import type { Show } from './schema';
+import { itemAt } from '../units/there';
 
 /** A field before and after; a side that is absent says that the field was, or is, not there. */
 interface FieldChange {
@@ -162,7 +163,7 @@ export function applyChanges(show: Show, changes: Iterable<ShowChange>): Show {
       if ('fields' in each && each.list === 'show') {
         const changed = withFields(next, each.fields, 'show', id);
         for (const path of Object.keys(each.fields)) {
-          const field = path.split('.')[0]!;
+          const field = itemAt(path.split('.'), 0);
           if (changed[field] === undefined) delete next[field];
           else next[field] = changed[field];
         }

@@ -3,6 +3,7 @@ import { same } from '../fields/json';
 import { ShowError } from '../fields/problem';
 import { listWord, recordId, type ListName, type RecordOf, type ShowField } from './records';
 import type { Show } from './schema';
+import { itemAt } from '../units/there';
 
 /** Fields to set; undefined takes a field away. Where a record stands is no field to be set: move it. */
 type Fields<Item> = { [Field in keyof Omit<Item, 'order'>]?: Item[Field] | undefined };
@@ -53,7 +54,7 @@ export class ShowDraft {
       kept.at(-1)?.order ?? null,
       records.map((record) => recordId(list, record)),
     );
-    this.replaceList(list, [...kept, ...records.map((record, i) => ({ ...record, order: keys[i]! }))]);
+    this.replaceList(list, [...kept, ...records.map((record, i) => ({ ...record, order: itemAt(keys, i) }))]);
   }
 
   /** @throws ShowError when there is no such record */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../fields/fields';
 import { LISTS } from './records';
+import { valueIn } from '../units/there';
 
 /** What can be noted about a thing of the show on site. */
 export const FACT_KINDS = [
@@ -115,7 +116,7 @@ export class Facts {
   /** Facts stand in the order in which they were noted, whatever the clocks of phones say. */
   private placeOf(fact: Fact): number {
     this.places ??= new Map(this.all.map((each, place) => [each, place]));
-    return this.places.get(fact)!;
+    return valueIn(this.places, fact);
   }
 
   /**

@@ -5,6 +5,7 @@ import type { Edit } from './edits/registry';
 import { newController } from './newController';
 import { newProp } from './newProp';
 import type { Show } from './schema';
+import { byId } from '../units/there';
 
 /** An answer to “what do you want to light?”. */
 export interface FirstStep {
@@ -48,7 +49,7 @@ export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edi
   const of = kindOf(prop);
   const panelled = isPanelled(prop);
   const usual = panelled ? USUAL_TYPES.panels : USUAL_TYPES.strings;
-  const type = SHIPPED_CONTROLLER_TYPES.find(({ id }) => id === usual)!;
+  const type = byId(SHIPPED_CONTROLLER_TYPES, usual);
   const device = newController(show, type);
   const { mostPixelsPerPort, ports } = limitsOfType(type);
   const lengths = of.strands(prop.shape as never, prop.threading as never).map((strand) => strand.count);

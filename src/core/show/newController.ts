@@ -5,6 +5,7 @@ import { newId, newName } from '../fields/fields';
 import { PROTOCOLS } from '../protocols/registry';
 import type { SingleEdit } from './edits/registry';
 import type { Show } from './schema';
+import { itemAt } from '../units/there';
 
 /** What a controller is taken to drive while nobody knows its kind. */
 const UNKNOWN = { ports: 4, mostPixelsPerPort: 800 };
@@ -28,7 +29,7 @@ export function newController(
     id: newId(name),
     name,
     label,
-    protocol: (type && classOf(type).protocol) ?? PROTOCOLS[0]!.id,
+    protocol: (type && classOf(type).protocol) ?? itemAt(PROTOCOLS, 0).id,
     ...UNKNOWN,
     firstUniverse: null,
     packing: null,

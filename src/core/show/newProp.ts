@@ -3,6 +3,7 @@ import { newId, newName } from '../fields/fields';
 import { kindOf, type Prop, type PropKindName } from '../props/registry';
 import type { SingleEdit } from './edits/registry';
 import type { Show } from './schema';
+import { itemAt } from '../units/there';
 
 /**
  * A prop as its kind or one of its presets starts, and the edits that add it, with a type of pixel and a place where the show has none.
@@ -23,7 +24,7 @@ export function newProp(
   );
   const wanted = kind.pixelType;
   const known = wanted && show.pixelTypes.find((type) => type.chip === wanted.chip);
-  const pixelType = known ?? wanted ?? show.pixelTypes[0] ?? SHIPPED_PIXEL_TYPES[0]!;
+  const pixelType = known ?? wanted ?? show.pixelTypes[0] ?? itemAt(SHIPPED_PIXEL_TYPES, 0);
   const place = show.places[0] ?? { id: 'site', name: 'Site' };
   const prop = {
     id: newId(name),

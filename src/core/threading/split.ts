@@ -1,3 +1,4 @@
+import { itemAt } from '../units/there';
 /**
  * Splits a chain of strands into runs as evenly as possible, cutting only between strands.
  *
@@ -17,7 +18,7 @@ export function splitEvenly(lengths: readonly number[], runs: number): number[] 
     return Array.from({ length: parts }, (_, part) => Math.floor((part * strands) / parts));
 
   const before = new Float64Array(strands + 1);
-  for (let i = 0; i < strands; i += 1) before[i + 1] = before[i]! + lengths[i]!;
+  for (let i = 0; i < strands; i += 1) before[i + 1] = before[i]! + itemAt(lengths, i);
 
   // cost[i]: least sum of squares for the first i strands in the number of parts reached so far.
   let cost = before.map((pixels) => pixels * pixels);
@@ -43,7 +44,7 @@ export function splitEvenly(lengths: readonly number[], runs: number): number[] 
   let end = strands;
   const inner: number[] = [];
   for (let part = cutBefore.length - 1; part >= 0; part -= 1) {
-    end = cutBefore[part]![end]!;
+    end = itemAt(cutBefore, part)[end]!;
     inner.push(end);
   }
   return starts.concat(inner.reverse());

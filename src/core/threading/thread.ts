@@ -1,5 +1,6 @@
 import { runStarts, type Runs } from './runs';
 import type { Strand } from './strands';
+import { itemAt } from '../units/there';
 
 /** Positions in millimetres, prop-local, as seen from the front: x right, y up, z towards the audience. */
 export interface Points {
@@ -88,7 +89,7 @@ export function thread(
   );
   const runs = starts.map((firstStrand, i): ThreadedRun => {
     const endStrand = starts[i + 1] ?? threaded.length;
-    const firstPixel = threaded[firstStrand]!.firstPixel;
+    const firstPixel = itemAt(threaded, firstStrand).firstPixel;
     const endPixel = threaded[endStrand]?.firstPixel ?? pixelCount;
     return {
       firstPixel,
@@ -101,8 +102,8 @@ export function thread(
   const jumpers: Jumper[] = [];
   for (const run of runs) {
     for (let s = run.firstStrand + 1; s < run.firstStrand + run.strandCount; s += 1) {
-      if (isJoined(threaded[s - 1]!.number, threaded[s]!.number)) continue;
-      const toPixel = threaded[s]!.firstPixel;
+      if (isJoined(itemAt(threaded, s - 1).number, itemAt(threaded, s).number)) continue;
+      const toPixel = itemAt(threaded, s).firstPixel;
       const fromPixel = toPixel - 1;
       const lengthMm = Math.hypot(
         xMm[toPixel]! - xMm[fromPixel]!,

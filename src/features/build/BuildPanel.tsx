@@ -20,6 +20,7 @@ import { PartNotes } from '../figures/PartNotes';
 import { PixelTypePicker } from './PixelTypePicker';
 import { ShapeEditor } from '../kinds/ShapeEditor';
 import { useLengths } from '@/ui/lengths';
+import { byId } from '@/core/units/there';
 
 /** What is measured about a prop, and what follows from it. Drawn anew when the prop changes, not with each plan. */
 export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
@@ -27,7 +28,7 @@ export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
   const pixelTypes = useShow((state) => state.show.pixelTypes);
   const lengths = useLengths();
   const edit = useEdit();
-  const type = pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const type = byId(pixelTypes, prop.pixelTypeId);
   const pixels = pixelsOf(prop);
   const channels = channelsOf(pixels, type);
 
@@ -128,7 +129,7 @@ function PropMenu({ prop }: { prop: Prop }) {
   /** Past the neighbour at the same place on site, wherever that one stands in the whole list. */
   const move = (by: 1 | -1) => {
     const here = show.props.filter((each) => each.placeId === prop.placeId);
-    const neighbour = here[here.indexOf(here.find((each) => each.id === prop.id)!) + by];
+    const neighbour = here[here.indexOf(byId(here, prop.id)) + by];
     if (neighbour) edit({ type: 'moveProp', propId: prop.id, index: show.props.indexOf(neighbour) });
   };
   const remove = () =>

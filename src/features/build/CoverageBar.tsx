@@ -5,6 +5,7 @@ import type { PixelRange } from '@/core/props/extras';
 import { coverageOf } from '@/core/props/ranges';
 import { groupDigits } from '@/core/units/number';
 import styles from './CoverageBar.module.css';
+import { itemAt } from '@/core/units/there';
 
 /** All pixels of a prop in data order, with what each range covers; gaps dashed, overlaps hatched. */
 export function CoverageBar({ ranges, pixelCount }: { ranges: readonly PixelRange[]; pixelCount: number }) {
@@ -47,13 +48,13 @@ export function CoverageBar({ ranges, pixelCount }: { ranges: readonly PixelRang
                 ? 'orphan'
                 : 'stretch';
           if (!kind) return null;
-          const name = stretch.ranges.length === 1 ? ranges[stretch.ranges[0]!]!.name : '';
+          const name = stretch.ranges.length === 1 ? itemAt(ranges, itemAt(stretch.ranges, 0)).name : '';
           const number = groupDigits(stretch.firstPixel);
           return (
             <g key={stretch.firstPixel}>
               <rect
                 className={styles[kind]}
-                data-even={kind === 'stretch' && stretch.ranges[0]! % 2 === 1}
+                data-even={kind === 'stretch' && itemAt(stretch.ranges, 0) % 2 === 1}
                 x={left + 0.5}
                 y={6}
                 width={Math.max(1, right - left - 1)}

@@ -7,6 +7,7 @@ import type { PointList } from '@/core/props/points/pointList';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import { readPalette } from '@/ui/picture/palette';
 import styles from '../editors/parts.module.css';
+import { itemAt } from '@/core/units/there';
 
 const SIZE = { widthPx: 720, heightPx: 260 };
 
@@ -25,11 +26,11 @@ export function PointsPreview({ list }: { list: PointList }) {
     const radius = list.xMm.length > 3000 ? 0.7 : 1.8;
     let point = 0;
     list.pieces.forEach((count, piece) => {
-      context.fillStyle = palette.runs[piece % palette.runs.length]!;
+      context.fillStyle = itemAt(palette.runs, piece % palette.runs.length);
       for (const end = point + count; point < end; point += 1)
         context.fillRect(
-          toScreenX(camera, SIZE, list.xMm[point]!) - radius,
-          toScreenY(camera, SIZE, list.yMm[point]!) - radius,
+          toScreenX(camera, SIZE, itemAt(list.xMm, point)) - radius,
+          toScreenY(camera, SIZE, itemAt(list.yMm, point)) - radius,
           2 * radius,
           2 * radius,
         );
@@ -38,8 +39,8 @@ export function PointsPreview({ list }: { list: PointList }) {
     context.lineWidth = 2;
     context.beginPath();
     context.arc(
-      toScreenX(camera, SIZE, list.xMm[0]!),
-      toScreenY(camera, SIZE, list.yMm[0]!),
+      toScreenX(camera, SIZE, itemAt(list.xMm, 0)),
+      toScreenY(camera, SIZE, itemAt(list.yMm, 0)),
       6,
       0,
       2 * Math.PI,

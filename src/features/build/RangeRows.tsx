@@ -8,6 +8,7 @@ import { readRange, writeRange, type RangeConvention } from '@/core/props/ranges
 import { newName } from '@/core/fields/fields';
 import styles from './RangeRows.module.css';
 import { capitalised } from '@/core/units/words';
+import { itemAt } from '@/core/units/there';
 
 interface RangeRowsProps {
   /** What one of them is called: `range`, `batch`. */
@@ -50,7 +51,7 @@ export function RangeRows(props: RangeRowsProps) {
     return ranges.map((range, i) => (i === typed.row ? { name, ...read } : range));
   };
   const type = (change: Partial<Draft>, row: number) => {
-    const next = { ...(draft?.row === row ? draft : textOf(ranges[row]!, row)), ...change };
+    const next = { ...(draft?.row === row ? draft : textOf(itemAt(ranges, row), row)), ...change };
     setDraft(next);
     onTyping(withDraft(next));
   };

@@ -22,15 +22,17 @@ import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 import { capitalised } from '@/core/units/words';
+import { byId } from '@/core/units/there';
+import { plannedAt, controllerAt } from '@/core/plan/records';
 
 /** Named stretches of a prop that a stand-alone microcontroller, or the builder, calls by name. */
 export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = useLatestProp(plan, index);
-  const planned = plan.props[index]!;
+  const planned = plannedAt(plan, index);
   const { pixelCount } = planned;
   const edit = useEdit();
   const place = placeOnDevice(plan, index);
-  const device = place && plan.show.controllers[place.controller]!;
+  const device = place && controllerAt(plan, place.controller);
   const [conventionId, setConventionId] = useState(
     RANGE_CONVENTIONS.find((each) => each.firstIndex === (device?.firstLedIndex ?? 0))!.id,
   );
@@ -39,7 +41,7 @@ export function RangesSheet({ plan, prop: index }: { plan: Plan; prop: number })
   const [typed, setTyped] = useState<PixelRange[] | null>(null);
   const ranges = prop.ranges ?? [];
   const shown = typed ?? ranges;
-  const convention = RANGE_CONVENTIONS.find((each) => each.id === conventionId)!;
+  const convention = byId(RANGE_CONVENTIONS, conventionId);
   const problems = rangeProblems(shown, pixelCount, wordsUnder(convention, before));
   const set = (next: PixelRange[]) =>
     edit({ type: 'changeProp', propId: prop.id, change: { ranges: next.length === 0 ? null : next } });

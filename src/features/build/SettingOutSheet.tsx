@@ -24,10 +24,12 @@ import sheets from '../sheets/sheets.module.css';
 import { useEdit } from '../show/ShowProvider';
 import { StakePlan } from './StakePlan';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, pixelTypeOf } from '@/core/plan/records';
 
 /** Where every stake, hole or pixel goes, before a tool is touched. */
 export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const edit = useEdit();
   const anchors = useMemo(() => placesToSetOut(plan, index), [plan, index]);
   const [way, setWay] = useState<Way>('tapes');
@@ -149,7 +151,7 @@ interface HowToSetOutProps {
 function HowToSetOut({ way, word, out, rope }: HowToSetOutProps) {
   const lengths = useLengths();
   const length = (mm: number) => formatLength(Math.round(mm), lengths);
-  const first = out.places[0]!;
+  const first = itemAt(out.places, 0);
   if (way === 'rope' && rope)
     return (
       <>
@@ -179,9 +181,9 @@ function HowToSetOut({ way, word, out, rope }: HowToSetOutProps) {
 }
 
 function OuterSizes({ plan, index }: { plan: Plan; index: number }) {
-  const prop = plan.show.props[index]!;
-  const { firstPixel, pixelCount } = plan.props[index]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const prop = propAt(plan, index);
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
+  const type = pixelTypeOf(plan.show, prop);
   const bounds = useMemo(
     () =>
       boundsOf(

@@ -6,6 +6,7 @@ import { formatLength } from '@/core/units/length';
 import { fit, toScreenX, toScreenY } from '@/ui/picture/camera';
 import styles from './StakePlan.module.css';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
 
 const SIZE = { widthPx: 300, heightPx: 300 };
 /** More places than this are drawn as a sample: the drawing shows the shape, the table the places. */
@@ -29,7 +30,7 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
   if (!bounds) return null;
   const camera = fit(bounds, SIZE, 30);
   const at = (number: number) => {
-    const place = places[number - 1]!;
+    const place = itemAt(places, number - 1);
     return [toScreenX(camera, SIZE, place.xMm), toScreenY(camera, SIZE, place.yMm)] as const;
   };
   const [ax, ay] = at(out.referenceA);
@@ -42,7 +43,7 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
   // As many numbers as have room: every one, every second, every fifth…
   const nearest = drawn.slice(1).reduce((least, place, i) => {
     const [x, y] = at(place.number);
-    const [x0, y0] = at(drawn[i]!.number);
+    const [x0, y0] = at(itemAt(drawn, i).number);
     return Math.min(least, Math.hypot(x - x0, y - y0));
   }, Infinity);
   const every = [1, 2, 5, 10, 25, 50, 100].find((each) => each * nearest >= 20) ?? 100;
@@ -119,7 +120,7 @@ export function StakePlan({ out, view, chosen, onChoose }: StakePlanProps) {
       <p className={styles.caption}>
         {view}
         {target && chosen !== null
-          ? ` · ${chosen}: tape A ${formatLength(Math.round(places[chosen - 1]!.tapeAMm), lengths)}, tape B ${formatLength(Math.round(places[chosen - 1]!.tapeBMm), lengths)}`
+          ? ` · ${chosen}: tape A ${formatLength(Math.round(itemAt(places, chosen - 1).tapeAMm), lengths)}, tape B ${formatLength(Math.round(itemAt(places, chosen - 1).tapeBMm), lengths)}`
           : ' · choose a place for its two tapes'}
       </p>
     </>

@@ -33,9 +33,11 @@ import sheets from '../sheets/sheets.module.css';
 import { useEdit, useLatestProp } from '../show/ShowProvider';
 import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
+import { byId } from '@/core/units/there';
+import { propAt, plannedAt } from '@/core/plan/records';
 
 /** Batches are counted as builders count what they hold: from 1, the last one inside. */
-const CONVENTION = RANGE_CONVENTIONS.find((each) => each.id === '1-inclusive')!;
+const CONVENTION = byId(RANGE_CONVENTIONS, '1-inclusive');
 
 /** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
 export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
@@ -84,8 +86,8 @@ interface NeededProps {
 }
 
 function Needed({ plan, index, stock, onChange }: NeededProps) {
-  const prop = plan.show.props[index]!;
-  const planned = plan.props[index]!;
+  const prop = propAt(plan, index);
+  const planned = plannedAt(plan, index);
   const { pieces, made } = useMemo(() => {
     const found = piecesOf(prop, threadedOf(plan, index), stock);
     const place: Place = { stage: 'build', subject: { kind: 'prop', propId: prop.id }, sheet: 'stock' };
@@ -242,7 +244,7 @@ function saying(stock: Stock, change: Partial<Pick<Stock, 'inputPlug' | 'inputMa
 /** Which batch of pixels is where: two batches differ in tint, and the eye sees the border. */
 function Batches({ plan, index }: { plan: Plan; index: number }) {
   const prop = useLatestProp(plan, index);
-  const { pixelCount } = plan.props[index]!;
+  const { pixelCount } = plannedAt(plan, index);
   const edit = useEdit();
   const [typed, setTyped] = useState<PixelRange[] | null>(null);
   const batches = prop.batches ?? [];
@@ -280,8 +282,8 @@ function Batches({ plan, index }: { plan: Plan; index: number }) {
 
 /** One that is built tells how much another size takes. */
 function Estimate({ plan, index }: { plan: Plan; index: number }) {
-  const prop: Prop = plan.show.props[index]!;
-  const { firstPixel, pixelCount } = plan.props[index]!;
+  const prop: Prop = propAt(plan, index);
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
   const known = useMemo(() => {
     const end = firstPixel + pixelCount;
     const bounds = boundsOf(

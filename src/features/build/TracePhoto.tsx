@@ -20,6 +20,7 @@ import { photoUrl, type KeptPhoto } from '../show/photos';
 import { useShow } from '../show/ShowProvider';
 import styles from './TracePhoto.module.css';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
 
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
 const UNITS_WIDE = 1000;
@@ -103,8 +104,8 @@ function tracingOf(prop: PropOf<'freeform'>): Tracing | null {
     pieces: pieces.map((count) =>
       Array.from({ length: count }, () => {
         const spot = {
-          x: (xMm[point]! - backdrop.leftMm) / mmPerUnit,
-          y: (yMm[point]! - backdrop.bottomMm) / mmPerUnit,
+          x: (itemAt(xMm, point) - backdrop.leftMm) / mmPerUnit,
+          y: (itemAt(yMm, point) - backdrop.bottomMm) / mmPerUnit,
         };
         point += 1;
         return spot;
@@ -128,7 +129,11 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
   const [scaling, setScaling] = useState(ends.length < 2);
   const mmPerUnit =
     ends.length === 2
-      ? knownMm / Math.max(0.01, Math.hypot(ends[1]!.x - ends[0]!.x, ends[1]!.y - ends[0]!.y))
+      ? knownMm /
+        Math.max(
+          0.01,
+          Math.hypot(itemAt(ends, 1).x - itemAt(ends, 0).x, itemAt(ends, 1).y - itemAt(ends, 0).y),
+        )
       : null;
   const laid = useMemo(
     () => (mmPerUnit === null ? null : listOf(pieces, mode, spacingMm, mmPerUnit)),
@@ -152,12 +157,12 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
     });
   };
   const takeBack = () => {
-    const last = pieces[pieces.length - 1]!;
+    const last = itemAt(pieces, pieces.length - 1);
     if (last.length > 0) onChange({ ...tracing, pieces: [...pieces.slice(0, -1), last.slice(0, -1)] });
     else if (pieces.length > 1) onChange({ ...tracing, pieces: pieces.slice(0, -1) });
   };
   const newPiece = () => {
-    if (pieces[pieces.length - 1]!.length > 0) onChange({ ...tracing, pieces: [...pieces, []] });
+    if (itemAt(pieces, pieces.length - 1).length > 0) onChange({ ...tracing, pieces: [...pieces, []] });
   };
   const clicks = pieces.reduce((sum, piece) => sum + piece.length, 0);
 
@@ -207,7 +212,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
                   className={styles.pixel}
                   data-first={i === 0}
                   cx={screen.x(x / mmPerUnit)}
-                  cy={screen.y(laid.list.yMm[i]! / mmPerUnit)}
+                  cy={screen.y(itemAt(laid.list.yMm, i) / mmPerUnit)}
                   r={i === 0 ? 5 : 3.5}
                 />
               ))}

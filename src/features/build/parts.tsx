@@ -11,6 +11,7 @@ import type { Selection } from '../view/selection';
 import { useGoTo } from '../view/useView';
 import { BuildPanel } from './BuildPanel';
 import { fetched } from '@/ui/fetched';
+import { propAt } from '@/core/plan/records';
 
 const RangesSheet = fetched(async () => (await import('./RangesSheet')).RangesSheet);
 const SettingOutSheet = fetched(async () => (await import('./SettingOutSheet')).SettingOutSheet);
@@ -20,7 +21,7 @@ export const parts: StageParts = {
   sheets: ({ plan, selection }) => {
     const index = selection.prop;
     if (index === undefined) return siteSheets(plan);
-    const prop = plan.show.props[index]!;
+    const prop = propAt(plan, index);
     const { id, name } = prop;
     const label = `Views of ${name}`;
     const face = faceOf(prop);

@@ -13,6 +13,7 @@ import { useView } from '../view/useView';
 import styles from './CraftBoard.module.css';
 import { useCraftPixel } from './useCraftPixel';
 import { SideControl } from '../view/SideControl';
+import { itemAt, lastOf } from '@/core/units/there';
 
 interface Cell {
   column: number;
@@ -78,7 +79,7 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
       if (pixel < 0) return;
       select(pixel);
       // A tap has no direction of its own: it turns the light over.
-      if (pixel === selected) turn(pixel, shape.pixels[pixel]!.facing === 'up' ? 'down' : 'up');
+      if (pixel === selected) turn(pixel, itemAt(shape.pixels, pixel).facing === 'up' ? 'down' : 'up');
       return;
     }
     if (pixel >= 0) select(pixel === selected ? -1 : pixel);
@@ -288,7 +289,7 @@ function BoardDrawing({ shape, screen, below, selected, cursor, line }: BoardDra
       })}
       {shape.spareLead && shape.pixels.length > 0 && (
         <SpareLead
-          at={middle(shape.pixels.at(-1)!)}
+          at={middle(lastOf(shape.pixels))}
           size={size}
           next={boardNumber(shape, shape.pixels.length)}
         />

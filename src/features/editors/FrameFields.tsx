@@ -8,6 +8,7 @@ import { capitalised } from '@/core/units/words';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
+import { itemAt } from '@/core/units/there';
 
 interface FrameFieldsProps {
   legs: readonly Leg[];
@@ -54,7 +55,7 @@ function FrameForm({ legs, onChange }: FrameFieldsProps) {
     widthMm: 900,
     heightMm: 1200,
     pixels: { by: 'total', count: Math.max(1, line.pixels({ legs: [...legs] }).value) },
-    corner: legs[0]!.corner ?? 'runsOn',
+    corner: itemAt(legs, 0).corner ?? 'runsOn',
     start: 'left',
     turn: 'clockwise',
   });
@@ -71,7 +72,7 @@ function FrameForm({ legs, onChange }: FrameFieldsProps) {
         data={OUTLINES.map((name) => ({ value: name, label: capitalised(name) }))}
         onChange={(value) => {
           const next = OUTLINES.find((name) => name === value)!;
-          set({ outline: next, start: START_SIDES[next][0]! });
+          set({ outline: next, start: itemAt(START_SIDES[next], 0) });
         }}
       />
       <Row>
@@ -103,7 +104,7 @@ function FrameForm({ legs, onChange }: FrameFieldsProps) {
           set({
             pixels:
               by === 'spacing'
-                ? { by, spacingMm: Math.min(5000, Math.max(1, legSpacingMm(legs[0]!))) }
+                ? { by, spacingMm: Math.min(5000, Math.max(1, legSpacingMm(itemAt(legs, 0)))) }
                 : { by: 'total', count: Math.max(1, line.pixels({ legs: [...legs] }).value) },
           })
         }

@@ -13,6 +13,7 @@ import { DegreesField } from './DegreesField';
 import { FrameFields } from './FrameFields';
 import { Part } from './Part';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
 
 /** The measured legs of a line, one after another. */
 export function LineShapeEditor({ propId, shape }: { propId: string; shape: { legs: readonly Leg[] } }) {
@@ -38,7 +39,7 @@ export function LineShapeEditor({ propId, shape }: { propId: string; shape: { le
         size="compact-md"
         leftSection={<IconPlus size={15} />}
         disabled={shape.legs.length >= MOST_LEGS}
-        onClick={() => set([...shape.legs, structuredClone(shape.legs[shape.legs.length - 1]!)])}
+        onClick={() => set([...shape.legs, structuredClone(itemAt(shape.legs, shape.legs.length - 1))])}
       >
         Add a leg
       </Button>

@@ -10,6 +10,7 @@ import { useEdit } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { DegreesField } from './DegreesField';
 import { Part } from './Part';
+import { itemAt } from '@/core/units/there';
 
 type RingShape = PropOf<'ring'>['shape'];
 
@@ -21,7 +22,7 @@ export function RingShapeEditor({ propId, shape }: { propId: string; shape: Ring
     edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
   const setRing = (index: number, change: Partial<OneRing>) =>
     set({ rings: shape.rings.map((ring, i) => (i === index ? { ...ring, ...change } : ring)) });
-  const last = shape.rings[shape.rings.length - 1]!;
+  const last = itemAt(shape.rings, shape.rings.length - 1);
   // From the back, what runs clockwise from the front runs counter-clockwise.
   const seen = (direction: RingShape['direction']): RingShape['direction'] =>
     side === 'front' ? direction : direction === 'clockwise' ? 'counterclockwise' : 'clockwise';

@@ -11,11 +11,12 @@ import { ParsedField } from '@/ui/fields/ParsedField';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useEdit, useShow } from '../show/ShowProvider';
+import { propAt } from '@/core/plan/records';
 
 /** Which pixel of a craft is lit for what: a matrix of pixels and roles. */
 export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const edit = useEdit();
-  const { id } = plan.show.props[index]!;
+  const { id } = propAt(plan, index);
   const prop = useShow((state) => state.show.props.find((each) => each.id === id)) as
     PropOf<'craft'> | undefined;
   const [word, setWord] = useState('');

@@ -29,6 +29,7 @@ import { useGoTo } from '../view/useView';
 import styles from '@/ui/explain/explain.module.css';
 import { useExplaining } from '@/ui/explain/explaining';
 import { useLengths } from '@/ui/lengths';
+import { lastOf } from '@/core/units/there';
 
 /** The explanation that is open, beside its number. */
 export function Explanation() {
@@ -92,7 +93,7 @@ const keyOf = (explained: Explained) => `${explained.name} ${explained.value}`;
 function Steps({ of: first }: { of: Explained }) {
   const lengths = useLengths();
   const [path, setPath] = useState<readonly Explained[]>([first]);
-  const explained = path.at(-1)!;
+  const explained = lastOf(path);
   const words = formulaInWords(explained);
   const inputs = inputsOf(explained);
   const bases = standsOn(explained);

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { bytesOfSeen } from '@/core/diagnose/perceive';
 import type { Plan } from '@/core/plan/planned';
 import styles from './find.module.css';
+import { plannedAt } from '@/core/plan/records';
 
 const [WIDTH, HEIGHT, MARGIN] = [260, 150, 12];
 
@@ -23,7 +24,7 @@ export function AnswerPicture({
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current!.getContext('2d')!;
-    const { pixelCount } = plan.props[prop]!;
+    const { pixelCount } = plannedAt(plan, prop);
     const at = placesOf(plan, prop, isBack);
     const dot = Math.max(1.5, Math.min(7, 0.7 * Math.sqrt((WIDTH * HEIGHT) / Math.max(1, pixelCount)) * 0.5));
     context.fillStyle = '#050809';
@@ -53,7 +54,7 @@ export function AnswerPicture({
         ];
         const at = placesOf(plan, prop, isBack);
         let [nearest, least] = [0, Infinity];
-        for (let i = 0; i < plan.props[prop]!.pixelCount; i += 1) {
+        for (let i = 0; i < plannedAt(plan, prop).pixelCount; i += 1) {
           const [ownX, ownY] = at(i);
           const away = (ownX - x) ** 2 + (ownY - y) ** 2;
           if (away < least) [nearest, least] = [i, away];
@@ -66,7 +67,7 @@ export function AnswerPicture({
 
 /** Where each light of a prop is in the picture. */
 function placesOf(plan: Plan, prop: number, isBack: boolean): (light: number) => [x: number, y: number] {
-  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const { xMm, yMm } = plan.pixels;
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = firstPixel; i < firstPixel + pixelCount; i += 1) {

@@ -29,6 +29,8 @@ import { SendTrial } from '../sending/SendTrial';
 import { useSearch } from './useSearch';
 import { useSeenBy } from './useSeenBy';
 import { useNothingSentYet } from '../sending/useTest';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
 const same = (a: Fault, b: Fault) => {
@@ -40,7 +42,7 @@ const same = (a: Fault, b: Fault) => {
 export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const [setup, changeRig] = useRig();
   const { side } = useView();
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const showId = useShow((state) => state.id);
   const [{ told, first }, setTold] = useSearch(showId, of.id);
   const facts = useShow((state) => state.facts);
@@ -194,7 +196,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
               {next!.isStill && (
                 <Described
                   key={next!.trial.id}
-                  count={plan.props[prop]!.pixelCount}
+                  count={plannedAt(plan, prop).pixelCount}
                   onSay={(described) => say({ trial: next!.trial.id, described })}
                 />
               )}
@@ -228,7 +230,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
             {state?.classes.map(({ share, ways, against: own }) => (
               <li key={ways.map(({ sentences }) => sentences.join()).join()}>
                 <span className={styles.share}>
-                  <span>{ways[0]!.sentences.join(' ') || 'Nothing: all as planned'}</span>
+                  <span>{itemAt(ways, 0).sentences.join(' ') || 'Nothing: all as planned'}</span>
                   <output className="mono">{percent(share)}</output>
                 </span>
                 <span className={styles.bar}>
@@ -307,18 +309,18 @@ function DarkFrom({
   onSay: (fault: Fault) => void;
 }) {
   const [isOpen, setIsOpen] = useState(false);
-  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const say = (light: number) => {
-    const run = plan.runs[plan.pixels.run[firstPixel + light]!]!;
+    const run = runAt(plan, plan.pixels.run[firstPixel + light]!);
     if (!run.wire) return;
     onSay({
       kind: 'brokenJoint',
-      controllerId: plan.show.controllers[run.wire.controller]!.id,
+      controllerId: controllerAt(plan, run.wire.controller).id,
       port: run.wire.port,
       place: run.wire.firstPlace + firstPixel + light - run.firstPixel,
     });
   };
-  if (isPanelled(plan.show.props[prop]!)) return null;
+  if (isPanelled(propAt(plan, prop))) return null;
   if (!isOpen)
     return (
       <Group>

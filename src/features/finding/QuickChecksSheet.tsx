@@ -14,10 +14,11 @@ import { ScanCheck } from './quickChecks/ScanCheck';
 import { SmearCheck } from './quickChecks/SmearCheck';
 import { StockCheck } from './quickChecks/StockCheck';
 import styles from './quickChecks/quickChecks.module.css';
+import { propAt } from '@/core/plan/records';
 
 /** Small helps for one question each: what is seen goes in, what to change comes out. */
 export function QuickChecksSheet({ plan, prop }: { plan: Plan; prop: number | null }) {
-  const panelled = prop !== null && isPanelled(plan.show.props[prop]!);
+  const panelled = prop !== null && isPanelled(propAt(plan, prop));
   return (
     <div className={sheets.sheet}>
       <h2>Quick checks</h2>

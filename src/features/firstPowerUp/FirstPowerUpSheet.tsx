@@ -31,6 +31,8 @@ import { SendTrial } from '../sending/SendTrial';
 import { beginSearch } from '../finding/useSearch';
 import { useSeenBy } from '../finding/useSeenBy';
 import { useNothingSentYet } from '../sending/useTest';
+import { itemAt } from '@/core/units/there';
+import { propAt } from '@/core/plan/records';
 
 const STATE_WORDS: Record<StepState, string> = {
   open: 'open',
@@ -60,10 +62,10 @@ export function FirstPowerUpSheet({ plan, prop }: { plan: Plan; prop: number }) 
   const heading = useRef<HTMLHeadingElement>(null);
   useNothingSentYet();
   const steps = useMemo(() => bringUpOf(plan, prop), [plan, prop]);
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const progress = progressOf(facts, steps);
   const next = nextStep(facts, steps);
-  const step = steps.find((each) => keyOf(each) === chosen) ?? next ?? steps[0]!;
+  const step = steps.find((each) => keyOf(each) === chosen) ?? next ?? itemAt(steps, 0);
   const isOnPort = plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0);
   if (!isOnPort)
     return (
@@ -167,7 +169,7 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
   const { side } = useView();
   const [words, setWords] = useState('');
   const [lead, setLead] = useState<string | null>(null);
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const state = stateOf(facts, step);
   const seen = seenOf(facts, step);
   const stop = stoppedBy(facts, steps, step);
@@ -291,7 +293,12 @@ function OneStep({ plan, prop, step, steps, headingRef, onSay, onChoose }: OneSt
           </Button>
         ) : null}
         {at + 1 < steps.length && (
-          <Button size="compact-sm" variant="subtle" color="gray" onClick={() => onChoose(steps[at + 1]!)}>
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            color="gray"
+            onClick={() => onChoose(itemAt(steps, at + 1))}
+          >
             Look at the next step
           </Button>
         )}

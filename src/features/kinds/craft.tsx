@@ -2,6 +2,7 @@ import { fetched } from '@/ui/fetched';
 import { useShow } from '../show/ShowProvider';
 import { CraftThreading } from '../editors/threadingEditors';
 import type { KindFace } from '../faces/face';
+import { propAt } from '@/core/plan/records';
 
 const CraftBoard = fetched(async () => (await import('../editors/CraftBoard')).CraftBoard);
 const RolesSheet = fetched(async () => (await import('../editors/RolesSheet')).RolesSheet);
@@ -15,7 +16,7 @@ export const craft: KindFace<'craft'> = {
       id: 'roles',
       label: 'Roles',
       wide: true,
-      content: () => <RolesSheet key={plan.show.props[index]!.id} plan={plan} prop={index} />,
+      content: () => <RolesSheet key={propAt(plan, index).id} plan={plan} prop={index} />,
     },
   ],
 };

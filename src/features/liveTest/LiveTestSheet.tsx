@@ -30,6 +30,7 @@ import { useRig } from '../sending/useRig';
 import { useSending } from '../sending/useSending';
 import { useTestKeys } from './useTestKeys';
 import { setTest, stepBy, useClock, useStopKey, useTest } from '../sending/useTest';
+import { propAt, plannedAt, runAt } from '@/core/plan/records';
 
 const LAYERS: Layers = { numbers: false, jumpers: false, ports: true, chevrons: false, scaleBar: false };
 
@@ -60,7 +61,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
     rates: [],
   });
   const [capture, setCapture] = useState<OpenedCapture | null>(null);
-  const of = prop === null ? null : plan.show.props[prop]!;
+  const of = prop === null ? null : propAt(plan, prop);
   const whole = of ? ({ on: 'prop', propId: of.id } as const) : ({ on: 'show' } as const);
   // What was chosen of one prop is no part of another.
   useEffect(() => setTest({ on: null }), [prop]);
@@ -81,7 +82,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
   const asked = useMemo(
     () => ({
       prop,
-      on: test.on ?? (prop === null ? { on: 'show' } : { on: 'prop', propId: plan.show.props[prop]!.id }),
+      on: test.on ?? (prop === null ? { on: 'show' } : { on: 'prop', propId: propAt(plan, prop).id }),
       pattern: test.pattern,
       level: test.percent / 100,
       colour: test.colour,
@@ -102,7 +103,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
     useMemo(() => ({ prop, file, setup }), [prop, file, setup]),
   );
   const scene = useMemo(() => (prop === null ? siteScene(plan) : sceneOf(plan, prop, 'true')), [plan, prop]);
-  const count = prop === null ? plan.pixelCount : plan.props[prop]!.pixelCount;
+  const count = prop === null ? plan.pixelCount : plannedAt(plan, prop).pixelCount;
   const isCurrent = light?.seen.length === 4 * count;
   const planned = isCurrent ? light.planned : null;
   const sized = (bytes: Uint8Array | null | undefined) => (bytes?.length === 4 * count ? bytes : null);
@@ -290,12 +291,12 @@ function PixelLight({
   planned: Uint8Array | null;
 }) {
   const words = (of: Uint8Array | null) => (of ? [...of.subarray(4 * at, 4 * at + 4)].join(' ') : '–');
-  const run = prop === null ? plan.runs[plan.pixels.run[at]!]! : null;
+  const run = prop === null ? runAt(plan, plan.pixels.run[at]!) : null;
   return (
     <>
       <strong>
         {run
-          ? `${plan.show.props[run.prop]!.name}, pixel ${at - plan.props[run.prop]!.firstPixel + 1}`
+          ? `${propAt(plan, run.prop).name}, pixel ${at - plannedAt(plan, run.prop).firstPixel + 1}`
           : `Pixel ${at + 1}`}
       </strong>
       <div className={picture.calloutLine}>

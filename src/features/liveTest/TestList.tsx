@@ -6,6 +6,7 @@ import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import styles from './liveTest.module.css';
 import { setTest, startPattern, useTest } from '../sending/useTest';
+import { itemAt } from '@/core/units/there';
 
 /** More of one kind are found by walking. */
 const MOST_PARTS = 60;
@@ -86,9 +87,9 @@ function partsOf(
     );
     return groups;
   }
-  const prop = show.props[index]!;
+  const prop = itemAt(show.props, index);
   const propId = prop.id;
-  const { firstRun, runCount, strands } = props[index]!;
+  const { firstRun, runCount, strands } = itemAt(props, index);
   const own = runs.slice(firstRun, firstRun + runCount);
   add(
     'Runs',
@@ -99,7 +100,7 @@ function partsOf(
     ports
       .filter((port) => port.runs.some((run) => run >= firstRun && run < firstRun + runCount))
       .map(({ controller, port }) => {
-        const device = show.controllers[controller]!;
+        const device = itemAt(show.controllers, controller);
         return part({ on: 'port', controllerId: device.id, port }, `port ${portName(device, port)}`);
       }),
   );

@@ -3,14 +3,15 @@ import type { About } from '@/core/log/about';
 import type { Plan } from '@/core/plan/planned';
 import type { ListName } from '@/core/show/records';
 import type { Selection } from '../view/selection';
+import { itemAt } from '@/core/units/there';
 
 export const THE_SHOW = (showId: string): About => ({ list: 'show', recordId: showId, part: null });
 
 export function thingOfSelection({ show }: Plan, { prop, controller }: Selection): About | null {
   if (controller !== undefined)
-    return { list: 'controllers', recordId: show.controllers[controller]!.id, part: null };
+    return { list: 'controllers', recordId: itemAt(show.controllers, controller).id, part: null };
   if (prop === undefined) return null;
-  return { list: 'props', recordId: show.props[prop]!.id, part: null };
+  return { list: 'props', recordId: itemAt(show.props, prop).id, part: null };
 }
 
 /** A thing as the value of a field; ids have no spaces. */

@@ -22,6 +22,8 @@ import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
 import styles from './patch.module.css';
+import { lastOf } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 /** Where a prop's channels stay, what is kept free behind it, and how they are packed. */
 export function AddressFields({
@@ -34,18 +36,18 @@ export function AddressFields({
   runs: readonly number[];
 }) {
   const edit = useEdit();
-  const { id } = plan.show.props[index]!;
+  const { id } = propAt(plan, index);
   const prop = useShow((state) => state.show.props.find((each) => each.id === id));
   const patch = useShow((state) => state.show.patch);
   const addressing = useShow((state) => state.show.addressing);
   const entries = runs.flatMap((run) => {
-    const entry = patch.find((each) => each.propId === id && each.run === plan.runs[run]!.number);
+    const entry = patch.find((each) => each.propId === id && each.run === runAt(plan, run).number);
     const first = spansOfRun(plan, run)[0];
     return entry && first && first.universe !== null ? [{ run, entry, first }] : [];
   });
   if (!prop || entries.length === 0) return null;
   const pinned = entries.filter(({ entry }) => entry.pin).length;
-  const last = entries.at(-1)!;
+  const last = lastOf(entries);
   const pinAll = (on: boolean) => {
     const edits = entries.map(({ entry, first }): SingleEdit => ({
       type: 'setRunAddress',
@@ -59,11 +61,11 @@ export function AddressFields({
       edits,
     });
   };
-  const { controller, port } = plan.runs[last.run]!.wire!;
+  const { controller, port } = runAt(plan, last.run).wire!;
   const { packing: _packing, newUniverse: _newUniverse, ...plain } = prop;
   // What holds where the prop says nothing of its own.
-  const fromPort = policyOf(addressing, plan.show.controllers[controller]!, port, plain as Prop, {});
-  const oneOfSeveral = runs.length === 1 && plan.props[index]!.runCount > 1;
+  const fromPort = policyOf(addressing, controllerAt(plan, controller), port, plain as Prop, {});
+  const oneOfSeveral = runs.length === 1 && plannedAt(plan, index).runCount > 1;
   return (
     <Stack>
       <Switch
@@ -124,7 +126,7 @@ export function AddressFields({
 
 /** The first and the last pixel of a run in every numbering, side by side, to be copied. */
 export function SideBySide({ plan, run: index }: { plan: Plan; run: number }) {
-  const { wire, pixelCount } = plan.runs[index]!;
+  const { wire, pixelCount } = runAt(plan, index);
   if (!wire || pixelCount === 0) return <Hint>On no port yet, so it has no address.</Hint>;
   const table = numberingsTable(plan, index);
   return (
@@ -175,7 +177,7 @@ const PIN_WORDS = {
 /** A port as a whole: kept free, or exchanged with another. */
 export function PortTools({ plan, controller, port }: { plan: Plan; controller: number; port: number }) {
   const edit = useEdit();
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const current = useShow((state) => state.show.controllers.find((each) => each.id === device.id));
   if (!current) return null;
   const options = current.portOptions ?? [];
@@ -231,7 +233,7 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
             edit({
               type: 'swapPorts',
               one: { controllerId: device.id, port },
-              other: { controllerId: plan.show.controllers[other.controller]!.id, port: other.port },
+              other: { controllerId: controllerAt(plan, other.controller).id, port: other.port },
             });
         }}
       />

@@ -34,6 +34,8 @@ import { colourPlan } from '@/core/devices/colourOrders';
 import { listOf } from '@/core/units/words';
 import { placesOf, portTiming } from '@/core/devices/portTiming';
 import { runName } from '@/core/plan/runName';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
 export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -45,11 +47,7 @@ export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selecti
   }
   if (subject?.kind === 'port' && selection.controller !== undefined && selection.port !== undefined)
     return (
-      <PortPanel
-        plan={plan}
-        controller={plan.show.controllers[selection.controller]!}
-        selection={selection}
-      />
+      <PortPanel plan={plan} controller={controllerAt(plan, selection.controller)} selection={selection} />
     );
   if (selection.prop !== undefined) return <PropPatchPanel plan={plan} selection={selection} />;
   return <PolicyPanel plan={plan} />;
@@ -58,8 +56,8 @@ export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selecti
 function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
   const { subject } = useView();
   const index = selection.prop!;
-  const prop = plan.props[index]!;
-  const { name } = plan.show.props[index]!;
+  const prop = plannedAt(plan, index);
+  const { name } = propAt(plan, index);
   const oneRun = subject?.kind === 'prop' && subject.run !== undefined && selection.run !== undefined;
   const runs = oneRun ? [selection.run!] : Array.from({ length: prop.runCount }, (_, i) => prop.firstRun + i);
   const ends = endsOf(plan, runs);
@@ -68,7 +66,7 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   const start = ends && explainStart(plan, ends.firstRun);
   const universes = explainUniverses(plan, runs);
   const showChannel = ends && explainShowChannel(plan, ends.firstRun);
-  const colours = colourPlan(plan, runs[0]!);
+  const colours = colourPlan(plan, itemAt(runs, 0));
   return (
     <>
       <Section title={oneRun ? runName(plan, selection.run!) : name}>
@@ -102,13 +100,13 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
               value: listOf(colours.chips),
               note: `of its chips; the controller is told ${colours.controller}, the sender ${colours.sender}`,
             },
-            ...(runs.length === 1 ? deviceFacts(plan, runs[0]!) : []),
+            ...(runs.length === 1 ? deviceFacts(plan, itemAt(runs, 0)) : []),
           ]}
         />
       </Section>
       {runs.length === 1 && (
         <Section title="Side by side">
-          <SideBySide plan={plan} run={runs[0]!} />
+          <SideBySide plan={plan} run={itemAt(runs, 0)} />
         </Section>
       )}
       <Section title={runs.length === 1 ? 'Its port' : 'Its ports'}>
@@ -130,11 +128,11 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
 
 /** How the device itself counts a run: its LEDs, and under Art-Net its port-addresses. */
 function deviceFacts(plan: Plan, index: number): Fact[] {
-  const run = plan.runs[index]!;
+  const run = runAt(plan, index);
   const first = addressOf(plan, run.firstPixel).wire;
   const last = addressOf(plan, run.firstPixel + run.pixelCount - 1).wire;
   if (!first || !last) return [];
-  const device = plan.show.controllers[run.wire!.controller]!;
+  const device = controllerAt(plan, run.wire!.controller);
   const { name } = device;
   const protocol = protocolOf(device);
   const partsOf = protocol.counts.kind === 'universes' ? protocol.counts.partsOf : null;
@@ -165,10 +163,10 @@ function deviceFacts(plan: Plan, index: number): Fact[] {
 function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
   const edit = useEdit();
   const { show } = plan;
-  const run = plan.runs[index]!;
+  const run = runAt(plan, index);
   const { wire } = run;
-  const which = { propId: show.props[run.prop]!.id, run: run.number };
-  const words = plan.props[run.prop]!.runCount > 1 ? `Run ${run.number}` : 'Port';
+  const which = { propId: itemAt(show.props, run.prop).id, run: run.number };
+  const words = plannedAt(plan, run.prop).runCount > 1 ? `Run ${run.number}` : 'Port';
   const neighbours = wire
     ? plan.ports.find((each) => each.controller === wire.controller && each.port === wire.port)!.runs.length
     : 0;
@@ -186,7 +184,7 @@ function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
               ? edit({
                   type: 'putRun',
                   ...which,
-                  controllerId: show.controllers[to.controller]!.id,
+                  controllerId: itemAt(show.controllers, to.controller).id,
                   port: to.port,
                 })
               : edit({ type: 'takeOffRun', ...which })
@@ -205,7 +203,7 @@ function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
       </Row>
       {wire && neighbours > 1 && (
         <Select
-          label={`Place behind ${portName(show.controllers[wire.controller]!, wire.port)}`}
+          label={`Place behind ${portName(itemAt(show.controllers, wire.controller), wire.port)}`}
           allowDeselect={false}
           value={String(wire.chainPosition)}
           data={Array.from({ length: neighbours }, (_, i) => ({
@@ -217,7 +215,7 @@ function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
             edit({
               type: 'putRun',
               ...which,
-              controllerId: show.controllers[wire.controller]!.id,
+              controllerId: itemAt(show.controllers, wire.controller).id,
               port: wire.port,
               position: Number(value),
             })

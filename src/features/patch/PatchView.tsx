@@ -35,6 +35,8 @@ import { AddController } from './AddController';
 import { controllerWords } from './words';
 import { universeWords } from '@/core/plan/explainRun';
 import { runName } from '@/core/plan/runName';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
 
@@ -97,7 +99,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   const allOpen = show.controllers.reduce((sum, { ports }) => sum + ports, 0) <= MOST_PORTS_OPEN;
   const worksOn =
     selection.controller ??
-    (selection.run === undefined ? undefined : plan.runs[selection.run]!.wire?.controller) ??
+    (selection.run === undefined ? undefined : runAt(plan, selection.run).wire?.controller) ??
     (selection.prop === undefined ? undefined : firstControllerOf(plan, selection.prop));
   const loose = plan.runs.flatMap((run, index) => (run.wire ? [] : [index]));
 
@@ -106,9 +108,9 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
     const target = over?.data.current as DropTarget | undefined;
     const run = plan.runs[Number(active.id)];
     if (!target || !run) return null;
-    const which = { propId: show.props[run.prop]!.id, run: run.number };
+    const which = { propId: itemAt(show.props, run.prop).id, run: run.number };
     if (target.kind === 'tray') return run.wire ? { type: 'takeOffRun', ...which } : null;
-    const controllerId = show.controllers[target.controller]!.id;
+    const controllerId = itemAt(show.controllers, target.controller).id;
     if (
       run.wire?.controller === target.controller &&
       run.wire.port === target.port &&
@@ -219,7 +221,7 @@ function announcementsOf(plan: Plan): Announcements {
     const target = over?.data.current as DropTarget | undefined;
     if (!target) return 'over nothing';
     if (target.kind === 'tray') return 'over the runs on no port';
-    const port = portName(plan.show.controllers[target.controller]!, target.port);
+    const port = portName(controllerAt(plan, target.controller), target.port);
     return target.position === undefined
       ? `over port ${port}`
       : `over port ${port}, as number ${target.position} on it`;
@@ -238,7 +240,7 @@ function inSight(element: HTMLElement | null): void {
 }
 
 function firstControllerOf(plan: Plan, prop: number): number | undefined {
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { firstRun, runCount } = plannedAt(plan, prop);
   return plan.runs.slice(firstRun, firstRun + runCount).find((run) => run.wire)?.wire!.controller;
 }
 
@@ -263,7 +265,7 @@ function Tray({ plan, runs, selection }: { plan: Plan; runs: readonly number[]; 
             key={run}
             plan={plan}
             run={run}
-            chosen={selection.run === run || selection.prop === plan.runs[run]!.prop}
+            chosen={selection.run === run || selection.prop === runAt(plan, run).prop}
           />
         ))}
       </div>
@@ -282,7 +284,7 @@ interface PortRowProps {
 function PortRow({ plan, controller: index, port, planned, selection }: PortRowProps) {
   const goTo = useGoTo();
   const { subject } = useView();
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   const name = portName(controller, port);
   const limit = controller.mostPixelsPerPort;
   const places = planned?.places ?? 0;
@@ -309,7 +311,7 @@ function PortRow({ plan, controller: index, port, planned, selection }: PortRowP
       </button>
       <div ref={setNodeRef} className={styles.bar} data-over={isOver} data-full={places > limit}>
         {planned?.runs.map((run) => {
-          const { pixelCount, wire, prop } = plan.runs[run]!;
+          const { pixelCount, wire, prop } = runAt(plan, run);
           return (
             <RunOnPort
               key={run}
@@ -360,7 +362,7 @@ interface RunOnPortProps {
 }
 
 function RunOnPort({ plan, run, share, skipped, chosen }: RunOnPortProps) {
-  const { wire } = plan.runs[run]!;
+  const { wire } = runAt(plan, run);
   // A run dropped on another goes before it.
   const { setNodeRef, isOver } = useDroppable({
     id: `before ${run}`,
@@ -388,7 +390,7 @@ function RunOnPort({ plan, run, share, skipped, chosen }: RunOnPortProps) {
 function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen: boolean; wide?: boolean }) {
   const goTo = useGoTo();
   const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: run });
-  const { prop, number, pixelCount } = plan.runs[run]!;
+  const { prop, number, pixelCount } = runAt(plan, run);
   const name = runName(plan, run);
   return (
     <button
@@ -402,7 +404,7 @@ function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen:
       data-chosen={chosen}
       data-dragging={isDragging}
       title={`${name}, ${countOf(pixelCount, 'pixel')}`}
-      onClick={() => goTo({ subject: { kind: 'prop', propId: plan.show.props[prop]!.id, run: number } })}
+      onClick={() => goTo({ subject: { kind: 'prop', propId: propAt(plan, prop).id, run: number } })}
     >
       <span className={styles.chipName}>{name}</span>
     </button>

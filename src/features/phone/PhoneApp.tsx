@@ -13,6 +13,7 @@ import { LineWords } from './LineWords';
 import { PHONE_PAGES } from './registry';
 import { usePhoneView } from './usePhoneView';
 import { stopNow, useHeldTest, useHolding } from './useHeldTest';
+import { itemAt } from '@/core/units/there';
 
 /** A show at the bench or on the ladder: one page with large targets, which works while the network does not. */
 export function PhoneApp({ id }: { id: string }) {
@@ -29,7 +30,7 @@ export function PhonePages() {
   const plan = useShow((state) => state.plan);
   const planError = useShow((state) => state.planError);
   const [view, goTo] = usePhoneView();
-  const page = PHONE_PAGES.find((each) => each.id === view.page) ?? PHONE_PAGES[0]!;
+  const page = PHONE_PAGES.find((each) => each.id === view.page) ?? itemAt(PHONE_PAGES, 0);
   // A phone that only looks things up asks nothing on the way.
   const isSender = useHeldTest(({ test }) => test !== null);
   const sending = useWatchedBench(id, isSender || page.sends === true)?.sending ?? null;

@@ -7,11 +7,12 @@ import { endsOf } from '@/core/plan/endsOfRuns';
 import styles from './phone.module.css';
 import { FactRows } from './FactRows';
 import { usePhoneView } from './usePhoneView';
+import { runAt, controllerAt } from '@/core/plan/records';
 
 /** The ports of a device, and one of them with its facts first. */
 export function PortsPage({ plan, controller }: { plan: Plan; controller: number }) {
   const [{ port }, goTo] = usePhoneView();
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const planned = (number: number) =>
     plan.ports.find((each) => each.controller === controller && each.port === number);
   if (port !== null && port <= device.ports)
@@ -50,7 +51,7 @@ interface OnePortProps {
 
 function OnePort({ plan, controller, port, planned }: OnePortProps) {
   const [, goTo] = usePhoneView();
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const ends = planned && endsOf(plan, planned.runs);
   const facts: [string, string][] = planned
     ? [
@@ -69,7 +70,7 @@ function OnePort({ plan, controller, port, planned }: OnePortProps) {
           {planned.runs.map((run) => (
             <li key={run}>
               {runName(plan, run)}{' '}
-              <span className="mono">{countOf(plan.runs[run]!.pixelCount, 'pixel')}</span>
+              <span className="mono">{countOf(runAt(plan, run).pixelCount, 'pixel')}</span>
             </li>
           ))}
         </ol>

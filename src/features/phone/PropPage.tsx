@@ -11,6 +11,7 @@ import { sceneOf } from '@/ui/picture/scene';
 import styles from './phone.module.css';
 import { FactRows } from './FactRows';
 import { usePhoneView } from './usePhoneView';
+import { propAt, plannedAt, runAt, controllerAt, propOfRun } from '@/core/plan/records';
 
 const LAYERS = { numbers: true, jumpers: true, ports: true, chevrons: true, scaleBar: false } as const;
 const MARGIN_PX = 56;
@@ -18,8 +19,8 @@ const MARGIN_PX = 56;
 /** A prop with one hand: its picture from either side, and any of its pixels with its address. */
 export function PropPage({ plan, prop }: { plan: Plan; prop: number }) {
   const [{ side, pixel }, goTo] = usePhoneView();
-  const shown = plan.show.props[prop]!;
-  const { firstPixel, pixelCount } = plan.props[prop]!;
+  const shown = propAt(plan, prop);
+  const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const kind = kindOf(shown);
   const sides = kind.sides ?? SIDES;
   const scene = useMemo(() => sceneOf(plan, prop), [plan, prop]);
@@ -135,7 +136,7 @@ function FindPixel({
 
 function PixelFacts({ plan, pixel }: { plan: Plan; pixel: number }) {
   const address = addressOf(plan, pixel);
-  const prop = plan.show.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!;
+  const prop = propOfRun(plan, plan.pixels.run[pixel]!);
   const { wire } = address;
   return (
     <section aria-label="The pixel" aria-live="polite">
@@ -145,7 +146,7 @@ function PixelFacts({ plan, pixel }: { plan: Plan; pixel: number }) {
       </h2>
       <p>
         Pixel {groupDigits(address.pixelInProp)}
-        {plan.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!.runCount > 1 &&
+        {plannedAt(plan, runAt(plan, plan.pixels.run[pixel]!).prop).runCount > 1 &&
           `, ${groupDigits(address.pixelInRun)} of run ${address.run}`}
         , {strandWords(address, kindOf(prop).strandWord(prop.threading))}
         {wire?.e131 && <strong className="mono"> · {e131Words(wire.e131)}</strong>}
@@ -164,10 +165,10 @@ function PropFacts({ plan, prop }: { plan: Plan; prop: number }) {
   return (
     <section aria-label="Its runs">
       {runs.map((index) => {
-        const run = plan.runs[index]!;
+        const run = runAt(plan, index);
         const { wire } = run;
         const ends = endsOf(plan, [index]);
-        const device = wire && plan.show.controllers[wire.controller]!;
+        const device = wire && controllerAt(plan, wire.controller);
         return (
           <div key={index}>
             <h2 className={styles.group}>

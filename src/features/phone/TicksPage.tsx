@@ -7,13 +7,14 @@ import { capitalised } from '@/core/units/words';
 import { useNote, useShow } from '../show/ShowProvider';
 import styles from './phone.module.css';
 import { usePhoneView } from './usePhoneView';
+import { controllerAt } from '@/core/plan/records';
 
 /** All that is typed into a device, ticked with a thumb. A tick is for just this value: where the plan moves it, the tick is gone. */
 export function TicksPage({ plan, controller }: { plan: Plan; controller: number }) {
   const note = useNote();
   const [, goTo] = usePhoneView();
   const facts = useShow((state) => state.facts);
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const settings = deviceSettings(plan, controller);
   const kept = keptValues(settings);
   const values = valuesToTick(settings, device);

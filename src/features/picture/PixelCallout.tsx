@@ -4,11 +4,12 @@ import { kindOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
 import styles from './picture.module.css';
 import { e131Words, strandWords } from '@/core/answers/numberings';
+import { propOfRun } from '@/core/plan/records';
 
 /** The numbers of a pixel that are wanted at a glance, beside the pixel. */
 export function PixelCallout({ plan, pixel }: { plan: Plan; pixel: number }) {
   const address = addressOf(plan, pixel);
-  const prop = plan.show.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!;
+  const prop = propOfRun(plan, plan.pixels.run[pixel]!);
   const { wire } = address;
   return (
     <>

@@ -13,6 +13,7 @@ import { useHandOut } from '@/ui/handingOut';
 import { Section } from '@/ui/Panel';
 import { useGoTo, useView } from '../view/useView';
 import { numberingsOf, strandWords } from '@/core/answers/numberings';
+import { propOfRun } from '@/core/plan/records';
 
 /** Every number of the selected pixel, to be read out or copied. */
 export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
@@ -20,7 +21,7 @@ export function PixelSection({ plan, pixel }: { plan: Plan; pixel: number }) {
   const goTo = useGoTo();
   const handOut = useHandOut();
   const address = addressOf(plan, pixel);
-  const prop = plan.show.props[plan.runs[plan.pixels.run[pixel]!]!.prop]!;
+  const prop = propOfRun(plan, plan.pixels.run[pixel]!);
   const numberings = numberingsOf(address);
   const title = `Pixel ${groupDigits(address.pixelInRun)} of run ${address.run}`;
   const text = [

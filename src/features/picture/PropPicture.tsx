@@ -16,6 +16,7 @@ import { PixelCallout } from './PixelCallout';
 import styles from './picture.module.css';
 import { SideControl } from '../view/SideControl';
 import { useLengths } from '@/ui/lengths';
+import { propAt, plannedAt } from '@/core/plan/records';
 
 /** The layers that can be put away. */
 const LAYER_NAMES = { numbers: 'Numbers', jumpers: 'Jumpers', ports: 'Ports' } as const;
@@ -37,7 +38,7 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
     }),
     [hidden, lengths],
   );
-  const { id, name, kind: kindName } = plan.show.props[prop]!;
+  const { id, name, kind: kindName } = propAt(plan, prop);
   const kind = kindOf({ kind: kindName });
   const [drawing, setDrawing] = useState<'true' | 'unrolled' | null>(null);
   // Threading is read best where no strand hides another.
@@ -49,7 +50,7 @@ export function PropPicture({ plan, prop, selection }: { plan: Plan; prop: numbe
     selection.run !== undefined &&
     subject?.kind !== 'controller' &&
     scene.runs.length > 1
-      ? selection.run - plan.props[prop]!.firstRun
+      ? selection.run - plannedAt(plan, prop).firstRun
       : -1;
 
   useEffect(() => {

@@ -17,6 +17,7 @@ import { LeadCard } from './LeadCard';
 import { usualLeadMm } from './leads';
 import { Opening } from '../sheets/Opening';
 import type { usePower } from './usePower';
+import { itemAt } from '@/core/units/there';
 
 /** Every controller: what feeds it, what it passes on, and what its own limiter keeps. */
 export function BoardCards({ plan, power }: { plan: Plan; power: ReturnType<typeof usePower> }) {
@@ -116,7 +117,13 @@ function BoardCard({
                 },
               ],
             };
-            edit({ type: 'addFeed', feed: namedLeads(show.feeds, [made], () => newId('lead'))[0]! });
+            edit({
+              type: 'addFeed',
+              feed: itemAt(
+                namedLeads(show.feeds, [made], () => newId('lead')),
+                0,
+              ),
+            });
           }}
         >
           Feed it from {supply.name}

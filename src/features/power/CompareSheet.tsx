@@ -15,6 +15,8 @@ import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../show/ShowProvider';
 import { leadsOfProp, usualLeadMm } from './leads';
 import { useShown } from './useShown';
+import { itemAt, byId } from '@/core/units/there';
+import { propAt } from '@/core/plan/records';
 
 /** The usual ways to feed a prop at one look, and the fewest leads that are enough. */
 export function CompareSheet({ plan, prop }: { plan: Plan; prop: number }) {
@@ -30,15 +32,16 @@ export function CompareSheet({ plan, prop }: { plan: Plan; prop: number }) {
 function Schemes({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const { shown, percent } = useShown();
-  const { id, name, pixelTypeId } = plan.show.props[prop]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const { id, name, pixelTypeId } = propAt(plan, prop);
+  const type = byId(plan.show.pixelTypes, pixelTypeId);
   const leastVolts = electricOf(type).leastVolts.value;
   const own = leadsOfProp(plan.show, id);
   const first = own[0];
   const supplyId =
     first?.from.kind === 'supply'
       ? first.from.supplyId
-      : (plan.show.supplies.find((supply) => supply.volts === type.volts) ?? plan.show.supplies[0]!).id;
+      : (plan.show.supplies.find((supply) => supply.volts === type.volts) ?? itemAt(plan.show.supplies, 0))
+          .id;
   const leadMm = first?.pieces[0]?.lengthMm ?? usualLeadMm(plan.show);
   const wire = first?.pieces[0]?.wire ?? 'mm2-1.5';
   const asked = useMemo(

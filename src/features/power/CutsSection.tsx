@@ -8,13 +8,14 @@ import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './power.module.css';
 import { Opening } from '../sheets/Opening';
+import { propAt, plannedAt } from '@/core/plan/records';
 
 /** Where plus is cut between two pixels of a prop, so that each zone has a supply or a fuse of its own. */
 export function CutsSection({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
-  const { id } = plan.show.props[prop]!;
+  const { id } = propAt(plan, prop);
   const cuts = useShow((state) => state.show.cuts).filter((cut) => cut.propId === id);
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const [run, setRun] = useState(1);
   const count = plan.runs[firstRun + Math.min(run, runCount) - 1]?.pixelCount ?? 0;
   const [after, setAfter] = useState(Math.max(1, Math.floor(count / 2)));

@@ -20,6 +20,8 @@ import { StandingFields } from '../figures/StandingFields';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer, useEdit, useShow } from '../show/ShowProvider';
 import styles from './power.module.css';
+import { byId } from '@/core/units/there';
+import { propAt, runAt, controllerAt } from '@/core/plan/records';
 
 /** Every data wire: whether it is driven high and far enough, and what is built into it. */
 export function DataWiresSheet({ plan }: { plan: Plan }) {
@@ -54,11 +56,7 @@ export function DataWiresSheet({ plan }: { plan: Plan }) {
       <div className={styles.cards}>
         {line && <WireCard plan={plan} line={line} />}
         {boards.map((index) => (
-          <DriveCard
-            key={plan.show.controllers[index]!.id}
-            plan={plan}
-            controller={plan.show.controllers[index]!}
-          />
+          <DriveCard key={controllerAt(plan, index).id} plan={plan} controller={controllerAt(plan, index)} />
         ))}
       </div>
     </div>
@@ -115,9 +113,9 @@ function DriveCard({ plan, controller }: { plan: Plan; controller: Controller })
 /** What is built into the data wire to one run. */
 function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
   const edit = useEdit();
-  const { prop, number } = plan.runs[line.run]!;
-  const { id, pixelTypeId } = plan.show.props[prop]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const { prop, number } = runAt(plan, line.run);
+  const { id, pixelTypeId } = propAt(plan, prop);
+  const type = byId(plan.show.pixelTypes, pixelTypeId);
   const entry = useShow((state) => state.show.patch).find(
     (each) => each.propId === id && each.run === number,
   );

@@ -5,6 +5,7 @@ import { kindOf } from '@/core/props/registry';
 import { WholeField } from '@/ui/fields/fields';
 import { Row } from '@/ui/Panel';
 import { useShow } from '../show/ShowProvider';
+import { byId } from '@/core/units/there';
 
 interface EndFieldsProps {
   plan: Plan;
@@ -38,7 +39,7 @@ export function EndFields({ plan, label, end, onCommit }: EndFieldsProps) {
           if (!value) return;
           const id = value.slice(value.indexOf(' ') + 1);
           if (value.startsWith('board ')) return onCommit({ kind: 'controller', controllerId: id });
-          const prop = props.find((each) => each.id === id)!;
+          const prop = byId(props, id);
           onCommit(
             kindOf(prop).panelPower
               ? { kind: 'panel', propId: id, column: 1, row: 1 }

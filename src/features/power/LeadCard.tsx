@@ -21,6 +21,8 @@ import { usualLeadMm } from './leads';
 import { Opening } from '../sheets/Opening';
 import { moveEnd } from './usePower';
 import { WireSelect } from './WireSelect';
+import { lastOf } from '@/core/units/there';
+import { plannedAt } from '@/core/plan/records';
 
 interface LeadCardProps {
   plan: Plan;
@@ -100,7 +102,7 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
           <Button
             size="compact-sm"
             variant="default"
-            onClick={() => change({ pieces: [...feed.pieces, nextPiece(plan, feed.pieces.at(-1)!)] })}
+            onClick={() => change({ pieces: [...feed.pieces, nextPiece(plan, lastOf(feed.pieces))] })}
           >
             Tap it here and go on
           </Button>
@@ -222,7 +224,7 @@ function EndSlider({
   const { to } = piece;
   const index = prop ?? -1;
   const isHere = to.kind === 'pixel' && to.propId === plan.show.props[index]?.id;
-  const run = isHere ? plan.runs[plan.props[index]!.firstRun + to.run - 1] : undefined;
+  const run = isHere ? plan.runs[plannedAt(plan, index).firstRun + to.run - 1] : undefined;
   const words = `${formatLength(piece.lengthMm, show.lengths)} of ${wireSize(piece.wire).words}`;
   const there = flowing?.pieces[at];
   const count = run?.pixelCount ?? 0;

@@ -6,19 +6,21 @@ import { newId } from '@/core/fields/fields';
 import type { Plan } from '@/core/plan/planned';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { leadsOfProp, nextPlace, usualLeadMm } from './leads';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, pixelTypeOf } from '@/core/plan/records';
 
 /** Brings one more lead to a prop, to where it does most. */
 export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const show = useShow((state) => state.show);
-  const of = plan.show.props[prop]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === of.pixelTypeId)!;
+  const of = propAt(plan, prop);
+  const type = pixelTypeOf(plan.show, of);
   const own = leadsOfProp(show, of.id);
   const last = own.at(-1);
   const supply =
     show.supplies.find((each) => last?.from.kind === 'supply' && each.id === last.from.supplyId) ??
     show.supplies.find((each) => each.volts === type.volts);
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const taken = own.flatMap(({ pieces }) =>
     pieces.flatMap(({ to }) => (to.kind === 'pixel' && to.propId === of.id ? [to] : [])),
   );
@@ -43,7 +45,13 @@ export function NewLead({ plan, prop }: { plan: Plan; prop: number }) {
             },
           ],
         };
-        edit({ type: 'addFeed', feed: namedLeads(show.feeds, [made], () => newId('lead'))[0]! });
+        edit({
+          type: 'addFeed',
+          feed: itemAt(
+            namedLeads(show.feeds, [made], () => newId('lead')),
+            0,
+          ),
+        });
       }}
     >
       Bring a lead to it

@@ -23,6 +23,8 @@ import { AddSupply } from './SupplyFields';
 import { usePower } from './usePower';
 import { showPercent, useShown } from './useShown';
 import { WHITE_WORDS } from './words';
+import { itemAt } from '@/core/units/there';
+import { propAt, pixelTypeOf } from '@/core/plan/records';
 
 /** The right side of Power: what a prop draws and gets, and its leads; or what the whole show is fed for. */
 export function PowerPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -38,8 +40,8 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
   const power = usePower(shown, prop);
   const worst = usePower(FULL_WHITE, null);
   const show = useShow((state) => state.show);
-  const of = plan.show.props[prop]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === of.pixelTypeId)!;
+  const of = propAt(plan, prop);
+  const type = pixelTypeOf(plan.show, of);
   const panelled = isPanelled(of);
   const runs = power?.report.runs.filter((run) => run.prop === prop) ?? [];
   const full = worst?.report.runs.filter((run) => run.prop === prop) ?? [];
@@ -61,7 +63,7 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
         ) : (
           <Facts
             facts={[
-              { name: `Amps at ${percent} %`, value: formatAmps(amps), note: runs[0]!.standsOn },
+              { name: `Amps at ${percent} %`, value: formatAmps(amps), note: itemAt(runs, 0).standsOn },
               full.length > 0 && {
                 name: 'At full white',
                 value: formatAmps(wantedAmps),

@@ -19,6 +19,7 @@ import styles from './power.module.css';
 import { ShownTools } from './ShownTools';
 import { usePower } from './usePower';
 import { useShown } from './useShown';
+import { runAt } from '@/core/plan/records';
 
 const VoltChart = fetched(async () => (await import('./VoltChart')).VoltChart);
 
@@ -151,7 +152,7 @@ function VoltCallout({
     | undefined;
   at: number;
 }) {
-  const run = plan.runs[plan.pixels.run[pixel]!]!;
+  const run = runAt(plan, plan.pixels.run[pixel]!);
   return (
     <>
       <strong>

@@ -18,6 +18,8 @@ import styles from './power.module.css';
 import { leadsOfProp, usualLeadMm } from './leads';
 import { useShown } from './useShown';
 import { WireSelect } from './WireSelect';
+import { itemAt } from '@/core/units/there';
+import { propAt, pixelTypeOf } from '@/core/plan/records';
 
 const REACH_WORDS: Record<Reach, string> = {
   ends: 'the ends of its runs',
@@ -32,8 +34,8 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
   const ask = useAsk();
   const show = useShow((state) => state.show);
   const { shown, percent } = useShown();
-  const of = plan.show.props[prop]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === of.pixelTypeId)!;
+  const of = propAt(plan, prop);
+  const type = pixelTypeOf(plan.show, of);
   const own = leadsOfProp(show, of.id)[0];
   const suited = show.supplies.filter((supply) => supply.volts === type.volts);
   const [supplyId, setSupply] = useState<string | null>(null);
@@ -138,7 +140,7 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
 }
 
 const placeWords = ({ pieces }: FeedProposal['feeds'][number]): string => {
-  const { to } = pieces[0]!;
+  const { to } = itemAt(pieces, 0);
   return to.kind === 'pixel' ? `run ${to.run} pixel ${to.pixel}` : '';
 };
 

@@ -16,6 +16,7 @@ import type { Plan } from '@/core/plan/planned';
 import type { PropPower } from '@/core/power/propPower';
 import { formatVolts } from '@/core/units/electric';
 import styles from './power.module.css';
+import { plannedAt, runAt } from '@/core/plan/records';
 
 /** More points than this are closer together than the eye tells apart. */
 const MOST_POINTS = 400;
@@ -33,16 +34,16 @@ interface VoltChartProps {
 
 /** Volts along a prop in its data order, run after run, and the amps in its rail, which are none where the feeds of both sides meet. */
 export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltChartProps) {
-  const { firstRun, runCount, firstPixel } = plan.props[prop]!;
+  const { firstRun, runCount, firstPixel } = plannedAt(plan, prop);
   const points = useMemo(() => {
     const { volts, railAmps, unfed } = pixels;
     const step = Math.max(1, Math.ceil(volts.length / MOST_POINTS));
     const kept = new Set(feeds);
     const starts = new Set<number>();
     for (let run = firstRun; run < firstRun + runCount; run += 1) {
-      const start = plan.runs[run]!.firstPixel - firstPixel;
+      const start = runAt(plan, run).firstPixel - firstPixel;
       starts.add(start);
-      kept.add(start).add(start + plan.runs[run]!.pixelCount - 1);
+      kept.add(start).add(start + runAt(plan, run).pixelCount - 1);
     }
     const list: { pixel: number; volts: number | null; amps: number | null }[] = [];
     for (let i = 0; i < volts.length; i += 1) {

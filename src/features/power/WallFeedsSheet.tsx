@@ -20,12 +20,13 @@ import styles from './power.module.css';
 import { leadsOfProp, usualLeadMm } from './leads';
 import { usePower } from './usePower';
 import { WireSelect } from './WireSelect';
+import { propAt } from '@/core/plan/records';
 
 /** The panels of a wall with what each draws, and leads for pairs of them. */
 export function WallFeedsSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const power = usePower(FULL_WHITE, prop);
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const panels = kindOf(of).panelPower!(of.shape);
   const own = leadsOfProp(plan.show, of.id);
   const suited = plan.show.supplies.filter((supply) => supply.volts === panels.volts);

@@ -1,5 +1,6 @@
 import type { Feed } from '@/core/catalogue/feed';
 import type { Show } from '@/core/show/schema';
+import { itemAt } from '@/core/units/there';
 
 /** The leads that go to a prop. */
 export function leadsOfProp(show: Show, propId: string): Feed[] {
@@ -40,10 +41,10 @@ export function nextPlace(
   for (const { number } of filled) {
     const pixels = taken.flatMap(({ run, pixel }) => (run === number ? [pixel] : [])).sort((a, b) => a - b);
     for (let i = 1; i < pixels.length; i += 1) {
-      const apart = pixels[i]! - pixels[i - 1]!;
+      const apart = itemAt(pixels, i) - itemAt(pixels, i - 1);
       if (apart <= longest) continue;
       longest = apart;
-      place = { run: number, pixel: pixels[i - 1]! + Math.floor(apart / 2) };
+      place = { run: number, pixel: itemAt(pixels, i - 1) + Math.floor(apart / 2) };
     }
   }
   return place;

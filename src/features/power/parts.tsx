@@ -3,6 +3,7 @@ import { isPanelled } from '@/core/props/registry';
 import type { StageParts } from '../sheets/stageParts';
 import { PowerPanel } from './PowerPanel';
 import { PowerPicture } from './PowerPicture';
+import { propAt } from '@/core/plan/records';
 
 const SuppliesSheet = fetched(async () => (await import('./SuppliesSheet')).SuppliesSheet);
 const CompareSheet = fetched(async () => (await import('./CompareSheet')).CompareSheet);
@@ -64,7 +65,7 @@ export const parts: StageParts = {
           ...whole,
         ],
       };
-    const prop = plan.show.props[index]!;
+    const prop = propAt(plan, index);
     const { id, name } = prop;
     return {
       label: `Feeds of ${name}`,

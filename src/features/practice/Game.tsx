@@ -14,6 +14,7 @@ import { LAYER_WORDS } from '../finding/layerWords';
 import styles from './practice.module.css';
 import { useProgress } from './useProgress';
 import type { RoundAddress } from './useRound';
+import { propAt, plannedAt } from '@/core/plan/records';
 
 /** One round, from the first test to the score. */
 export function Game({ round: { level, seed }, onAnother }: { round: RoundAddress; onAnother: () => void }) {
@@ -57,7 +58,7 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
   if (!game || !plan) return <p role="status">Building a display…</p>;
   const isCurrent = game.movesCount === moves.length;
   const act = (move: Move) => setMoves([...moves, move]);
-  const of = plan.show.props[game.prop]!;
+  const of = propAt(plan, game.prop);
   return (
     <div className={styles.game}>
       <section aria-label="Tests" className={styles.tests}>
@@ -79,7 +80,7 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
       </section>
       <section aria-label="What was seen" className={styles.seen}>
         <h2>
-          {of.name}, {countOf(plan.props[game.prop]!.pixelCount, 'light')}
+          {of.name}, {countOf(plannedAt(plan, game.prop).pixelCount, 'light')}
         </h2>
         <p role="status" className={styles.quiet}>
           {!isCurrent
@@ -124,7 +125,7 @@ export function Game({ round: { level, seed }, onAnother }: { round: RoundAddres
 
 /** A display on which all is lit. */
 const allWhite = (plan: Plan, prop: number) =>
-  new Uint8Array(plan.props[prop]!.pixelCount).fill(PERCEIVED.indexOf('white'));
+  new Uint8Array(plannedAt(plan, prop).pixelCount).fill(PERCEIVED.indexOf('white'));
 
 function SpentLine({ plan, prop, spent }: { plan: Plan; prop: number; spent: Spent }) {
   return (

@@ -7,6 +7,7 @@ import { useHandOut } from '@/ui/handingOut';
 import { Hint } from '@/ui/Panel';
 import type { Selection } from '../view/selection';
 import { usePrint } from '../sheets/usePrint';
+import { itemAt } from '@/core/units/there';
 
 interface Choice {
   label: string;
@@ -112,10 +113,10 @@ export function PrintBinder({ plan, selection }: { plan: Plan; selection: Select
 function choicesOf({ show }: Plan, { prop, controller }: Selection): Choice[] {
   const choices: Choice[] = [];
   if (controller !== undefined) {
-    const { id, name } = show.controllers[controller]!;
+    const { id, name } = itemAt(show.controllers, controller);
     choices.push({ label: `All of ${name}`, query: `controller=${id}` });
   } else if (prop !== undefined) {
-    const { id, name, placeId } = show.props[prop]!;
+    const { id, name, placeId } = itemAt(show.props, prop);
     choices.push({ label: `All of ${name}`, query: `prop=${id}` });
     const place = show.places.find((each) => each.id === placeId);
     if (place) choices.push({ label: `Everything at ${place.name}`, query: `place=${place.id}` });

@@ -24,12 +24,13 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import styles from './print.module.css';
 import { PrintButton } from '../sheets/PrintButton';
+import { propAt } from '@/core/plan/records';
 
 /** Plugs and joints wire by wire: what is printed, what it does, what colour was found, and its contact at both ends. */
 export function WiringSheet({ plan, selection }: { plan: Plan; selection: Selection }) {
   const edit = useEdit();
   const joints = useShow((state) => state.show.joints);
-  const prop = selection.prop === undefined ? null : plan.show.props[selection.prop]!;
+  const prop = selection.prop === undefined ? null : propAt(plan, selection.prop);
   const doubtful = coloursWithTwoMeanings(joints);
   const add = () => {
     const type = plan.show.pixelTypes.find(({ id }) => id === prop?.pixelTypeId);

@@ -23,14 +23,15 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { SchemePicture } from './SchemePicture';
 import { wantedRateOf } from '@/core/catalogue/packing';
+import { propAt, plannedAt, pixelTypeOf } from '@/core/plan/records';
 
 /** Ways to thread a prop side by side, each with its picture and what it costs. */
 export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
-  const prop = plan.show.props[index]!;
-  const type = plan.show.pixelTypes.find((each) => each.id === prop.pixelTypeId)!;
+  const prop = propAt(plan, index);
+  const type = pixelTypeOf(plan.show, prop);
   const { side } = useView();
   const edit = useEdit();
-  const fed = plan.runs[plan.props[index]!.firstRun]?.wire;
+  const fed = plan.runs[plannedAt(plan, index).firstRun]?.wire;
   const ofController = fed ? plan.show.controllers[fed.controller] : plan.show.controllers[0];
   const [typedPixels, setMostPixels] = useState<number | null>(null);
   const rateHz = useShow((state) => wantedRateOf(state.show.addressing));
@@ -54,7 +55,7 @@ export function CompareSheet({ plan, prop: index }: { plan: Plan; prop: number }
     () => schemesTable(prop.name, schemes, plan.show.lengths),
     [prop.name, schemes, plan.show.lengths],
   );
-  if (schemes.length === 0 || plan.props[index]!.pixelCount === 0)
+  if (schemes.length === 0 || plannedAt(plan, index).pixelCount === 0)
     return <p className={sheets.empty}>No pixels yet. Measure the prop in Build first.</p>;
   return (
     <div className={sheets.sheet}>

@@ -12,6 +12,8 @@ import { faceOf } from '../kinds/registry';
 import { useEdit, useShow } from '../show/ShowProvider';
 import { useView } from '../view/useView';
 import { RunsFields } from './RunsFields';
+import { itemAt } from '@/core/units/there';
+import { plannedAt } from '@/core/plan/records';
 
 /** The order of the data through a prop: where it enters, which way it goes, in how many runs. */
 export const RoutePanel = memo(function RoutePanel({ prop }: { prop: Prop }) {
@@ -49,7 +51,7 @@ function ThreadFacts({ prop }: { prop: Prop }) {
 
 function PlannedFacts({ plan, index, prop }: { plan: Plan; index: number; prop: Prop }) {
   const { side } = useView();
-  const { firstRun, runCount, jumpers, strands } = plan.props[index]!;
+  const { firstRun, runCount, jumpers, strands } = plannedAt(plan, index);
   const counts = plan.runs.slice(firstRun, firstRun + runCount).map((run) => run.pixelCount);
   const lengths = jumpers.map((jumper) => jumper.lengthMm);
   const total = lengths.reduce((sum, length) => sum + length, 0);
@@ -72,7 +74,7 @@ function PlannedFacts({ plan, index, prop }: { plan: Plan; index: number; prop: 
             lengths.length === 0
               ? 'none'
               : equal
-                ? `${lengths.length} × ${formatLength(lengths[0]!, plan.show.lengths)}`
+                ? `${lengths.length} × ${formatLength(itemAt(lengths, 0), plan.show.lengths)}`
                 : `${lengths.length}`,
           note:
             lengths.length === 0

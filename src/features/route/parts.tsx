@@ -11,6 +11,7 @@ import type { Selection } from '../view/selection';
 import { useGoTo } from '../view/useView';
 import { RoutePanel } from './RoutePanel';
 import { fetched } from '@/ui/fetched';
+import { propAt } from '@/core/plan/records';
 
 const BuildSheetView = fetched(async () => (await import('./BuildSheetView')).BuildSheetView);
 const CompareSheet = fetched(async () => (await import('./CompareSheet')).CompareSheet);
@@ -19,7 +20,7 @@ export const parts: StageParts = {
   sheets: ({ plan, selection }) => {
     const index = selection.prop;
     if (index === undefined) return siteSheets(plan);
-    const prop = plan.show.props[index]!;
+    const prop = propAt(plan, index);
     const label = `Views of ${prop.name}`;
     const own = faceOf(prop).threadSheets?.(plan, index);
     if (own) return { label, sheets: own };

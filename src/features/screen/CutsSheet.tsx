@@ -14,6 +14,7 @@ import { LengthField } from '@/ui/fields/fields';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import styles from './screen.module.css';
+import { plannedAt } from '@/core/plan/records';
 
 const STYLE_WORDS: Record<CornerWay['style'], string> = {
   bent: 'bent',
@@ -77,7 +78,7 @@ export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; pr
           />
         </div>
         <ul className={styles.checks} aria-label="What should agree">
-          {frameTicks(shape, plan.props[index]!.pixelCount).map(({ words, isRight }) => (
+          {frameTicks(shape, plannedAt(plan, index).pixelCount).map(({ words, isRight }) => (
             <li key={words} data-right={isRight}>
               {isRight ? '✓' : '✗'} {words}
             </li>

@@ -23,6 +23,7 @@ import sheets from '../sheets/sheets.module.css';
 import { FilmedLag } from './FilmedLag';
 import styles from './screen.module.css';
 import { useSetScreen } from './useSetScreen';
+import { pixelTypeOf } from '@/core/plan/records';
 
 const PART_WORDS: Record<LagPart, string> = {
   capture: 'Capture',
@@ -45,7 +46,7 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
   const colours = shape.colours ?? USUAL_PIPELINE;
   const set = (change: Partial<LinkWish>) => setShape({ link: { ...kept, ...change } });
   const pixels = wirePixels(shape);
-  const pixelType = plan.show.pixelTypes.find(({ id }) => id === prop.pixelTypeId)!;
+  const pixelType = pixelTypeOf(plan.show, prop);
   if (pixels === 0)
     return (
       <div className={sheets.sheet}>

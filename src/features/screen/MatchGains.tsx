@@ -4,6 +4,7 @@ import { matchedGains, type Gains, type PipelineSettings } from '@/core/screens/
 import { Hint, Stack } from '@/ui/Panel';
 import { openPicture } from './pictureSource';
 import styles from './screen.module.css';
+import { itemAt } from '@/core/units/there';
 
 /** The colour of a place in a photo is the mean of so many of its pixels to each side. */
 const AROUND = 6;
@@ -56,7 +57,7 @@ export function MatchGains({
     const colour = meanColour(of, x, y);
     setProblem(null);
     if (taken.length !== 1) return setTaken([colour]);
-    const found = matchedGains(taken[0]!, colour, gains);
+    const found = matchedGains(itemAt(taken, 0), colour, gains);
     if (!found)
       return setProblem(
         'One of both is too dark or too bright in this photo: take one with less or more light, and no flash.',

@@ -8,6 +8,7 @@ import { LengthField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import styles from './screen.module.css';
 import type { ScreenChange } from './useSetScreen';
+import { itemAt } from '@/core/units/there';
 
 const RUNS: { value: OwnPiece['runs']; label: string }[] = [
   { value: 'along', label: 'along' },
@@ -54,7 +55,7 @@ export function OwnPieces({ shape, set }: { shape: ScreenShape; set: (change: Sc
           {ownPieces.map((piece, i) => (
             <fieldset key={i} className={styles.piece}>
               <legend>
-                Piece {i + 1}, {countOf(pieces[i]!.pixels, 'pixel')}
+                Piece {i + 1}, {countOf(itemAt(pieces, i).pixels, 'pixel')}
               </legend>
               <Row>
                 <Select

@@ -31,6 +31,7 @@ import { SCENES } from './scenes';
 import styles from './screen.module.css';
 import { useLitScreen } from './useLitScreen';
 import { useSetScreen } from './useSetScreen';
+import { itemAt, byId } from '@/core/units/there';
 
 /** What is drawn beside the lights as they are set. */
 type Beside = 'nothing' | 'bare' | PipelineStep;
@@ -40,7 +41,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
   const { shape } = prop;
   const setShape = useSetScreen(prop.id, shape);
   const kept = shape.colours ?? USUAL_PIPELINE;
-  const [source, setSource] = useState<PictureSource>({ kind: 'scene', id: SCENES[0]!.id });
+  const [source, setSource] = useState<PictureSource>({ kind: 'scene', id: itemAt(SCENES, 0).id });
   /** While a slider is dragged. */
   const [dragged, setDragged] = useState<Partial<PipelineSettings>>({});
   const settings = { ...kept, ...dragged };
@@ -72,7 +73,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
       setProblem((error as Error).message);
     }
   };
-  const scene = source.kind === 'scene' ? SCENES.find(({ id }) => id === source.id)! : null;
+  const scene = source.kind === 'scene' ? byId(SCENES, source.id) : null;
   const drag = (change: Partial<PipelineSettings>) => setDragged({ ...dragged, ...change });
   const keep = (change: Partial<PipelineSettings>) => {
     setDragged({});

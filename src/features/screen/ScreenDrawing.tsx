@@ -1,6 +1,7 @@
 import { dataOrder, frameLights, framePieces, type FrameLight } from '@/core/screens/frame';
 import { pictureSize, type ScreenShape } from '@/core/screens/shape';
 import styles from './screen.module.css';
+import { itemAt } from '@/core/units/there';
 
 /** At how many lights numbers stand. */
 const NUMBERED = 10;
@@ -31,7 +32,7 @@ export function ScreenDrawing({ shape, numbers }: { shape: ScreenShape; numbers:
     >
       <rect x={-widthMm / 2} y={-heightMm / 2} width={widthMm} height={heightMm} className={styles.glass} />
       {order.map((place, i) => {
-        const { xMm, yMm } = lights[place]!;
+        const { xMm, yMm } = itemAt(lights, place);
         return (
           <circle
             key={place}
@@ -44,7 +45,7 @@ export function ScreenDrawing({ shape, numbers }: { shape: ScreenShape; numbers:
       })}
       {order.map((place, i) => {
         if (i % every !== 0) return null;
-        const { xMm, yMm, side } = lights[place]!;
+        const { xMm, yMm, side } = itemAt(lights, place);
         const away = 5 * unit;
         const x = xMm + (side === 'left' ? -away : side === 'right' ? away : 0);
         const y = -yMm + (side === 'top' ? -away : side === 'bottom' ? away : 0);

@@ -2,6 +2,7 @@ import { BANDS } from '@/core/patterns/pattern';
 import type { Seen } from '@/core/screens/indexWalk';
 import { SCREEN_SIDES } from '@/core/screens/sides';
 import styles from './screen.module.css';
+import { itemAt } from '@/core/units/there';
 
 const [WIDTH, HEIGHT, MARGIN] = [160, 90, 26];
 
@@ -39,7 +40,7 @@ export function WalkPicture({ seen, side }: { seen: readonly (Seen | null)[]; si
           left: [MARGIN - 8, MARGIN + share * HEIGHT],
           right: [right + 8, MARGIN + share * HEIGHT],
         }[where] as [number, number];
-        const [red, green, blue] = BANDS[i]!;
+        const [red, green, blue] = itemAt(BANDS, i);
         return (
           <circle key={i} cx={x} cy={y} r={5} fill={`rgb(${red} ${green} ${blue})`} className={styles.dot} />
         );

@@ -27,6 +27,7 @@ import { ScreenDrawing } from './ScreenDrawing';
 import styles from './screen.module.css';
 import { WalkBench } from './WalkBench';
 import { WalkPicture } from './WalkPicture';
+import { plannedAt } from '@/core/plan/records';
 
 const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
 /** First ones that may be hidden, where somebody says so. */
@@ -53,7 +54,7 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
   // What is walked is the frame as it is planned: what the walk finds must not change its own question.
   const planned = JSON.stringify(withoutCounts(shape));
   // What is lit from here ends where the run ends; somebody's own program lights what it likes.
-  const litBelow = goes === 'preview' ? null : plan.props[index]!.pixelCount;
+  const litBelow = goes === 'preview' ? null : plannedAt(plan, index).pixelCount;
   const key = JSON.stringify([planned, mostHidden, litBelow, answers]);
   const step = known?.key === key ? known.step : null;
   useEffect(() => {
@@ -213,7 +214,7 @@ function useRigAnswer(
     [index, id, places, setup],
   );
   const light = useAnswer('test', asked);
-  if (!places || light?.seen.length !== 4 * plan.props[index]!.pixelCount) return null;
+  if (!places || light?.seen.length !== 4 * plannedAt(plan, index).pixelCount) return null;
   return seenByLight(shape, light.seen, places.length);
 }
 

@@ -1,5 +1,6 @@
 import { dataOrder, frameLights, framePieces } from '@/core/screens/frame';
 import { pictureSize, type ScreenShape } from '@/core/screens/shape';
+import { itemAt } from '@/core/units/there';
 
 /** Light adds up, and a screen shows half of it as a byte of 188. */
 const onScreen = (byte: number) => Math.round(255 * (byte / 255) ** (1 / 2.2));
@@ -33,7 +34,7 @@ export function drawGlow(
   // Lights that lie close lie over one another: each gives its share.
   const share = Math.min(1, (3.2 * 1000) / shape.pixelsPerMetre / (REACH * heightMm));
   dataOrder(shape).forEach((place, i) => {
-    const { xMm, yMm } = lights[place]!;
+    const { xMm, yMm } = itemAt(lights, place);
     const [red, green, blue] = [bytes[3 * i] ?? 0, bytes[3 * i + 1] ?? 0, bytes[3 * i + 2] ?? 0].map(
       onScreen,
     );

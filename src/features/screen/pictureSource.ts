@@ -1,4 +1,5 @@
 import { SCENES } from './scenes';
+import { byId } from '@/core/units/there';
 
 /** What is captured: small pictures suffice. */
 export const [CAPTURED_WIDTH, CAPTURED_HEIGHT] = [320, 180];
@@ -60,7 +61,7 @@ export async function drawPicture(
 ): Promise<number> {
   const [width, height] = [CAPTURED_WIDTH, CAPTURED_HEIGHT];
   if (source.kind === 'scene') {
-    SCENES.find(({ id }) => id === source.id)!.draw(context, width, height, timeS);
+    byId(SCENES, source.id).draw(context, width, height, timeS);
     return 0;
   }
   if (source.kind === 'image') {

@@ -6,6 +6,7 @@ import { trialsOf } from '@/core/diagnose/trials';
 import type { Plan } from '@/core/plan/planned';
 import { SendHere } from './SendHere';
 import { setTest, stopTest } from './useTest';
+import { propAt } from '@/core/plan/records';
 
 /** Sends what a step or a question is about. */
 export function SendTrial({
@@ -28,5 +29,5 @@ export function SendTrial({
     else stopTest();
     return stopTest;
   }, [isSent, pattern, percent]);
-  return isSent ? <SendHere propId={plan.show.props[prop]!.id} /> : null;
+  return isSent ? <SendHere propId={propAt(plan, prop).id} /> : null;
 }

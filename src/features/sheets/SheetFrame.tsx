@@ -5,6 +5,7 @@ import { Fetched } from '@/ui/fetched';
 import { PrintMenu } from './PrintMenu';
 import { useGoTo, useView } from '../view/useView';
 import styles from './sheets.module.css';
+import { itemAt } from '@/core/units/there';
 
 export interface Sheet {
   /** In the browser's address; the first of a list is shown without one. */
@@ -37,7 +38,7 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
     ];
     if (from < strip.scrollLeft || to > strip.scrollLeft + strip.clientWidth) strip.scrollLeft = from - 24;
   }, [at]);
-  const show = (index: number) => goTo({ sheet: index === 0 ? null : sheets[index]!.id });
+  const show = (index: number) => goTo({ sheet: index === 0 ? null : itemAt(sheets, index).id });
   const keys = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (!step) return;
@@ -73,8 +74,8 @@ export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label:
         </div>
         <PrintMenu />
       </div>
-      <div className={styles.content} data-wide-sheet={sheets[at]!.wide}>
-        <Fetched key={sheets[at]!.id}>{sheets[at]!.content()}</Fetched>
+      <div className={styles.content} data-wide-sheet={itemAt(sheets, at).wide}>
+        <Fetched key={itemAt(sheets, at).id}>{itemAt(sheets, at).content()}</Fetched>
       </div>
     </div>
   );

@@ -4,6 +4,7 @@ import type { Plan } from '@/core/plan/planned';
 import { controllersOfProp } from '@/core/plan/planIndex';
 import type { Facts } from '@/core/show/facts';
 import type { Selection } from '../view/selection';
+import { propAt, controllerAt } from '@/core/plan/records';
 
 export const SHEET_GROUP_WORDS: Record<SheetGroup, string> = {
   build: 'Build',
@@ -23,14 +24,12 @@ export function listedSheets(plan: Plan, facts: Facts, showId: string): Sheet[] 
 /** Those that belong to what is chosen: of a prop its own and its devices', of nothing the show's and every device's. */
 export function sheetsChosen(plan: Plan, sheets: readonly Sheet[], { prop, controller }: Selection): Sheet[] {
   if (controller !== undefined) {
-    const { id } = plan.show.controllers[controller]!;
+    const { id } = controllerAt(plan, controller);
     return sheets.filter(({ about }) => about.kind === 'controller' && about.controllerId === id);
   }
   if (prop !== undefined) {
-    const { id } = plan.show.props[prop]!;
-    const devices = new Set(
-      [...controllersOfProp(plan, prop)].map((index) => plan.show.controllers[index]!.id),
-    );
+    const { id } = propAt(plan, prop);
+    const devices = new Set([...controllersOfProp(plan, prop)].map((index) => controllerAt(plan, index).id));
     return sheets.filter(
       ({ about, isPaper }) =>
         (about.kind === 'prop' && about.propId === id) ||

@@ -25,6 +25,8 @@ import { useSettingItems } from './useSettingItems';
 import { useLogItems } from '../log/useLogItems';
 import { usePrintItems } from '../print/usePrintItems';
 import { useSheetItems } from './useSheetItems';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt, propOfRun } from '@/core/plan/records';
 
 /** The one field that finds props, ports, pixels and channels, and runs commands. */
 export function Search() {
@@ -125,15 +127,15 @@ function withWay(plan: Plan, hit: SearchHit, current: string): Omit<SearchItem, 
 function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
   switch (hit.kind) {
     case 'prop': {
-      const prop = plan.show.props[hit.prop]!;
+      const prop = propAt(plan, hit.prop);
       return {
         label: prop.name,
-        description: `${kindOf(prop).label}, ${countOf(plan.props[hit.prop]!.pixelCount, 'pixel')}`,
+        description: `${kindOf(prop).label}, ${countOf(plannedAt(plan, hit.prop).pixelCount, 'pixel')}`,
         icon: <KindGlyph kind={prop.kind} />,
       };
     }
     case 'port': {
-      const controller = plan.show.controllers[hit.controller]!;
+      const controller = controllerAt(plan, hit.controller);
       const planned = plan.ports.find((each) => each.controller === hit.controller && each.port === hit.port);
       return {
         label: `Port ${portName(controller, hit.port)}`,
@@ -142,7 +144,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
       };
     }
     case 'controller': {
-      const controller = plan.show.controllers[hit.controller]!;
+      const controller = controllerAt(plan, hit.controller);
       return {
         label: controller.name,
         description: controllerWords(controller),
@@ -150,7 +152,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
       };
     }
     case 'place': {
-      const { id, name } = plan.show.places[hit.place]!;
+      const { id, name } = itemAt(plan.show.places, hit.place);
       const here = plan.show.props.filter((prop) => prop.placeId === id).length;
       return {
         label: name,
@@ -159,7 +161,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
       };
     }
     case 'supply': {
-      const { name, volts, ratedAmps } = plan.show.supplies[hit.supply]!;
+      const { name, volts, ratedAmps } = itemAt(plan.show.supplies, hit.supply);
       return {
         label: name,
         description: `supply, ${volts} V, ${formatAmps(ratedAmps.value)}`,
@@ -168,25 +170,25 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
     }
     case 'lead': {
       const { show } = plan;
-      const feed = show.feeds[hit.feed]!;
+      const feed = itemAt(show.feeds, hit.feed);
       return {
         label: feed.name,
-        description: `from ${sourceWords(show, feed)} to ${endWords(show, feed.pieces[0]!.to)}`,
+        description: `from ${sourceWords(show, feed)} to ${endWords(show, itemAt(feed.pieces, 0).to)}`,
         icon: <IconBolt size={20} />,
       };
     }
     case 'skipped': {
-      const { prop, number } = plan.runs[hit.run]!;
+      const { prop, number } = runAt(plan, hit.run);
       return {
         label: `Skipped pixel ${hit.skippedPixel}`,
-        description: `before ${plan.show.props[prop]!.name} run ${number}`,
+        description: `before ${propAt(plan, prop).name} run ${number}`,
         icon: <IconPlug size={20} />,
       };
     }
     case 'pixel': {
       const address = addressOf(plan, hit.pixel);
       const { wire } = address;
-      const prop = plan.show.props[plan.runs[plan.pixels.run[hit.pixel]!]!.prop]!;
+      const prop = propOfRun(plan, plan.pixels.run[hit.pixel]!);
       return {
         label: `${address.propName}, pixel ${groupDigits(address.pixelInRun)} of run ${address.run}`,
         description: [

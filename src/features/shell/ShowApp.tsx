@@ -28,6 +28,8 @@ import styles from './shell.module.css';
 import { StageTabs } from './StageTabs';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt } from '@/core/plan/records';
 
 /** A show, opened. */
 export function ShowApp({ id }: { id: string }) {
@@ -99,7 +101,7 @@ function Middle({ plan, stage }: { plan: Plan; stage: Stage }) {
   if (!parts) return <p className={styles.loading}>Opening {stage.label}…</p>;
   const { label, sheets } = parts.sheets({ plan, selection, facts });
   // An empty show has one thing to look at: how to begin.
-  if (plan.show.props.length === 0 && sheets.length === 1) return sheets[0]!.content();
+  if (plan.show.props.length === 0 && sheets.length === 1) return itemAt(sheets, 0).content();
   return <SheetFrame label={label} sheets={sheets} />;
 }
 
@@ -114,7 +116,7 @@ function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Findi
     if (side.current) side.current.scrollTop = 0;
   }, [about]);
   const missing = missingWords(plan, selection, subject);
-  const propId = selection.prop === undefined ? undefined : plan.show.props[selection.prop]!.id;
+  const propId = selection.prop === undefined ? undefined : propAt(plan, selection.prop).id;
   const ofThis = findings.filter((finding) => propId !== undefined && finding.propId === propId);
   const here = findings.filter(
     (finding) =>
@@ -163,10 +165,10 @@ function Ruler({ plan }: { plan: Plan }) {
       selection={chosen}
       selectionWords={selectionWords(plan, selection, chosen)}
       onPin={(run, pin) => {
-        const { prop, number } = plan.runs[run]!;
+        const { prop, number } = runAt(plan, run);
         edit({
           type: 'setRunAddress',
-          propId: plan.show.props[prop]!.id,
+          propId: propAt(plan, prop).id,
           run: number,
           change: { pin },
         });
@@ -186,7 +188,7 @@ function rulerSelection(plan: Plan, { prop, run, pixel }: Selection, byRun: bool
   return {
     prop,
     run: byRun ? run : undefined,
-    channels: first === 0 ? null : { first, count: plan.runs[plan.pixels.run[pixel!]!]!.channelsPerPixel },
+    channels: first === 0 ? null : { first, count: runAt(plan, plan.pixels.run[pixel!]!).channelsPerPixel },
   };
 }
 
@@ -197,7 +199,7 @@ function selectionWords(plan: Plan, { pixel }: Selection, chosen: RulerSelection
     return wire.e131 ? e131Words(wire.e131) : `byte ${wire.ddpOffset}`;
   }
   if (chosen.prop === undefined) return null;
-  const { firstRun, runCount } = plan.props[chosen.prop]!;
+  const { firstRun, runCount } = plannedAt(plan, chosen.prop);
   const runs =
     chosen.run === undefined ? Array.from({ length: runCount }, (_, i) => firstRun + i) : [chosen.run];
   const ends = endsOf(

@@ -7,6 +7,7 @@ import { countOf } from '@/core/units/number';
 import { STAGES, keyOf } from '@/core/stages/stages';
 import { useGoTo, useView } from '../view/useView';
 import styles from './shell.module.css';
+import { itemAt } from '@/core/units/there';
 
 /** The stages in the order of the work; each with the number of things on it that want attention. */
 export function StageTabs({ findings }: { findings: readonly Finding[] }) {
@@ -48,8 +49,8 @@ export function StageTabs({ findings }: { findings: readonly Finding[] }) {
               // The list begins with the worst.
               <span
                 className={styles.count}
-                data-rank={here[0]!.rank ?? 'next'}
-                title={`${countOf(here.length, 'finding')} here. ${rankWords(here[0]!.rank)}: ${here[0]!.message}`}
+                data-rank={itemAt(here, 0).rank ?? 'next'}
+                title={`${countOf(here.length, 'finding')} here. ${rankWords(itemAt(here, 0).rank)}: ${itemAt(here, 0).message}`}
               >
                 {here.length}
               </span>

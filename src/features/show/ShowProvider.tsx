@@ -21,6 +21,8 @@ import { browserOutbox } from './outbox';
 import { OpeningShow, ShowProblem } from './OpeningShow';
 import { createShowStore, type ShowState, type ShowStore } from './store';
 import { windowId } from './windowId';
+import { itemAt } from '@/core/units/there';
+import { propAt } from '@/core/plan/records';
 
 /** What the parts of the interface around an open show are given. */
 interface OpenedShow {
@@ -87,7 +89,7 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
     window.addEventListener('online', hurry);
     window.addEventListener('beforeunload', beforeUnload);
     // Also of the browser's own command.
-    const beforePrint = () => handOut('printed', document.title.split(' · ')[0]!);
+    const beforePrint = () => handOut('printed', itemAt(document.title.split(' · '), 0));
     window.addEventListener('beforeprint', beforePrint);
     return () => {
       window.removeEventListener('beforeprint', beforePrint);
@@ -134,7 +136,7 @@ export function useShow<Part>(select: (state: ShowState) => Part): Part {
  * succession would otherwise both start from the plan, and the second undo the first.
  */
 export function useLatestProp(plan: Plan, index: number): Prop {
-  const planned = plan.show.props[index]!;
+  const planned = propAt(plan, index);
   return useShow((state) => state.show.props.find((each) => each.id === planned.id)) ?? planned;
 }
 

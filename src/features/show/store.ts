@@ -14,6 +14,7 @@ import { Clashed, Refused, type Change, type Opened, type ShowClient } from './c
 import { NO_NOTES, NoteQueue, type NotesState } from './noteQueue';
 import type { WaitingNote } from './outbox';
 import type { Outbox } from './outbox';
+import { lastOf, byId } from '@/core/units/there';
 
 /** Whether what is on screen is on disk. */
 export type Saving = 'saved' | 'saving' | 'unreachable' | 'clash' | 'removed';
@@ -322,7 +323,7 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       if (first.sequence !== get().sequence + 1) return catchUp();
       const { confirmed, waiting } = get();
       const [own] = waiting;
-      const last = fresh.at(-1)!;
+      const last = lastOf(fresh);
       set({ sequence: last.sequence });
       if (
         fresh.length === 1 &&
@@ -337,11 +338,9 @@ export function createShowStore(opened: Opened, around: Surroundings): ShowStore
       const made = new Set(fresh.map((each) => each.id));
       for (const each of waiting)
         if (made.has(each.id) && (each.asked.kind === 'undo' || each.asked.kind === 'redo'))
-          notify(
-            `${each.asked.kind === 'undo' ? 'Undone' : 'Done again'}: ${fresh.find(({ id }) => id === each.id)!.label}`,
-          );
+          notify(`${each.asked.kind === 'undo' ? 'Undone' : 'Done again'}: ${byId(fresh, each.id).label}`);
       const theirs = fresh.filter((each) => each.window !== window);
-      if (theirs.length > 0) notify(`Changed elsewhere: ${theirs.at(-1)!.label}.`);
+      if (theirs.length > 0) notify(`Changed elsewhere: ${lastOf(theirs).label}.`);
       set({
         confirmed: applyChanges(
           confirmed,

@@ -7,6 +7,7 @@ import type { OnScreen } from '@/ui/picture/Board';
 import { photoUrl } from '../show/photos';
 import { sampleOf, type SiteItem, type SitePlacing } from './items';
 import styles from './SitePlan.module.css';
+import { controllerAt } from '@/core/plan/records';
 
 /** Dots of all props together, shared out among them; a drawing of more is slow to drag. */
 const MOST_DOTS = 3000;
@@ -136,7 +137,7 @@ export function SiteDrawing({
         const place = placeOf(item)!;
         const [x, y] = [screen.x(place.xMm), screen.y(place.yMm)];
         if (item.kind === 'controller') {
-          const { label } = plan.show.controllers[item.index]!;
+          const { label } = controllerAt(plan, item.index);
           return (
             <g key={item.key} className={styles.controller} data-chosen={item.key === chosenKey}>
               <rect x={x - 13} y={y - 11} width={26} height={22} rx={4} />

@@ -16,6 +16,7 @@ import { useDialog } from '../view/openDialog';
 import { portsOf } from '../view/portsOf';
 import styles from './SitePicture.module.css';
 import { faceOf } from '../kinds/registry';
+import { propAt, plannedAt } from '@/core/plan/records';
 
 const MOST_CARDS = 60;
 
@@ -36,7 +37,7 @@ export function SitePicture({ plan }: { plan: Plan }) {
             <SmallPicture plan={plan} prop={index} />
             <span className={styles.name}>{prop.name}</span>
             <span className={`${styles.facts} mono`}>
-              {countOf(plan.props[index]!.pixelCount, 'pixel')} · <span>{portsOf(plan, index)}</span>
+              {countOf(plannedAt(plan, index).pixelCount, 'pixel')} · <span>{portsOf(plan, index)}</span>
             </span>
           </button>
         ))}
@@ -84,7 +85,7 @@ function SmallPicture({ plan, prop }: { plan: Plan; prop: number }) {
   const { side } = useView();
   const canvas = useRef<HTMLCanvasElement>(null);
   const scheme = useComputedColorScheme('dark');
-  const ofShow = plan.show.props[prop]!;
+  const ofShow = propAt(plan, prop);
   const { drawSmall } = faceOf(ofShow);
   const scene = useMemo(() => (drawSmall ? null : sceneOf(plan, prop)), [drawSmall, plan, prop]);
   useEffect(() => {

@@ -4,6 +4,7 @@ import type { SitePlace } from '@/core/geometry/sitePlace';
 import type { Show } from '@/core/show/schema';
 import type { Edit } from '@/core/show/edits/registry';
 import { middleOfProp, onSite } from '@/core/answers/site';
+import { plannedAt } from '@/core/plan/records';
 
 export type SitePlacing = SitePlace;
 
@@ -29,7 +30,7 @@ export function itemsOf(plan: Plan, show: Pick<Show, 'props' | 'controllers'>): 
   const latestProps = new Map(show.props.map((prop) => [prop.id, prop]));
   const latestControllers = new Map(show.controllers.map((controller) => [controller.id, controller]));
   const props = plan.show.props.map((prop, index): SiteItem => {
-    const { firstPixel, pixelCount } = plan.props[index]!;
+    const { firstPixel, pixelCount } = plannedAt(plan, index);
     const bounds = boundsOf(
       plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
       plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount),
@@ -99,7 +100,7 @@ export function sampleOf(
   place: SitePlacing,
   most: number,
 ): { xMm: number; yMm: number }[] {
-  const { firstPixel, pixelCount } = plan.props[index]!;
+  const { firstPixel, pixelCount } = plannedAt(plan, index);
   const middle = middleOfProp(plan, index);
   if (!middle) return [];
   const step = Math.max(1, Math.ceil(pixelCount / most));

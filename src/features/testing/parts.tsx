@@ -1,6 +1,7 @@
 import { fetched } from '@/ui/fetched';
 import type { StageParts } from '../sheets/stageParts';
 import { TestPanel } from './TestPanel';
+import { propAt } from '@/core/plan/records';
 
 const LiveTestSheet = fetched(async () => (await import('../liveTest/LiveTestSheet')).LiveTestSheet);
 const FindSheet = fetched(async () => (await import('../finding/FindSheet')).FindSheet);
@@ -34,7 +35,7 @@ export const parts: StageParts = {
         content: () => <TrafficSheet plan={plan} />,
       },
     ];
-    const of = index === undefined ? null : plan.show.props[index]!;
+    const of = index === undefined ? null : propAt(plan, index);
     return {
       label: of ? `Tests of ${of.name}` : 'Tests',
       sheets: [

@@ -1,5 +1,6 @@
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
+import { plannedAt, controllerAt } from '@/core/plan/records';
 
 const NO_PORT = 'no port';
 const SOME_MISSING = ' +?';
@@ -11,13 +12,13 @@ export function isMissing(ports: string): boolean {
 
 /** Where a prop is plugged in: `A3`, `A3–A5` where all between hold it, `A1, B1`, `A1 +4`; with a mark where some runs are on no port. */
 export function portsOf(plan: Plan, prop: number): string {
-  const { firstRun, runCount } = plan.props[prop]!;
+  const { firstRun, runCount } = plannedAt(plan, prop);
   const runs = plan.runs.slice(firstRun, firstRun + runCount);
   const wires = runs.flatMap(({ wire }) => wire ?? []);
   const places = new Map(wires.map((wire) => [`${wire.controller} ${wire.port}`, wire]));
   const [first, ...others] = places.values();
   if (!first) return NO_PORT;
-  const nameOf = ({ controller, port }: typeof first) => portName(plan.show.controllers[controller]!, port);
+  const nameOf = ({ controller, port }: typeof first) => portName(controllerAt(plan, controller), port);
   const last = others.at(-1);
   const isRange = others.every(
     (wire, i) => wire.controller === first.controller && wire.port === first.port + i + 1,

@@ -3,15 +3,17 @@ import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 import type { Subject } from './address';
 import type { Selection } from './selection';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
 /** What a view is about, as its title says it: `Net curtain, run 2, pixel 14`, `Port A1`. */
 export function subjectWords(plan: Plan, selection: Selection, subject: Subject | null): string {
   if (!subject) return 'All props';
-  const controller = selection.controller === undefined ? null : plan.show.controllers[selection.controller]!;
+  const controller = selection.controller === undefined ? null : controllerAt(plan, selection.controller);
   if (controller && subject.kind === 'controller') return controller.name;
   if (controller && selection.port !== undefined) return `Port ${portName(controller, selection.port)}`;
   if (selection.prop === undefined) return 'All props';
-  const { name } = plan.show.props[selection.prop]!;
+  const { name } = propAt(plan, selection.prop);
   if (subject.kind !== 'prop' || subject.run === undefined || selection.run === undefined) return name;
   const run = `${name}, run ${subject.run}`;
   return selection.pixel === undefined ? run : `${run}, pixel ${groupDigits(subject.pixel!)}`;
@@ -19,8 +21,8 @@ export function subjectWords(plan: Plan, selection: Selection, subject: Subject 
 
 /** The device, or the prop, that is chosen; null while it is the whole show. */
 export function chosenName({ show }: Plan, { prop, controller }: Selection): string | null {
-  if (controller !== undefined) return show.controllers[controller]!.name;
-  return prop === undefined ? null : show.props[prop]!.name;
+  if (controller !== undefined) return itemAt(show.controllers, controller).name;
+  return prop === undefined ? null : itemAt(show.props, prop).name;
 }
 
 /** What of an address is not in the show, and what is shown instead. Null where all of it is there. */
@@ -45,13 +47,13 @@ export function missingWords(plan: Plan, selection: Selection, subject: Subject 
   }
   if (selection.prop === undefined)
     return 'This address names a prop that is not in the show: it was removed, or the address belongs to another show.';
-  const { runCount } = plan.props[selection.prop]!;
-  const { name } = plan.show.props[selection.prop]!;
+  const { runCount } = plannedAt(plan, selection.prop);
+  const { name } = propAt(plan, selection.prop);
   if (subject.run === undefined) return null;
   if (selection.run === undefined)
     return `${name} has no run ${groupDigits(subject.run)}: it has ${groupDigits(runCount)}.`;
   if (subject.pixel === undefined || selection.pixel !== undefined) return null;
   return `Run ${groupDigits(subject.run)} of ${name} has no pixel ${groupDigits(subject.pixel)}: it ends with ${groupDigits(
-    plan.runs[selection.run]!.pixelCount,
+    runAt(plan, selection.run).pixelCount,
   )}.`;
 }

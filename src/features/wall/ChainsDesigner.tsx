@@ -10,6 +10,7 @@ import { useLitPixel } from './useLitPixel';
 import { useWallEdit } from './useWallEdit';
 import { WallBoard } from './WallBoard';
 import styles from './wall.module.css';
+import { itemAt } from '@/core/units/there';
 
 const LAYERS = { chains: true, labels: true, cards: true };
 
@@ -23,7 +24,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
   const at = (index: number) => ({ column: index % columns, row: Math.floor(index / columns) });
   const chainAt = (index: number) => {
     const found = places.get(index);
-    return found && laid.chains[found.chain]!;
+    return found && itemAt(laid.chains, found.chain);
   };
   const cardAt = (index: number) => {
     const { column, row } = at(index);
@@ -43,8 +44,9 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
   const path = (cells: number[]) => {
     const there = cells.filter((each) => !laid.wall.missing.has(each));
     if (there.length === 0) return;
-    const own = chainAt(there[0]!);
-    const to = picked ?? own ?? { card: cardAt(there[0]!), output: firstFree(cardAt(there[0]!)) };
+    const own = chainAt(itemAt(there, 0));
+    const to = picked ??
+      own ?? { card: cardAt(itemAt(there, 0)), output: firstFree(cardAt(itemAt(there, 0))) };
     setChains(stringTogether(laid.chains, { card: to.card, output: to.output }, there.map(at)));
   };
   const key = (pressed: string) => {
@@ -55,7 +57,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
     if (pressed === 'r' || pressed === 'R') {
       const step = panel.columns === panel.rows ? 90 : 180;
       setChains(
-        turnPanel(laid.chains, at(cell), ((chain.panels[found.place]!.turnDeg + step) % 360) as Turn),
+        turnPanel(laid.chains, at(cell), ((itemAt(chain.panels, found.place).turnDeg + step) % 360) as Turn),
       );
       return true;
     }

@@ -12,6 +12,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useWallEdit } from './useWallEdit';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
 
 /** Ways to chain a wall side by side. */
 export function CompareChainsSheet({ prop }: { prop: PropOf<'wall'> }) {
@@ -23,7 +24,7 @@ export function CompareChainsSheet({ prop }: { prop: PropOf<'wall'> }) {
     () => compareChains(cellsOfWall(prop.shape), driver, chaining, entry),
     [prop.shape, driver, chaining, entry],
   );
-  const best = schemes[0]!;
+  const best = itemAt(schemes, 0);
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>

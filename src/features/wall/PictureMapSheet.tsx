@@ -31,6 +31,8 @@ import { useWallEdit } from './useWallEdit';
 import styles from './wall.module.css';
 import { policyOfRun } from '@/core/plan/plan';
 import { spansOfRun } from '@/core/plan/planIndex';
+import { itemAt } from '@/core/units/there';
+import { plannedAt } from '@/core/plan/records';
 
 /** The sender's side of a wall: one picture, row by row from a corner. It knows nothing of panels. */
 export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wall'>; index: number }) {
@@ -39,7 +41,7 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
   const edit = useEdit();
   const { width, height } = wallPixels(prop.shape);
   const corner = prop.threading.pictureCorner;
-  const runIndex = plan.props[index]!.firstRun;
+  const runIndex = plannedAt(plan, index).firstRun;
   const run = plan.runs[runIndex];
   const controller = run?.wire && plan.show.controllers[run.wire.controller];
   const packing = run?.wire ? policyOfRun(plan, runIndex).packing : plan.show.addressing.packing;
@@ -60,7 +62,7 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
       })),
     [width, height, packing, universe, channel],
   );
-  const now = compared[0]!;
+  const now = itemAt(compared, 0);
   return (
     <div className={sheets.sheet}>
       <div className={sheets.columns}>

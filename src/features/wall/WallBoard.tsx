@@ -11,6 +11,7 @@ import type { Size } from '@/ui/picture/camera';
 import { readPalette, type Palette } from '@/ui/picture/palette';
 import { cellAt, drawWall, type WallLayers } from './drawWall';
 import styles from './wall.module.css';
+import { lastOf } from '@/core/units/there';
 
 interface WallBoardProps {
   laid: LaidWall;
@@ -98,7 +99,7 @@ export function WallBoard({
                 if (cell === null || cells.includes(cell)) return;
                 cells = [
                   ...cells,
-                  ...between(cells.at(-1)!, cell, columns).filter((each) => !cells.includes(each)),
+                  ...between(lastOf(cells), cell, columns).filter((each) => !cells.includes(each)),
                 ];
                 setPath(cells);
               },

@@ -32,6 +32,7 @@ import { Hint, Row, Section, Stack } from '@/ui/Panel';
 import { Part } from '../editors/Part';
 import { useWallEdit } from './useWallEdit';
 import { useLengths } from '@/ui/lengths';
+import { itemAt } from '@/core/units/there';
 
 const STYLE_LABELS: Record<ChainDesign['style'], string> = {
   lineEach: 'One output a line',
@@ -380,8 +381,8 @@ function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
   if (cell === null) return null;
   const at = { column: cell % columns, row: Math.floor(cell / columns) };
   const found = chainPlaces(laid.chains, columns).get(cell);
-  const chain = found && laid.chains[found.chain]!;
-  const turnDeg = found ? chain!.panels[found.place]!.turnDeg : 0;
+  const chain = found && itemAt(laid.chains, found.chain);
+  const turnDeg = found ? itemAt(chain!.panels, found.place).turnDeg : 0;
   const turns = panel.columns === panel.rows ? TURNS : ([0, 180] as const);
   const outputs = laid.chains.map((each) => ({ card: each.card, output: each.output }));
   const next = laid.cards.map((_, card) => ({

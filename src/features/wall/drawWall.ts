@@ -4,6 +4,7 @@ import type { ViewSide } from '@/core/threading/view';
 import type { OnScreen } from '@/ui/picture/Board';
 import type { Size } from '@/ui/picture/camera';
 import type { Palette } from '@/ui/picture/palette';
+import { itemAt } from '@/core/units/there';
 
 interface WallMarks {
   /** Cell: row * columns + column. */
@@ -81,7 +82,7 @@ export function drawWall(
       continue;
     }
     context.globalAlpha = found ? 0.34 : 1;
-    context.fillStyle = found ? palette.runs[found.chain % palette.runs.length]! : palette.surface;
+    context.fillStyle = found ? itemAt(palette.runs, found.chain % palette.runs.length) : palette.surface;
     context.fillRect(x - w / 2 + inset, y - h / 2 + inset, w - 2 * inset, h - 2 * inset);
     context.globalAlpha = 1;
     if (!found) {
@@ -92,7 +93,7 @@ export function drawWall(
     }
     if (small > 70) drawPixelGrid(context, x, y, w, h, laid, palette);
     if (found && small > 14) {
-      const { turnDeg } = laid.chains[found.chain]!.panels[found.place]!;
+      const { turnDeg } = itemAt(itemAt(laid.chains, found.chain).panels, found.place);
       drawArrow(
         context,
         x + w / 2 - Math.min(12, w * 0.16),
@@ -115,7 +116,7 @@ export function drawWall(
       context.textBaseline = 'top';
       context.fillStyle = palette.text;
       context.font = `700 ${fontPx}px ${MONO}`;
-      const chain = found && laid.chains[found.chain]!;
+      const chain = found && itemAt(laid.chains, found.chain);
       const words = chain ? `${outputName(chain, laid.cards.length)}·${found.place + 1}` : 'on none';
       plate(context, words, left, y - h / 2 + 4, fontPx, palette);
       if (h > 40) {
@@ -249,7 +250,7 @@ function drawChains(
 ) {
   const { columns } = laid.wall;
   laid.chains.forEach((chain, index) => {
-    const colour = palette.runs[index % palette.runs.length]!;
+    const colour = itemAt(palette.runs, index % palette.runs.length);
     const at = chain.panels.map((panel) => middle(panel.row * columns + panel.column));
     context.strokeStyle = colour;
     context.lineWidth = Math.min(3, Math.max(1, small / 18));
@@ -271,7 +272,7 @@ function drawChains(
     // Chevrons halfway from panel to panel, where there is room.
     if (small < 26) return;
     for (let i = 1; i < at.length; i += 1) {
-      const [[x1, y1], [x2, y2]] = [at[i - 1]!, at[i]!];
+      const [[x1, y1], [x2, y2]] = [itemAt(at, i - 1), itemAt(at, i)];
       const length = Math.hypot(x2 - x1, y2 - y1) || 1;
       const [ux, uy] = [(x2 - x1) / length, (y2 - y1) / length];
       const [cx, cy] = [(x1 + x2) / 2, (y1 + y2) / 2];

@@ -3,6 +3,7 @@ import type { PropOf } from '@/core/props/registry';
 import type { Sheet } from '../sheets/SheetFrame';
 import { useShow } from '../show/ShowProvider';
 import { fetched } from '@/ui/fetched';
+import { propAt } from '@/core/plan/records';
 
 const ChainsDesigner = fetched(async () => (await import('./ChainsDesigner')).ChainsDesigner);
 const CompareChainsSheet = fetched(async () => (await import('./CompareChainsSheet')).CompareChainsSheet);
@@ -18,7 +19,7 @@ export function wallBuildSheets(plan: Plan, index: number): Sheet[] {
 
 /** The same on Route, with its chains. */
 export function wallThreadSheets(plan: Plan, index: number): Sheet[] {
-  const { id } = plan.show.props[index]!;
+  const { id } = propAt(plan, index);
   return [
     { id: 'chains', label: 'Chains', content: latest(plan, index, ChainsDesigner) },
     { id: 'compare', label: 'Compare styles', wide: true, content: latest(plan, index, CompareChainsSheet) },
@@ -43,7 +44,7 @@ export function wallThreadSheets(plan: Plan, index: number): Sheet[] {
 }
 
 function latest(plan: Plan, index: number, Content: (props: { prop: PropOf<'wall'> }) => React.ReactNode) {
-  const { id } = plan.show.props[index]!;
+  const { id } = propAt(plan, index);
   return function content() {
     return <LatestWall key={id} id={id} content={(prop) => <Content prop={prop} />} />;
   };

@@ -2,6 +2,7 @@ import type Database from 'better-sqlite3';
 import { SHOW_VERSION } from '@/core/show/schema';
 import { keepSnapshot } from '../snapshots';
 import type { KeptHistory } from './format';
+import { lastOf } from '@/core/units/there';
 
 /** A history as it lies in tables: documents and changes as JSON, which nothing on the way has to read. */
 export interface HistoryRows {
@@ -34,7 +35,7 @@ export function readHistory(db: Database.Database, showId: string, undoFloor: nu
 
 /** In which version of the show file a history ends. */
 export function versionOf({ copies }: Pick<HistoryRows, 'copies'>): number {
-  return copies.at(-1)!.version;
+  return lastOf(copies).version;
 }
 
 /**

@@ -6,6 +6,7 @@ import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { OF_RECORDS, fileAfter } from '../oldPatches';
 import { ARCHIVE_FILES, type KeptHistory } from './format';
 import { isSameFile } from './sameFile';
+import { itemAt } from '@/core/units/there';
 
 const wrong = (words: string) => new ShowError(`${ARCHIVE_FILES.history}: ${words}`);
 
@@ -25,7 +26,7 @@ export function replayed({ copies, changes, undoFloor }: KeptHistory): Show {
   if (new Set(changes.map(({ id }) => id)).size < last) throw wrong('two changes have the same id.');
   if (undoFloor > last)
     throw wrong(`it has ${last} changes; that none up to ${undoFloor} can be taken back.`);
-  if (copies[0]!.sequence !== 0) throw wrong('it does not begin with the show as it was made.');
+  if (itemAt(copies, 0).sequence !== 0) throw wrong('it does not begin with the show as it was made.');
   let show: Show | null = null;
   copies.forEach((copy, i) => {
     const next = copies[i + 1];

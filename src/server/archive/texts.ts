@@ -1,5 +1,6 @@
 import type { KeptHistory } from './format';
 import type { HistoryRows } from './historyTables';
+import { itemAt } from '@/core/units/there';
 
 /** A history as the file of an archive. The same history always gives the same text. */
 export function historyText({ undoFloor, copies, changes, gone }: HistoryRows): string {
@@ -33,7 +34,7 @@ export function* rowPieces({ copies, changes, ...rest }: HistoryRows): Generator
   let from = 0;
   let bytes = 0;
   for (let i = 0; i < changes.length; i += 1) {
-    bytes += changes[i]!.change.length;
+    bytes += itemAt(changes, i).change.length;
     if (bytes < ROWS_BYTES && i + 1 < changes.length) continue;
     yield JSON.stringify(changes.slice(from, i + 1));
     [from, bytes] = [i + 1, 0];

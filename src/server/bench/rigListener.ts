@@ -11,6 +11,8 @@ import { Inbox } from '@/core/rig/inbox';
 import { PortClock } from '@/core/rig/portClock';
 import { lightOf, type Rig } from '@/core/rig/rig';
 import { bound } from './sockets';
+import { itemAt } from '@/core/units/there';
+import { controllerAt } from '@/core/plan/records';
 
 /** Nothing of the rig is heard from beyond this machine. */
 export const RIG_ADDRESS = '127.0.0.1';
@@ -61,7 +63,7 @@ export class RigListener {
           wire: null,
         });
       }
-      this.inboxes[controller]!.onPicture = () => this.pictureCame(controller);
+      itemAt(this.inboxes, controller).onPicture = () => this.pictureCame(controller);
     });
   }
 
@@ -109,7 +111,7 @@ export class RigListener {
       this.rig,
       (device, port) =>
         held.get(`${device.controller} ${port.port}`) ??
-        wireOf(plan, device, port, this.inboxes[device.controller]!.sent),
+        wireOf(plan, device, port, itemAt(this.inboxes, device.controller).sent),
       this.frame,
       only,
     );
@@ -119,7 +121,7 @@ export class RigListener {
     return this.rig.plan.show.controllers.flatMap(({ id }, controller) => {
       const port = this.listening[controller]?.port;
       if (port === undefined) return [];
-      const { packets, malformed, others, lost, pictures } = this.inboxes[controller]!;
+      const { packets, malformed, others, lost, pictures } = itemAt(this.inboxes, controller);
       return [
         {
           controllerId: id,
@@ -148,7 +150,7 @@ export class RigListener {
   }
 
   private hear(controller: number, payload: Uint8Array): void {
-    this.inboxes[controller]!.hear(payload, performance.now());
+    itemAt(this.inboxes, controller).hear(payload, performance.now());
   }
 
   /** What goes out on each port of a device: a wire that is busy keeps what is on it. */
@@ -163,13 +165,13 @@ export class RigListener {
   }
 
   private wireNow({ controller, port }: SlowPort): Uint8Array {
-    const device = this.rig.devices[controller]!;
+    const device = itemAt(this.rig.devices, controller);
     const of = device.ports.find((each) => each.port === port);
-    return of ? wireOf(this.rig.plan, device, of, this.inboxes[controller]!.sent) : new Uint8Array(0);
+    return of ? wireOf(this.rig.plan, device, of, itemAt(this.inboxes, controller).sent) : new Uint8Array(0);
   }
 
   private async openPort(controller: number, first: number): Promise<Listening | null> {
-    const { name } = this.rig.plan.show.controllers[controller]!;
+    const { name } = controllerAt(this.rig.plan, controller);
     for (let port = first; port < first + TRIES && port < 65_536; port += 1) {
       const socket = dgram.createSocket({ type: 'udp4' });
       const error = await bound(socket, port, RIG_ADDRESS);
@@ -202,10 +204,10 @@ export class RigListener {
     from: { address: string; port: number },
   ): boolean {
     const { plan } = this.rig;
-    const device = plan.show.controllers[controller]!;
+    const device = controllerAt(plan, controller);
     const { poll } = protocolOf(device);
     if (!poll?.isQuestion(payload)) return false;
-    const state = this.rig.devices[controller]!;
+    const state = itemAt(this.rig.devices, controller);
     if (!state.isPowered || !state.isReached) return true;
     const told = [...universesOfController(plan, controller).keys()].map(
       (universe) => toldUniverse(device, universe) + state.universeShift,

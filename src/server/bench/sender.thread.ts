@@ -11,6 +11,7 @@ import type { SenderAsks } from './asks';
 import { OpenedShow } from './openedShow';
 import { RIG_ADDRESS } from './rigListener';
 import { SenderLoop, type Target } from './senderLoop';
+import { controllerAt } from '@/core/plan/records';
 
 const shows = new OpenedShow();
 let loop: SenderLoop | null = null;
@@ -37,7 +38,7 @@ answerAll<SenderAsks>({
     return {
       addresses: deviceTargets(plan).flatMap((target, controller) => {
         if (!target) return [];
-        const device = plan.show.controllers[controller]!;
+        const device = controllerAt(plan, controller);
         const own = [...universesOfController(plan, controller).keys()];
         const universes = own.length;
         const what = universes === 0 ? 'a picture' : countOf(universes, 'universe');

@@ -8,6 +8,8 @@ import { Outgoing, type OutgoingPacket } from '@/core/rig/outgoing';
 import { send, type SenderState, type Sent } from '@/core/rig/sending';
 import { until } from './frameClock';
 import { bound } from './sockets';
+import { itemAt } from '@/core/units/there';
+import { controllerAt } from '@/core/plan/records';
 
 /** Where what is for a controller goes. */
 export interface Target {
@@ -113,12 +115,12 @@ export class SenderLoop {
       if (isGroup) groups[controller]! += 1;
     }
     const controllers = this.setting.targets.map((target, controller) => {
-      const sent = this.sentTo[controller]!;
+      const sent = itemAt(this.sentTo, controller);
       const to = target ? `${target.address}:${target.port}` : null;
       return {
-        controllerId: this.plan.show.controllers[controller]!.id,
-        to: groups[controller]! > 0 ? `${groups[controller]} groups${to ? `, ${to}` : ''}` : to,
-        universes: universes[controller]!,
+        controllerId: controllerAt(this.plan, controller).id,
+        to: itemAt(groups, controller) > 0 ? `${groups[controller]} groups${to ? `, ${to}` : ''}` : to,
+        universes: itemAt(universes, controller),
         packetsPerS: (sent.packets - (this.since.packets[controller] ?? 0)) / seconds,
         mbits: (8 * (sent.bytes - (this.since.bytes[controller] ?? 0))) / seconds / 1e6,
       };
@@ -176,17 +178,17 @@ export class SenderLoop {
     for (let first = 0; first < packets.length; first += LOT) {
       if (first > 0) await until(dueMs + (gapMs * first) / LOT);
       const end = Math.min(packets.length, first + LOT);
-      for (let i = first; i < end; i += 1) if (this.isDue(packets[i]!, frame)) this.sendPacket(i);
+      for (let i = first; i < end; i += 1) if (this.isDue(itemAt(packets, i), frame)) this.sendPacket(i);
     }
   }
 
   private sendPacket(index: number): void {
     const socket = this.socketOf[index];
     if (!socket) return;
-    const { controller, payload } = this.outgoing.packets[index]!;
+    const { controller, payload } = itemAt(this.outgoing.packets, index);
     socket.send(payload);
     this.figures.packets += 1;
-    const sent = this.sentTo[controller]!;
+    const sent = itemAt(this.sentTo, controller);
     sent.packets += 1;
     sent.bytes += payload.length;
   }

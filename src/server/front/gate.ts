@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/units/there';
 /** As much of a request as is looked at before anything else sees it. */
 export interface Knock {
   method: string;
@@ -69,7 +70,7 @@ export function turnedAway({ method, url, headers }: Knock, names: ReadonlySet<s
     };
   if (method === 'POST') {
     const allowed = BODY_TYPES.find(([address]) => address.test(path))?.[1] ?? JSON_ONLY;
-    const type = text(headers['content-type']).split(';')[0]!.trim().toLowerCase();
+    const type = itemAt(text(headers['content-type']).split(';'), 0).trim().toLowerCase();
     if (!allowed.includes(type))
       return {
         status: 415,

@@ -3,6 +3,7 @@ import { QUIET_MODULES, type Ink } from '@/core/pages/ink';
 import { printed, type PrintedPage, type PrintJob } from '@/core/pages/print';
 import { codeOf } from './code';
 import { Fonts } from './fonts';
+import { itemAt } from '@/core/units/there';
 
 const FILL = { white: '#ffffff', light: '#dddddd', black: '#000000' };
 const GREY = '#666666';
@@ -67,8 +68,8 @@ function write(document: PDFKit.PDFDocument, fonts: Fonts, ink: Ink): void {
       return writeText(document, fonts, ink);
     case 'path': {
       const { points } = ink;
-      document.moveTo(points[0]!, points[1]!);
-      for (let i = 2; i < points.length; i += 2) document.lineTo(points[i]!, points[i + 1]!);
+      document.moveTo(itemAt(points, 0), itemAt(points, 1));
+      for (let i = 2; i < points.length; i += 2) document.lineTo(itemAt(points, i), itemAt(points, i + 1));
       if (ink.closed) document.closePath();
       return paint(document, ink.fill, ink.widthPt, ink.grey, ink.dashed);
     }

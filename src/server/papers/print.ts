@@ -13,6 +13,7 @@ import { ShowError } from '@/core/fields/problem';
 import { NoSuchSheet } from '../showErrors';
 import { codeOf } from './code';
 import { measureOnly } from './fonts';
+import { itemAt } from '@/core/units/there';
 
 /** What of a show is put into a binder: all of it where nothing is named. */
 export interface BinderOf {
@@ -57,7 +58,7 @@ export function printJob(
   });
   return {
     show: show.name,
-    name: sheetId === BINDER ? binderName(plan, of) : sheets[0]!.name,
+    name: sheetId === BINDER ? binderName(plan, of) : itemAt(sheets, 0).name,
     sheets,
     size: asked.size ?? show.papers?.size ?? 'a4',
     explains: asked.explains ?? show.papers?.explains ?? false,
@@ -105,10 +106,10 @@ function inBinder(plan: Plan, of: BinderOf): (sheet: Sheet) => boolean {
     const { placeId } = of;
     need(show.places, placeId, 'place');
     const there = show.props.flatMap((prop, index) => (prop.placeId === placeId ? [index] : []));
-    const props = new Set(there.map((index) => show.props[index]!.id));
+    const props = new Set(there.map((index) => itemAt(show.props, index).id));
     const devices = new Set(
       there.flatMap((index) =>
-        [...controllersOfProp(plan, index)].map((device) => show.controllers[device]!.id),
+        [...controllersOfProp(plan, index)].map((device) => itemAt(show.controllers, device).id),
       ),
     );
     return ({ isPaper, about }) =>

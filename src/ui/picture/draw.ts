@@ -4,6 +4,7 @@ import { DotImage } from './dots';
 import { drawFeeding, drawLight, type Lit } from './drawLit';
 import { rgbOf, type Palette } from './palette';
 import type { Scene } from './scene';
+import { itemAt } from '@/core/units/there';
 
 /** What of a picture is drawn besides its pixels. */
 export interface Layers {
@@ -106,7 +107,7 @@ class TakenPlaces {
 }
 
 function colourOfRun({ palette }: Frame, run: number): string {
-  return palette.runs[run % palette.runs.length]!;
+  return itemAt(palette.runs, run % palette.runs.length);
 }
 
 function alphaOfRun({ marks }: Frame, run: number): number {
@@ -360,7 +361,7 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
       return;
     if (labelled.has(pixel)) return;
     const run = runOf(scene, pixel);
-    const text = String(pixel - scene.runs[run]!.firstPixel + 1);
+    const text = String(pixel - itemAt(scene.runs, run).firstPixel + 1);
     const half = context.measureText(text).width / 2 + 3;
     const [ux, uy] = directionAt(frame, pixel, beyond === 1 ? -1 : 1);
     // Wide labels keep further off sideways than up and down.
@@ -443,7 +444,7 @@ function drawScaleBar({ context, size, palette }: Frame, camera: Camera, lengths
 
 function runOf(scene: Scene, pixel: number): number {
   let run = 0;
-  while (run + 1 < scene.runs.length && scene.runs[run + 1]!.firstPixel <= pixel) run += 1;
+  while (run + 1 < scene.runs.length && itemAt(scene.runs, run + 1).firstPixel <= pixel) run += 1;
   return run;
 }
 

@@ -4,6 +4,8 @@ import type { Plan } from '@/core/plan/planned';
 import type { Seam } from '@/core/props/kind';
 import { kindOf, threadProp, type PropGeometry } from '@/core/props/registry';
 import { NearestPoint } from './nearest';
+import { itemAt } from '@/core/units/there';
+import { propAt, plannedAt, controllerAt } from '@/core/plan/records';
 
 interface SceneRun {
   number: number;
@@ -42,8 +44,8 @@ export interface Scene {
 
 /** @param drawing `unrolled` lays strands flat beside one another, for kinds whose true view hides some of them */
 export function sceneOf(plan: Plan, index: number, drawing: 'true' | 'unrolled' = 'true'): Scene {
-  const prop = plan.props[index]!;
-  const { id, kind, shape, threading } = plan.show.props[index]!;
+  const prop = plannedAt(plan, index);
+  const { id, kind, shape, threading } = propAt(plan, index);
   const isJoined = (from: number, to: number) => kindOf({ kind }).isJoined(shape, from, to);
   const end = prop.firstPixel + prop.pixelCount;
   const flat =
@@ -67,15 +69,13 @@ export function sceneOf(plan: Plan, index: number, drawing: 'true' | 'unrolled' 
       firstPixel: run.firstPixel - prop.firstPixel,
       pixelCount: run.pixelCount,
       corners: cornersOf(xMm, yMm, run.firstPixel - prop.firstPixel, run.pixelCount, jumpersTo),
-      tab: run.wire
-        ? portName(plan.show.controllers[run.wire.controller]!, run.wire.port)
-        : `run ${run.number}`,
+      tab: run.wire ? portName(controllerAt(plan, run.wire.controller), run.wire.port) : `run ${run.number}`,
     })),
     jumpers: prop.jumpers,
     hiddenPixels: prop.hiddenPixels,
     seams: kindOf({ kind }).seams?.(shape) ?? [],
     joined: prop.strands.every(
-      (strand, i) => i === 0 || isJoined(prop.strands[i - 1]!.number, strand.number),
+      (strand, i) => i === 0 || isJoined(itemAt(prop.strands, i - 1).number, strand.number),
     ),
     bounds,
     spacingMm: typicalSpacingMm(xMm, yMm),

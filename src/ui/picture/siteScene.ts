@@ -3,6 +3,7 @@ import { boundsOf } from '@/core/geometry/bounds';
 import type { Plan } from '@/core/plan/planned';
 import { NearestPoint } from './nearest';
 import type { Scene } from './scene';
+import { plannedAt } from '@/core/plan/records';
 
 /** Between props that are on no drawing yet. */
 const GAP_MM = 600;
@@ -17,7 +18,7 @@ export function siteScene(plan: Plan): Scene {
   const waiting: { prop: number; widthMm: number; heightMm: number; leftMm: number; topMm: number }[] = [];
   let [lowestMm, leftmostMm, widestMm] = [Infinity, Infinity, 0];
   plan.show.props.forEach(({ site }, prop) => {
-    const { firstPixel, pixelCount } = plan.props[prop]!;
+    const { firstPixel, pixelCount } = plannedAt(plan, prop);
     const middle = middleOfProp(plan, prop);
     if (!middle) return;
     const own = { xMm: plan.pixels.xMm, yMm: plan.pixels.yMm };
@@ -48,7 +49,7 @@ export function siteScene(plan: Plan): Scene {
       atY -= tallest + GAP_MM;
       tallest = 0;
     }
-    const { firstPixel, pixelCount } = plan.props[prop]!;
+    const { firstPixel, pixelCount } = plannedAt(plan, prop);
     for (let pixel = firstPixel; pixel < firstPixel + pixelCount; pixel += 1) {
       xMm[pixel] = atX + plan.pixels.xMm[pixel]! - leftMm;
       yMm[pixel] = atY + plan.pixels.yMm[pixel]! - topMm;

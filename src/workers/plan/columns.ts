@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/units/there';
 /** How the numbers of a column are held: from 0, from below 0, or from 0 with places that hold none. */
 const ARRAYS = { whole: Uint32Array, signed: Int32Array, wholeOrNull: Float64Array };
 type ColumnType = keyof typeof ARRAYS;
@@ -29,7 +30,7 @@ export function packColumns<Row>(description: Description<Row>, rows: readonly N
 
 export function unpackColumns<Row>(description: Description<Row>, columns: Columns<Row>): Numbers<Row>[] {
   const fields = fieldsOf(description);
-  const length = fields.length > 0 ? columns[fields[0]!].length : 0;
+  const length = fields.length > 0 ? columns[itemAt(fields, 0)].length : 0;
   return Array.from({ length }, (_, i) => {
     const row = {} as Record<NumberFields<Row>, number | null>;
     for (const field of fields) {

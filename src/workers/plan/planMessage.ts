@@ -1,6 +1,7 @@
 import type { Plan, PlannedProp, PlannedRun, PlannedSpace, Span } from '@/core/plan/planned';
 import type { PlannedPort, RunOnWire } from '@/core/patch/plug';
 import { packColumns, unpackColumns, type Columns, type Description } from './columns';
+import { itemAt } from '@/core/units/there';
 
 type Geometry = Pick<PlannedProp, 'strands' | 'jumpers' | 'hiddenPixels'>;
 /** A run that is on a port, by its index. */
@@ -124,8 +125,8 @@ export function unpackPlan(message: PlanMessage, show: Plan['show'], before: rea
     ...rest,
     show,
     props: unpackColumns(PROPS, props).map((prop, index): PlannedProp => {
-      const known = geometry[index]!;
-      const { strands, jumpers, hiddenPixels } = typeof known === 'number' ? before[known]! : known;
+      const known = itemAt(geometry, index);
+      const { strands, jumpers, hiddenPixels } = typeof known === 'number' ? itemAt(before, known) : known;
       return { ...prop, strands, jumpers, hiddenPixels };
     }),
     runs: unpackColumns(RUNS, runs).map((run, index) => ({ ...run, wire: wireOf.get(index) ?? null })),

@@ -3,6 +3,7 @@ import { outlineLength, type Outline } from '@/core/props/points/outline';
 import { PointsError } from '@/core/props/points/pointList';
 import { countOf, groupDigits } from '@/core/units/number';
 import { flatten, matrixOf, parsePath, type Segment } from './svgPaths';
+import { itemAt } from '@/core/units/there';
 
 export interface Drawing {
   outlines: Outline[];
@@ -146,7 +147,7 @@ function rootOf(text: string): XmlElement {
     if (error instanceof RangeError) throw tooDeep();
     if (!(error instanceof XmlError)) throw error;
     throw new PointsError(
-      `This is not a sound SVG file: line ${groupDigits(error.line)}, column ${error.column}: ${error.message.split('\n')[0]!.replace(/ \(line.*/, '')}.`,
+      `This is not a sound SVG file: line ${groupDigits(error.line)}, column ${error.column}: ${itemAt(error.message.split('\n'), 0).replace(/ \(line.*/, '')}.`,
       error.line,
     );
   }
@@ -221,10 +222,10 @@ function extentOf(outlines: readonly Outline[]) {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { points } of outlines)
     for (let i = 0; i < points.length; i += 2) {
-      left = Math.min(left, points[i]!);
-      right = Math.max(right, points[i]!);
-      top = Math.min(top, points[i + 1]!);
-      bottom = Math.max(bottom, points[i + 1]!);
+      left = Math.min(left, itemAt(points, i));
+      right = Math.max(right, itemAt(points, i));
+      top = Math.min(top, itemAt(points, i + 1));
+      bottom = Math.max(bottom, itemAt(points, i + 1));
     }
   return { left, top, width: right - left, height: bottom - top };
 }

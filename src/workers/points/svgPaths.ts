@@ -1,6 +1,7 @@
 import svgpath from 'svgpath';
 import { addCubic, type Outline } from '@/core/props/points/outline';
 import { PointsError } from '@/core/props/points/pointList';
+import { itemAt } from '@/core/units/there';
 
 /** One command of a path with absolute coordinates, of M, L, H, V, C, Q and Z. */
 export type Segment = readonly [command: string, ...numbers: number[]];
@@ -17,9 +18,9 @@ export function parsePath(data: string): Segment[] {
     const [command, ...numbers] = segment as [string, ...number[]];
     segments.push(
       command === 'H'
-        ? ['L', numbers[0]!, y]
+        ? ['L', itemAt(numbers, 0), y]
         : command === 'V'
-          ? ['L', x, numbers[0]!]
+          ? ['L', x, itemAt(numbers, 0)]
           : [command, ...numbers],
     );
   });
@@ -90,11 +91,13 @@ export function flatten(
   let [startX, startY] = [0, 0];
   for (const [command, ...own] of segments) {
     const numbers = own.map((_, i) =>
-      i % 2 === 0 ? a * own[i]! + c * own[i + 1]! + e : b * own[i - 1]! + d * own[i]! + f,
+      i % 2 === 0
+        ? a * itemAt(own, i) + c * itemAt(own, i + 1) + e
+        : b * itemAt(own, i - 1) + d * itemAt(own, i) + f,
     );
     if (command === 'M') {
       end(false);
-      [startX, startY] = [numbers[0]!, numbers[1]!];
+      [startX, startY] = [itemAt(numbers, 0), itemAt(numbers, 1)];
       points.push(startX, startY);
       continue;
     }
@@ -121,7 +124,7 @@ export function flatten(
         ],
         tolerance,
       );
-    } else points.push(numbers[0]!, numbers[1]!);
+    } else points.push(itemAt(numbers, 0), itemAt(numbers, 1));
   }
   end(false);
   return outlines;

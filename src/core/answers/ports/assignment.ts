@@ -1,3 +1,4 @@
+import { itemAt, valueIn } from '../../units/there';
 export const GOALS = ['fewestPorts', 'leastCable', 'evenLoad'] as const;
 export type Goal = (typeof GOALS)[number];
 
@@ -63,39 +64,39 @@ export class Assignment {
   }
 
   capacity(port: number, group: string): number {
-    return this.capacities.get(group)![port]!;
+    return valueIn(this.capacities, group)[port]!;
   }
 
   fits(run: number, port: number): boolean {
-    const { pixels, group } = this.input.runs[run]!;
+    const { pixels, group } = itemAt(this.input.runs, run);
     const there = this.group[port];
     if (there !== null && there !== group) return false;
     if (this.load[port]! + pixels > this.capacity(port, group)) return false;
-    return this.room[this.input.ports[port]!.controller]! >= pixels;
+    return this.room[itemAt(this.input.ports, port).controller]! >= pixels;
   }
 
   put(run: number, port: number): void {
-    const { pixels, group } = this.input.runs[run]!;
+    const { pixels, group } = itemAt(this.input.runs, run);
     this.portOf[run] = port;
     this.load[port]! += pixels;
     this.group[port] = group;
     this.count[port]! += 1;
-    this.room[this.input.ports[port]!.controller]! -= pixels;
+    this.room[itemAt(this.input.ports, port).controller]! -= pixels;
   }
 
   takeOff(run: number): number {
     const port = this.portOf[run]!;
-    const { pixels } = this.input.runs[run]!;
+    const { pixels } = itemAt(this.input.runs, run);
     this.portOf[run] = -1;
     this.load[port]! -= pixels;
     this.count[port]! -= 1;
-    if (this.count[port] === 0) this.group[port] = this.input.ports[port]!.group;
-    this.room[this.input.ports[port]!.controller]! += pixels;
+    if (this.count[port] === 0) this.group[port] = itemAt(this.input.ports, port).group;
+    this.room[itemAt(this.input.ports, port).controller]! += pixels;
     return port;
   }
 
   isUsed(port: number): boolean {
-    return this.count[port]! > 0 || this.input.ports[port]!.usedPixels > 0;
+    return this.count[port]! > 0 || itemAt(this.input.ports, port).usedPixels > 0;
   }
 
   share(port: number, group: string, more = 0): number {
@@ -103,7 +104,7 @@ export class Assignment {
   }
 
   cable(run: number, port: number): number {
-    return this.input.runs[run]!.cableMm[this.input.ports[port]!.controller] ?? 0;
+    return itemAt(this.input.runs, run).cableMm[itemAt(this.input.ports, port).controller] ?? 0;
   }
 
   /** Puts every run where it was. */

@@ -2,6 +2,7 @@ import { classOf } from '../../catalogue/controllers/registry';
 import { isPanelled } from '../../props/registry';
 import { drivenPixels } from '../../devices/drivenPixels';
 import type { Plan } from '../../plan/planned';
+import { runAt, controllerAt, propOfRun } from '../../plan/records';
 
 /** A port of a controller: the controller's index in the show, and the port's number from 1. */
 export interface PortPlace {
@@ -14,7 +15,7 @@ const known = new WeakMap<Plan, readonly PortPlace[]>();
 
 /** Whether a controller is of a kind that drives what a prop is made of; one of no kind may drive anything. */
 export function drives(plan: Plan, controller: number, panelled: boolean): boolean {
-  const { typeId } = plan.show.controllers[controller]!;
+  const { typeId } = controllerAt(plan, controller);
   const type = plan.show.controllerTypes.find((each) => each.id === typeId);
   return !type || (classOf(type).drivesPanels ?? false) === panelled;
 }
@@ -44,10 +45,10 @@ export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): P
   const free = freePorts(plan).filter(({ controller }) => controller !== notOn);
   const homes: PortPlace[] = [];
   for (const run of runs) {
-    const pixels = drivenPixels(plan, run) + (plan.runs[run]!.wire?.skippedPixels ?? 0);
-    const panels = isPanelled(plan.show.props[plan.runs[run]!.prop]!);
+    const pixels = drivenPixels(plan, run) + (runAt(plan, run).wire?.skippedPixels ?? 0);
+    const panels = isPanelled(propOfRun(plan, run));
     const at = free.findIndex(({ controller }) => {
-      const { mostPixelsPerPort } = plan.show.controllers[controller]!;
+      const { mostPixelsPerPort } = controllerAt(plan, controller);
       return mostPixelsPerPort >= pixels && drives(plan, controller, panels);
     });
     if (at === -1) return undefined;

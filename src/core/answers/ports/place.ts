@@ -1,4 +1,5 @@
 import type { Assignment } from './assignment';
+import { itemAt } from '../../units/there';
 
 /** The tightest port in use that takes a run; otherwise the free one that takes most, so that few are begun. */
 export function placeBestFit(
@@ -7,7 +8,7 @@ export function placeBestFit(
   among: (port: number) => boolean = () => true,
 ): boolean {
   const { ports, runs } = assignment.input;
-  const { group, pixels } = runs[run]!;
+  const { group, pixels } = itemAt(runs, run);
   let best = -1;
   let bestRoom = Infinity;
   let free = -1;
@@ -28,7 +29,7 @@ export function placeBestFit(
 /** The port whose share of its capacity is least with the run on it. */
 export function placeEvenly(assignment: Assignment, run: number): boolean {
   const { ports, runs } = assignment.input;
-  const { group, pixels } = runs[run]!;
+  const { group, pixels } = itemAt(runs, run);
   let best = -1;
   let least = Infinity;
   for (let port = 0; port < ports.length; port += 1) {
@@ -43,9 +44,9 @@ export function placeEvenly(assignment: Assignment, run: number): boolean {
 
 /** The nearest controller with room; there a free port, unless all are in use. */
 export function placeNear(assignment: Assignment, run: number): boolean {
-  const { cableMm } = assignment.input.runs[run]!;
-  const controllers = Array.from(cableMm.keys()).sort((a, b) => cableMm[a]! - cableMm[b]!);
+  const { cableMm } = itemAt(assignment.input.runs, run);
+  const controllers = Array.from(cableMm.keys()).sort((a, b) => itemAt(cableMm, a) - itemAt(cableMm, b));
   return controllers.some((controller) =>
-    placeBestFit(assignment, run, (port) => assignment.input.ports[port]!.controller === controller),
+    placeBestFit(assignment, run, (port) => itemAt(assignment.input.ports, port).controller === controller),
   );
 }

@@ -7,6 +7,7 @@
 import { Assignment, type Proposal, type ProposalInput } from './assignment';
 import { placeBestFit, placeEvenly, placeNear } from './place';
 import { searchFurther } from './searchFurther';
+import { itemAt } from '../../units/there';
 
 /** A proposal for all runs. The same input gives the same proposal. */
 export function propose(input: ProposalInput): Proposal {
@@ -39,7 +40,7 @@ function takeInListOrder(assignment: Assignment): void {
     const ports = own
       .map((run) => assignment.portOf[run]!)
       .sort((a, b) => (a === -1 ? 1 : b === -1 ? -1 : a - b));
-    own.forEach((run, i) => (portOf[run] = ports[i]!));
+    own.forEach((run, i) => (portOf[run] = itemAt(ports, i)));
   }
   assignment.restore(portOf);
 }
@@ -47,7 +48,9 @@ function takeInListOrder(assignment: Assignment): void {
 /** A first assignment by the goal. */
 function build(assignment: Assignment): void {
   const { runs, goal } = assignment.input;
-  const order = Array.from(runs.keys()).sort((a, b) => runs[b]!.pixels - runs[a]!.pixels || a - b);
+  const order = Array.from(runs.keys()).sort(
+    (a, b) => itemAt(runs, b).pixels - itemAt(runs, a).pixels || a - b,
+  );
   if (goal === 'leastCable') for (const run of byRegret(assignment.input)) placeNear(assignment, run);
   else for (const run of order) (goal === 'evenLoad' ? placeEvenly : placeBestFit)(assignment, run);
   for (const run of order) if (assignment.portOf[run] === -1) placeBestFit(assignment, run);
@@ -67,13 +70,13 @@ function emptyPorts(assignment: Assignment): void {
   for (let again = true, rounds = 0; again && rounds < 12; rounds += 1) {
     again = false;
     const candidates = Array.from(ports.keys())
-      .filter((port) => assignment.count[port]! > 0 && ports[port]!.usedPixels === 0)
+      .filter((port) => assignment.count[port]! > 0 && itemAt(ports, port).usedPixels === 0)
       .sort((a, b) => assignment.load[a]! - assignment.load[b]!);
     for (const port of candidates) {
       const moved = Array.from(runs.keys()).filter((run) => assignment.portOf[run] === port);
       if (moved.length === 0) continue;
       const before = Int32Array.from(assignment.portOf);
-      moved.sort((a, b) => runs[b]!.pixels - runs[a]!.pixels);
+      moved.sort((a, b) => itemAt(runs, b).pixels - itemAt(runs, a).pixels);
       for (const run of moved) assignment.takeOff(run);
       const open = (other: number) => other !== port && assignment.isUsed(other);
       const done = moved.every(
@@ -90,8 +93,8 @@ function makeRoom(assignment: Assignment, run: number, among: (port: number) => 
   const { runs } = assignment.input;
   for (let other = 0; other < runs.length; other += 1) {
     const port = assignment.portOf[other]!;
-    if (port === -1 || !among(port) || runs[other]!.group !== runs[run]!.group) continue;
-    if (runs[other]!.pixels >= runs[run]!.pixels) continue;
+    if (port === -1 || !among(port) || itemAt(runs, other).group !== itemAt(runs, run).group) continue;
+    if (itemAt(runs, other).pixels >= itemAt(runs, run).pixels) continue;
     assignment.takeOff(other);
     if (assignment.fits(run, port)) {
       assignment.put(run, port);
@@ -118,7 +121,7 @@ function levelLoads(assignment: Assignment): void {
     const limit = share(fullest) - 1e-9;
     const own = Array.from(runs.keys()).filter((run) => all.portOf[run] === fullest);
     for (const run of own) {
-      const { group, pixels } = runs[run]!;
+      const { group, pixels } = itemAt(runs, run);
       for (let port = 0; port < ports.length; port += 1) {
         if (port === fullest || !all.fits(run, port) || all.share(port, group, pixels) >= limit) continue;
         all.takeOff(run);
@@ -129,8 +132,9 @@ function levelLoads(assignment: Assignment): void {
     for (const run of own)
       for (let other = 0; other < runs.length; other += 1) {
         const port = all.portOf[other]!;
-        if (port === -1 || port === fullest || runs[other]!.pixels >= runs[run]!.pixels) continue;
-        if (runs[other]!.group !== runs[run]!.group) continue;
+        if (port === -1 || port === fullest || itemAt(runs, other).pixels >= itemAt(runs, run).pixels)
+          continue;
+        if (itemAt(runs, other).group !== itemAt(runs, run).group) continue;
         if (trySwap(all, run, other, () => share(fullest) < limit && share(port) < limit)) return true;
       }
     return false;
@@ -162,7 +166,8 @@ function byRegret({ runs }: ProposalInput): number[] {
     return (second ?? 0) - (nearest ?? 0);
   });
   return Array.from(runs.keys()).sort(
-    (a, b) => regret[b]! - regret[a]! || runs[b]!.pixels - runs[a]!.pixels || a - b,
+    (a, b) =>
+      itemAt(regret, b) - itemAt(regret, a) || itemAt(runs, b).pixels - itemAt(runs, a).pixels || a - b,
   );
 }
 

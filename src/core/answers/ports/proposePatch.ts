@@ -12,6 +12,8 @@ import { mostPixelsAtRate, signalOf } from '../../catalogue/signal';
 import type { Goal, Proposal, ProposalInput } from './assignment';
 import { propose } from './propose';
 import { runName } from '../../plan/runName';
+import { itemAt, byId } from '../../units/there';
+import { plannedAt, runAt, propOfRun } from '../../plan/records';
 
 export interface ProposalWish {
   goal: Goal;
@@ -35,10 +37,10 @@ const PANELS = 'panels';
 
 /** Which runs behind one port get along: one voltage, one chip family, one channel count. */
 function groupOf(plan: Plan, run: number): string {
-  const prop = plan.show.props[plan.runs[run]!.prop]!;
+  const prop = propOfRun(plan, run);
   const { pixelTypeId } = prop;
   if (isPanelled(prop)) return PANELS;
-  const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+  const type = byId(plan.show.pixelTypes, pixelTypeId);
   const { timing } = signalOf(type);
   const family = timing.kind === 'clocked' ? 'clocked' : `one wire ${timing.bitUs.value}`;
   return `${type.volts} V, ${family}, ${channelsPerPixel(type)}`;
@@ -49,14 +51,14 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   const { show } = plan;
   const entryOf = new Map(show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   const stays = plan.runs.map((run) => {
-    const entry = entryOf.get(`${show.props[run.prop]!.id} ${run.number}`);
+    const entry = entryOf.get(`${itemAt(show.props, run.prop).id} ${run.number}`);
     return run.wire !== null && (!wish.moveAll || entry?.pin !== undefined);
   });
   const chosen = plan.runs.flatMap((_, index) => (stays[index] ? [] : [index]));
   const groups = new Map<string, { signal: ReturnType<typeof signalOf>; channels: number }>();
   plan.runs.forEach((run, index) => {
-    const { pixelTypeId } = show.props[run.prop]!;
-    const type = show.pixelTypes.find((each) => each.id === pixelTypeId)!;
+    const { pixelTypeId } = itemAt(show.props, run.prop);
+    const type = byId(show.pixelTypes, pixelTypeId);
     groups.set(groupOf(plan, index), { signal: signalOf(type), channels: channelsPerPixel(type) });
   });
   const limitAtRate = new Map(
@@ -81,7 +83,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     for (let port = 1; port <= controller.ports; port += 1) {
       const there = staying(port);
       const usedPixels = there.reduce(
-        (sum, run) => sum + drivenPixels(plan, run) + plan.runs[run]!.wire!.skippedPixels,
+        (sum, run) => sum + drivenPixels(plan, run) + runAt(plan, run).wire!.skippedPixels,
         0,
       );
       used += usedPixels;
@@ -95,13 +97,13 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
             ? 0
             : Math.min(own, limitAtRate.get(group) ?? own),
         usedPixels,
-        group: there.length > 0 ? groupOf(plan, there[0]!) : null,
+        group: there.length > 0 ? groupOf(plan, itemAt(there, 0)) : null,
       });
     }
     if (type?.mostPixels) roomOfController[index] = type.mostPixels.value - used;
   });
   const runs = chosen.map((index) => {
-    const run = plan.runs[index]!;
+    const run = runAt(plan, index);
     const at = pixelOnSite(plan, run.firstPixel);
     return {
       pixels: drivenPixels(plan, index) + (run.wire?.skippedPixels ?? 0),
@@ -116,15 +118,15 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   const lines: PatchProposal['lines'] = [];
   const left: PatchProposal['left'] = [];
   chosen.forEach((index, i) => {
-    const run = plan.runs[index]!;
-    const prop = show.props[run.prop]!;
+    const run = runAt(plan, index);
+    const prop = itemAt(show.props, run.prop);
     const words = runName(plan, index);
     const place = places[result.portOf[i]!];
     if (!place) {
       if (run.wire) edit.takenOff!.push({ propId: prop.id, run: run.number });
-      const most = Math.max(0, ...ports.map((port) => port.capacity(runs[i]!.group)));
-      const strands = plan.props[run.prop]!.strands.map((strand) => strand.pixelCount);
-      const tooLong = runs[i]!.pixels > most;
+      const most = Math.max(0, ...ports.map((port) => port.capacity(itemAt(runs, i).group)));
+      const strands = plannedAt(plan, run.prop).strands.map((strand) => strand.pixelCount);
+      const tooLong = itemAt(runs, i).pixels > most;
       const panelled = isPanelled(prop);
       const splitInto = tooLong && !panelled ? fewestRuns(strands, most) : null;
       left.push({
@@ -133,15 +135,15 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
         splitInto,
         why: tooLong
           ? splitInto
-            ? `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate: split ${prop.name} into ${splitInto} runs.`
+            ? `${words} has ${itemAt(runs, i).pixels} pixels, and no port takes more than ${most} at this rate: split ${prop.name} into ${splitInto} runs.`
             : panelled
-              ? `${words} has ${runs[i]!.pixels} pixels on one driver, and none here takes more than ${most}: cut it into smaller cards, or add what drives panels.`
-              : `${words} has ${runs[i]!.pixels} pixels, and no port takes more than ${most} at this rate; even one strand is longer. Lower the rate, or make its strands shorter.`
-          : `${words} finds no port with room that its pixels get along with (${runs[i]!.group} channels).`,
+              ? `${words} has ${itemAt(runs, i).pixels} pixels on one driver, and none here takes more than ${most}: cut it into smaller cards, or add what drives panels.`
+              : `${words} has ${itemAt(runs, i).pixels} pixels, and no port takes more than ${most} at this rate; even one strand is longer. Lower the rate, or make its strands shorter.`
+          : `${words} finds no port with room that its pixels get along with (${itemAt(runs, i).group} channels).`,
       });
       return;
     }
-    const controller = show.controllers[place.controller]!;
+    const controller = itemAt(show.controllers, place.controller);
     lines.push({ run: index, words, to: portName(controller, place.port) });
     edit.runs.push({
       propId: prop.id,

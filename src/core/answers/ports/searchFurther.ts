@@ -1,5 +1,6 @@
 import type { Assignment } from './assignment';
 import { placeBestFit, placeEvenly, placeNear } from './place';
+import { itemAt, valueIn } from '../../units/there';
 
 /** Steps of the search, of which each looks at some runs and all ports: large shows get fewer, so that all take well below a second. */
 const MOST_STEPS = 2000;
@@ -24,12 +25,12 @@ export function searchFurther(assignment: Assignment): void {
     const cleared = new Set<number>();
     // Around one run that is to get a better place, and runs that it could change places with.
     const loose = Array.from(runs.keys()).filter((run) => assignment.portOf[run] === -1);
-    const centre = loose.length > 0 && random() < 0.7 ? loose[pick(loose.length)]! : pick(runs.length);
+    const centre = loose.length > 0 && random() < 0.7 ? itemAt(loose, pick(loose.length)) : pick(runs.length);
     if (assignment.portOf[centre] !== -1) cleared.add(assignment.portOf[centre]!);
     for (let more = 1 + pick(4); more > 0; more -= 1) {
       const other = pick(runs.length);
       if (assignment.portOf[other] === -1) continue;
-      if (runs[other]!.group === runs[centre]!.group || random() < 0.3)
+      if (itemAt(runs, other).group === itemAt(runs, centre).group || random() < 0.3)
         cleared.add(assignment.portOf[other]!);
     }
     const moving = [...loose];
@@ -37,8 +38,10 @@ export function searchFurther(assignment: Assignment): void {
     for (const run of moving) if (assignment.portOf[run] !== -1) assignment.takeOff(run);
     // The longest first, as packing goes best, but not always: another order finds other places.
     const blur = random() < 0.5 ? 0.2 : 0.8;
-    const weight = new Map(moving.map((run) => [run, runs[run]!.pixels * (1 + blur * (random() - 0.5))]));
-    moving.sort((a, b) => weight.get(b)! - weight.get(a)!);
+    const weight = new Map(
+      moving.map((run) => [run, itemAt(runs, run).pixels * (1 + blur * (random() - 0.5))]),
+    );
+    moving.sort((a, b) => valueIn(weight, b) - valueIn(weight, a));
     const place = random() < 0.6 ? placeForGoal : placeBestFit;
     for (const run of moving) place(assignment, run);
     const nowLeft = assignment.leftPixels();

@@ -7,6 +7,7 @@ import { serial } from './serial';
 import { tiles } from './tiles';
 import { wifi } from './wifi';
 import type { ControllerClass } from './class';
+import { valueIn } from '../../units/there';
 
 /** Every class of controllers, in the order in which they are offered. */
 const CLASSES = [ethernet, wifi, hat, panelPlayer, panelCard, serial, flight, tiles] as const;
@@ -17,5 +18,5 @@ export const CONTROLLER_CLASSES: readonly ControllerClass<ControllerClassId>[] =
 const BY_ID = new Map(CONTROLLER_CLASSES.map((each) => [each.id, each]));
 
 export function classOf(type: { class: ControllerClassId }): ControllerClass<ControllerClassId> {
-  return BY_ID.get(type.class)!;
+  return valueIn(BY_ID, type.class);
 }

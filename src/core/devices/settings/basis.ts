@@ -5,6 +5,8 @@ import { portsOfController, spansOfRun } from '../../plan/planIndex';
 import type { LaidShow, Span } from '../../plan/planned';
 import { takesRawFrames } from '../rawFrames';
 import { universesOfController } from '../universeSizes';
+import { itemAt } from '../../units/there';
+import { runAt, controllerAt } from '../../plan/records';
 
 /** The facts of a plan from which the settings of one device follow. */
 export interface DeviceBasis {
@@ -49,7 +51,7 @@ export function basisOf(plan: LaidShow, controller: number): DeviceBasis {
 }
 
 function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
-  const device = plan.show.controllers[controller]!;
+  const device = controllerAt(plan, controller);
   const isRaw = takesRawFrames(plan.show, device);
   const sizes = isRaw ? new Map<number, number>() : universesOfController(plan, controller);
   const channelsBefore = new Map<number, number>();
@@ -70,7 +72,7 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
       isInUniverses: typeof first?.universe === 'number' && !isRaw,
       channelsBefore,
       hiddenPixels: device.skippedPixelsTakeChannels ? 0 : port.places - port.pixels,
-      firstLed: plan.runs[port.runs[0]!]!.wire!.placesBeforePort + device.firstLedIndex,
+      firstLed: runAt(plan, itemAt(port.runs, 0)).wire!.placesBeforePort + device.firstLedIndex,
     };
   });
   return { plan, controller, device, isRaw, universes, channelsBefore, ports };

@@ -3,6 +3,7 @@ import { colourPlan, type ColourPlan } from '../colourOrders';
 import type { PortBasis } from './basis';
 import type { FoundAt, PortHeld, Wrong } from './setting';
 import { colourOrders } from './values';
+import { itemAt } from '../../units/there';
 
 export const colourOrder: PortHeld<'colourOrder', string> = {
   field: 'colourOrder',
@@ -38,11 +39,11 @@ function ordersOf(basis: PortBasis): string[] {
 }
 
 function whenWrong({ basis, planned, found, where, side }: Wrong<string, PortBasis>) {
-  const { chips, controller, sender } = plansOf(basis)[0]!;
+  const { chips, controller, sender } = itemAt(plansOf(basis), 0);
   const [atController, atSender] = where === 'controller' ? [found, sender] : [controller, found];
   const other: FoundAt = where === 'controller' ? 'sender' : 'controller';
   const symptom = sameColours(found, planned)
-    ? exchangeWords(chips[0]!, atController, atSender) || `nothing while the ${other} is as planned`
+    ? exchangeWords(itemAt(chips, 0), atController, atSender) || `nothing while the ${other} is as planned`
     : found.length < planned.length
       ? 'RGB on RGBW pixels: the pattern repeats every 3 lights, and a quarter stays dark'
       : 'RGBW on RGB pixels: the pattern repeats every 4 lights';

@@ -1,6 +1,7 @@
 import { toldUniverse } from '../../addressing/numbering';
 import type { Span } from '../../plan/planned';
 import type { PortTold } from './setting';
+import { valueIn } from '../../units/there';
 
 const lastChannelOf = (span: Span): number => span.startChannel + span.channelCount - 1;
 
@@ -34,7 +35,7 @@ export const deviceEndChannel: PortTold<'deviceEndChannel', number | null> = {
   unit: 'end',
   isKept: false,
   planned: ({ last, isInUniverses, channelsBefore }) =>
-    isInUniverses ? channelsBefore.get(last!.universe!)! + lastChannelOf(last!) : null,
+    isInUniverses ? valueIn(channelsBefore, last!.universe!) + lastChannelOf(last!) : null,
 };
 
 export const startByte: PortTold<'startByte', number | null> = {

@@ -7,6 +7,8 @@ import { channelShift, universeShift } from '../counting';
 import type { PortBasis } from './basis';
 import { typeIt, type PortHeld, type Wrong } from './setting';
 import { whole } from './values';
+import { itemAt, valueIn } from '../../units/there';
+import { runAt } from '../../plan/records';
 
 /** Channels of the largest device that any protocol addresses. */
 const MOST_CHANNEL = 40_000_000;
@@ -67,7 +69,7 @@ export const deviceChannel: PortHeld<'deviceChannel', number, number | null> = {
   startsBy: 'device',
   isKept: false,
   planned: ({ first, isInUniverses, channelsBefore }) =>
-    isInUniverses ? channelsBefore.get(first!.universe!)! + first!.startChannel : null,
+    isInUniverses ? valueIn(channelsBefore, first!.universe!) + first!.startChannel : null,
   values: whole(0, MOST_CHANNEL),
   heads: /^(start over the device|device (start|channel)|absolute (start|channel)|start)$/i,
   shift: channelShift,
@@ -94,7 +96,7 @@ function startOf({ first }: PortBasis): { universe: number | null; channel: numb
 /** What a start looks like that is off by so many channels. */
 function shiftedBy({ planned, found, basis: { plan, port } }: Wrong<number, PortBasis>): string {
   const off = Math.abs(found - planned);
-  const channels = plan.runs[port.runs[0]!]!.channelsPerPixel;
+  const channels = runAt(plan, itemAt(port.runs, 0)).channelsPerPixel;
   return off % channels === 0
     ? `the picture is shifted by ${countOf(off / channels, 'pixel')}`
     : 'colours rotate: red shows as green or blue, and an end pixel is half lit';

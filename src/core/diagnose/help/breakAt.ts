@@ -3,6 +3,7 @@ import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { kindOf } from '../../props/registry';
 import { groupDigits } from '../../units/number';
+import { propAt, plannedAt, runAt } from '../../plan/records';
 
 /** Where a prop goes dark, and what is to be done there. */
 interface BreakFound {
@@ -24,12 +25,12 @@ interface BreakFound {
  * @returns null where there is no such light
  */
 export function breakAt(plan: Plan, prop: number, light: number): BreakFound | null {
-  const { firstPixel, pixelCount, strands } = plan.props[prop]!;
+  const { firstPixel, pixelCount, strands } = plannedAt(plan, prop);
   if (!Number.isInteger(light) || light < 1 || light > pixelCount) return null;
-  const of = plan.show.props[prop]!;
+  const of = propAt(plan, prop);
   const pixel = firstPixel + light - 1;
   const index = plan.pixels.run[pixel]!;
-  const run = plan.runs[index]!;
+  const run = runAt(plan, index);
   const inRun = pixel - run.firstPixel + 1;
   const strand = strands.findLast((each) => each.firstPixel <= light - 1);
   const inStrand = strand ? light - strand.firstPixel : light;

@@ -1,3 +1,4 @@
+import { itemAt } from '../../units/there';
 /** What is seen of one light or of a fill: which of red, green, blue and white are lit; a string of their letters, empty where it is dark. */
 export type Lit = string;
 
@@ -121,7 +122,7 @@ export function smearsThatFit(seen: readonly Lit[], sent: string, setting: strin
       [0, 1, 2, 3, -1, -2, -3]
         .filter((shift) =>
           smearOf(sent, setting, chip, shift, seen.length).every(
-            (lit, i) => sorted(lit) === sorted(seen[i]!),
+            (lit, i) => sorted(lit) === sorted(itemAt(seen, i)),
           ),
         )
         .map((shift) => ({ chip, sent: setting.length, taken: chip.length, shift })),

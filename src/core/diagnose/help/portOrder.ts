@@ -1,3 +1,4 @@
+import { valueIn } from '../../units/there';
 /** What is seen when each port lights as many lights as its number: which strand, by its label, shows how many. */
 interface PortSeen {
   /** The port whose plug this strand is to be on. */
@@ -35,7 +36,7 @@ export function portOrderOf(seen: readonly PortSeen[]): PortOrder {
   const swaps: [number, number][] = [];
   const now = new Map(at);
   for (const planned of [...now.keys()].sort((a, b) => a - b)) {
-    const there = now.get(planned)!;
+    const there = valueIn(now, planned);
     if (there === planned) continue;
     const inItsPlace = [...now].find(([, port]) => port === planned);
     swaps.push([planned, there]);

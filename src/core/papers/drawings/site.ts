@@ -4,6 +4,7 @@ import { boundsOf } from '../../geometry/bounds';
 import type { Plan } from '../../plan/planned';
 import { USUAL_SITE } from '../../show/siteSchema';
 import type { Drawing, Shape, SpotOnDrawing } from '../../pages/drawing';
+import { plannedAt } from '../../plan/records';
 
 const MOST_LENGTHS = 60;
 
@@ -41,7 +42,7 @@ export function siteDrawing(plan: Plan): Drawing {
     const middle = prop.site && middleOfProp(plan, index);
     if (!prop.site || !middle) return;
     const place = prop.site;
-    const { firstPixel, pixelCount } = plan.props[index]!;
+    const { firstPixel, pixelCount } = plannedAt(plan, index);
     const bounds = boundsOf(
       plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
       plan.pixels.yMm.subarray(firstPixel, firstPixel + pixelCount),

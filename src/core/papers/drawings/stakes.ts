@@ -1,5 +1,6 @@
 import type { SettingOut } from '../../props/settingOut';
 import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
+import { itemAt } from '../../units/there';
 
 const MOST_DRAWN = 400;
 
@@ -11,7 +12,10 @@ export function stakesDrawing(name: string, out: SettingOut, view: string, middl
     ({ number }, i) => i % step === 0 || number === referenceA || number === referenceB,
   );
   const every = [1, 2, 5, 10, 25, 50, 100].find((each) => drawn.length / each <= 60) ?? 100;
-  const at = (number: number): SpotOnDrawing => [places[number - 1]!.xMm, places[number - 1]!.yMm];
+  const at = (number: number): SpotOnDrawing => [
+    itemAt(places, number - 1).xMm,
+    itemAt(places, number - 1).yMm,
+  ];
   const shapes: Shape[] = [];
   if (places.length > 1) shapes.push({ is: 'path', points: [at(referenceA), at(referenceB)], pen: 'dashed' });
   if (middle) {

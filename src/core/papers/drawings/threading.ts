@@ -3,6 +3,7 @@ import type { Plan } from '../../plan/planned';
 import { kindOf, threadProp } from '../../props/registry';
 import { xSeenFrom, type ViewSide } from '../../threading/view';
 import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
+import { propAt, plannedAt, runAt, controllerAt } from '../../plan/records';
 
 /** Above that the lights of a prop are a grey field on paper: the way of the data is drawn without them. */
 const MOST_DOTS = 1500;
@@ -12,8 +13,8 @@ const MOST_NUMBERS = 80;
 
 /** The way of the data through a prop, seen from a side: what stands in a circle is laid flat, as it hangs on the bench. */
 export function threadingDrawing(plan: Plan, prop: number, side: ViewSide): Drawing {
-  const planned = plan.props[prop]!;
-  const ofShow = plan.show.props[prop]!;
+  const planned = plannedAt(plan, prop);
+  const ofShow = propAt(plan, prop);
   const kind = kindOf(ofShow);
   const word = kind.strandWord(ofShow.threading);
   const flat = kind.unrolled ? threadProp(ofShow, 'unrolled') : null;
@@ -67,7 +68,7 @@ export function threadingDrawing(plan: Plan, prop: number, side: ViewSide): Draw
       });
     });
   for (let r = 0; r < planned.runCount; r += 1) {
-    const run = plan.runs[planned.firstRun + r]!;
+    const run = runAt(plan, planned.firstRun + r);
     if (run.pixelCount === 0) continue;
     const first = spot(run.firstPixel - planned.firstPixel);
     const last = spot(run.firstPixel - planned.firstPixel + run.pixelCount - 1);
@@ -79,7 +80,7 @@ export function threadingDrawing(plan: Plan, prop: number, side: ViewSide): Draw
         is: 'label',
         at: first,
         words: wire
-          ? `${portName(plan.show.controllers[wire.controller]!, wire.port)}${wire.chainPosition > 1 ? ` ${wire.chainPosition}.` : ''}`
+          ? `${portName(controllerAt(plan, wire.controller), wire.port)}${wire.chainPosition > 1 ? ` ${wire.chainPosition}.` : ''}`
           : `run ${run.number}`,
         sizePt: 10,
         bold: true,

@@ -10,6 +10,8 @@ import { groupDigits } from '../../units/number';
 import { buildSheet } from '../buildSheet';
 import { codeOfThing, type LabelledThing } from './code';
 import type { Label } from '../../pages/label';
+import { lastOf } from '../../units/there';
+import { propAt, plannedAt, runAt, controllerAt } from '../../plan/records';
 
 export const LABEL_KINDS = ['strands', 'plugs', 'panels', 'ports', 'leads', 'devices'] as const;
 export type LabelKind = (typeof LABEL_KINDS)[number];
@@ -89,7 +91,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
           : feed.fuseAmps === undefined
             ? 'NO FUSE YET'
             : `fuse ${feed.fuseAmps} A`;
-        const last = feed.pieces.at(-1)!;
+        const last = lastOf(feed.pieces);
         yield label(
           { list: 'feeds', recordId: feed.id, part: 'source' },
           feed.name,
@@ -123,7 +125,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
 const WAYS: readonly string[] = ['up', 'down', 'left', 'right'];
 
 function* strandLabels(plan: Plan, index: number): Generator<LabelOfThing> {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const { strandWord, lines } = buildSheet(plan, index, 'front');
   for (const line of lines)
     yield label(
@@ -135,12 +137,12 @@ function* strandLabels(plan: Plan, index: number): Generator<LabelOfThing> {
 }
 
 function* plugLabels(plan: Plan, index: number): Generator<LabelOfThing> {
-  const prop = plan.show.props[index]!;
-  const { firstRun, runCount } = plan.props[index]!;
+  const prop = propAt(plan, index);
+  const { firstRun, runCount } = plannedAt(plan, index);
   for (let i = firstRun; i < firstRun + runCount; i += 1) {
-    const run = plan.runs[i]!;
+    const run = runAt(plan, i);
     const { wire } = run;
-    const port = wire ? portName(plan.show.controllers[wire.controller]!, wire.port) : null;
+    const port = wire ? portName(controllerAt(plan, wire.controller), wire.port) : null;
     const ends = wire ? endsOf(plan, [i]) : null;
     yield label(
       { list: 'props', recordId: prop.id, part: `run ${run.number} in` },

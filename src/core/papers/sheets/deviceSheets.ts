@@ -15,11 +15,13 @@ import { deviceValuesTable, differencesTable, portSettingsTable } from '../table
 import { heldTable, socketsTable } from '../tables/devices';
 import { paper, tableSheet } from './make';
 import { quickStartSheets } from './quickStart';
+import { itemAt } from '../../units/there';
+import { controllerAt } from '../../plan/records';
 
 /** Everything on paper about one device. @param index of the controller in the show */
 export function deviceSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
   const { show } = plan;
-  const controller = show.controllers[index]!;
+  const controller = itemAt(show.controllers, index);
   const { id, name } = controller;
   const about = { kind: 'controller', controllerId: id } as const;
   const found = () => foundIn(plan, facts).filter(({ controllerId }) => controllerId === id);
@@ -69,7 +71,7 @@ export function deviceSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
 
 /** A row for each port in use, and for each of which the socket or the pin was said. */
 export function socketRows(plan: Plan, index: number) {
-  const controller = plan.show.controllers[index]!;
+  const controller = controllerAt(plan, index);
   const used = new Map(portsOfController(plan, index).map((port) => [port.port, port.runs]));
   const said = new Map((controller.portOptions ?? []).map((options) => [options.port, options]));
   const ports = [
@@ -94,7 +96,7 @@ const SET = { head: 'Set', as: 'tick' } as const;
 
 function deviceBlocks(plan: Plan, facts: Facts, index: number): Block[] {
   const { show } = plan;
-  const controller = show.controllers[index]!;
+  const controller = itemAt(show.controllers, index);
   const settings = deviceSettings(plan, index);
   const kept = keptValues(settings);
   const rows = socketRows(plan, index);
@@ -160,7 +162,7 @@ function careBlocks(facts: Facts, { id }: Controller): Block[] {
 /** All that a device holds, before it is cleared, reset or given other firmware. */
 function restoreBlocks(plan: Plan, facts: Facts, index: number, found: readonly FoundSettings[]): Block[] {
   const { show } = plan;
-  const controller = show.controllers[index]!;
+  const controller = itemAt(show.controllers, index);
   const settings = deviceSettings(plan, index);
   return [
     {

@@ -26,13 +26,14 @@ import { cutList } from '../tables/stock';
 import { tileRows, tilesTable } from '../tables/tiles';
 import { paper, tableSheet } from './make';
 import { wallSheets } from './wallSheets';
+import { propAt, plannedAt } from '../../plan/records';
 
 const LADDERS =
   'Ladders, poles and guyed props: two people, firm ground, no wind, and nothing under power while hands are on it. What holds is decided by ground, wind and local rules.';
 
 /** Everything on paper about one prop. @param index of the prop in the show */
 export function propSheets(plan: Plan, index: number): Sheet[] {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const { id, name } = prop;
   const kind = kindOf(prop);
   const about = { kind: 'prop', propId: id } as const;
@@ -115,7 +116,7 @@ export function propSheets(plan: Plan, index: number): Sheet[] {
 }
 
 function buildBlocks(plan: Plan, index: number, side: ViewSide): Block[] {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const words = sideWords(kindOf(prop).sides, side);
   return [
     { is: 'drawing', drawing: threadingDrawing(plan, index, side), share: 0.38 },
@@ -126,9 +127,9 @@ function buildBlocks(plan: Plan, index: number, side: ViewSide): Block[] {
 }
 
 function threadingBlocks(plan: Plan, index: number, side: ViewSide): Block[] {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const kind = kindOf(prop);
-  const { pixelCount, runCount, strands, jumpers } = plan.props[index]!;
+  const { pixelCount, runCount, strands, jumpers } = plannedAt(plan, index);
   const word = kind.strandWord(prop.threading);
   return [
     {
@@ -140,7 +141,7 @@ function threadingBlocks(plan: Plan, index: number, side: ViewSide): Block[] {
 }
 
 function settingOut(plan: Plan, index: number) {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const places = placesToSetOut(plan, index);
   const out = setOut(places, kindOf(prop).placeRows?.(prop.shape) ?? {});
   const table = settingOutTable(prop.name, out, places, plan.show.lengths);
@@ -167,7 +168,7 @@ function settingOut(plan: Plan, index: number) {
 }
 
 function cuts(plan: Plan, index: number) {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   const stock = prop.stock!;
   const pieces = piecesOf(prop, threadedOf(plan, index), stock);
   const planned = planStock(pieces, stock);

@@ -8,10 +8,12 @@ import type { Block } from '../../pages/block';
 import type { Sheet } from '../../pages/sheet';
 import { bringUpTable } from '../tables/bringUp';
 import { tableSheet } from './make';
+import { lastOf } from '../../units/there';
+import { propAt } from '../../plan/records';
 
 /** The test and bring-up log of a prop: step by step, with room for what was read and what was otherwise. */
 export function proveSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
-  const prop = plan.show.props[index]!;
+  const prop = propAt(plan, index);
   return [
     tableSheet({
       id: `bring-up.${prop.id}`,
@@ -38,7 +40,7 @@ function blocksOf(steps: readonly BringUpStep[], facts: Facts): Block[] {
       told.add(step.caution);
       blocks.push({ is: 'caution', words: step.caution });
     }
-    const last = blocks.at(-1)!;
+    const last = lastOf(blocks);
     const seen = seenOf(facts, step)?.value;
     const own = {
       words: step.name,

@@ -12,13 +12,15 @@ import { tableBlock, type Block } from '../../pages/block';
 import type { Sheet } from '../../pages/sheet';
 import { deviceValuesTable, portSettingsTable } from '../tables/addresses';
 import { paper } from './make';
+import { itemAt } from '../../units/there';
+import { runAt, controllerAt, propOfRun } from '../../plan/records';
 
 /** One page from the box to light, where a controller has one string on it. */
 export function quickStartSheets(plan: Plan, controller: number): Sheet[] {
   const ports = portsOfController(plan, controller);
-  const device = plan.show.controllers[controller]!;
-  if (ports.length !== 1 || ports[0]!.runs.length !== 1) return [];
-  if (isPanelled(plan.show.props[plan.runs[ports[0]!.runs[0]!]!.prop]!)) return [];
+  const device = controllerAt(plan, controller);
+  if (ports.length !== 1 || itemAt(ports, 0).runs.length !== 1) return [];
+  if (isPanelled(propOfRun(plan, itemAt(itemAt(ports, 0).runs, 0)))) return [];
   return [
     paper({
       id: `quick-start.${device.id}`,
@@ -26,19 +28,19 @@ export function quickStartSheets(plan: Plan, controller: number): Sheet[] {
       group: 'build',
       about: { kind: 'controller', controllerId: device.id },
       isOnePage: true,
-      blocks: () => quickStart(plan, controller, ports[0]!.runs[0]!, ports[0]!.port),
+      blocks: () => quickStart(plan, controller, itemAt(itemAt(ports, 0).runs, 0), itemAt(ports, 0).port),
     }),
   ];
 }
 
 function quickStart(plan: Plan, controller: number, run: number, port: number): Block[] {
   const { show } = plan;
-  const device = show.controllers[controller]!;
-  const { prop, pixelCount } = plan.runs[run]!;
-  const of = show.props[prop]!;
+  const device = itemAt(show.controllers, controller);
+  const { prop, pixelCount } = runAt(plan, run);
+  const of = itemAt(show.props, prop);
   const type = show.pixelTypes.find(({ id }) => id === of.pixelTypeId);
   const settings = deviceSettings(plan, controller);
-  const own = settings.ports[0]!;
+  const own = itemAt(settings.ports, 0);
   const clocked = type?.timing?.kind === 'clocked';
   const limiter =
     show.feeds.length > 0

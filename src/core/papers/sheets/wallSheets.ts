@@ -17,6 +17,7 @@ import {
 } from '../tables/walls';
 import { wallSheet } from '../wallSheet';
 import { paper, tableSheet } from './make';
+import { itemAt } from '../../units/there';
 
 /** A wall to type, to wire and to ribbon. */
 export function wallSheets(plan: Plan, index: number): Sheet[] {
@@ -113,7 +114,7 @@ function ribbons(prop: PropOf<'wall'>, lengths: Lengths): RibbonRow[] {
   const { panel } = prop.shape;
   const reachMm = stockReachMm(panel);
   return ribbonsOf(chains, panel).map(({ chain, from, lengthMm }) => {
-    const output = outputName(chains[chain]!, cards.length);
+    const output = outputName(itemAt(chains, chain), cards.length);
     return {
       from: `${output}.${from + 1}`,
       to: `${output}.${from + 2}`,

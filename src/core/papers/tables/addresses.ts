@@ -19,6 +19,7 @@ import type { Plan } from '../../plan/planned';
 import { capitalised } from '../../units/words';
 import type { Cell, Table } from '../../pages/table';
 import { GIVEN_WORDS } from './network';
+import { runAt } from '../../plan/records';
 
 interface NumberingRow {
   name: string;
@@ -29,7 +30,7 @@ interface NumberingRow {
 
 /** The first and the last pixel of a run in every numbering; no rows while it is on no port. */
 export function numberingsTable(plan: Plan, index: number): Table<NumberingRow> {
-  const { wire, firstPixel, pixelCount } = plan.runs[index]!;
+  const { wire, firstPixel, pixelCount } = runAt(plan, index);
   const of = (pixel: number) => (wire && pixelCount > 0 ? numberingsOf(addressOf(plan, pixel)) : []);
   const last = new Map(of(firstPixel + pixelCount - 1).map((each) => [each.name, each.value]));
   return {

@@ -7,14 +7,16 @@ import { LOADING } from '../../catalogue/supply';
 import { formatAmps } from '../../units/electric';
 import { countOf, groupDigits } from '../../units/number';
 import type { Table } from '../../pages/table';
+import { itemAt } from '../../units/there';
+import { controllerAt } from '../../plan/records';
 
 /** What each supply can have lit: at full white, and capped. */
 export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Table<SupplyCap> {
-  const of = (row: SupplyCap) => show.supplies[row.supply]!;
+  const of = (row: SupplyCap) => itemAt(show.supplies, row.supply);
   return {
     name: 'How bright each supply can have it',
     rows,
-    keyOf: ({ supply }) => show.supplies[supply]!.id,
+    keyOf: ({ supply }) => itemAt(show.supplies, supply).id,
     columns: [
       { id: 'supply', head: 'Supply', as: 'key', meaning: 'The supply', of: (row) => of(row).name },
       {
@@ -90,7 +92,7 @@ export function patternsTable(
   const ampsOf = (row: MeasuredPattern, { load }: SupplyCap) =>
     load.otherAmps + load.idleAmps + share(row) * (load.whiteAmps - load.idleAmps);
   const loadingOf = (row: MeasuredPattern, cap: SupplyCap) =>
-    ampsOf(row, cap) / (show.supplies[cap.supply]!.ratedAmps.value * LOADING);
+    ampsOf(row, cap) / (itemAt(show.supplies, cap.supply).ratedAmps.value * LOADING);
   return {
     name: 'What measured patterns draw',
     rows,
@@ -128,7 +130,7 @@ export function patternsTable(
             (most, each) => (loadingOf(row, each) > loadingOf(row, most) ? each : most),
             first,
           );
-          const { name, ratedAmps } = show.supplies[cap.supply]!;
+          const { name, ratedAmps } = itemAt(show.supplies, cap.supply);
           return {
             text: `${name}: ${formatAmps(ampsOf(row, cap))} of ${formatAmps(ratedAmps.value * LOADING)}`,
             mood: loadingOf(row, cap) > 1 ? 'bad' : 'good',
@@ -141,7 +143,7 @@ export function patternsTable(
 
 /** What to type into the limiter of each device. */
 export function limitersTable(plan: Plan, rows: readonly ControllerCap[]): Table<ControllerCap> {
-  const of = (row: ControllerCap) => plan.show.controllers[row.controller]!;
+  const of = (row: ControllerCap) => controllerAt(plan, row.controller);
   return {
     name: 'Limiters of devices',
     forDevices: true,
@@ -228,8 +230,10 @@ export function liftedWords(
   const start = `Planned for ${percent} %. If a reset, a test or another program lifts that to full white, `;
   if (openFuses.length === 0 && saggingSupplies.length === 0)
     return `${start}no fuse opens and no supply sags.`;
-  const fuses = openFuses.map((feed) => `${show.feeds[feed]!.name} (${show.feeds[feed]!.fuseAmps} A)`);
-  const supplies = saggingSupplies.map((supply) => show.supplies[supply]!.name);
+  const fuses = openFuses.map(
+    (feed) => `${itemAt(show.feeds, feed).name} (${itemAt(show.feeds, feed).fuseAmps} A)`,
+  );
+  const supplies = saggingSupplies.map((supply) => itemAt(show.supplies, supply).name);
   return `${start}${[
     fuses.length > 0 &&
       `${fuses.length === 1 ? 'the fuse of' : `${countOf(fuses.length, 'fuse')} of`} ${fuses.slice(0, 6).join(', ')}${fuses.length > 6 ? ' and more' : ''} ${fuses.length === 1 ? 'opens' : 'open'}`,

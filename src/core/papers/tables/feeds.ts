@@ -9,6 +9,7 @@ import type { Facts } from '../../show/facts';
 import { formatAmps, formatVolts } from '../../units/electric';
 import { formatLength } from '../../units/length';
 import type { Table, Told } from '../../pages/table';
+import { itemAt, valueIn } from '../../units/there';
 
 /** A piece of a lead with what it carries at the level that is planned, and with everything at full white. */
 interface ScheduleRow {
@@ -29,8 +30,8 @@ export function scheduleRows(
 ): ScheduleRow[] {
   const worstOf = new Map(worst.leads.map((lead) => [lead.feed, lead]));
   return planned.leads.flatMap((lead) => {
-    const full = worstOf.get(lead.feed)!;
-    return plan.show.feeds[lead.feed]!.pieces.map((_, piece) => ({
+    const full = valueIn(worstOf, lead.feed);
+    return itemAt(plan.show.feeds, lead.feed).pieces.map((_, piece) => ({
       feed: lead.feed,
       piece,
       planned: lead,
@@ -41,7 +42,7 @@ export function scheduleRows(
 }
 
 const fuseCell = (plan: Plan, { feed, worst }: ScheduleRow): Told => {
-  const { fuseAmps, groundOnly } = plan.show.feeds[feed]!;
+  const { fuseAmps, groundOnly } = itemAt(plan.show.feeds, feed);
   if (groundOnly) return { text: 'none', note: 'it joins grounds alone' };
   const fits = worst.fuse === null ? 'none fits: a cap, a thicker lead or a split' : `${worst.fuse} A fits`;
   if (fuseAmps === undefined) return { text: 'none', note: fits, mood: 'bad' };
@@ -53,12 +54,12 @@ const fuseCell = (plan: Plan, { feed, worst }: ScheduleRow): Told => {
 /** Every lead, piece by piece: what is cut, joined and fused. */
 export function scheduleTable(plan: Plan, rows: readonly ScheduleRow[], level: string): Table<ScheduleRow> {
   const { show } = plan;
-  const of = (row: ScheduleRow) => show.feeds[row.feed]!;
-  const piece = (row: ScheduleRow) => of(row).pieces[row.piece]!;
+  const of = (row: ScheduleRow) => itemAt(show.feeds, row.feed);
+  const piece = (row: ScheduleRow) => itemAt(of(row).pieces, row.piece);
   return {
     name: 'Schedule of leads',
     rows,
-    keyOf: ({ feed, piece: at }) => `${show.feeds[feed]!.id} ${at}`,
+    keyOf: ({ feed, piece: at }) => `${itemAt(show.feeds, feed).id} ${at}`,
     columns: [
       {
         id: 'lead',
@@ -72,7 +73,9 @@ export function scheduleTable(plan: Plan, rows: readonly ScheduleRow[], level: s
         head: 'From',
         meaning: 'Where this piece begins',
         of: (row) =>
-          row.piece === 0 ? sourceWords(show, of(row)) : endWords(show, of(row).pieces[row.piece - 1]!.to),
+          row.piece === 0
+            ? sourceWords(show, of(row))
+            : endWords(show, itemAt(of(row).pieces, row.piece - 1).to),
       },
       { id: 'to', head: 'To', meaning: 'Where it is joined', of: (row) => endWords(show, piece(row).to) },
       {

@@ -5,6 +5,7 @@ import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { formatLength } from '../../units/length';
 import type { Table } from '../../pages/table';
+import { controllerAt } from '../../plan/records';
 
 /** The lead from each port, or from the run before, to the first pixel of a run. */
 export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
@@ -21,8 +22,7 @@ export function leadsTable(plan: Plan, leads: readonly Lead[]): Table<Lead> {
         meaning: 'the run that it leads to, and what it comes from',
         of: ({ run, fromRun, controller }) => ({
           text: runName(plan, run),
-          note:
-            fromRun === null ? plan.show.controllers[controller]!.name : `end of ${runName(plan, fromRun)}`,
+          note: fromRun === null ? controllerAt(plan, controller).name : `end of ${runName(plan, fromRun)}`,
         }),
       },
       {

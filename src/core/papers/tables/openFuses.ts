@@ -4,26 +4,27 @@ import type { OpenFuse } from '../../power/openFuse';
 import { countOf } from '../../units/number';
 import { listOf } from '../../units/words';
 import type { Table } from '../../pages/table';
+import { itemAt } from '../../units/there';
 
 /** Each lead with what is seen when its fuse opens, and what is then overloaded. */
 export function openFusesTable({ show }: Plan, rows: readonly OpenFuse[]): Table<OpenFuse> {
   return {
     name: 'One fuse open',
     rows,
-    keyOf: ({ feed }) => show.feeds[feed]!.id,
+    keyOf: ({ feed }) => itemAt(show.feeds, feed).id,
     columns: [
       {
         id: 'lead',
         head: 'Fuse of',
         as: 'key',
         meaning: 'The lead whose fuse is open',
-        of: ({ feed }) => show.feeds[feed]!.name,
+        of: ({ feed }) => itemAt(show.feeds, feed).name,
       },
       {
         id: 'to',
         head: 'It feeds',
         meaning: 'Where the lead first joins',
-        of: ({ feed }) => endWords(show, show.feeds[feed]!.pieces[0]!.to),
+        of: ({ feed }) => endWords(show, itemAt(itemAt(show.feeds, feed).pieces, 0).to),
       },
       {
         id: 'seen',
@@ -43,7 +44,7 @@ export function openFusesTable({ show }: Plan, rows: readonly OpenFuse[]): Table
         of: ({ overloaded }) =>
           overloaded.length === 0
             ? null
-            : { text: listOf(overloaded.map((feed) => show.feeds[feed]!.name)), mood: 'bad' },
+            : { text: listOf(overloaded.map((feed) => itemAt(show.feeds, feed).name)), mood: 'bad' },
       },
     ],
   };

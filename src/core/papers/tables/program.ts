@@ -5,6 +5,7 @@ import type { Plan } from '../../plan/planned';
 import { kindOf } from '../../props/registry';
 import { capitalised } from '../../units/words';
 import type { Table } from '../../pages/table';
+import { propAt, plannedAt } from '../../plan/records';
 
 /** A run as the program that shows it is told: how many pixels on how many strands, from where, and at which channels. */
 interface ProgramRow {
@@ -23,8 +24,8 @@ interface ProgramRow {
 
 export function programRows(plan: Plan): ProgramRow[] {
   return plan.runs.map((run, index) => {
-    const prop = plan.show.props[run.prop]!;
-    const planned = plan.props[run.prop]!;
+    const prop = propAt(plan, run.prop);
+    const planned = plannedAt(plan, run.prop);
     const kind = kindOf(prop);
     const first = run.firstPixel - planned.firstPixel;
     const lengths = planned.strands

@@ -1,6 +1,7 @@
 import type { Sent } from '../../devices/sent';
 import type { LaidShow } from '../../plan/planned';
 import type { Table } from '../../pages/table';
+import { itemAt } from '../../units/there';
 
 /** Everything that the sender is told of universes and flat spaces, a line for each. */
 export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent> {
@@ -52,7 +53,7 @@ export function sentTable({ show }: LaidShow, sent: readonly Sent[]): Table<Sent
         head: 'Device',
         meaning: 'that takes it',
         of: (each) => {
-          const { name } = show.controllers[each.controller]!;
+          const { name } = itemAt(show.controllers, each.controller);
           return each.alsoHeardBy.length === 0
             ? name
             : { text: name, note: `${each.alsoHeardBy.join(', ')} too`, mood: 'bad' };

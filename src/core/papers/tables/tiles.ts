@@ -4,6 +4,7 @@ import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
 import { tileTurn, type TileShape } from '../../props/tile';
 import { columnsOf, type Table } from '../../pages/table';
+import { plannedAt, runAt, controllerAt } from '../../plan/records';
 
 /** One addressed tile: what is set on its menu, and how it hangs. */
 interface TileRow {
@@ -26,15 +27,16 @@ interface TileRow {
 
 /** Every tile of a prop in the order of the data. @param index of the prop in the show */
 export function tileRows(plan: Plan, index: number, shape: TileShape): TileRow[] {
-  const { firstPixel, firstRun, runCount, strands } = plan.props[index]!;
+  const { firstPixel, firstRun, runCount, strands } = plannedAt(plan, index);
   let run = firstRun;
   let place = 0;
   return strands.map((strand) => {
     const pixel = firstPixel + strand.firstPixel;
-    if (run + 1 < firstRun + runCount && plan.runs[run + 1]!.firstPixel <= pixel) [run, place] = [run + 1, 0];
+    if (run + 1 < firstRun + runCount && runAt(plan, run + 1).firstPixel <= pixel)
+      [run, place] = [run + 1, 0];
     place += 1;
-    const { wire, channelsPerPixel } = plan.runs[run]!;
-    const device = wire && plan.show.controllers[wire.controller]!;
+    const { wire, channelsPerPixel } = runAt(plan, run);
+    const device = wire && controllerAt(plan, wire.controller);
     const universe = plan.pixels.universe[pixel] || null;
     const channel = plan.pixels.channel[pixel] || null;
     return {

@@ -4,6 +4,7 @@ import type { Link } from '../../rig/links';
 import { countOf } from '../../units/number';
 import { listOf } from '../../units/words';
 import type { Table } from '../../pages/table';
+import { itemAt } from '../../units/there';
 
 const LINK_WORDS: Record<Link, string> = {
   network: 'network',
@@ -23,14 +24,17 @@ export function trafficTable({ show }: Plan, { devices, wantedHz }: Traffic): Ta
   return {
     name: 'Traffic',
     rows: devices,
-    keyOf: ({ controller }) => show.controllers[controller]!.id,
+    keyOf: ({ controller }) => itemAt(show.controllers, controller).id,
     columns: [
       {
         id: 'device',
         head: 'Device',
         as: 'key',
         meaning: 'its name, and how it is fed',
-        of: ({ controller, link }) => ({ text: show.controllers[controller]!.name, note: LINK_WORDS[link] }),
+        of: ({ controller, link }) => ({
+          text: itemAt(show.controllers, controller).name,
+          note: LINK_WORDS[link],
+        }),
       },
       {
         id: 'load',
@@ -96,7 +100,7 @@ export function trafficTable({ show }: Plan, { devices, wantedHz }: Traffic): Ta
 export function switchWords({ show }: Plan, { flood, flooded, senderMbits }: Traffic): string[] {
   const names = flooded.map(
     ({ controller, mbits, linkMbits }) =>
-      `${show.controllers[controller]!.name} (${mbits.toFixed(0)} of ${linkMbits} Mbit/s)`,
+      `${itemAt(show.controllers, controller).name} (${mbits.toFixed(0)} of ${linkMbits} Mbit/s)`,
   );
   return [
     `${senderMbits.toFixed(1)} Mbit/s leave the sender.`,

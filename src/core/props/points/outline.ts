@@ -1,5 +1,6 @@
 import { FREEFORM_LIMITS } from '../freeform';
 import { PointsError, roundedMm, tooManyPoints, type PointList } from './pointList';
+import { itemAt } from '../../units/there';
 
 /** A line through points, in the units of its drawing: x0, y0, x1, y1, … */
 export interface Outline {
@@ -20,9 +21,16 @@ interface LayOptions {
 export function outlineLength({ points, closed }: Outline): number {
   let length = 0;
   for (let i = 2; i < points.length; i += 2)
-    length += Math.hypot(points[i]! - points[i - 2]!, points[i + 1]! - points[i - 1]!);
+    length += Math.hypot(
+      itemAt(points, i) - itemAt(points, i - 2),
+      itemAt(points, i + 1) - itemAt(points, i - 1),
+    );
   return closed && points.length > 2
-    ? length + Math.hypot(points[0]! - points[points.length - 2]!, points[1]! - points[points.length - 1]!)
+    ? length +
+        Math.hypot(
+          itemAt(points, 0) - itemAt(points, points.length - 2),
+          itemAt(points, 1) - itemAt(points, points.length - 1),
+        )
     : length;
 }
 
@@ -45,7 +53,7 @@ export function layAlong(outlines: readonly Outline[], options: LayOptions): Poi
       `A free-form prop holds at most ${FREEFORM_LIMITS.pieces} pieces, and this drawing has ${outlines.length} outlines. Join them in the drawing, or split it.`,
     );
   outlines.forEach((outline, i) => {
-    const count = counts[i]!;
+    const count = itemAt(counts, i);
     const length = outlineLength(outline);
     const gaps = outline.closed ? count : count - 1;
     const step = spread === 'even' && gaps > 0 ? length / gaps : spacingMm / mmPerUnit;
@@ -70,7 +78,7 @@ function* walk(
   step: number,
   count: number,
 ): Generator<readonly [number, number]> {
-  const corners = closed ? [...points, points[0]!, points[1]!] : points;
+  const corners = closed ? [...points, itemAt(points, 0), itemAt(points, 1)] : points;
   let corner = 0;
   let passed = 0;
   let segment = lengthFrom(corners, corner);
@@ -82,7 +90,7 @@ function* walk(
       segment = lengthFrom(corners, corner);
     }
     const part = segment === 0 ? 0 : Math.min(1, (at - passed) / segment);
-    const [x, y] = [corners[corner]!, corners[corner + 1]!];
+    const [x, y] = [itemAt(corners, corner), itemAt(corners, corner + 1)];
     const [nextX, nextY] = [corners[corner + 2] ?? x, corners[corner + 3] ?? y];
     yield [x + (nextX - x) * part, y + (nextY - y) * part];
   }
@@ -90,7 +98,10 @@ function* walk(
 
 function lengthFrom(corners: readonly number[], corner: number): number {
   return corner + 3 < corners.length
-    ? Math.hypot(corners[corner + 2]! - corners[corner]!, corners[corner + 3]! - corners[corner + 1]!)
+    ? Math.hypot(
+        itemAt(corners, corner + 2) - itemAt(corners, corner),
+        itemAt(corners, corner + 3) - itemAt(corners, corner + 1),
+      )
     : 0;
 }
 
@@ -100,8 +111,8 @@ export function addCubic(
   [x1, y1, x2, y2, x, y]: readonly [number, number, number, number, number, number],
   tolerance: number,
 ): void {
-  const x0 = points[points.length - 2]!;
-  const y0 = points[points.length - 1]!;
+  const x0 = itemAt(points, points.length - 2);
+  const y0 = itemAt(points, points.length - 1);
   // A cubic strays from n chords by at most (sqrt(3) / 18) * |second difference of its control points| / n^2 or less.
   const bend = Math.max(
     Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2),

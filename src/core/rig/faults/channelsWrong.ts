@@ -11,6 +11,7 @@ import {
   type OnPort,
 } from '../fault';
 import { plannedDevice } from '../device';
+import { itemAt } from '../../units/there';
 
 interface ChannelsWrong extends OnPort {
   kind: 'channelsWrong';
@@ -46,5 +47,5 @@ function otherOf(plan: Parameters<typeof plannedDevice>[0], place: OnPort): stri
   const controller = controllerIndex(plan, place);
   if (controller === -1) return undefined;
   const port = plannedDevice(plan, controller).ports.find((each) => each.port === place.port);
-  return port && OTHER[port.segments[0]!.colourOrder.length];
+  return port && OTHER[itemAt(port.segments, 0).colourOrder.length];
 }

@@ -13,6 +13,7 @@ import {
   type OnPort,
 } from '../fault';
 import { plannedDevice } from '../device';
+import { itemAt } from '../../units/there';
 
 interface ColourOrder extends OnPort {
   kind: 'colourOrder';
@@ -33,7 +34,7 @@ export const colourOrder = defineFault<ColourOrder>({
   places: (plan) =>
     portsOf(plan).flatMap((place) => {
       const { ports } = plannedDevice(plan, controllerIndex(plan, place));
-      const planned = ports.find(({ port }) => port === place.port)!.segments[0]!.colourOrder;
+      const planned = itemAt(ports.find(({ port }) => port === place.port)!.segments, 0).colourOrder;
       return COLOUR_ORDERS.filter((order) => order !== planned && sameColours(order, planned)).map(
         (order) => ({
           kind: 'colourOrder' as const,

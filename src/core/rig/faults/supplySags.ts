@@ -8,6 +8,7 @@ import {
   touchedBySupply,
   type OnSupply,
 } from '../supplies';
+import { runAt } from '../../plan/records';
 
 interface SupplySags extends OnSupply {
   kind: 'supplySags';
@@ -27,7 +28,7 @@ export const supplySags = defineFault<SupplySags>({
   places: (plan) => suppliesInUse(plan).map((place) => ({ kind: 'supplySags', ...place })),
   touches: touchedBySupply,
   apply: (rig, fault) => {
-    const wires = fedBy(rig.plan, fault).runs.map((place) => rig.plan.runs[runIndex(rig.plan, place)]!.wire);
+    const wires = fedBy(rig.plan, fault).runs.map((place) => runAt(rig.plan, runIndex(rig.plan, place)).wire);
     return {
       ...rig,
       chains: rig.chains.map((chain) =>

@@ -10,6 +10,7 @@ import {
   portsOf,
   type OnPort,
 } from '../fault';
+import { controllerAt } from '../../plan/records';
 
 interface SwappedPorts extends OnPort {
   kind: 'swappedPorts';
@@ -72,7 +73,7 @@ function ownPorts(plan: Plan, propId: string): Set<string> {
   return new Set(
     plan.runs.flatMap(({ prop: of, wire }) =>
       of === prop && wire
-        ? [portKey({ controllerId: plan.show.controllers[wire.controller]!.id, port: wire.port })]
+        ? [portKey({ controllerId: controllerAt(plan, wire.controller).id, port: wire.port })]
         : [],
     ),
   );

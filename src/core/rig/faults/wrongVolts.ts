@@ -3,6 +3,7 @@ import { DARK } from '../chain';
 import { markRun, runIndex } from '../fault';
 import { runFault } from '../simpleFaults';
 import { fedOnce, strungRuns } from '../starving';
+import { propAt } from '../../plan/records';
 
 export const wrongVolts = runFault(
   'wrongVolts',
@@ -15,7 +16,7 @@ export const wrongVolts = runFault(
   },
   (rig, place) => {
     const run = rig.plan.runs[runIndex(rig.plan, place)];
-    const prop = run && rig.plan.show.props[run.prop]!;
+    const prop = run && propAt(rig.plan, run.prop);
     const type = rig.plan.show.pixelTypes.find(({ id }) => id === prop?.pixelTypeId);
     return type && type.volts > 7 ? fedOnce(rig, place, TOO_LOW_V) : markRun(rig, place, DARK);
   },

@@ -8,6 +8,7 @@ import { patchEntrySchema, type PatchEntry, type Show } from '../schema';
 import type { ShowDraft } from '../draft';
 import { entryId } from '../records';
 import { defineEdit, nameOf, saidOf } from './definition';
+import { itemAt } from '../../units/there';
 
 const runFields = { propId: idSchema, run: patchEntrySchema.shape.run };
 
@@ -200,7 +201,7 @@ function idsOf(items: readonly { id: string }[]): ReadonlySet<string> {
 /** The prop whose runs these all are, or how many they are. */
 function whatOf(show: Show, runs: readonly { propId: string }[]): string {
   const props = new Set(runs.map(({ propId }) => propId));
-  return props.size === 1 ? nameOf(show.props, runs[0]!.propId) : countOf(runs.length, 'run');
+  return props.size === 1 ? nameOf(show.props, itemAt(runs, 0).propId) : countOf(runs.length, 'run');
 }
 
 function needEntry(draft: ShowDraft, propId: string, run: number): void {

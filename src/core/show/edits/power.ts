@@ -7,6 +7,7 @@ import type { ShowDraft } from '../draft';
 import { fieldWords } from '../fieldWords';
 import { powerPolicySchema, type Show } from '../schema';
 import { defineEdit, nameOf, saidOf } from './definition';
+import { itemAt } from '../../units/there';
 
 const addSupply = defineEdit({
   schema: z.strictObject({ type: z.literal('addSupply'), supply: supplySchema }),
@@ -127,7 +128,7 @@ function leadWords(show: Show, { from, pieces }: Feed): string {
     from.kind === 'supply'
       ? nameOf(show.supplies, from.supplyId)
       : nameOf(show.controllers, from.controllerId);
-  const { to } = pieces[0]!;
+  const { to } = itemAt(pieces, 0);
   const end =
     to.kind === 'controller' ? nameOf(show.controllers, to.controllerId) : nameOf(show.props, to.propId);
   return `from ${source} to ${end}`;

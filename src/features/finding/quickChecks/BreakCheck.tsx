@@ -5,11 +5,12 @@ import { formatLength } from '@/core/units/length';
 import { groupDigits } from '@/core/units/number';
 import { MaybeWholeField } from '@/ui/fields/fields';
 import { HelpAnswer, QuickCheck } from './QuickCheck';
+import { plannedAt } from '@/core/plan/records';
 
 /** Dark from here: where that is, and which two are suspected. */
 export function BreakCheck({ plan, prop }: { plan: Plan; prop: number }) {
   const [light, setLight] = useState<number | null>(null);
-  const { pixelCount } = plan.props[prop]!;
+  const { pixelCount } = plannedAt(plan, prop);
   const found = light === null ? null : breakAt(plan, prop, light);
   return (
     <QuickCheck

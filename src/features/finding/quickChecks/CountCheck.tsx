@@ -16,10 +16,11 @@ import { setTest, stepBy } from '../../sending/useTest';
 import { useGoTo } from '../../view/useView';
 import { HelpAnswer, QuickCheck } from './QuickCheck';
 import styles from './quickChecks.module.css';
+import { plannedAt } from '@/core/plan/records';
 
 /** How many lights there are, by halving. */
 export function CountCheck({ plan, prop }: { plan: Plan; prop: number | null }) {
-  const planned = prop === null ? null : plan.props[prop]!.pixelCount;
+  const planned = prop === null ? null : plannedAt(plan, prop).pixelCount;
   const [most, setMost] = useState(planned ? Math.min(MOST_COUNTED, 2 * planned) : 1023);
   const [looks, setLooks] = useState<readonly CountRange[]>([]);
   const goTo = useGoTo();

@@ -11,6 +11,8 @@ import {
 import type { Plan } from '@/core/plan/planned';
 import { HelpAnswer, QuickCheck } from './QuickCheck';
 import styles from './quickChecks.module.css';
+import { valueIn } from '@/core/units/there';
+import { propAt } from '@/core/plan/records';
 
 interface Read {
   text: string;
@@ -21,7 +23,7 @@ interface Read {
 export function PanelsCheck({ plan, prop }: { plan: Plan; prop: number }) {
   const [scheme, setScheme] = useState<LabelScheme>('outputPlace');
   const [read, setRead] = useState<ReadonlyMap<string, Read>>(new Map());
-  const laid = wallOf(plan.show.props[prop]!);
+  const laid = wallOf(propAt(plan, prop));
   if (!laid) return null;
   const { columns, rows } = laid.wall;
   const planned = labelsOfWall(laid);
@@ -33,7 +35,9 @@ export function PanelsCheck({ plan, prop }: { plan: Plan; prop: number }) {
         column,
         row,
         label:
-          text.trim() === '' ? planned.get(place)! : labelIn(laid, columns, scheme, text === '-' ? '' : text),
+          text.trim() === ''
+            ? valueIn(planned, place)
+            : labelIn(laid, columns, scheme, text === '-' ? '' : text),
         isUpsideDown,
       };
     }),
@@ -67,7 +71,7 @@ export function PanelsCheck({ plan, prop }: { plan: Plan; prop: number }) {
               <TextInput
                 size="xs"
                 aria-label={`Label of the panel ${column + 1} across, ${row + 1} down`}
-                placeholder={planned.get(place)!}
+                placeholder={valueIn(planned, place)}
                 value={read.get(place)?.text ?? ''}
                 onChange={(event) => set(place, { text: event.currentTarget.value })}
               />

@@ -11,6 +11,7 @@ import type { AnyPortHeld, HeldPortField } from '@/core/devices/settings/registr
 import type { Plan } from '@/core/plan/planned';
 import { Hint } from '@/ui/Panel';
 import { SettingGrid, settingsOfUse } from '../../sheets/SettingGrid';
+import { itemAt } from '@/core/units/there';
 
 type Row = Partial<Record<HeldPortField, string>>;
 
@@ -72,7 +73,7 @@ export function FoundGrid(props: FoundGridProps) {
         last={{
           head: 'looked at, and',
           cell: (port, name) => {
-            const row = planned[port - 1]!;
+            const row = itemAt(planned, port - 1);
             return settings.some((setting) => cell(row, setting) !== '') ? (
               <button
                 type="button"

@@ -20,6 +20,8 @@ import sheets from '../../sheets/sheets.module.css';
 import { useNote, useShow } from '../../show/ShowProvider';
 import { SettingField } from '../../sheets/SettingField';
 import { FoundGrid, type StartsBy } from './FoundGrid';
+import { itemAt } from '@/core/units/there';
+import { controllerAt } from '@/core/plan/records';
 
 const MOST_BYTES = 1024 * 1024;
 
@@ -203,14 +205,14 @@ export function FoundSheet({ plan }: { plan: Plan }) {
           <FoundGrid
             key={`${controller.id} ${where}`}
             plan={plan}
-            controller={plan.show.controllers[index]!}
+            controller={controllerAt(plan, index)}
             index={index}
             where={where}
             startsBy={startsBy}
             counting={counting}
             saidMore={Object.keys(whole).length > 0}
             onCompare={(rows) =>
-              compareRows(rows, (line) => `Port ${controller.label}${rows[line - 1]![0]}`, true)
+              compareRows(rows, (line) => `Port ${controller.label}${itemAt(rows, line - 1)[0]}`, true)
             }
           />
           {problem && <p className={sheets.problem}>{problem}</p>}

@@ -16,6 +16,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import { startProposer, type Proposer } from '@/workers/proposer';
 import sheets from '../../sheets/sheets.module.css';
 import { notify, useEdit, useShow } from '../../show/ShowProvider';
+import { byId } from '@/core/units/there';
 
 const GOAL_WORDS: Record<Goal, string> = {
   fewestPorts:
@@ -143,7 +144,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
                   size="compact-sm"
                   variant="default"
                   onClick={() => {
-                    const prop = show.props.find((each) => each.id === left.propId)!;
+                    const prop = byId(show.props, left.propId);
                     edit({
                       type: 'setThreading',
                       propId: prop.id,

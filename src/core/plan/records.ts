@@ -1,0 +1,23 @@
+import type { Controller } from '../catalogue/controller';
+import type { PixelType } from '../catalogue/pixelType';
+import type { Prop } from '../props/registry';
+import type { Show } from '../show/schema';
+import { byId, itemAt } from '../units/there';
+import type { LaidShow, PlannedProp, PlannedRun } from './planned';
+
+type OfShow = Pick<LaidShow, 'show'>;
+
+/** The records behind the indices of a plan. Each throws a RangeError for an index that leads nowhere. */
+export const propAt = ({ show }: OfShow, index: number): Prop => itemAt(show.props, index);
+export const controllerAt = ({ show }: OfShow, index: number): Controller => itemAt(show.controllers, index);
+export const plannedAt = ({ props }: Pick<LaidShow, 'props'>, prop: number): PlannedProp =>
+  itemAt(props, prop);
+export const runAt = ({ runs }: Pick<LaidShow, 'runs'>, run: number): PlannedRun => itemAt(runs, run);
+
+/** The prop that a run is part of. @param run index in the plan */
+export const propOfRun = (plan: Pick<LaidShow, 'show' | 'runs'>, run: number): Prop =>
+  propAt(plan, runAt(plan, run).prop);
+
+/** The type of a prop's pixels: a show has no prop without one of its own. */
+export const pixelTypeOf = ({ pixelTypes }: Pick<Show, 'pixelTypes'>, prop: Prop): PixelType =>
+  byId(pixelTypes, prop.pixelTypeId);
