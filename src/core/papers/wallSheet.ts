@@ -14,7 +14,7 @@ import { wallPixels, layWall } from '../props/wall';
 import { cornerWords } from '../threading/view';
 import { countOf, groupDigits } from '../units/number';
 import { itemAt } from '../units/there';
-import { plannedAt, controllerAt } from '../plan/records';
+import { controllerAt, plannedAt, propAt, runAt } from '../plan/records';
 
 /** What a value is about, so that `width` is never two things. */
 type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
@@ -34,27 +34,65 @@ export interface WallSheet {
   steps: { id: string; words: string; why: string }[];
 }
 
+/** A wall as its values are worked out from. */
+function wallOfPlan(plan: Plan, index: number) {
+  const prop = propAt(plan, index) as PropOf<'wall'>;
+  const run = plannedAt(plan, index).firstRun;
+  const { chains, cards } = layWall(prop);
+  const { driver } = prop.threading;
+  return {
+    plan,
+    prop,
+    run,
+    chains,
+    cards,
+    driver,
+    panel: prop.shape.panel,
+    longest: Math.max(0, ...chains.map((chain) => chain.panels.length)),
+    colours: colourPlan(plan, run),
+    picture: { ...USUAL_PICTURE, ...driver },
+  };
+}
+type WallOfPlan = ReturnType<typeof wallOfPlan>;
+
+const value = (name: string, text: string, scope: ValueScope, meaning: string): WallValue => ({
+  name,
+  value: text,
+  scope,
+  meaning,
+});
+
 /** Every value that a card utility, a player or a show program commonly asks for about a wall, and the order of doing it. */
 export function wallSheet(plan: Plan, index: number): WallSheet {
-  const prop = plan.show.props[index] as PropOf<'wall'>;
-  const { shape, threading } = prop;
-  const { panel } = shape;
-  const { driver } = threading;
-  const { chains, cards } = layWall(prop);
-  const { width, height } = wallPixels(shape);
-  const runIndex = plannedAt(plan, index).firstRun;
-  const spans = spansOfRun(plan, runIndex).filter((span) => span.runChannel >= 0);
-  const [first, last] = [spans[0], spans.at(-1)];
-  const longest = Math.max(0, ...chains.map((chain) => chain.panels.length));
-  const colours = colourPlan(plan, runIndex);
-  const value = (name: string, text: string, scope: ValueScope, meaning: string): WallValue => ({
-    name,
-    value: text,
-    scope,
-    meaning,
-  });
+  const wall = wallOfPlan(plan, index);
+  const isCards = wall.driver.kind === 'cards';
+  return {
+    groups: [
+      {
+        id: 'panel',
+        title: 'The panel, as a card utility or player asks for it',
+        values: panelValues(wall),
+      },
+      {
+        id: 'driver',
+        title: isCards ? 'The cards' : 'The hat',
+        values: [...cardValues(wall), ...hatValues(wall), ...driverValues(wall)],
+      },
+      { id: 'chains', title: 'The chains', values: chainValues(wall) },
+      {
+        id: 'picture',
+        title: 'The picture, as a show program asks for it',
+        values: pictureValues(wall),
+      },
+      { id: 'addresses', title: 'The addresses', values: addressValues(wall) },
+      { id: 'expected', title: 'To expect', values: expectedValues(wall) },
+    ],
+    steps: isCards ? CARD_STEPS : HAT_STEPS,
+  };
+}
 
-  const panelValues = [
+function panelValues({ prop, panel, colours }: WallOfPlan): WallValue[] {
+  return [
     value(
       'Pixels across',
       groupDigits(panel.columns),
@@ -99,7 +137,10 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       ),
     ),
   ];
-  const chainValues = chains.map((chain) =>
+}
+
+function chainValues({ chains, cards, panel }: WallOfPlan): WallValue[] {
+  return chains.map((chain) =>
     value(
       `Output ${outputName(chain, cards.length)}`,
       countOf(chain.panels.length, 'panel'),
@@ -107,80 +148,89 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       `${groupDigits(chain.panels.length * panel.columns)} pixels across on the wire; ${chain.panels.map((each) => `${each.row + 1}.${each.column + 1}${each.turnDeg ? ` turned ${each.turnDeg}°` : ''}`).join(', ')}`,
     ),
   );
-  const across = new Set(cards.map((card) => card.column)).size;
-  const pictureOfDriver = { ...USUAL_PICTURE, ...driver };
-  const driverValues = [
+}
+
+function driverValues({ picture }: WallOfPlan): WallValue[] {
+  return [
     value(
       'Brightness',
-      `${pictureOfDriver.brightnessPercent} %`,
+      `${picture.brightnessPercent} %`,
       'the whole wall',
       'a setting that a reset lifts: supplies and fuses are sized without it',
     ),
-    value('Gamma', String(pictureOfDriver.gamma), 'the whole wall', 'at one end only: here or at the sender'),
+    value('Gamma', String(picture.gamma), 'the whole wall', 'at one end only: here or at the sender'),
     value(
       'Colour depth',
-      `${pictureOfDriver.depthBits} bits`,
+      `${picture.depthBits} bits`,
       'the whole wall',
       'of each colour; fewer refresh faster',
     ),
   ];
-  const cardValues =
-    driver.kind === 'cards'
-      ? [
-          value(
-            'Connection',
-            'raw frames, gigabit',
-            'the network',
-            'straight from the sender’s port: no router, no IP address at either end',
-          ),
-          value(
-            'Cards',
-            `${across} across, ${new Set(cards.map((card) => card.row)).size} down`,
-            'the whole wall',
-            `${countOf(cards.length, 'card')}, chained by network cable in this order; ${countOf(driver.outputsPerCard, 'output')} each`,
-          ),
-          ...cards.map((card, i) =>
-            value(
-              `Card ${i + 1}`,
-              `${groupDigits(card.columns * panel.columns)} × ${groupDigits(card.rows * panel.rows)} px`,
-              'a card',
-              `its top left pixel is at ${groupDigits(card.column * panel.columns)}, ${groupDigits(card.row * panel.rows)} of the wall, counted from 0; ${card.columns} × ${card.rows} panels`,
-            ),
-          ),
-        ]
-      : [
-          value(
-            'Connection',
-            connectionWords(plan, runIndex),
-            'the network',
-            'how the picture comes to the player',
-          ),
-          value(
-            'Outputs in use',
-            `${chains.length} of ${driver.outputs}`,
-            'the whole wall',
-            'parallel chains of the hat',
-          ),
-          value(
-            'Longest chain',
-            countOf(longest, 'panel'),
-            'a chain',
-            'players ask for the length of the longest one',
-          ),
-          value(
-            'Pinout',
-            driver.pinout || 'as printed on the hat',
-            'the whole wall',
-            'which pins it uses: choose what is printed there',
-          ),
-          value(
-            'Slow-down',
-            String(driver.slowDown),
-            'the whole wall',
-            driver.slowDownReason || 'waiting steps after each clock edge',
-          ),
-        ];
-  const pictureValues = [
+}
+
+/** Empty for a wall behind a hat. */
+function cardValues({ driver, cards, panel }: WallOfPlan): WallValue[] {
+  if (driver.kind !== 'cards') return [];
+  const across = new Set(cards.map((card) => card.column)).size;
+  return [
+    value(
+      'Connection',
+      'raw frames, gigabit',
+      'the network',
+      'straight from the sender’s port: no router, no IP address at either end',
+    ),
+    value(
+      'Cards',
+      `${across} across, ${new Set(cards.map((card) => card.row)).size} down`,
+      'the whole wall',
+      `${countOf(cards.length, 'card')}, chained by network cable in this order; ${countOf(driver.outputsPerCard, 'output')} each`,
+    ),
+    ...cards.map((card, i) =>
+      value(
+        `Card ${i + 1}`,
+        `${groupDigits(card.columns * panel.columns)} × ${groupDigits(card.rows * panel.rows)} px`,
+        'a card',
+        `its top left pixel is at ${groupDigits(card.column * panel.columns)}, ${groupDigits(card.row * panel.rows)} of the wall, counted from 0; ${card.columns} × ${card.rows} panels`,
+      ),
+    ),
+  ];
+}
+
+/** Empty for a wall behind receiver cards. */
+function hatValues({ plan, run, driver, chains, longest }: WallOfPlan): WallValue[] {
+  if (driver.kind !== 'hat') return [];
+  return [
+    value('Connection', connectionWords(plan, run), 'the network', 'how the picture comes to the player'),
+    value(
+      'Outputs in use',
+      `${chains.length} of ${driver.outputs}`,
+      'the whole wall',
+      'parallel chains of the hat',
+    ),
+    value(
+      'Longest chain',
+      countOf(longest, 'panel'),
+      'a chain',
+      'players ask for the length of the longest one',
+    ),
+    value(
+      'Pinout',
+      driver.pinout || 'as printed on the hat',
+      'the whole wall',
+      'which pins it uses: choose what is printed there',
+    ),
+    value(
+      'Slow-down',
+      String(driver.slowDown),
+      'the whole wall',
+      driver.slowDownReason || 'waiting steps after each clock edge',
+    ),
+  ];
+}
+
+function pictureValues({ prop: { shape, threading } }: WallOfPlan): WallValue[] {
+  const { width, height } = wallPixels(shape);
+  return [
     value('Width', groupDigits(width), 'the whole wall', 'pixels of the picture, all panels side by side'),
     value('Height', groupDigits(height), 'the whole wall', 'pixels of the picture'),
     value(
@@ -197,9 +247,17 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
       'width × height × 3, gaps counted; a test range that ends elsewhere leaves panels dark',
     ),
   ];
-  const device = plan.runs[runIndex]?.wire && controllerAt(plan, plan.runs[runIndex].wire.controller);
+}
+
+function addressValues({ plan, run, colours }: WallOfPlan): WallValue[] {
+  const spans = spansOfRun(plan, run).filter((span) => span.runChannel >= 0);
+  const [first, last] = [spans[0], spans.at(-1)];
+  if (!first || !last)
+    return [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
+  const { wire } = runAt(plan, run);
+  const device = wire && controllerAt(plan, wire.controller);
   const isRaw = device ? takesRawFrames(plan.show, device) : false;
-  const sizes = isRaw ? new Map<number, number>() : universesOfRun(plan, runIndex);
+  const sizes = isRaw ? new Map<number, number>() : universesOfRun(plan, run);
   const placeWords = (span: Span, channel: number) => {
     if (isRaw) return 'raw frames: no universes';
     if (span.universe === null) return `byte ${groupDigits(channel - 1)}`;
@@ -207,97 +265,67 @@ export function wallSheet(plan: Plan, index: number): WallSheet {
     return `${(device && universesOf(device)?.word) ?? 'universe'} ${groupDigits(told)}, channel ${channel}`;
   };
   const lastChannel = (span: Span) => span.startChannel + span.channelCount - 1;
-  const addressValues =
-    first && last
+  return [
+    value('Start', placeWords(first, first.startChannel), 'the sender', 'the first pixel’s first colour'),
+    ...(isRaw
+      ? []
+      : [value('End', placeWords(last, lastChannel(last)), 'the sender', 'the last pixel’s last colour')]),
+    value(
+      'First show channel',
+      groupDigits(first.startShowChannel),
+      'the sender',
+      `counted over the whole show from ${groupDigits(plan.show.addressing.firstShowChannel ?? 1)}`,
+    ),
+    value(
+      'Last show channel',
+      groupDigits(last.startShowChannel + last.channelCount - 1),
+      'the sender',
+      'gaps between universes counted',
+    ),
+    ...(sizes.size === 0
       ? [
           value(
-            'Start',
-            placeWords(first, first.startChannel),
+            'Bytes',
+            groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
             'the sender',
-            'the first pixel’s first colour',
-          ),
-          ...(isRaw
-            ? []
-            : [
-                value(
-                  'End',
-                  placeWords(last, lastChannel(last)),
-                  'the sender',
-                  'the last pixel’s last colour',
-                ),
-              ]),
-          value(
-            'First show channel',
-            groupDigits(first.startShowChannel),
-            'the sender',
-            `counted over the whole show from ${groupDigits(plan.show.addressing.firstShowChannel ?? 1)}`,
-          ),
-          value(
-            'Last show channel',
-            groupDigits(last.startShowChannel + last.channelCount - 1),
-            'the sender',
-            'gaps between universes counted',
-          ),
-          ...(sizes.size === 0
-            ? [
-                value(
-                  'Bytes',
-                  groupDigits(spans.reduce((sum, span) => sum + span.channelCount, 0)),
-                  'the sender',
-                  isRaw ? 'of the picture, three for each pixel' : 'one flat space: DDP has no universes',
-                ),
-              ]
-            : [
-                value(
-                  'Universes',
-                  groupDigits(sizes.size),
-                  'the sender',
-                  packingWords(policyOfRun(plan, runIndex).packing),
-                ),
-                value(
-                  'Channels a universe',
-                  String(channelsToType(sizes)),
-                  'the sender',
-                  'the same number at both ends, or colours rotate',
-                ),
-              ]),
-          value(
-            'Colour order',
-            colours.sender,
-            'the sender',
-            colours.correctedAt === 'sender'
-              ? 'corrected here, and not at the driver'
-              : 'plain: the driver corrects',
+            isRaw ? 'of the picture, three for each pixel' : 'one flat space: DDP has no universes',
           ),
         ]
-      : [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
-  const refresh = refreshHz(longest, panel, pictureOfDriver.depthBits);
-  return {
-    groups: [
-      { id: 'panel', title: 'The panel, as a card utility or player asks for it', values: panelValues },
-      {
-        id: 'driver',
-        title: driver.kind === 'cards' ? 'The cards' : 'The hat',
-        values: [...cardValues, ...driverValues],
-      },
-      { id: 'chains', title: 'The chains', values: chainValues },
-      { id: 'picture', title: 'The picture, as a show program asks for it', values: pictureValues },
-      { id: 'addresses', title: 'The addresses', values: addressValues },
-      {
-        id: 'expected',
-        title: 'To expect',
-        values: [
+      : [
           value(
-            'Refresh',
-            Number.isFinite(refresh) ? `about ${groupDigits(Math.round(refresh))} Hz` : '–',
-            'a chain',
-            `estimate for the longest chain at 20 MHz and ${countOf(pictureOfDriver.depthBits, 'bit plane')}`,
+            'Universes',
+            groupDigits(sizes.size),
+            'the sender',
+            packingWords(policyOfRun(plan, run).packing),
           ),
-        ],
-      },
-    ],
-    steps: driver.kind === 'cards' ? CARD_STEPS : HAT_STEPS,
-  };
+          value(
+            'Channels a universe',
+            String(channelsToType(sizes)),
+            'the sender',
+            'the same number at both ends, or colours rotate',
+          ),
+        ]),
+    value(
+      'Colour order',
+      colours.sender,
+      'the sender',
+      colours.correctedAt === 'sender'
+        ? 'corrected here, and not at the driver'
+        : 'plain: the driver corrects',
+    ),
+  ];
+}
+
+function expectedValues({ longest, panel, picture }: WallOfPlan): WallValue[] {
+  const refresh = refreshHz(longest, panel, picture.depthBits);
+  return [
+    value(
+      'Refresh',
+      Number.isFinite(refresh) ? `about ${groupDigits(Math.round(refresh))} Hz` : '–',
+      'a chain',
+      `estimate for the longest chain at 20 MHz and ${countOf(picture.depthBits, 'bit plane')}`,
+    ),
+  ];
 }
 
 /** Panels that take colours in another order than the others, by row.column from the front. */

@@ -8,7 +8,8 @@ import type { Shown } from './shown';
 import { powerGroups } from './groups';
 import { NetworkSolver } from './solve';
 import { solveTried } from './solvePower';
-import { rampsOfKinds, wirePower } from './wiring';
+import { rampsOfKinds } from './wiring';
+import { wirePower } from './networkBuilder';
 import { itemAt, byId, valueIn } from '../units/there';
 import { propAt, plannedAt, runAt } from '../plan/records';
 

@@ -2,7 +2,8 @@ import type { Plan } from '../plan/planned';
 import { powerGroups, type PowerGroup } from './groups';
 import type { Shown } from './shown';
 import { NetworkSolver, type Solution } from './solve';
-import { rampsOfKinds, wirePower, type PowerWiring } from './wiring';
+import { rampsOfKinds, type PowerWiring } from './wiring';
+import { wirePower } from './networkBuilder';
 import { itemAt } from '../units/there';
 
 /** A part of a show that power ties together, and what flows in it. */

@@ -7,7 +7,7 @@ import { newId } from '@/core/fields/fields';
 import type { Show } from '@/core/show/schema';
 import type { Planner } from '@/workers/plan/planner';
 import { tellWhatMoves } from './movedNotice';
-import type { ShowStore } from './store';
+import type { ShowStore } from './showState';
 
 interface Asking {
   /** A change that waits for a decision, with both ways of making it. */

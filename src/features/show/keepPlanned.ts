@@ -1,6 +1,6 @@
 import { same } from '@/core/fields/json';
 import type { Planner } from '@/workers/plan/planner';
-import type { ShowStore } from './store';
+import type { ShowStore } from './showState';
 
 /**
  * Keeps the plan of a store up to date, and what follows from it: plans the latest show, one at a time, where what was overtaken while

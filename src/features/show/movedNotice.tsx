@@ -4,7 +4,7 @@ import type { Moved } from '@/core/devices/foresight';
 import type { Plan } from '@/core/plan/planned';
 import type { Edit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
-import type { ShowStore } from './store';
+import type { ShowStore } from './showState';
 
 const NOTICE = 'rapid-lantern-moved';
 const MOST_NAMED = 3;

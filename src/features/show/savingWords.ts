@@ -1,4 +1,4 @@
-import type { Saving } from './store';
+import type { Saving } from './showState';
 
 /** Whether what was done here is on the server. */
 export const SAVING_WORDS: Record<Saving, string> = {

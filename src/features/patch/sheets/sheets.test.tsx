@@ -5,7 +5,7 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/uni
 import { foundIn } from '@/core/devices/found';
 import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
-import type { ShowStore } from '../../show/store';
+import type { ShowStore } from '../../show/showState';
 import { ForesightDialog } from '../ForesightDialog';
 import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from '../AddressFields';
 import { KindFields } from '../KindFields';
