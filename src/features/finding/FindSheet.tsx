@@ -40,8 +40,6 @@ const same = (a: Fault, b: Fault) => {
 
 /** From what is seen to what is wrong: one question at a time, with the answers as pictures. */
 export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
-  const [setup, changeRig] = useRig();
-  const { side } = useView();
   const of = propAt(plan, prop);
   const showId = useShow((state) => state.id);
   const [{ told, first }, setTold] = useSearch(showId, of.id);
@@ -71,6 +69,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
       </div>
     );
   const say = (one: Told) => setTold([...told, one]);
+  const [best] = state?.classes ?? [];
   /** What was found is kept on the record of the prop, with the tests that told it. */
   const mend = (faults: readonly Fault[]) => {
     note({
@@ -79,22 +78,13 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
       recordId: of.id,
       field: `mended.${digestOf(faults)}`,
       value: {
-        was: top?.ways.find((way) => way.faults === faults)?.sentences ?? [],
+        was: best?.ways.find((way) => way.faults === faults)?.sentences ?? [],
         tests: told.flatMap((each) => ('trial' in each ? [each.trial] : [])),
       },
       ...(by.trim() && { by: by.trim() }),
     });
     say({ mended: faults });
   };
-  const [top] = state?.classes ?? [];
-  const against = top?.against ?? [];
-  const next = state?.next;
-  const isNothing = top?.ways.some(({ faults }) => faults.length === 0) ?? false;
-  const mended = top?.ways.find(({ faults }) => faults.length > 0)?.faults ?? [];
-  const onRig = setup.faults.filter((fault) =>
-    top?.ways.some(({ faults }) => faults.some((each) => same(each, fault))),
-  );
-  const isDone = state !== null && (state.isSure || !next);
   return (
     <div className={sheets.sheet}>
       <Group justify="space-between">
@@ -109,171 +99,211 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
         <section aria-label="The question" className={styles.question}>
           {!state ? (
             <Working part={part} />
-          ) : isDone ? (
-            <>
-              <h3>{headingOf(state, isNothing)}</h3>
-              {isNothing ? (
-                <p role="status">
-                  {against.length > 0
-                    ? `It does not fit what was said of ${against.join(', ')}: look at that once more.`
-                    : `Everything that was tried is as planned${state.isAfterMending ? ': what was mended is mended.' : '.'}`}
-                </p>
-              ) : (
-                <>
-                  <ul className={styles.named} role="status">
-                    {top!.ways.slice(0, 4).map(({ sentences, faults }) => (
-                      <li key={sentences.join()}>
-                        {sentences.join(' ')}{' '}
-                        {top!.ways.length > 1 && (
-                          <Button size="compact-sm" variant="default" onClick={() => mend(faults)}>
-                            It was this one: mended
-                          </Button>
-                        )}
-                      </li>
-                    ))}
-                  </ul>
-                  {top!.ways.length > 1 && (
-                    <Hint>
-                      Nothing that can be tried from here tells these apart: swap the part for another, or
-                      measure there.
-                    </Hint>
-                  )}
-                  {against.length > 0 && (
-                    <Hint>
-                      It does not explain what was said of {against.join(', ')}: look at that once more.
-                    </Hint>
-                  )}
-                  <Group>
-                    {top!.ways.length === 1 && (
-                      <Button onClick={() => mend(mended)}>It is mended: what now?</Button>
-                    )}
-                    {onRig.length > 0 && (
-                      <Button
-                        variant="default"
-                        onClick={() => {
-                          changeRig({ faults: setup.faults.filter((fault) => !onRig.includes(fault)) });
-                          mend(mended);
-                        }}
-                      >
-                        Mend it on the simulator
-                      </Button>
-                    )}
-                  </Group>
-                </>
-              )}
-            </>
+          ) : state.isSure || !state.next ? (
+            <Found state={state} onMend={mend} />
           ) : (
-            <>
-              <h3>{next!.trial.name}</h3>
-              <p>{next!.trial.says}</p>
-              <p className={styles.quiet}>
-                It tells most of what is left: {next!.bits.toFixed(1)} of{' '}
-                {Math.log2(Math.max(2, state.thoughtOf)).toFixed(0)} bits. It cannot show{' '}
-                {next!.trial.blindTo}.
-              </p>
-              <ul className={styles.answers} aria-label="What do you see">
-                {next!.answers.map((each) => (
-                  <li key={each.sentences.join() || 'planned'}>
-                    <button
-                      type="button"
-                      className={styles.answer}
-                      onClick={() => say({ trial: next!.trial.id, looksLike: each.faults })}
-                    >
-                      {next!.trial.how !== 'look' && (
-                        <AnswerPicture plan={plan} prop={prop} seen={each.seen} isBack={side === 'back'} />
-                      )}
-                      <span>{each.words}</span>
-                      {!each.isAsPlanned && next!.trial.how !== 'look' && (
-                        <span className={styles.quiet}>{each.sentences.join(' ')}</span>
-                      )}
-                    </button>
-                  </li>
-                ))}
-              </ul>
-              {next!.more > 0 && (
-                <Hint>{groupDigits(next!.more)} more that are less likely are not shown.</Hint>
-              )}
-              {next!.isStill && (
-                <Described
-                  key={next!.trial.id}
-                  count={plannedAt(plan, prop).pixelCount}
-                  onSay={(described) => say({ trial: next!.trial.id, described })}
-                />
-              )}
-              {next!.planned && (
-                <DarkFrom
-                  plan={plan}
-                  prop={prop}
-                  seen={next!.planned}
-                  isBack={side === 'back'}
-                  onSay={(fault) => say({ trial: next!.trial.id, looksLike: [fault], isOther: true })}
-                />
-              )}
-              {next!.trial.how === 'sent' && (
-                <SendTrial plan={plan} prop={prop} step={{ trial: next!.trial.id, percent: null }} />
-              )}
-              <Group>
-                <Button variant="default" onClick={() => say({ trial: next!.trial.id, cantTell: true })}>
-                  I can’t tell
-                </Button>
-                <Button variant="default" onClick={() => say({ trial: next!.trial.id, byRig: setup })}>
-                  Answer from the simulator
-                </Button>
-              </Group>
-            </>
+            <Question plan={plan} prop={prop} state={state} next={state.next} onSay={say} />
           )}
           <BackButtons words="Back one step" said={told} onChange={setTold} />
         </section>
-        <section aria-label="Suspects" className={styles.suspects}>
-          <h3>Suspects</h3>
-          <ol>
-            {state?.classes.map(({ share, ways, against: own }) => (
-              <li key={ways.map(({ sentences }) => sentences.join()).join()}>
-                <span className={styles.share}>
-                  <span>{itemAt(ways, 0).sentences.join(' ') || 'Nothing: all as planned'}</span>
-                  <output className="mono">{percent(share)}</output>
-                </span>
-                <span className={styles.bar}>
-                  <span style={{ width: `${100 * share}%` }} />
-                </span>
-                {state.evidenceCount > 0 && (
-                  <span className={styles.quiet}>
-                    {state.evidenceCount - own.length} of {countOf(state.evidenceCount, 'answer')} fit
-                    {own.length > 0 ? `; not ${own.join(', ')}` : ''}
-                    {'. '}
-                  </span>
-                )}
-                {ways.length > 1 && (
-                  <span className={styles.quiet}>
-                    {countOf(ways.length - 1, 'other cause')} look the same
-                  </span>
-                )}
-              </li>
-            ))}
-          </ol>
-          <p className={styles.quiet}>
-            {state ? `${groupDigits(state.thoughtOf)} causes are considered. ` : ''}
-            {countOf(told.length, 'answer')} so far.
-          </p>
-          {whys.length > 0 && (
-            <>
-              <p className={styles.quiet}>Weighed by what the show says:</p>
-              <ul className={styles.whys}>
-                {whys.map((why) => (
-                  <li key={why}>{why}</li>
-                ))}
-              </ul>
-            </>
-          )}
-          <p className={styles.quiet}>
-            <Link href="/practice">Practise on displays with hidden faults</Link>
-          </p>
-        </section>
+        <Suspects state={state} saidCount={told.length} whys={whys} />
       </div>
       <Opening words="How often things are the matter">
         <PriorsTable />
       </Opening>
     </div>
+  );
+}
+
+/** The end of a search: what it is, and what to do now. */
+function Found({ state, onMend }: { state: SessionState; onMend: (faults: readonly Fault[]) => void }) {
+  const [setup, changeRig] = useRig();
+  const [top] = state.classes;
+  const against = top?.against ?? [];
+  const isNothing = top?.ways.some(({ faults }) => faults.length === 0) ?? false;
+  const mended = top?.ways.find(({ faults }) => faults.length > 0)?.faults ?? [];
+  const onRig = setup.faults.filter((fault) =>
+    top?.ways.some(({ faults }) => faults.some((each) => same(each, fault))),
+  );
+  return (
+    <>
+      <h3>{headingOf(state, isNothing)}</h3>
+      {isNothing ? (
+        <p role="status">
+          {against.length > 0
+            ? `It does not fit what was said of ${against.join(', ')}: look at that once more.`
+            : `Everything that was tried is as planned${state.isAfterMending ? ': what was mended is mended.' : '.'}`}
+        </p>
+      ) : (
+        <>
+          <ul className={styles.named} role="status">
+            {top!.ways.slice(0, 4).map(({ sentences, faults }) => (
+              <li key={sentences.join()}>
+                {sentences.join(' ')}{' '}
+                {top!.ways.length > 1 && (
+                  <Button size="compact-sm" variant="default" onClick={() => onMend(faults)}>
+                    It was this one: mended
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {top!.ways.length > 1 && (
+            <Hint>
+              Nothing that can be tried from here tells these apart: swap the part for another, or measure
+              there.
+            </Hint>
+          )}
+          {against.length > 0 && (
+            <Hint>It does not explain what was said of {against.join(', ')}: look at that once more.</Hint>
+          )}
+          <Group>
+            {top!.ways.length === 1 && (
+              <Button onClick={() => onMend(mended)}>It is mended: what now?</Button>
+            )}
+            {onRig.length > 0 && (
+              <Button
+                variant="default"
+                onClick={() => {
+                  changeRig({ faults: setup.faults.filter((fault) => !onRig.includes(fault)) });
+                  onMend(mended);
+                }}
+              >
+                Mend it on the simulator
+              </Button>
+            )}
+          </Group>
+        </>
+      )}
+    </>
+  );
+}
+
+interface QuestionProps {
+  plan: Plan;
+  prop: number;
+  state: SessionState;
+  next: NonNullable<SessionState['next']>;
+  onSay: (one: Told) => void;
+}
+
+/** The trial that tells most, with what may be seen then. */
+function Question({ plan, prop, state, next, onSay: say }: QuestionProps) {
+  const [setup] = useRig();
+  const { side } = useView();
+  const { trial } = next;
+  return (
+    <>
+      <h3>{trial.name}</h3>
+      <p>{trial.says}</p>
+      <p className={styles.quiet}>
+        It tells most of what is left: {next.bits.toFixed(1)} of{' '}
+        {Math.log2(Math.max(2, state.thoughtOf)).toFixed(0)} bits. It cannot show {trial.blindTo}.
+      </p>
+      <ul className={styles.answers} aria-label="What do you see">
+        {next.answers.map((each) => (
+          <li key={each.sentences.join() || 'planned'}>
+            <button
+              type="button"
+              className={styles.answer}
+              onClick={() => say({ trial: trial.id, looksLike: each.faults })}
+            >
+              {trial.how !== 'look' && (
+                <AnswerPicture plan={plan} prop={prop} seen={each.seen} isBack={side === 'back'} />
+              )}
+              <span>{each.words}</span>
+              {!each.isAsPlanned && trial.how !== 'look' && (
+                <span className={styles.quiet}>{each.sentences.join(' ')}</span>
+              )}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {next.more > 0 && <Hint>{groupDigits(next.more)} more that are less likely are not shown.</Hint>}
+      {next.isStill && (
+        <Described
+          key={trial.id}
+          count={plannedAt(plan, prop).pixelCount}
+          onSay={(described) => say({ trial: trial.id, described })}
+        />
+      )}
+      {next.planned && (
+        <DarkFrom
+          plan={plan}
+          prop={prop}
+          seen={next.planned}
+          isBack={side === 'back'}
+          onSay={(fault) => say({ trial: trial.id, looksLike: [fault], isOther: true })}
+        />
+      )}
+      {trial.how === 'sent' && (
+        <SendTrial plan={plan} prop={prop} step={{ trial: trial.id, percent: null }} />
+      )}
+      <Group>
+        <Button variant="default" onClick={() => say({ trial: trial.id, cantTell: true })}>
+          I can’t tell
+        </Button>
+        <Button variant="default" onClick={() => say({ trial: trial.id, byRig: setup })}>
+          Answer from the simulator
+        </Button>
+      </Group>
+    </>
+  );
+}
+
+interface SuspectsProps {
+  /** Null while it is being worked out. */
+  state: SessionState | null;
+  saidCount: number;
+  whys: readonly string[];
+}
+
+/** Everything that it may be, the likeliest first. */
+function Suspects({ state, saidCount, whys }: SuspectsProps) {
+  return (
+    <section aria-label="Suspects" className={styles.suspects}>
+      <h3>Suspects</h3>
+      <ol>
+        {state?.classes.map(({ share, ways, against: own }) => (
+          <li key={ways.map(({ sentences }) => sentences.join()).join()}>
+            <span className={styles.share}>
+              <span>{itemAt(ways, 0).sentences.join(' ') || 'Nothing: all as planned'}</span>
+              <output className="mono">{percent(share)}</output>
+            </span>
+            <span className={styles.bar}>
+              <span style={{ width: `${100 * share}%` }} />
+            </span>
+            {state.evidenceCount > 0 && (
+              <span className={styles.quiet}>
+                {state.evidenceCount - own.length} of {countOf(state.evidenceCount, 'answer')} fit
+                {own.length > 0 ? `; not ${own.join(', ')}` : ''}
+                {'. '}
+              </span>
+            )}
+            {ways.length > 1 && (
+              <span className={styles.quiet}>{countOf(ways.length - 1, 'other cause')} look the same</span>
+            )}
+          </li>
+        ))}
+      </ol>
+      <p className={styles.quiet}>
+        {state ? `${groupDigits(state.thoughtOf)} causes are considered. ` : ''}
+        {countOf(saidCount, 'answer')} so far.
+      </p>
+      {whys.length > 0 && (
+        <>
+          <p className={styles.quiet}>Weighed by what the show says:</p>
+          <ul className={styles.whys}>
+            {whys.map((why) => (
+              <li key={why}>{why}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className={styles.quiet}>
+        <Link href="/practice">Practise on displays with hidden faults</Link>
+      </p>
+    </section>
   );
 }
 

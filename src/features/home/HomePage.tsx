@@ -26,15 +26,12 @@ function tooLarge({ name, size }: File): string {
   return `${name} has ${megabytes(size)}; a show file has at most ${megabytes(MOST_FILE_BYTES)}.`;
 }
 
-/** All shows, a new one, and one from a file. */
-export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
+/** Ways to a show that is kept: each ends in it, or in problems. */
+function useNewShow() {
   const router = useRouter();
-  const [name, setName] = useState('');
   const [problems, setProblems] = useState<{ title: string; list: readonly Problem[] } | null>(null);
   const [busy, setBusy] = useState<AbortController | null>(null);
   const [part, setPart] = useState<number | null>(null);
-  const [over, setOver] = useState(false);
-  const [asksPhones, setAsksPhones] = useState(false);
 
   const keep = async (
     title: string,
@@ -65,9 +62,10 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
       setProblems({ title, list });
     }
   };
-  const create = () => keep('This show could not be made.', JSON.stringify(emptyShow(name.trim())));
+  const create = (name: string) =>
+    keep('This show could not be made.', JSON.stringify(emptyShow(name.trim())));
   /** A show that begins with an answer: the prop is an edit of it, so that it can be undone. */
-  const begin = (step: FirstStep) => {
+  const begin = (name: string, step: FirstStep) => {
     const show = emptyShow(name.trim() || step.label);
     const { edit, propId } = firstStep(show, step);
     return keep('This show could not be made.', JSON.stringify(show), undefined, async (id) => {
@@ -98,6 +96,16 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
           : // Found here, a fault is told before the file is sent. The server looks once more.
             checkShowFile(file, signal),
     );
+  return { busy, part, problems, create, begin, copyDemo, importFile };
+}
+type NewShowKept = ReturnType<typeof useNewShow>;
+
+/** All shows, a new one, and one from a file. */
+export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
+  const router = useRouter();
+  const kept = useNewShow();
+  const { busy, problems } = kept;
+  const [over, setOver] = useState(false);
   const remove = (show: ShowSummary) =>
     modals.openConfirmModal({
       title: `Remove ${show.name}?`,
@@ -120,7 +128,7 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
       onDrop={(event) => {
         event.preventDefault();
         setOver(false);
-        if (!busy) void importFile(event.dataTransfer.files[0] ?? null);
+        if (!busy) void kept.importFile(event.dataTransfer.files[0] ?? null);
       }}
     >
       <h1 className={styles.brand}>
@@ -140,91 +148,10 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
         </ul>
       )}
       <div className={styles.start}>
-        <section className={styles.new}>
-          <h2>{shows.length > 0 ? 'A new show' : 'Your first show'}</h2>
-          <form
-            className={styles.name}
-            onSubmit={(event) => {
-              event.preventDefault();
-              void create();
-            }}
-          >
-            <TextInput
-              aria-label="Name of the new show"
-              placeholder="Name it after the evening or the house"
-              value={name}
-              maxLength={80}
-              onChange={(event) => setName(event.currentTarget.value)}
-            />
-            <Button type="submit" loading={busy !== null} disabled={name.trim() === ''}>
-              Start the show
-            </Button>
-          </form>
-          <h3>Or begin with an answer: what do you want to light?</h3>
-          <FirstSteps disabled={busy !== null} onChoose={(step) => void begin(step)} />
-          <p className={styles.how}>
-            You measure it once. Threading, ports, universes and channels follow, and every number says how it
-            came about.
-          </p>
-        </section>
-        <section className={styles.box}>
-          <h2>Look around first</h2>
-          <p>
-            Marrow Quay lantern night, a made-up harbour evening with every kind of prop. Each copy is fresh
-            and yours.
-          </p>
-          <Button variant="default" disabled={busy !== null} onClick={() => void copyDemo()}>
-            Open a copy of the demo
-          </Button>
-        </section>
-        <section className={styles.box}>
-          <h2>Practise finding faults</h2>
-          <p>
-            A small display with something hidden that is the matter: test it, mend it, and see how you did.
-          </p>
-          <Button variant="default" component={Link} href="/practice">
-            Practise
-          </Button>
-        </section>
-        <section className={styles.box}>
-          <h2>On the phone</h2>
-          <p>
-            At the box and on the ladder: ports, values to tick, measurements, photos and tests, with one
-            hand.
-          </p>
-          <Button variant="default" onClick={() => setAsksPhones(true)}>
-            Phones
-          </Button>
-        </section>
-        <section className={styles.box}>
-          <h2>From a file</h2>
-          <p>
-            A show file or an archive that was downloaded here or on another machine becomes a show of its
-            own; an archive brings its photos and its history. It can be dropped anywhere on this page.
-          </p>
-          <FileButton accept="application/json,.json,application/zip,.zip" onChange={importFile}>
-            {(props) => (
-              <Button
-                {...props}
-                variant="default"
-                disabled={busy !== null}
-                leftSection={<IconFileImport size={16} />}
-              >
-                Import a show file or an archive
-              </Button>
-            )}
-          </FileButton>
-          {busy && (
-            <p role="status">
-              Checking and sending{part === null ? '…' : `: ${Math.round(part * 100)} %`}{' '}
-              <Button size="compact-sm" variant="default" onClick={() => busy.abort()}>
-                Stop
-              </Button>
-            </p>
-          )}
-        </section>
+        <NewShow isFirst={shows.length === 0} kept={kept} />
+        <OtherWays isBusy={busy !== null} onCopyDemo={() => void kept.copyDemo()} />
+        <FromFile kept={kept} />
       </div>
-      <PhonesDialog opened={asksPhones} onClose={() => setAsksPhones(false)} />
       {problems && (
         <div className={styles.problems} role="alert">
           <strong>{problems.title}</strong>
@@ -236,5 +163,108 @@ export function HomePage({ shows }: { shows: readonly ShowSummary[] }) {
         </div>
       )}
     </main>
+  );
+}
+
+function NewShow({ isFirst, kept }: { isFirst: boolean; kept: NewShowKept }) {
+  const [name, setName] = useState('');
+  const { busy } = kept;
+  return (
+    <section className={styles.new}>
+      <h2>{isFirst ? 'Your first show' : 'A new show'}</h2>
+      <form
+        className={styles.name}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void kept.create(name);
+        }}
+      >
+        <TextInput
+          aria-label="Name of the new show"
+          placeholder="Name it after the evening or the house"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <Button type="submit" loading={busy !== null} disabled={name.trim() === ''}>
+          Start the show
+        </Button>
+      </form>
+      <h3>Or begin with an answer: what do you want to light?</h3>
+      <FirstSteps disabled={busy !== null} onChoose={(step) => void kept.begin(name, step)} />
+      <p className={styles.how}>
+        You measure it once. Threading, ports, universes and channels follow, and every number says how it
+        came about.
+      </p>
+    </section>
+  );
+}
+
+function OtherWays({ isBusy, onCopyDemo }: { isBusy: boolean; onCopyDemo: () => void }) {
+  const [asksPhones, setAsksPhones] = useState(false);
+  return (
+    <>
+      <section className={styles.box}>
+        <h2>Look around first</h2>
+        <p>
+          Marrow Quay lantern night, a made-up harbour evening with every kind of prop. Each copy is fresh and
+          yours.
+        </p>
+        <Button variant="default" disabled={isBusy} onClick={onCopyDemo}>
+          Open a copy of the demo
+        </Button>
+      </section>
+      <section className={styles.box}>
+        <h2>Practise finding faults</h2>
+        <p>
+          A small display with something hidden that is the matter: test it, mend it, and see how you did.
+        </p>
+        <Button variant="default" component={Link} href="/practice">
+          Practise
+        </Button>
+      </section>
+      <section className={styles.box}>
+        <h2>On the phone</h2>
+        <p>
+          At the box and on the ladder: ports, values to tick, measurements, photos and tests, with one hand.
+        </p>
+        <Button variant="default" onClick={() => setAsksPhones(true)}>
+          Phones
+        </Button>
+      </section>
+      <PhonesDialog opened={asksPhones} onClose={() => setAsksPhones(false)} />
+    </>
+  );
+}
+
+function FromFile({ kept: { busy, part, importFile } }: { kept: NewShowKept }) {
+  return (
+    <section className={styles.box}>
+      <h2>From a file</h2>
+      <p>
+        A show file or an archive that was downloaded here or on another machine becomes a show of its own; an
+        archive brings its photos and its history. It can be dropped anywhere on this page.
+      </p>
+      <FileButton accept="application/json,.json,application/zip,.zip" onChange={importFile}>
+        {(props) => (
+          <Button
+            {...props}
+            variant="default"
+            disabled={busy !== null}
+            leftSection={<IconFileImport size={16} />}
+          >
+            Import a show file or an archive
+          </Button>
+        )}
+      </FileButton>
+      {busy && (
+        <p role="status">
+          Checking and sending{part === null ? '…' : `: ${Math.round(part * 100)} %`}{' '}
+          <Button size="compact-sm" variant="default" onClick={() => busy.abort()}>
+            Stop
+          </Button>
+        </p>
+      )}
+    </section>
   );
 }

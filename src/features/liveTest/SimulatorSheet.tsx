@@ -7,6 +7,7 @@ import { foundIn } from '@/core/devices/found';
 import { HELD_BY_DEVICE } from '@/core/devices/settings/registry';
 import { settingWords } from '@/core/devices/settings/typed';
 import { whole } from '@/core/devices/settings/values';
+import type { Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { isAsPlanned, setupOfFound, type DeviceSetup, type PortSetup } from '@/core/rig/deviceSetup';
 import { PROTOCOLS } from '@/core/protocols/registry';
@@ -52,19 +53,7 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
     change({ devices: isAsPlanned(next) ? others : [...others, next] });
   };
   /** A value that is absent is as planned. */
-  const set = (fields: { [Field in keyof DeviceSetup]?: DeviceSetup[Field] | undefined }) =>
-    keep(without({ ...setup, ...fields }));
-  const setPort = (port: number, fields: { [Field in keyof PortSetup]?: PortSetup[Field] | undefined }) => {
-    const before = setup.ports?.find((each) => each.port === port) ?? { port };
-    const after = without({ ...before, ...fields });
-    const others = (setup.ports ?? []).filter((each) => each.port !== port);
-    set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
-  };
-  const saidOf = (port: number): Partial<PortSetup> => setup.ports?.find((each) => each.port === port) ?? {};
-  // One count of starts is enough, but for what was found in the other.
-  const settings = settingsOfUse(planned).filter(
-    ({ field, startsBy }) => startsBy !== 'device' || setup.ports?.some((port) => port[field] !== undefined),
-  );
+  const set: SetSetup = (fields) => keep(without({ ...setup, ...fields }));
   const found = foundIn(plan, facts).find(
     (each) => each.controllerId === device.id && each.where === 'controller',
   );
@@ -123,105 +112,9 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
           with devices.
         </Hint>
       )}
-      <div className={sheets.fields}>
-        <Select
-          label="Protocol"
-          allowDeselect={false}
-          value={setup.protocol ?? device.protocol}
-          data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(value) =>
-            set({ protocol: value === device.protocol ? undefined : (value as DeviceSetup['protocol']) })
-          }
-        />
-        {HELD_BY_DEVICE.map((setting) => {
-          const want = planned[setting.field];
-          return want !== null ? (
-            <SettingField
-              key={setting.field}
-              label={capitalised(settingWords(setting, device))}
-              values={setting.simulatedValues ?? setting.values}
-              placeholder={String(want)}
-              usual={want}
-              value={setup[setting.field]}
-              onCommit={(value) => set({ [setting.field]: value })}
-            />
-          ) : null;
-        })}
-        <SettingField
-          label="Brightness, in percent"
-          values={PERCENT}
-          placeholder="100"
-          usual={100}
-          value={setup.brightnessPercent}
-          onCommit={(brightnessPercent) =>
-            set({
-              brightnessPercent: brightnessPercent === undefined ? undefined : Number(brightnessPercent),
-            })
-          }
-        />
-        <SettingField
-          label="Limiter, in mA"
-          values={LIMITER_MA}
-          placeholder="none"
-          value={setup.limiterMa}
-          onCommit={(limiterMa) =>
-            set({ limiterMa: limiterMa === undefined ? undefined : Number(limiterMa) })
-          }
-        />
-      </div>
-      <div className={styles.switches}>
-        <Flag
-          label="Output enabled"
-          isOn={!setup.isOutputOff}
-          onChange={(on) => set({ isOutputOff: on ? undefined : true })}
-        />
-        <Flag
-          label="Saved"
-          isOn={!setup.isUnsaved}
-          onChange={(on) => set({ isUnsaved: on ? undefined : true })}
-        />
-        <Flag
-          label="Restarted"
-          isOn={!setup.wantsRestart}
-          onChange={(on) => set({ wantsRestart: on ? undefined : true })}
-        />
-        <Flag
-          label="Shows a test of its own"
-          isOn={setup.ownTest ?? false}
-          onChange={(on) => set({ ownTest: on ? true : undefined })}
-        />
-      </div>
-      <SettingGrid
-        label={`Ports of ${device.name} on the simulator`}
-        controller={device}
-        ports={planned.ports.map(({ port }) => port)}
-        settings={settings}
-        cell={(port, setting, name) => {
-          const want = planned.ports.find((each) => each.port === port)?.[setting.field] ?? null;
-          return (
-            <SettingField
-              isCell
-              label={name}
-              values={setting.simulatedValues ?? setting.values}
-              placeholder={String(want ?? '')}
-              usual={want}
-              value={saidOf(port)[setting.field]}
-              onCommit={(value) => setPort(port, { [setting.field]: value })}
-            />
-          );
-        }}
-        last={{
-          head: 'on',
-          cell: (port, name) => (
-            <Switch
-              size="xs"
-              aria-label={`${name} is on`}
-              checked={!saidOf(port).isOff}
-              onChange={(event) => setPort(port, { isOff: event.currentTarget.checked ? undefined : true })}
-            />
-          ),
-        }}
-      />
+      <HeldValues device={device} planned={planned} setup={setup} set={set} />
+      <DeviceFlags setup={setup} set={set} />
+      <HeldByPorts device={device} planned={planned} setup={setup} set={set} />
       <h3>Faults that are set</h3>
       {faults.length === 0 ? (
         <Hint>None. Choose a prop, and set one on its bench: wiring, joints, panels, power.</Hint>
@@ -235,6 +128,140 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
       )}
       <PollDevice key={device.id} device={device} />
     </div>
+  );
+}
+
+type SetSetup = (fields: { [Field in keyof DeviceSetup]?: DeviceSetup[Field] | undefined }) => void;
+
+interface HeldProps {
+  device: Controller;
+  planned: ReturnType<typeof deviceSettings>;
+  setup: DeviceSetup;
+  set: SetSetup;
+}
+
+/** Values that the device has once. */
+function HeldValues({ device, planned, setup, set }: HeldProps) {
+  return (
+    <div className={sheets.fields}>
+      <Select
+        label="Protocol"
+        allowDeselect={false}
+        value={setup.protocol ?? device.protocol}
+        data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(value) =>
+          set({ protocol: value === device.protocol ? undefined : (value as DeviceSetup['protocol']) })
+        }
+      />
+      {HELD_BY_DEVICE.map((setting) => {
+        const want = planned[setting.field];
+        return want !== null ? (
+          <SettingField
+            key={setting.field}
+            label={capitalised(settingWords(setting, device))}
+            values={setting.simulatedValues ?? setting.values}
+            placeholder={String(want)}
+            usual={want}
+            value={setup[setting.field]}
+            onCommit={(value) => set({ [setting.field]: value })}
+          />
+        ) : null;
+      })}
+      <SettingField
+        label="Brightness, in percent"
+        values={PERCENT}
+        placeholder="100"
+        usual={100}
+        value={setup.brightnessPercent}
+        onCommit={(brightnessPercent) =>
+          set({
+            brightnessPercent: brightnessPercent === undefined ? undefined : Number(brightnessPercent),
+          })
+        }
+      />
+      <SettingField
+        label="Limiter, in mA"
+        values={LIMITER_MA}
+        placeholder="none"
+        value={setup.limiterMa}
+        onCommit={(limiterMa) => set({ limiterMa: limiterMa === undefined ? undefined : Number(limiterMa) })}
+      />
+    </div>
+  );
+}
+
+function DeviceFlags({ setup, set }: Pick<HeldProps, 'setup' | 'set'>) {
+  return (
+    <div className={styles.switches}>
+      <Flag
+        label="Output enabled"
+        isOn={!setup.isOutputOff}
+        onChange={(on) => set({ isOutputOff: on ? undefined : true })}
+      />
+      <Flag
+        label="Saved"
+        isOn={!setup.isUnsaved}
+        onChange={(on) => set({ isUnsaved: on ? undefined : true })}
+      />
+      <Flag
+        label="Restarted"
+        isOn={!setup.wantsRestart}
+        onChange={(on) => set({ wantsRestart: on ? undefined : true })}
+      />
+      <Flag
+        label="Shows a test of its own"
+        isOn={setup.ownTest ?? false}
+        onChange={(on) => set({ ownTest: on ? true : undefined })}
+      />
+    </div>
+  );
+}
+
+/** Values that the device has for each port. */
+function HeldByPorts({ device, planned, setup, set }: HeldProps) {
+  const setPort = (port: number, fields: { [Field in keyof PortSetup]?: PortSetup[Field] | undefined }) => {
+    const before = setup.ports?.find((each) => each.port === port) ?? { port };
+    const after = without({ ...before, ...fields });
+    const others = (setup.ports ?? []).filter((each) => each.port !== port);
+    set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
+  };
+  const saidOf = (port: number): Partial<PortSetup> => setup.ports?.find((each) => each.port === port) ?? {};
+  // One count of starts is enough, but for what was found in the other.
+  const settings = settingsOfUse(planned).filter(
+    ({ field, startsBy }) => startsBy !== 'device' || setup.ports?.some((port) => port[field] !== undefined),
+  );
+  return (
+    <SettingGrid
+      label={`Ports of ${device.name} on the simulator`}
+      controller={device}
+      ports={planned.ports.map(({ port }) => port)}
+      settings={settings}
+      cell={(port, setting, name) => {
+        const want = planned.ports.find((each) => each.port === port)?.[setting.field] ?? null;
+        return (
+          <SettingField
+            isCell
+            label={name}
+            values={setting.simulatedValues ?? setting.values}
+            placeholder={String(want ?? '')}
+            usual={want}
+            value={saidOf(port)[setting.field]}
+            onCommit={(value) => setPort(port, { [setting.field]: value })}
+          />
+        );
+      }}
+      last={{
+        head: 'on',
+        cell: (port, name) => (
+          <Switch
+            size="xs"
+            aria-label={`${name} is on`}
+            checked={!saidOf(port).isOff}
+            onChange={(event) => setPort(port, { isOff: event.currentTarget.checked ? undefined : true })}
+          />
+        ),
+      }}
+    />
   );
 }
 

@@ -18,19 +18,10 @@ import { SeasonButton } from './SeasonButton';
 const answerSchema = z.object({ changes: z.array(historyEntrySchema) });
 const MOST_SHOWN = 400;
 
-/** Every change, states with names, and what is otherwise between any two of them. */
-export function HistorySheet() {
-  const note = useNote();
-  const id = useShow((state) => state.id);
-  const name = useShow((state) => state.show.name);
-  const sequence = useShow((state) => state.sequence);
-  const facts = useShow((state) => state.facts);
+/** The changes of a show, the latest first; null until they are there. */
+function useHistory(id: string, sequence: number) {
   const [changes, setChanges] = useState<readonly HistoryEntry[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [naming, setNaming] = useState<number | null>(null);
-  const [pair, setPair] = useState<{ from: number; to: number } | null>(null);
-  // A show file carries its notes and no history: states of another show's mean nothing here.
-  const named = namedRevisions(facts).filter((each) => each.sequence <= sequence);
   useEffect(() => {
     let left = false;
     fetch(`/api/shows/${id}/history`)
@@ -47,6 +38,21 @@ export function HistorySheet() {
       left = true;
     };
   }, [id, sequence]);
+  return { changes, problem, setProblem };
+}
+
+/** Every change, states with names, and what is otherwise between any two of them. */
+export function HistorySheet() {
+  const note = useNote();
+  const id = useShow((state) => state.id);
+  const name = useShow((state) => state.show.name);
+  const sequence = useShow((state) => state.sequence);
+  const facts = useShow((state) => state.facts);
+  const { changes, problem, setProblem } = useHistory(id, sequence);
+  const [naming, setNaming] = useState<number | null>(null);
+  const [pair, setPair] = useState<{ from: number; to: number } | null>(null);
+  // A show file carries its notes and no history: states of another show's mean nothing here.
+  const named = namedRevisions(facts).filter((each) => each.sequence <= sequence);
   const nameOf = (of: number) => named.find((each) => each.sequence === of)?.name ?? null;
   const goBack = async (to: number) => {
     const response = await fetch(`/api/shows/${id}/restore`, {
@@ -81,49 +87,9 @@ export function HistorySheet() {
         <SeasonButton showId={id} name={name} />
       </Group>
       {named.length > 0 && (
-        <ul className={styles.named} aria-label="States with a name">
-          {named.map((each) => (
-            <li key={each.sequence}>
-              <strong>{each.name}</strong>
-              <span className={styles.quiet}>rev {each.sequence}</span>
-              <Button
-                size="compact-xs"
-                variant="default"
-                disabled={each.sequence === sequence}
-                onClick={() => setPair({ from: each.sequence, to: sequence })}
-              >
-                Compare with now
-              </Button>
-              <Button
-                size="compact-xs"
-                variant="subtle"
-                color="gray"
-                onClick={() => note(nameRevision(id, each.sequence, null))}
-              >
-                Take the name away
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <NamedStates named={named} now={sequence} onCompare={(from) => setPair({ from, to: sequence })} />
       )}
-      {states.length > 1 && (
-        <Group mb={14} align="flex-end">
-          <Select
-            label="Compare"
-            placeholder="a state"
-            value={pair ? String(pair.from) : null}
-            data={withState(states, pair?.from)}
-            onChange={(from) => from && setPair({ from: Number(from), to: pair?.to ?? sequence })}
-          />
-          <Select
-            label="with"
-            placeholder="another"
-            value={pair ? String(pair.to) : null}
-            data={withState(states, pair?.to)}
-            onChange={(to) => to && setPair({ from: pair?.from ?? 0, to: Number(to) })}
-          />
-        </Group>
-      )}
+      {states.length > 1 && <ComparedPair states={states} pair={pair} now={sequence} onPair={setPair} />}
       {pair && (
         <ComparedView
           key={`${pair.from} ${pair.to}`}
@@ -145,53 +111,13 @@ export function HistorySheet() {
       {changes === null && problem === null && <p role="status">Fetching the history…</p>}
       {changes?.length === 0 && <p className={sheets.empty}>Nothing was changed yet.</p>}
       {changes && changes.length > 0 && (
-        <>
-          <h2>{countOf(changes.length, 'change')}</h2>
-          <ol className={`${styles.entries} ${styles.history}`} aria-label="Changes, the latest first">
-            {changes.slice(0, MOST_SHOWN).map((each) => (
-              <li key={each.sequence}>
-                <span className="mono">rev {each.sequence}</span>
-                <time dateTime={each.madeAt}>{each.madeAt.slice(0, 16).replace('T', ' ')}</time>
-                <div>
-                  {each.kind === 'undo' ? 'Undone: ' : each.kind === 'redo' ? 'Again: ' : ''}
-                  {each.label}
-                  {nameOf(each.sequence) !== null && <strong> · {nameOf(each.sequence)}</strong>}
-                </div>
-                <Group gap={6} wrap="nowrap">
-                  <Button
-                    size="compact-xs"
-                    variant="subtle"
-                    color="gray"
-                    onClick={() => setNaming(each.sequence)}
-                  >
-                    Name
-                  </Button>
-                  <Button
-                    size="compact-xs"
-                    variant="subtle"
-                    color="gray"
-                    disabled={each.sequence === sequence}
-                    onClick={() => setPair({ from: each.sequence, to: sequence })}
-                  >
-                    Compare
-                  </Button>
-                  <Button
-                    size="compact-xs"
-                    variant="subtle"
-                    color="gray"
-                    disabled={each.sequence === sequence}
-                    onClick={() => setPair({ from: sequence, to: each.sequence })}
-                  >
-                    Go back to it…
-                  </Button>
-                </Group>
-              </li>
-            ))}
-          </ol>
-          {changes.length > MOST_SHOWN && (
-            <p className={sheets.lead}>And {changes.length - MOST_SHOWN} earlier ones.</p>
-          )}
-        </>
+        <Changes
+          changes={changes}
+          now={sequence}
+          nameOf={nameOf}
+          onName={setNaming}
+          onPair={(from, to) => setPair({ from, to })}
+        />
       )}
       <NameDialog
         key={String(naming)}
@@ -201,6 +127,131 @@ export function HistorySheet() {
         onName={(given) => note(nameRevision(id, naming!, given))}
       />
     </div>
+  );
+}
+
+interface NamedStatesProps {
+  named: ReturnType<typeof namedRevisions>;
+  now: number;
+  onCompare: (sequence: number) => void;
+}
+
+function NamedStates({ named, now, onCompare }: NamedStatesProps) {
+  const note = useNote();
+  const id = useShow((state) => state.id);
+  return (
+    <ul className={styles.named} aria-label="States with a name">
+      {named.map((each) => (
+        <li key={each.sequence}>
+          <strong>{each.name}</strong>
+          <span className={styles.quiet}>rev {each.sequence}</span>
+          <Button
+            size="compact-xs"
+            variant="default"
+            disabled={each.sequence === now}
+            onClick={() => onCompare(each.sequence)}
+          >
+            Compare with now
+          </Button>
+          <Button
+            size="compact-xs"
+            variant="subtle"
+            color="gray"
+            onClick={() => note(nameRevision(id, each.sequence, null))}
+          >
+            Take the name away
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface Pair {
+  from: number;
+  to: number;
+}
+
+interface ComparedPairProps {
+  states: readonly { value: string; label: string }[];
+  pair: Pair | null;
+  now: number;
+  onPair: (pair: Pair) => void;
+}
+
+function ComparedPair({ states, pair, now, onPair }: ComparedPairProps) {
+  return (
+    <Group mb={14} align="flex-end">
+      <Select
+        label="Compare"
+        placeholder="a state"
+        value={pair ? String(pair.from) : null}
+        data={withState(states, pair?.from)}
+        onChange={(from) => from && onPair({ from: Number(from), to: pair?.to ?? now })}
+      />
+      <Select
+        label="with"
+        placeholder="another"
+        value={pair ? String(pair.to) : null}
+        data={withState(states, pair?.to)}
+        onChange={(to) => to && onPair({ from: pair?.from ?? 0, to: Number(to) })}
+      />
+    </Group>
+  );
+}
+
+interface ChangesProps {
+  changes: readonly HistoryEntry[];
+  now: number;
+  nameOf: (sequence: number) => string | null;
+  onName: (sequence: number) => void;
+  onPair: (from: number, to: number) => void;
+}
+
+function Changes({ changes, now, nameOf, onName, onPair }: ChangesProps) {
+  return (
+    <>
+      <h2>{countOf(changes.length, 'change')}</h2>
+      <ol className={`${styles.entries} ${styles.history}`} aria-label="Changes, the latest first">
+        {changes.slice(0, MOST_SHOWN).map((each) => (
+          <li key={each.sequence}>
+            <span className="mono">rev {each.sequence}</span>
+            <time dateTime={each.madeAt}>{each.madeAt.slice(0, 16).replace('T', ' ')}</time>
+            <div>
+              {each.kind === 'undo' ? 'Undone: ' : each.kind === 'redo' ? 'Again: ' : ''}
+              {each.label}
+              {nameOf(each.sequence) !== null && <strong> · {nameOf(each.sequence)}</strong>}
+            </div>
+            <Group gap={6} wrap="nowrap">
+              <Button size="compact-xs" variant="subtle" color="gray" onClick={() => onName(each.sequence)}>
+                Name
+              </Button>
+              <Button
+                size="compact-xs"
+                variant="subtle"
+                color="gray"
+                disabled={each.sequence === now}
+                onClick={() => onPair(each.sequence, now)}
+              >
+                Compare
+              </Button>
+              <Button
+                size="compact-xs"
+                variant="subtle"
+                color="gray"
+                disabled={each.sequence === now}
+                onClick={() => onPair(now, each.sequence)}
+              >
+                Go back to it…
+              </Button>
+            </Group>
+          </li>
+        ))}
+      </ol>
+      {changes.length > MOST_SHOWN && (
+        <p className={sheets.lead}>And {changes.length - MOST_SHOWN} earlier ones.</p>
+      )}
+    </>
   );
 }
 

@@ -27,10 +27,9 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   const edit = useEdit();
   const goTo = useGoTo();
   const universes = universesOf(controller);
-  const showAddressing = useShow((state) => state.show.addressing);
   const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
-  const set = (change: Extract<SingleEdit, { type: 'changeController' }>['change']) =>
+  const set: SetController = (change) =>
     edit({ type: 'changeController', controllerId: controller.id, change });
   const remove = () =>
     edit({ type: 'removeController', controllerId: controller.id }, () => {
@@ -41,48 +40,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   return (
     <>
       <Section title="Controller">
-        <Stack>
-          <NameField label="Name" value={controller.name} onCommit={(name) => set({ name })} />
-          <Row>
-            <ParsedField
-              label="Letters of its ports"
-              value={controller.label}
-              format={(label) => label}
-              parse={(text) => {
-                const label = text.trim().toUpperCase();
-                return /^[A-Z]{1,3}$/.test(label) && label !== 'U' && label !== 'CH'
-                  ? { ok: true, value: label }
-                  : { ok: false, message: `One to three letters, not U or CH; “${text.trim()}” is not.` };
-              }}
-              onCommit={(label) => set({ label })}
-            />
-            <Select
-              label="Protocol"
-              allowDeselect={false}
-              value={controller.protocol}
-              data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(value) => value && set({ protocol: value as Protocol })}
-            />
-          </Row>
-          <Row>
-            <WholeField
-              label="Ports"
-              what="The number of ports"
-              least={1}
-              most={MOST_PORTS}
-              value={controller.ports}
-              onCommit={(ports) => set({ ports })}
-            />
-            <WholeField
-              label="Most pixels a port"
-              what="The most pixels on a port"
-              least={1}
-              most={MOST_PIXELS_PER_PORT}
-              value={controller.mostPixelsPerPort}
-              onCommit={(mostPixelsPerPort) => set({ mostPixelsPerPort })}
-            />
-          </Row>
-        </Stack>
+        <Basics controller={controller} set={set} />
       </Section>
       <Section title="What it can do">
         <KindFields controller={controller} />
@@ -96,89 +54,11 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
         </Section>
       ) : (
         <Section title="Addresses">
-          <Stack>
-            <MaybeWholeField
-              label="First universe"
-              what="A universe"
-              least={1}
-              most={LAST_UNIVERSE}
-              value={controller.firstUniverse}
-              placeholder={firstUsed ? `follows on: ${firstUsed}` : 'follows on'}
-              onCommit={(firstUniverse) => set({ firstUniverse })}
-            />
-            <Hint>Left empty, it follows on after the controller above.</Hint>
-            <MaybeWholeField
-              label="Last universe that is its own"
-              what="A universe"
-              least={1}
-              most={LAST_UNIVERSE}
-              value={controller.lastUniverse ?? null}
-              placeholder="as many as it needs"
-              onCommit={(lastUniverse) => set({ lastUniverse })}
-            />
-            <NewUniverseSelect
-              value={controller.newUniverse ?? null}
-              inherited={{ value: showAddressing.newUniverse, words: 'As the show' }}
-              onChange={(newUniverse) => set({ newUniverse })}
-            />
-            <PackingFields
-              value={controller.packing}
-              inherited={showAddressing.packing}
-              onChange={(packing) => set({ packing })}
-            />
-            {universes.hasOffset && (
-              <>
-                <ParsedField
-                  label={`${protocolOf(controller).name} offset`}
-                  value={controller.artNetOffset}
-                  format={(offset) => (offset > 0 ? `+${offset}` : String(offset).replace('-', '−'))}
-                  parse={(text) => parseOffset(text)}
-                  onCommit={(artNetOffset) => set({ artNetOffset })}
-                />
-                <Hint>
-                  Added to a universe to get its {universes.word}. −1 where the device calls its first
-                  universe 0, 0 where it calls it 1.
-                </Hint>
-              </>
-            )}
-          </Stack>
+          <Universes controller={controller} firstUsed={firstUsed ?? null} set={set} />
         </Section>
       )}
       <Section title="How the device counts">
-        <Stack>
-          <div>
-            <SegmentedControl
-              fullWidth
-              aria-label="Its first LED is number"
-              value={String(controller.firstLedIndex)}
-              onChange={(value) => set({ firstLedIndex: value === '1' ? 1 : 0 })}
-              data={[
-                { value: '0', label: 'First LED is 0' },
-                { value: '1', label: 'First LED is 1' },
-              ]}
-            />
-          </div>
-          <Select
-            label="Colours are put in order"
-            allowDeselect={false}
-            value={controller.coloursAt ?? 'show'}
-            data={[
-              { value: 'show', label: `As the show: at the ${showAddressing.coloursAt ?? 'controller'}` },
-              { value: 'controller', label: 'at the controller: it is told the order of the chips' },
-              { value: 'sender', label: 'at the sender: the controller keeps to RGB' },
-            ]}
-            onChange={(at) => at && set({ coloursAt: at === 'show' ? null : (at as CorrectedAt) })}
-          />
-          <Switch
-            label="Skipped pixels take channels"
-            checked={controller.skippedPixelsTakeChannels}
-            onChange={(event) => set({ skippedPixelsTakeChannels: event.currentTarget.checked })}
-          />
-          <Hint>
-            Off where the controller itself clocks dark pixels out before a run; on where the sender has to
-            leave channels for them.
-          </Hint>
-        </Stack>
+        <HowItCounts controller={controller} set={set} />
       </Section>
       <Section title="Firmware and access">
         <DeviceCareFields controllerId={controller.id} />
@@ -205,6 +85,154 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
         </Button>
       </Group>
     </>
+  );
+}
+
+type SetController = (change: Extract<SingleEdit, { type: 'changeController' }>['change']) => boolean;
+
+interface PartProps {
+  controller: Controller;
+  set: SetController;
+}
+
+function Basics({ controller, set }: PartProps) {
+  return (
+    <Stack>
+      <NameField label="Name" value={controller.name} onCommit={(name) => set({ name })} />
+      <Row>
+        <ParsedField
+          label="Letters of its ports"
+          value={controller.label}
+          format={(label) => label}
+          parse={(text) => {
+            const label = text.trim().toUpperCase();
+            return /^[A-Z]{1,3}$/.test(label) && label !== 'U' && label !== 'CH'
+              ? { ok: true, value: label }
+              : { ok: false, message: `One to three letters, not U or CH; “${text.trim()}” is not.` };
+          }}
+          onCommit={(label) => set({ label })}
+        />
+        <Select
+          label="Protocol"
+          allowDeselect={false}
+          value={controller.protocol}
+          data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(value) => value && set({ protocol: value as Protocol })}
+        />
+      </Row>
+      <Row>
+        <WholeField
+          label="Ports"
+          what="The number of ports"
+          least={1}
+          most={MOST_PORTS}
+          value={controller.ports}
+          onCommit={(ports) => set({ ports })}
+        />
+        <WholeField
+          label="Most pixels a port"
+          what="The most pixels on a port"
+          least={1}
+          most={MOST_PIXELS_PER_PORT}
+          value={controller.mostPixelsPerPort}
+          onCommit={(mostPixelsPerPort) => set({ mostPixelsPerPort })}
+        />
+      </Row>
+    </Stack>
+  );
+}
+
+/** @param firstUsed the first universe that it has, where it has one */
+function Universes({ controller, firstUsed, set }: PartProps & { firstUsed: number | null }) {
+  const showAddressing = useShow((state) => state.show.addressing);
+  const universes = universesOf(controller);
+  return (
+    <Stack>
+      <MaybeWholeField
+        label="First universe"
+        what="A universe"
+        least={1}
+        most={LAST_UNIVERSE}
+        value={controller.firstUniverse}
+        placeholder={firstUsed ? `follows on: ${firstUsed}` : 'follows on'}
+        onCommit={(firstUniverse) => set({ firstUniverse })}
+      />
+      <Hint>Left empty, it follows on after the controller above.</Hint>
+      <MaybeWholeField
+        label="Last universe that is its own"
+        what="A universe"
+        least={1}
+        most={LAST_UNIVERSE}
+        value={controller.lastUniverse ?? null}
+        placeholder="as many as it needs"
+        onCommit={(lastUniverse) => set({ lastUniverse })}
+      />
+      <NewUniverseSelect
+        value={controller.newUniverse ?? null}
+        inherited={{ value: showAddressing.newUniverse, words: 'As the show' }}
+        onChange={(newUniverse) => set({ newUniverse })}
+      />
+      <PackingFields
+        value={controller.packing}
+        inherited={showAddressing.packing}
+        onChange={(packing) => set({ packing })}
+      />
+      {universes?.hasOffset && (
+        <>
+          <ParsedField
+            label={`${protocolOf(controller).name} offset`}
+            value={controller.artNetOffset}
+            format={(offset) => (offset > 0 ? `+${offset}` : String(offset).replace('-', '−'))}
+            parse={(text) => parseOffset(text)}
+            onCommit={(artNetOffset) => set({ artNetOffset })}
+          />
+          <Hint>
+            Added to a universe to get its {universes.word}. −1 where the device calls its first universe 0, 0
+            where it calls it 1.
+          </Hint>
+        </>
+      )}
+    </Stack>
+  );
+}
+
+function HowItCounts({ controller, set }: PartProps) {
+  const showAddressing = useShow((state) => state.show.addressing);
+  return (
+    <Stack>
+      <div>
+        <SegmentedControl
+          fullWidth
+          aria-label="Its first LED is number"
+          value={String(controller.firstLedIndex)}
+          onChange={(value) => set({ firstLedIndex: value === '1' ? 1 : 0 })}
+          data={[
+            { value: '0', label: 'First LED is 0' },
+            { value: '1', label: 'First LED is 1' },
+          ]}
+        />
+      </div>
+      <Select
+        label="Colours are put in order"
+        allowDeselect={false}
+        value={controller.coloursAt ?? 'show'}
+        data={[
+          { value: 'show', label: `As the show: at the ${showAddressing.coloursAt ?? 'controller'}` },
+          { value: 'controller', label: 'at the controller: it is told the order of the chips' },
+          { value: 'sender', label: 'at the sender: the controller keeps to RGB' },
+        ]}
+        onChange={(at) => at && set({ coloursAt: at === 'show' ? null : (at as CorrectedAt) })}
+      />
+      <Switch
+        label="Skipped pixels take channels"
+        checked={controller.skippedPixelsTakeChannels}
+        onChange={(event) => set({ skippedPixelsTakeChannels: event.currentTarget.checked })}
+      />
+      <Hint>
+        Off where the controller itself clocks dark pixels out before a run; on where the sender has to leave
+        channels for them.
+      </Hint>
+    </Stack>
   );
 }
 

@@ -91,40 +91,7 @@ export function SitePlan({ plan }: { plan: Plan }) {
             onChange={(next) => edit({ type: 'setSite', site: next })}
             onMark={() => setScale([])}
           />
-          <Select
-            aria-label="Prop or controller"
-            placeholder="Choose a prop or a controller"
-            searchable
-            clearable
-            size="xs"
-            w={230}
-            value={chosenKey}
-            data={items.map((item) => ({
-              value: item.key,
-              label: item.place ? item.name : `${item.name} (not on the drawing)`,
-            }))}
-            onChange={setChosen}
-          />
-          {chosen?.place && (
-            <>
-              <Button variant="default" size="compact-md" onClick={() => edit(placeEdit(chosen, null))}>
-                Take {chosen.name} off the drawing
-              </Button>
-              {chosen.kind === 'prop' && (
-                <WholeField
-                  aria-label="Turned by, degrees"
-                  what="The turn"
-                  least={0}
-                  most={359}
-                  value={((Math.round(chosen.place.turnDeg) % 360) + 360) % 360}
-                  onCommit={(turnDeg) => put(chosen, { ...chosen.place!, turnDeg })}
-                  rightSection="°"
-                  size="xs"
-                  w={90}
-                />
-              )}
-            </>
-          )}
+          <ItemTools items={items} chosen={chosen} onChoose={setChosen} onPut={put} />
           {scale && (
             <MarkedLength
               ends={scale}
@@ -144,28 +111,7 @@ export function SitePlan({ plan }: { plan: Plan }) {
             />
           )}
         </div>
-        <div className={styles.tray}>
-          {unplaced.length === 0 ? (
-            'Drag to move, [ and ] turn, arrows move by 100 mm and with Shift by 1 m, Delete takes off the drawing.'
-          ) : (
-            <>
-              <span>
-                {chosen && !chosen.place ? `Click where ${chosen.name} is.` : 'Not on the drawing yet:'}
-              </span>
-              {unplaced.slice(0, 24).map((item) => (
-                <Button
-                  key={item.key}
-                  size="compact-xs"
-                  variant={item.key === chosenKey ? 'filled' : 'default'}
-                  onClick={() => setChosen(item.key === chosenKey ? null : item.key)}
-                >
-                  {item.name}
-                </Button>
-              ))}
-              {unplaced.length > 24 && <span>and {unplaced.length - 24} more</span>}
-            </>
-          )}
-        </div>
+        <Tray unplaced={unplaced} chosen={chosen} onChoose={setChosen} />
       </div>
       <div className={styles.board}>
         <Board
@@ -215,6 +161,93 @@ export function SitePlan({ plan }: { plan: Plan }) {
         </Hint>
         <SheetTable testId="leads" table={leadsTable(plan, leads)} />
       </div>
+    </div>
+  );
+}
+
+interface ItemToolsProps {
+  items: readonly SiteItem[];
+  chosen: SiteItem | undefined;
+  onChoose: (key: string | null) => void;
+  onPut: (item: SiteItem, place: SitePlacing) => void;
+}
+
+/** The thing that is chosen on the drawing, and what can be done with it. */
+function ItemTools({ items, chosen, onChoose, onPut }: ItemToolsProps) {
+  const edit = useEdit();
+  return (
+    <>
+      <Select
+        aria-label="Prop or controller"
+        placeholder="Choose a prop or a controller"
+        searchable
+        clearable
+        size="xs"
+        w={230}
+        value={chosen?.key ?? null}
+        data={items.map((item) => ({
+          value: item.key,
+          label: item.place ? item.name : `${item.name} (not on the drawing)`,
+        }))}
+        onChange={onChoose}
+      />
+      {chosen?.place && (
+        <>
+          <Button variant="default" size="compact-md" onClick={() => edit(placeEdit(chosen, null))}>
+            Take {chosen.name} off the drawing
+          </Button>
+          {chosen.kind === 'prop' && (
+            <WholeField
+              aria-label="Turned by, degrees"
+              what="The turn"
+              least={0}
+              most={359}
+              value={((Math.round(chosen.place.turnDeg) % 360) + 360) % 360}
+              onCommit={(turnDeg) => onPut(chosen, { ...chosen.place!, turnDeg })}
+              rightSection="°"
+              size="xs"
+              w={90}
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** More are counted. */
+const MOST_UNPLACED = 24;
+
+interface TrayProps {
+  unplaced: readonly SiteItem[];
+  chosen: SiteItem | undefined;
+  onChoose: (key: string | null) => void;
+}
+
+/** Things that are not on the drawing yet; where all are, how they are moved. */
+function Tray({ unplaced, chosen, onChoose }: TrayProps) {
+  return (
+    <div className={styles.tray}>
+      {unplaced.length === 0 ? (
+        'Drag to move, [ and ] turn, arrows move by 100 mm and with Shift by 1 m, Delete takes off the drawing.'
+      ) : (
+        <>
+          <span>
+            {chosen && !chosen.place ? `Click where ${chosen.name} is.` : 'Not on the drawing yet:'}
+          </span>
+          {unplaced.slice(0, MOST_UNPLACED).map((item) => (
+            <Button
+              key={item.key}
+              size="compact-xs"
+              variant={item.key === chosen?.key ? 'filled' : 'default'}
+              onClick={() => onChoose(item.key === chosen?.key ? null : item.key)}
+            >
+              {item.name}
+            </Button>
+          ))}
+          {unplaced.length > MOST_UNPLACED && <span>and {unplaced.length - MOST_UNPLACED} more</span>}
+        </>
+      )}
     </div>
   );
 }

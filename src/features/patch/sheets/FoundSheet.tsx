@@ -5,6 +5,7 @@ import { Button, FileButton, Group, Select, Switch, Textarea } from '@mantine/co
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { differences } from '@/core/devices/differences';
+import type { Controller } from '@/core/catalogue/controller';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { forgetFound, foundIn, foundNote, lookedAtWords, type FoundSettings } from '@/core/devices/found';
 import type { Counting } from '@/core/devices/counting';
@@ -84,122 +85,33 @@ export function FoundSheet({ plan }: { plan: Plan }) {
       </p>
     );
   const counts = controller && universesOf(controller);
-  const word = counts?.word ?? 'universe';
-  const setWholeField = (field: keyof HeldOnDevice, value: string | number | undefined) => {
-    const { [field]: _, ...rest } = whole;
-    setWhole(value === undefined ? rest : { ...rest, [field]: value });
-  };
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>{LEADS[how]}</p>
-      <div className={sheets.fields}>
-        <Select
-          label="Controller"
-          allowDeselect={false}
-          value={controllerId}
-          data={show.controllers.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={setController}
-        />
-        <div data-wide>
-          <Choice
-            label="Found"
-            value={where}
-            onChange={(value) => {
-              setWhere(value === 'sender' ? 'sender' : 'controller');
-              if (value !== 'sender' && how === 'universes') setHow('grid');
-            }}
-            data={[
-              { value: 'controller', label: 'On the controller' },
-              { value: 'sender', label: 'In the sender' },
-            ]}
-          />
-        </div>
-        <div data-wide>
-          <Choice
-            label="How"
-            value={how}
-            onChange={(value) => {
-              setHow(value as How);
-              setProblem(null);
-            }}
-            data={[
-              { value: 'grid', label: 'Type in a grid' },
-              { value: 'text', label: 'Paste or load' },
-              ...(where === 'sender' && counts ? [{ value: 'universes', label: 'Its universes' }] : []),
-            ]}
-          />
-        </div>
-      </div>
+      <WhereFound
+        controllers={show.controllers}
+        controllerId={controllerId}
+        onController={setController}
+        where={where}
+        how={how}
+        countsUniverses={counts !== undefined}
+        onChange={(next) => {
+          setWhere(next.where);
+          setHow(next.how);
+          setProblem(null);
+        }}
+      />
       {controller && counts && (
-        <div className={sheets.fields}>
-          {HELD_BY_DEVICE.map((setting) => {
-            const want = planned?.[setting.field];
-            return (
-              <SettingField
-                key={setting.field}
-                label={capitalised(settingWords(setting, controller))}
-                values={setting.values}
-                placeholder={typeof want === 'number' ? `planned: ${want}` : 'not looked at'}
-                value={whole[setting.field]}
-                onCommit={(value) => setWholeField(setting.field, value)}
-              />
-            );
-          })}
-        </div>
+        <HeldByDevice controller={controller} planned={planned} held={whole} onChange={setWhole} />
       )}
-      <div className={sheets.fields}>
-        {counts && (
-          <>
-            <Select
-              w={230}
-              label="Starts of its ports are listed"
-              allowDeselect={false}
-              value={startsBy}
-              data={[
-                { value: 'universe', label: `by ${word} and channel` },
-                { value: 'device', label: 'counted on over the device' },
-              ]}
-              onChange={(value) => setStartsBy(value === 'device' ? 'device' : 'universe')}
-            />
-            <Select
-              label="Its first channel is"
-              allowDeselect={false}
-              value={String(counting.channelsFrom ?? 1)}
-              data={['1', '0']}
-              onChange={(value) => {
-                const { channelsFrom: _, ...rest } = counting;
-                setCounting(value === '0' ? { ...rest, channelsFrom: 0 } : rest);
-              }}
-            />
-            <Select
-              w={250}
-              label={`Its ${word}s are`}
-              allowDeselect={false}
-              value={String(counting.universesShifted ?? 0)}
-              data={[
-                { value: '0', label: 'as the plan tells them' },
-                { value: '-1', label: 'all one lower: counted from 0' },
-                { value: '1', label: 'all one higher: counted from 1' },
-              ]}
-              onChange={(value) => {
-                const { universesShifted: _, ...rest } = counting;
-                setCounting(value === '0' ? rest : { ...rest, universesShifted: value === '-1' ? -1 : 1 });
-              }}
-            />
-          </>
-        )}
-        {planned?.ports.some((port) => port.hiddenPixels > 0) && (
-          <Switch
-            w={260}
-            label="Its count of pixels includes the hidden ones"
-            checked={counting.hiddenCounted === true}
-            onChange={(event) => {
-              const { hiddenCounted: _, ...rest } = counting;
-              setCounting(event.currentTarget.checked ? { ...rest, hiddenCounted: true } : rest);
-            }}
-          />
-        )}
-      </div>
+      <HowItCounts
+        word={counts?.word ?? null}
+        hidesPixels={planned?.ports.some((port) => port.hiddenPixels > 0) ?? false}
+        startsBy={startsBy}
+        onStartsBy={setStartsBy}
+        counting={counting}
+        onChange={setCounting}
+      />
       {controller && index !== -1 && how === 'grid' && (
         <>
           <FoundGrid
@@ -219,47 +131,234 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         </>
       )}
       {how !== 'grid' && (
-        <>
-          <Textarea
-            label="What it lists"
-            autosize
-            minRows={4}
-            maxRows={12}
-            placeholder={PLACEHOLDERS[how]}
-            value={text}
-            error={problem}
-            onChange={(event) => {
-              setText(event.currentTarget.value);
-              setProblem(null);
-            }}
-            styles={{ input: { fontFamily: 'var(--mantine-font-family-monospace)' } }}
-          />
-          <Group my="sm">
-            <Button onClick={() => compareText(text)} disabled={text.trim() === ''}>
-              Compare
-            </Button>
-            <FileButton
-              accept=".csv,.tsv,.txt,text/csv,text/plain"
-              onChange={(file) => {
-                if (!file) return;
-                if (file.size > MOST_BYTES)
-                  return setProblem(`“${file.name}” is larger than 1 MB; a list of ports is not.`);
-                void file.text().then(compareText);
-              }}
-            >
-              {(props) => (
-                <Button variant="default" {...props}>
-                  Load a CSV…
-                </Button>
-              )}
-            </FileButton>
-          </Group>
-        </>
+        <PastedList
+          how={how}
+          text={text}
+          problem={problem}
+          onText={(next) => {
+            setText(next);
+            setProblem(null);
+          }}
+          onProblem={setProblem}
+          onCompare={compareText}
+        />
       )}
       {foundIn(plan, facts).map((found) => (
         <Differences key={`${found.controllerId} ${found.where}`} plan={plan} found={found} />
       ))}
     </div>
+  );
+}
+
+interface WhereFoundProps {
+  controllers: readonly Controller[];
+  controllerId: string | null;
+  onController: (id: string | null) => void;
+  where: FoundSettings['where'];
+  how: How;
+  /** A sender that counts by universes has a list of them. */
+  countsUniverses: boolean;
+  onChange: (next: { where: FoundSettings['where']; how: How }) => void;
+}
+
+function WhereFound({
+  controllers,
+  controllerId,
+  onController,
+  where,
+  how,
+  countsUniverses,
+  onChange,
+}: WhereFoundProps) {
+  return (
+    <div className={sheets.fields}>
+      <Select
+        label="Controller"
+        allowDeselect={false}
+        value={controllerId}
+        data={controllers.map((each) => ({ value: each.id, label: each.name }))}
+        onChange={onController}
+      />
+      <div data-wide>
+        <Choice
+          label="Found"
+          value={where}
+          onChange={(value) =>
+            onChange({
+              where: value === 'sender' ? 'sender' : 'controller',
+              how: value !== 'sender' && how === 'universes' ? 'grid' : how,
+            })
+          }
+          data={[
+            { value: 'controller', label: 'On the controller' },
+            { value: 'sender', label: 'In the sender' },
+          ]}
+        />
+      </div>
+      <div data-wide>
+        <Choice
+          label="How"
+          value={how}
+          onChange={(value) => onChange({ where, how: value as How })}
+          data={[
+            { value: 'grid', label: 'Type in a grid' },
+            { value: 'text', label: 'Paste or load' },
+            ...(where === 'sender' && countsUniverses
+              ? [{ value: 'universes', label: 'Its universes' }]
+              : []),
+          ]}
+        />
+      </div>
+    </div>
+  );
+}
+
+interface HeldByDeviceProps {
+  controller: Controller;
+  planned: ReturnType<typeof deviceSettings> | null;
+  held: HeldOnDevice;
+  onChange: (held: HeldOnDevice) => void;
+}
+
+/** Settings that a device has once, not for each port. */
+function HeldByDevice({ controller, planned, held, onChange }: HeldByDeviceProps) {
+  const set = (field: keyof HeldOnDevice, value: string | number | undefined) => {
+    const { [field]: _, ...rest } = held;
+    onChange(value === undefined ? rest : { ...rest, [field]: value });
+  };
+  return (
+    <div className={sheets.fields}>
+      {HELD_BY_DEVICE.map((setting) => {
+        const want = planned?.[setting.field];
+        return (
+          <SettingField
+            key={setting.field}
+            label={capitalised(settingWords(setting, controller))}
+            values={setting.values}
+            placeholder={typeof want === 'number' ? `planned: ${want}` : 'not looked at'}
+            value={held[setting.field]}
+            onCommit={(value) => set(setting.field, value)}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+interface HowItCountsProps {
+  /** A word for its universes; null where it has none. */
+  word: string | null;
+  hidesPixels: boolean;
+  startsBy: StartsBy;
+  onStartsBy: (startsBy: StartsBy) => void;
+  counting: Counting;
+  onChange: (counting: Counting) => void;
+}
+
+/** A device may count otherwise than the plan does, and mean the same. */
+function HowItCounts({ word, hidesPixels, startsBy, onStartsBy, counting, onChange }: HowItCountsProps) {
+  return (
+    <div className={sheets.fields}>
+      {word !== null && (
+        <>
+          <Select
+            w={230}
+            label="Starts of its ports are listed"
+            allowDeselect={false}
+            value={startsBy}
+            data={[
+              { value: 'universe', label: `by ${word} and channel` },
+              { value: 'device', label: 'counted on over the device' },
+            ]}
+            onChange={(value) => onStartsBy(value === 'device' ? 'device' : 'universe')}
+          />
+          <Select
+            label="Its first channel is"
+            allowDeselect={false}
+            value={String(counting.channelsFrom ?? 1)}
+            data={['1', '0']}
+            onChange={(value) => {
+              const { channelsFrom: _, ...rest } = counting;
+              onChange(value === '0' ? { ...rest, channelsFrom: 0 } : rest);
+            }}
+          />
+          <Select
+            w={250}
+            label={`Its ${word}s are`}
+            allowDeselect={false}
+            value={String(counting.universesShifted ?? 0)}
+            data={[
+              { value: '0', label: 'as the plan tells them' },
+              { value: '-1', label: 'all one lower: counted from 0' },
+              { value: '1', label: 'all one higher: counted from 1' },
+            ]}
+            onChange={(value) => {
+              const { universesShifted: _, ...rest } = counting;
+              onChange(value === '0' ? rest : { ...rest, universesShifted: value === '-1' ? -1 : 1 });
+            }}
+          />
+        </>
+      )}
+      {hidesPixels && (
+        <Switch
+          w={260}
+          label="Its count of pixels includes the hidden ones"
+          checked={counting.hiddenCounted === true}
+          onChange={(event) => {
+            const { hiddenCounted: _, ...rest } = counting;
+            onChange(event.currentTarget.checked ? { ...rest, hiddenCounted: true } : rest);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+interface PastedListProps {
+  how: Exclude<How, 'grid'>;
+  text: string;
+  problem: string | null;
+  onText: (text: string) => void;
+  onProblem: (problem: string) => void;
+  onCompare: (text: string) => void;
+}
+
+/** A list as the device shows it, pasted or from a file. */
+function PastedList({ how, text, problem, onText, onProblem, onCompare }: PastedListProps) {
+  return (
+    <>
+      <Textarea
+        label="What it lists"
+        autosize
+        minRows={4}
+        maxRows={12}
+        placeholder={PLACEHOLDERS[how]}
+        value={text}
+        error={problem}
+        onChange={(event) => onText(event.currentTarget.value)}
+        styles={{ input: { fontFamily: 'var(--mantine-font-family-monospace)' } }}
+      />
+      <Group my="sm">
+        <Button onClick={() => onCompare(text)} disabled={text.trim() === ''}>
+          Compare
+        </Button>
+        <FileButton
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          onChange={(file) => {
+            if (!file) return;
+            if (file.size > MOST_BYTES)
+              return onProblem(`“${file.name}” is larger than 1 MB; a list of ports is not.`);
+            void file.text().then(onCompare);
+          }}
+        >
+          {(props) => (
+            <Button variant="default" {...props}>
+              Load a CSV…
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+    </>
   );
 }
 
