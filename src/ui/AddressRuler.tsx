@@ -3,7 +3,7 @@
 import { useComputedColorScheme } from '@mantine/core';
 import { useElementSize, useMergedRef } from '@mantine/hooks';
 import { IconChevronDown, IconChevronUp } from '@tabler/icons-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { Plan } from '@/core/plan/planned';
 import { totalsWords } from '@/core/reports/totals';
 import styles from './AddressRuler.module.css';
@@ -32,20 +32,8 @@ interface AddressRulerProps {
   onPin: (run: number, place: { universe: number; channel: number } | null) => void;
 }
 
-/** All channels of the show on one strip: universes as ticks, props as blocks, gaps and doubles as they are. */
-export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }: AddressRulerProps) {
-  /** On a narrow screen, where it is one line until it is opened. */
-  const [open, setOpen] = useState(false);
-  const [names, setNames] = useState<UniverseNames>('universe');
-  const [move, setMove] = useState<RulerMove | null>(null);
-  const canvasRef = useRef<HTMLCanvasElement>(null);
-  const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
-  const mergedRef = useMergedRef(canvasRef, sizeRef);
-  const scheme = useComputedColorScheme('dark');
-  const [palette, setPalette] = useState<Palette | null>(null);
-  const [zoomedTo, setZoomed] = useState<RulerScale | null>(null);
-  const blocks = useMemo(() => blocksOf(plan), [plan]);
-  const last = plan.lastShowChannel;
+/** Scales on which long stretches are drawn shorter. */
+function useWarp(blocks: readonly RulerBlock[], last: number) {
   /** Whether long stretches are drawn shorter; not said, it is so where one of them leaves the others no room. */
   const [wanted, setWanted] = useState<boolean | null>(null);
   const crowded = useMemo(
@@ -63,6 +51,189 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
         : TRUE_LENGTHS,
     [shorter, blocks, last],
   );
+  return { crowded, shorter, setWanted, warp };
+}
+
+/** How the chosen run is moved along the ruler and pinned. */
+function pinning(plan: Plan, chosenBlock: RulerBlock | undefined, onPin: AddressRulerProps['onPin']) {
+  const moveTo = (block: RulerBlock, showChannel: number): RulerMove | null => {
+    const place = placeAt(plan, showChannel, runAt(plan, block.run).channelsPerPixel);
+    if (!place) return null;
+    const run = runAt(plan, block.run);
+    return {
+      run: block.run,
+      first: place.showChannel,
+      count: run.pixelCount * run.channelsPerPixel,
+      words: `U${place.universe} ch ${place.channel}`,
+    };
+  };
+  const pinAt = (target: RulerMove | null) => {
+    const place = target && placeAt(plan, target.first, runAt(plan, target.run).channelsPerPixel);
+    if (target && place) onPin(target.run, { universe: place.universe, channel: place.channel });
+  };
+  const nudge = (by: 1 | -1) => {
+    if (!chosenBlock) return;
+    pinAt(moveTo(chosenBlock, chosenBlock.first + by * runAt(plan, chosenBlock.run).channelsPerPixel));
+  };
+  const togglePin = () => {
+    if (!chosenBlock) return;
+    const { prop, number } = runAt(plan, chosenBlock.run);
+    const entry = plan.show.patch.find(
+      (each) => each.propId === propAt(plan, prop).id && each.run === number,
+    );
+    if (entry?.pin) onPin(chosenBlock.run, null);
+    else pinAt(moveTo(chosenBlock, chosenBlock.first));
+  };
+  return { moveTo, pinAt, nudge, togglePin };
+}
+
+interface RulerPointers {
+  scale: RulerScale;
+  /** The block of the chosen run at a channel. */
+  blockAt: (channel: number) => RulerBlock | undefined;
+  moveTo: (block: RulerBlock, showChannel: number) => RulerMove | null;
+  /** Where the run that is dragged would be. */
+  move: RulerMove | null;
+  onMove: (move: RulerMove | null) => void;
+  onPin: (move: RulerMove) => void;
+  onPan: (first: number) => void;
+  onGoTo: (showChannel: number) => void;
+}
+
+/** A pointer that travels no further than this stood still. */
+const STILL_PX = 4;
+
+/** Dragging moves the chosen run or pans, a click goes there. */
+function useRulerPointers({ scale, blockAt, moveTo, move, onMove, onPin, onPan, onGoTo }: RulerPointers) {
+  const drag = useRef<{ x: number; travelled: number; block?: RulerBlock; grabbed: number } | null>(null);
+  type Pointer = PointerEvent<HTMLCanvasElement>;
+  return {
+    onPointerDown: (event: Pointer) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      const x = event.nativeEvent.offsetX;
+      const channel = channelAt(scale, x);
+      const block = blockAt(channel);
+      drag.current = { x, travelled: 0, grabbed: 0, ...(block && { block, grabbed: channel - block.first }) };
+    },
+    onPointerMove: (event: Pointer) => {
+      if (!drag.current) return;
+      const x = event.nativeEvent.offsetX;
+      const moved = x - drag.current.x;
+      drag.current = { ...drag.current, x, travelled: drag.current.travelled + Math.abs(moved) };
+      if (drag.current.travelled <= STILL_PX) return;
+      const { block, grabbed } = drag.current;
+      if (block) onMove(moveTo(block, channelAt(scale, x) - grabbed));
+      else onPan(scale.first - moved * scale.unitsPerPx);
+    },
+    onPointerUp: (event: Pointer) => {
+      const still = drag.current && drag.current.travelled <= STILL_PX;
+      drag.current = null;
+      onMove(null);
+      if (move) onPin(move);
+      if (still) onGoTo(channelAt(scale, event.nativeEvent.offsetX));
+    },
+    onPointerCancel: () => {
+      drag.current = null;
+      onMove(null);
+    },
+  };
+}
+
+interface RulerHeadProps {
+  plan: Plan;
+  open: boolean;
+  onOpen: (open: boolean) => void;
+  names: UniverseNames;
+  onNames: (names: UniverseNames) => void;
+  crowded: boolean;
+  shorter: boolean;
+  onShorter: (shorter: boolean) => void;
+  selectionWords: string | null;
+}
+
+function RulerHead({
+  plan,
+  open,
+  onOpen,
+  names,
+  onNames,
+  crowded,
+  shorter,
+  onShorter,
+  selectionWords,
+}: RulerHeadProps) {
+  return (
+    <div className={styles.head}>
+      <button type="button" className={styles.fold} aria-expanded={open} onClick={() => onOpen(!open)}>
+        {open ? <IconChevronDown size={16} /> : <IconChevronUp size={16} />}
+        Ruler
+      </button>
+      <span className={styles.words} title={totalsWords(plan)}>
+        <span className={styles.title}>Address ruler · </span>
+        <button
+          type="button"
+          className={styles.names}
+          onClick={() => onNames(names === 'universe' ? 'artNet' : 'universe')}
+          title={
+            names === 'universe'
+              ? 'Universes by their E1.31 number; press for Art-Net names'
+              : 'Universes by their Art-Net net, sub-net and universe; press for E1.31 numbers'
+          }
+        >
+          {names === 'universe' ? 'U' : 'Art-Net net.sub-net.universe'}
+        </button>{' '}
+        <span className={styles.title}>· </span>
+        <span className={styles.totals}>{totalsWords(plan)}</span>
+        {crowded && (
+          <button
+            type="button"
+            className={styles.names}
+            aria-pressed={shorter}
+            title={
+              shorter
+                ? 'Long props are drawn shorter than they are, with a cut in the middle, so that short ones can be seen. Press for true lengths.'
+                : 'Every channel is as wide as any other. Press to draw long props shorter.'
+            }
+            onClick={() => onShorter(!shorter)}
+          >
+            {shorter ? 'long props drawn shorter' : 'true lengths'}
+          </button>
+        )}
+      </span>
+      {plan.show.patch.some((entry) => entry.pin) && (
+        <span className={styles.title} title="It keeps its universe and channel, whatever moves around it">
+          ◤ pinned
+        </span>
+      )}
+      <span className={styles.chosen}>
+        {selectionWords && (
+          <>
+            <span className={styles.title}>selected </span>
+            <span className={styles.selected} data-testid="ruler-selection">
+              {selectionWords}
+            </span>
+          </>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** All channels of the show on one strip: universes as ticks, props as blocks, gaps and doubles as they are. */
+export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }: AddressRulerProps) {
+  /** On a narrow screen, where it is one line until it is opened. */
+  const [open, setOpen] = useState(false);
+  const [names, setNames] = useState<UniverseNames>('universe');
+  const [move, setMove] = useState<RulerMove | null>(null);
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const { ref: sizeRef, width, height } = useElementSize<HTMLCanvasElement>();
+  const mergedRef = useMergedRef(canvasRef, sizeRef);
+  const scheme = useComputedColorScheme('dark');
+  const [palette, setPalette] = useState<Palette | null>(null);
+  const [zoomedTo, setZoomed] = useState<RulerScale | null>(null);
+  const blocks = useMemo(() => blocksOf(plan), [plan]);
+  const last = plan.lastShowChannel;
+  const { crowded, shorter, setWanted, warp } = useWarp(blocks, last);
 
   useEffect(() => {
     if (canvasRef.current) setPalette(readPalette(canvasRef.current));
@@ -111,7 +282,6 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
     return () => canvas.removeEventListener('wheel', wheel);
   }, [last]);
 
-  const drag = useRef<{ x: number; travelled: number; block?: RulerBlock; grabbed?: number } | null>(null);
   /** The chosen run: dragged along the ruler or moved by keys. Others are chosen first, so that panning moves nothing. */
   const chosenBlock = blocks.find(
     (block) =>
@@ -120,34 +290,26 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
       (selection.run === undefined || selection.run === block.run) &&
       runAt(plan, block.run).wire !== null,
   );
-  const moveTo = (block: RulerBlock, showChannel: number): RulerMove | null => {
-    const place = placeAt(plan, showChannel, runAt(plan, block.run).channelsPerPixel);
-    if (!place) return null;
-    const run = runAt(plan, block.run);
-    return {
-      run: block.run,
-      first: place.showChannel,
-      count: run.pixelCount * run.channelsPerPixel,
-      words: `U${place.universe} ch ${place.channel}`,
-    };
-  };
-  const pinAt = (target: RulerMove | null) => {
-    const place = target && placeAt(plan, target.first, runAt(plan, target.run).channelsPerPixel);
-    if (target && place) onPin(target.run, { universe: place.universe, channel: place.channel });
-  };
-  const nudge = (by: 1 | -1) => {
-    if (!chosenBlock) return;
-    pinAt(moveTo(chosenBlock, chosenBlock.first + by * runAt(plan, chosenBlock.run).channelsPerPixel));
-  };
-  const togglePin = () => {
-    if (!chosenBlock) return;
-    const { prop, number } = runAt(plan, chosenBlock.run);
-    const entry = plan.show.patch.find(
-      (each) => each.propId === propAt(plan, prop).id && each.run === number,
-    );
-    if (entry?.pin) onPin(chosenBlock.run, null);
-    else pinAt(moveTo(chosenBlock, chosenBlock.first));
-  };
+  const { moveTo, pinAt, nudge, togglePin } = pinning(plan, chosenBlock, onPin);
+  const pointers = useRulerPointers({
+    scale,
+    blockAt: (channel) => {
+      const block = blocks.find(
+        (each) =>
+          each.prop === selection.prop &&
+          (selection.run === undefined || selection.run === each.run) &&
+          each.first <= channel &&
+          channel <= each.last,
+      );
+      return block && runAt(plan, block.run).wire ? block : undefined;
+    },
+    moveTo,
+    move,
+    onMove: setMove,
+    onPin: pinAt,
+    onPan: (first) => setZoomed(clampScale({ ...scale, first }, last, width)),
+    onGoTo,
+  });
   const walk = (by: 1 | -1) => {
     const from = selectedFirst ?? 0;
     const next =
@@ -158,59 +320,17 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
 
   return (
     <section className={styles.ruler} aria-label="Address ruler" data-open={open}>
-      <div className={styles.head}>
-        <button type="button" className={styles.fold} aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? <IconChevronDown size={16} /> : <IconChevronUp size={16} />}
-          Ruler
-        </button>
-        <span className={styles.words} title={totalsWords(plan)}>
-          <span className={styles.title}>Address ruler · </span>
-          <button
-            type="button"
-            className={styles.names}
-            onClick={() => setNames(names === 'universe' ? 'artNet' : 'universe')}
-            title={
-              names === 'universe'
-                ? 'Universes by their E1.31 number; press for Art-Net names'
-                : 'Universes by their Art-Net net, sub-net and universe; press for E1.31 numbers'
-            }
-          >
-            {names === 'universe' ? 'U' : 'Art-Net net.sub-net.universe'}
-          </button>{' '}
-          <span className={styles.title}>· </span>
-          <span className={styles.totals}>{totalsWords(plan)}</span>
-          {crowded && (
-            <button
-              type="button"
-              className={styles.names}
-              aria-pressed={shorter}
-              title={
-                shorter
-                  ? 'Long props are drawn shorter than they are, with a cut in the middle, so that short ones can be seen. Press for true lengths.'
-                  : 'Every channel is as wide as any other. Press to draw long props shorter.'
-              }
-              onClick={() => setWanted(!shorter)}
-            >
-              {shorter ? 'long props drawn shorter' : 'true lengths'}
-            </button>
-          )}
-        </span>
-        {plan.show.patch.some((entry) => entry.pin) && (
-          <span className={styles.title} title="It keeps its universe and channel, whatever moves around it">
-            ◤ pinned
-          </span>
-        )}
-        <span className={styles.chosen}>
-          {selectionWords && (
-            <>
-              <span className={styles.title}>selected </span>
-              <span className={styles.selected} data-testid="ruler-selection">
-                {selectionWords}
-              </span>
-            </>
-          )}
-        </span>
-      </div>
+      <RulerHead
+        plan={plan}
+        open={open}
+        onOpen={setOpen}
+        names={names}
+        onNames={setNames}
+        crowded={crowded}
+        shorter={shorter}
+        onShorter={setWanted}
+        selectionWords={selectionWords}
+      />
       {last === 0 ? (
         <div className={styles.empty}>
           No run is on a port yet. Put one on a port in Patch, and its channels appear here.
@@ -223,47 +343,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
           tabIndex={0}
           role="application"
           aria-label={`Channels 1 to ${last}. Left and right go from run to run, plus and minus zoom, 0 shows all. P pins the chosen run, Alt with left and right moves it.`}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            const channel = channelAt(scale, event.nativeEvent.offsetX);
-            const block = blocks.find(
-              (each) =>
-                each.prop === selection.prop &&
-                (selection.run === undefined || selection.run === each.run) &&
-                each.first <= channel &&
-                channel <= each.last,
-            );
-            drag.current = {
-              x: event.nativeEvent.offsetX,
-              travelled: 0,
-              ...(block && runAt(plan, block.run).wire ? { block, grabbed: channel - block.first } : {}),
-            };
-          }}
-          onPointerMove={(event) => {
-            if (!drag.current) return;
-            const moved = event.nativeEvent.offsetX - drag.current.x;
-            drag.current = {
-              ...drag.current,
-              x: event.nativeEvent.offsetX,
-              travelled: drag.current.travelled + Math.abs(moved),
-            };
-            if (drag.current.travelled <= 4) return;
-            const { block, grabbed } = drag.current;
-            if (block) setMove(moveTo(block, channelAt(scale, event.nativeEvent.offsetX) - grabbed!));
-            else
-              setZoomed(clampScale({ ...scale, first: scale.first - moved * scale.unitsPerPx }, last, width));
-          }}
-          onPointerUp={(event) => {
-            const still = drag.current && drag.current.travelled <= 4;
-            drag.current = null;
-            setMove(null);
-            if (move) pinAt(move);
-            if (still) onGoTo(channelAt(scale, event.nativeEvent.offsetX));
-          }}
-          onPointerCancel={() => {
-            drag.current = null;
-            setMove(null);
-          }}
+          {...pointers}
           onDoubleClick={() => setZoomed(null)}
           onKeyDown={(event) => {
             const act = {

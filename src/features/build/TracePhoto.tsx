@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Group, Modal } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { layAlong } from '@/core/props/points/outline';
 import type { PointList } from '@/core/props/points/pointList';
 import { roundedMm } from '@/core/props/points/pointList';
@@ -183,40 +183,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
         }}
       >
         {(screen) => (
-          <>
-            <image
-              href={photoUrl(photo.photoId)}
-              x={screen.x(0)}
-              y={screen.y(UNITS_WIDE * photo.aspect)}
-              width={UNITS_WIDE * screen.pxPerMm}
-              height={UNITS_WIDE * photo.aspect * screen.pxPerMm}
-              preserveAspectRatio="none"
-            />
-            <KnownLength
-              ends={ends}
-              screen={screen}
-              words={mmPerUnit ? formatLength(knownMm, lengths) : ''}
-            />
-            {pieces.map((piece, i) => (
-              <polyline
-                key={i}
-                className={styles.wire}
-                points={piece.map((spot) => `${screen.x(spot.x)},${screen.y(spot.y)}`).join(' ')}
-              />
-            ))}
-            {laid &&
-              mmPerUnit &&
-              laid.list?.xMm.map((x, i) => (
-                <circle
-                  key={i}
-                  className={styles.pixel}
-                  data-first={i === 0}
-                  cx={screen.x(x / mmPerUnit)}
-                  cy={screen.y(itemAt(laid.list.yMm, i) / mmPerUnit)}
-                  r={i === 0 ? 5 : 3.5}
-                />
-              ))}
-          </>
+          <TracedMarks tracing={tracing} screen={screen} mmPerUnit={mmPerUnit} list={laid?.list ?? null} />
         )}
       </Board>
       <aside className={styles.side}>
@@ -235,53 +202,28 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
             </Button>
           </Stack>
         </Section>
-        <Section title="2 · Points, in the order of the data">
-          <Stack>
-            <Choice
-              label="A click sets"
-              value={mode}
-              onChange={(value) => setMode(value === 'corners' ? 'corners' : 'pixels')}
-              data={[
-                { value: 'pixels', label: 'A pixel' },
-                { value: 'corners', label: 'A corner of the strip' },
-              ]}
-            />
-            {mode === 'corners' && (
-              <LengthField
-                isSpacing
-                label="Pixel spacing"
-                what="The spacing"
-                leastMm={1}
-                mostMm={5000}
-                value={spacingMm}
-                onCommit={setSpacingMm}
-              />
-            )}
-            <Group gap={6}>
-              <Button variant="default" size="compact-md" onClick={newPiece} disabled={scaling}>
-                Begin a new piece
-              </Button>
-              <Button variant="default" size="compact-md" onClick={takeBack} disabled={clicks === 0}>
-                Take the last click back
-              </Button>
-            </Group>
-            <Hint>
-              Wheel or two fingers zoom, dragging moves the photo. Enter begins a new piece, Backspace takes a
-              click back.
-            </Hint>
-            <Facts
-              facts={[
-                { name: 'Clicks', value: String(clicks) },
-                laid?.list && { name: 'Pixels', value: String(laid.list.xMm.length) },
-                mmPerUnit !== null && {
-                  name: 'The photo shows',
-                  value: `${formatLength(mmPerUnit * UNITS_WIDE, lengths)} × ${formatLength(mmPerUnit * UNITS_WIDE * photo.aspect, lengths)}`,
-                },
-              ]}
-            />
-            {laid?.problem && <p role="alert">{laid.problem}</p>}
-          </Stack>
-        </Section>
+        <PointsSection
+          mode={mode}
+          onMode={setMode}
+          spacingMm={spacingMm}
+          onSpacing={setSpacingMm}
+          clicks={clicks}
+          canBegin={!scaling}
+          onNewPiece={newPiece}
+          onTakeBack={takeBack}
+        >
+          <Facts
+            facts={[
+              { name: 'Clicks', value: String(clicks) },
+              laid?.list && { name: 'Pixels', value: String(laid.list.xMm.length) },
+              mmPerUnit !== null && {
+                name: 'The photo shows',
+                value: `${formatLength(mmPerUnit * UNITS_WIDE, lengths)} × ${formatLength(mmPerUnit * UNITS_WIDE * photo.aspect, lengths)}`,
+              },
+            ]}
+          />
+          {laid?.problem && <p role="alert">{laid.problem}</p>}
+        </PointsSection>
         <Stack>
           <Button
             disabled={!laid?.list || laid.list.xMm.length === 0 || mmPerUnit === null}
@@ -303,6 +245,115 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
         </Stack>
       </aside>
     </div>
+  );
+}
+
+interface PointsSectionProps {
+  mode: 'pixels' | 'corners';
+  onMode: (mode: 'pixels' | 'corners') => void;
+  spacingMm: number;
+  onSpacing: (spacingMm: number) => void;
+  clicks: number;
+  canBegin: boolean;
+  onNewPiece: () => void;
+  onTakeBack: () => void;
+  children: ReactNode;
+}
+
+function PointsSection({
+  mode,
+  onMode,
+  spacingMm,
+  onSpacing,
+  clicks,
+  canBegin,
+  onNewPiece,
+  onTakeBack,
+  children,
+}: PointsSectionProps) {
+  return (
+    <Section title="2 · Points, in the order of the data">
+      <Stack>
+        <Choice
+          label="A click sets"
+          value={mode}
+          onChange={(value) => onMode(value === 'corners' ? 'corners' : 'pixels')}
+          data={[
+            { value: 'pixels', label: 'A pixel' },
+            { value: 'corners', label: 'A corner of the strip' },
+          ]}
+        />
+        {mode === 'corners' && (
+          <LengthField
+            isSpacing
+            label="Pixel spacing"
+            what="The spacing"
+            leastMm={1}
+            mostMm={5000}
+            value={spacingMm}
+            onCommit={onSpacing}
+          />
+        )}
+        <Group gap={6}>
+          <Button variant="default" size="compact-md" onClick={onNewPiece} disabled={!canBegin}>
+            Begin a new piece
+          </Button>
+          <Button variant="default" size="compact-md" onClick={onTakeBack} disabled={clicks === 0}>
+            Take the last click back
+          </Button>
+        </Group>
+        <Hint>
+          Wheel or two fingers zoom, dragging moves the photo. Enter begins a new piece, Backspace takes a
+          click back.
+        </Hint>
+        {children}
+      </Stack>
+    </Section>
+  );
+}
+
+interface TracedMarksProps {
+  tracing: Tracing;
+  screen: OnScreen;
+  mmPerUnit: number | null;
+  list: PointList | null;
+}
+
+/** The photo with what is marked on it. */
+function TracedMarks({ tracing, screen, mmPerUnit, list }: TracedMarksProps) {
+  const lengths = useLengths();
+  const { photo, ends, knownMm, pieces } = tracing;
+  return (
+    <>
+      <image
+        href={photoUrl(photo.photoId)}
+        x={screen.x(0)}
+        y={screen.y(UNITS_WIDE * photo.aspect)}
+        width={UNITS_WIDE * screen.pxPerMm}
+        height={UNITS_WIDE * photo.aspect * screen.pxPerMm}
+        preserveAspectRatio="none"
+      />
+      <KnownLength ends={ends} screen={screen} words={mmPerUnit ? formatLength(knownMm, lengths) : ''} />
+      {pieces.map((piece, i) => (
+        <polyline
+          key={i}
+          className={styles.wire}
+          points={piece.map((spot) => `${screen.x(spot.x)},${screen.y(spot.y)}`).join(' ')}
+        />
+      ))}
+      {list &&
+        mmPerUnit &&
+        list.xMm.map((x, i) => (
+          <circle
+            key={i}
+            className={styles.pixel}
+            data-first={i === 0}
+            cx={screen.x(x / mmPerUnit)}
+            cy={screen.y(itemAt(list.yMm, i) / mmPerUnit)}
+            r={i === 0 ? 5 : 3.5}
+          />
+        ))}
+    </>
   );
 }
 

@@ -139,26 +139,7 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
 
   return (
     <section className={stage.stage} aria-label={`Board of ${prop.name}`}>
-      <div className={stage.tools}>
-        <SideControl sides={{ front: 'seen from above', back: 'from below' }} />
-        <SegmentedControl
-          size="xs"
-          aria-label="What is drawn"
-          value={drawing}
-          onChange={(value) => setDrawing(value === 'directions' ? 'directions' : 'numbers')}
-          data={[
-            { value: 'numbers', label: 'Numbers' },
-            { value: 'directions', label: 'Directions' },
-          ]}
-        />
-        <span className={styles.next}>
-          {drawing === 'directions'
-            ? directionWords(shape, selected)
-            : selected >= 0
-              ? `The next click is number ${boardNumber(shape, selected + 1)}, after the selected pixel`
-              : `The next click is number ${boardNumber(shape, shape.pixels.length)}`}
-        </span>
-      </div>
+      <BoardTools shape={shape} selected={selected} drawing={drawing} onDrawing={setDrawing} />
       <div className={stage.canvas}>
         <Board
           bounds={bounds}
@@ -187,6 +168,40 @@ export function CraftBoard({ prop }: { prop: PropOf<'craft'> }) {
           : 'click a cell: the next number · drag along a row: all of it · drag a pixel: move it'}
       </div>
     </section>
+  );
+}
+
+type Drawing = 'numbers' | 'directions';
+
+interface BoardToolsProps {
+  shape: CraftShape;
+  selected: number;
+  drawing: Drawing;
+  onDrawing: (drawing: Drawing) => void;
+}
+
+function BoardTools({ shape, selected, drawing, onDrawing }: BoardToolsProps) {
+  return (
+    <div className={stage.tools}>
+      <SideControl sides={{ front: 'seen from above', back: 'from below' }} />
+      <SegmentedControl
+        size="xs"
+        aria-label="What is drawn"
+        value={drawing}
+        onChange={(value) => onDrawing(value === 'directions' ? 'directions' : 'numbers')}
+        data={[
+          { value: 'numbers', label: 'Numbers' },
+          { value: 'directions', label: 'Directions' },
+        ]}
+      />
+      <span className={styles.next}>
+        {drawing === 'directions'
+          ? directionWords(shape, selected)
+          : selected >= 0
+            ? `The next click is number ${boardNumber(shape, selected + 1)}, after the selected pixel`
+            : `The next click is number ${boardNumber(shape, shape.pixels.length)}`}
+      </span>
+    </div>
   );
 }
 

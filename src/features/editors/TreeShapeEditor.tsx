@@ -12,33 +12,59 @@ import { useLengths } from '@/ui/lengths';
 
 type TreeShape = PropOf<'tree'>['shape'];
 
+interface PartProps {
+  shape: TreeShape;
+  set: (change: Partial<TreeShape>) => boolean;
+}
+
+const SIZE = { leastMm: 1, mostMm: TREE_LIMITS.mostMm };
+
 /** The measures of a tree, in the order in which they are taken: form, strands, height, circles. */
 export function TreeShapeEditor({ propId, shape }: { propId: string; shape: TreeShape }) {
-  const lengths = useLengths();
   const edit = useEdit();
   const set = (change: Partial<TreeShape>) =>
     edit({ type: 'setShape', propId, shape: { ...shape, ...change } });
-  const { form, height } = shape;
-  const size = { leastMm: 1, mostMm: TREE_LIMITS.mostMm };
   return (
     <Stack>
-      <Choice
-        label="Form"
-        value={form.kind}
-        onChange={(kind) =>
-          set({
-            form:
-              kind === 'full'
-                ? { kind, firstStrandAt: 'front', direction: 'counterclockwise' }
-                : { kind: kind === 'half' ? 'half' : 'flat', firstStrandAt: 'left' },
-          })
-        }
-        data={[
-          { value: 'full', label: 'Full 360°' },
-          { value: 'half', label: 'Half 180°' },
-          { value: 'flat', label: 'Flat' },
-        ]}
-      />
+      <FormChoice shape={shape} set={set} />
+      <StrandFields shape={shape} set={set} />
+      <HeightFields shape={shape} set={set} />
+      <CircleFields shape={shape} set={set} />
+      <FirstStrand shape={shape} set={set} />
+      <Hint>
+        Left, right and front are the audience’s. Strands hang from the top ring. A string without a strip has
+        a hole for every pixel: type the distance of its pixels.
+      </Hint>
+    </Stack>
+  );
+}
+
+function FormChoice({ shape: { form }, set }: PartProps) {
+  return (
+    <Choice
+      label="Form"
+      value={form.kind}
+      onChange={(kind) =>
+        set({
+          form:
+            kind === 'full'
+              ? { kind, firstStrandAt: 'front', direction: 'counterclockwise' }
+              : { kind: kind === 'half' ? 'half' : 'flat', firstStrandAt: 'left' },
+        })
+      }
+      data={[
+        { value: 'full', label: 'Full 360°' },
+        { value: 'half', label: 'Half 180°' },
+        { value: 'flat', label: 'Flat' },
+      ]}
+    />
+  );
+}
+
+function StrandFields({ shape, set }: PartProps) {
+  const lengths = useLengths();
+  return (
+    <>
       <Row>
         <WholeField
           label="Strands"
@@ -98,6 +124,15 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
           onCommit={(emptyHolesBottom) => set({ emptyHolesBottom })}
         />
       </Row>
+    </>
+  );
+}
+
+function HeightFields({ shape, set }: PartProps) {
+  const lengths = useLengths();
+  const { height } = shape;
+  return (
+    <>
       <Choice
         label="Height is measured"
         value={height.by}
@@ -127,7 +162,7 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
         <LengthField
           label={height.by === 'height' ? 'Height' : 'Slant'}
           what={height.by === 'height' ? 'The height' : 'The slant'}
-          {...size}
+          {...SIZE}
           value={height.by === 'height' ? height.heightMm : height.slantMm}
           onCommit={(mm) =>
             set({
@@ -136,52 +171,59 @@ export function TreeShapeEditor({ propId, shape }: { propId: string; shape: Tree
           }
         />
       )}
-      <Row>
-        <LengthField
-          label={form.kind === 'flat' ? 'Width at the base' : 'Base diameter'}
-          what="The base"
-          {...size}
-          value={shape.baseDiameterMm}
-          onCommit={(baseDiameterMm) => set({ baseDiameterMm })}
-        />
-        <LengthField
-          label={form.kind === 'flat' ? 'Width at the top' : 'Top diameter'}
-          what="The top"
-          leastMm={0}
-          mostMm={TREE_LIMITS.mostMm}
-          value={shape.topDiameterMm}
-          onCommit={(topDiameterMm) => set({ topDiameterMm })}
-        />
-      </Row>
-      <Row>
+    </>
+  );
+}
+
+function CircleFields({ shape, set }: PartProps) {
+  const { form } = shape;
+  return (
+    <Row>
+      <LengthField
+        label={form.kind === 'flat' ? 'Width at the base' : 'Base diameter'}
+        what="The base"
+        {...SIZE}
+        value={shape.baseDiameterMm}
+        onCommit={(baseDiameterMm) => set({ baseDiameterMm })}
+      />
+      <LengthField
+        label={form.kind === 'flat' ? 'Width at the top' : 'Top diameter'}
+        what="The top"
+        leastMm={0}
+        mostMm={TREE_LIMITS.mostMm}
+        value={shape.topDiameterMm}
+        onCommit={(topDiameterMm) => set({ topDiameterMm })}
+      />
+    </Row>
+  );
+}
+
+function FirstStrand({ shape: { form }, set }: PartProps) {
+  return (
+    <Row>
+      <Select
+        label="Strand 1 is at the"
+        allowDeselect={false}
+        value={form.firstStrandAt}
+        data={form.kind === 'full' ? ['front', 'right', 'back', 'left'] : ['left', 'right']}
+        onChange={(side) => side && set({ form: { ...form, firstStrandAt: side } as TreeShape['form'] })}
+      />
+      {form.kind === 'full' && (
         <Select
-          label="Strand 1 is at the"
+          label="Numbered, from above"
           allowDeselect={false}
-          value={form.firstStrandAt}
-          data={form.kind === 'full' ? ['front', 'right', 'back', 'left'] : ['left', 'right']}
-          onChange={(side) => side && set({ form: { ...form, firstStrandAt: side } as TreeShape['form'] })}
+          value={form.direction}
+          data={[
+            { value: 'clockwise', label: 'Clockwise' },
+            { value: 'counterclockwise', label: 'Counter-clockwise' },
+          ]}
+          onChange={(direction) =>
+            set({
+              form: { ...form, direction: direction === 'clockwise' ? 'clockwise' : 'counterclockwise' },
+            })
+          }
         />
-        {form.kind === 'full' && (
-          <Select
-            label="Numbered, from above"
-            allowDeselect={false}
-            value={form.direction}
-            data={[
-              { value: 'clockwise', label: 'Clockwise' },
-              { value: 'counterclockwise', label: 'Counter-clockwise' },
-            ]}
-            onChange={(direction) =>
-              set({
-                form: { ...form, direction: direction === 'clockwise' ? 'clockwise' : 'counterclockwise' },
-              })
-            }
-          />
-        )}
-      </Row>
-      <Hint>
-        Left, right and front are the audience’s. Strands hang from the top ring. A string without a strip has
-        a hole for every pixel: type the distance of its pixels.
-      </Hint>
-    </Stack>
+      )}
+    </Row>
   );
 }

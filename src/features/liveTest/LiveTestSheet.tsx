@@ -48,7 +48,6 @@ const flickers = ({ faults }: RigSetup) => faults.some(({ kind }) => FLICKERS.ha
 
 /** A test on a prop or on the whole site: what it is, what lights, and what is to light. */
 export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null }) {
-  const { side } = useView();
   const test = useTest();
   const showId = useShow((state) => state.id);
   const rateHz = useShow((state) => wantedRateOf(state.show.addressing));
@@ -102,7 +101,6 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
     'captured',
     useMemo(() => ({ prop, file, setup }), [prop, file, setup]),
   );
-  const scene = useMemo(() => (prop === null ? siteScene(plan) : sceneOf(plan, prop, 'true')), [plan, prop]);
   const count = prop === null ? plan.pixelCount : plannedAt(plan, prop).pixelCount;
   const isCurrent = light?.seen.length === 4 * count;
   const planned = isCurrent ? light.planned : null;
@@ -116,8 +114,6 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
         : null;
   // What lights on real devices is seen by eye alone.
   const drawn: Shows = test.goes === 'devices' ? 'planned' : shows;
-  const lit = useMemo(() => litOf(seen, count), [seen, count]);
-  const litAsPlanned = useMemo(() => litOf(planned, count), [planned, count]);
   const verdict = capture
     ? { words: `${capture.name}: ${held?.words ?? 'reading it…'}`, isSame: false }
     : verdictOf({
@@ -149,25 +145,14 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
           <SideControl sides={sides} />
         </div>
         <div className={`${picture.canvas} ${styles.night}`}>
-          {(drawn === 'both' ? (['seen', 'planned'] as const) : [drawn]).map((which) => (
-            <figure key={which} className={styles.half}>
-              <PixelCanvas
-                scene={scene}
-                side={side}
-                layers={LAYERS}
-                lit={which === 'seen' ? lit : litAsPlanned}
-                marginPx={of ? (drawn === 'both' ? 44 : 60) : 24}
-                selected={-1}
-                selectedRun={-1}
-                onSelect={() => {}}
-                callout={(pixel) => (
-                  <PixelLight plan={plan} prop={prop} at={pixel} seen={seen} planned={planned} />
-                )}
-                label={`${name}, ${countOf(count, 'pixel')}, ${pattern.name}, ${which === 'seen' ? 'as it lights' : 'as planned'}, ${sides[side]}`}
-              />
-              {drawn === 'both' && <figcaption>{which === 'seen' ? 'What lights' : 'As planned'}</figcaption>}
-            </figure>
-          ))}
+          <NightPictures
+            plan={plan}
+            prop={prop}
+            drawn={drawn}
+            seen={seen}
+            planned={planned}
+            label={`${name}, ${countOf(count, 'pixel')}, ${pattern.name}`}
+          />
         </div>
         <div className={styles.words}>
           <p>
@@ -177,32 +162,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
             {verdict.words}
           </p>
           <SendControls choice={choice} onChoose={setChoice} state={state} isOthers={isOthers} onStop={stop}>
-            {(test.pattern === 'colour' || test.isOwnTest) && (
-              <ColorInput
-                size="xs"
-                aria-label="The colour"
-                withEyeDropper={false}
-                format="rgb"
-                value={`rgb(${test.colour.slice(0, 3).join(', ')})`}
-                onChange={(value) => {
-                  const [red, green, blue] = (/(\d+), (\d+), (\d+)/.exec(value) ?? []).slice(1).map(Number);
-                  if (blue !== undefined) setTest({ colour: [red!, green!, blue, 0] });
-                }}
-              />
-            )}
-            {pattern.isStepped && (
-              <div className={styles.steps}>
-                <Button size="compact-sm" variant="default" onClick={() => stepBy(-1)}>
-                  Back
-                </Button>
-                <Button size="compact-sm" variant="default" onClick={() => stepBy(1)}>
-                  Step
-                </Button>
-                {test.step !== null && (
-                  <span className="mono">pixel {(test.step % Math.max(1, count)) + 1}</span>
-                )}
-              </div>
-            )}
+            <ColourAndStep isStepped={pattern.isStepped ?? false} count={count} />
             {!isLive && (
               <Switch
                 size="xs"
@@ -232,6 +192,83 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
       </div>
       <ThumbBar isStepped={pattern.isStepped ?? false} onStop={stop} />
     </section>
+  );
+}
+
+interface NightPicturesProps {
+  plan: Plan;
+  /** Index of the prop; null for the whole site. */
+  prop: number | null;
+  drawn: Shows;
+  seen: Uint8Array | null;
+  planned: Uint8Array | null;
+  label: string;
+}
+
+/** What lights and what is to light, each against the night. */
+function NightPictures({ plan, prop, drawn, seen, planned, label }: NightPicturesProps) {
+  const { side } = useView();
+  const of = prop === null ? null : propAt(plan, prop);
+  const count = prop === null ? plan.pixelCount : plannedAt(plan, prop).pixelCount;
+  const scene = useMemo(() => (prop === null ? siteScene(plan) : sceneOf(plan, prop, 'true')), [plan, prop]);
+  const lit = useMemo(() => litOf(seen, count), [seen, count]);
+  const litAsPlanned = useMemo(() => litOf(planned, count), [planned, count]);
+  const sides = (of && kindOf(of).sides) ?? SIDES;
+  return (
+    <>
+      {(drawn === 'both' ? (['seen', 'planned'] as const) : [drawn]).map((which) => (
+        <figure key={which} className={styles.half}>
+          <PixelCanvas
+            scene={scene}
+            side={side}
+            layers={LAYERS}
+            lit={which === 'seen' ? lit : litAsPlanned}
+            marginPx={of ? (drawn === 'both' ? 44 : 60) : 24}
+            selected={-1}
+            selectedRun={-1}
+            onSelect={() => {}}
+            callout={(pixel) => (
+              <PixelLight plan={plan} prop={prop} at={pixel} seen={seen} planned={planned} />
+            )}
+            label={`${label}, ${which === 'seen' ? 'as it lights' : 'as planned'}, ${sides[side]}`}
+          />
+          {drawn === 'both' && <figcaption>{which === 'seen' ? 'What lights' : 'As planned'}</figcaption>}
+        </figure>
+      ))}
+    </>
+  );
+}
+
+/** The colour of a test that has one of its own, and the steps of a walk. */
+function ColourAndStep({ isStepped, count }: { isStepped: boolean; count: number }) {
+  const test = useTest();
+  return (
+    <>
+      {(test.pattern === 'colour' || test.isOwnTest) && (
+        <ColorInput
+          size="xs"
+          aria-label="The colour"
+          withEyeDropper={false}
+          format="rgb"
+          value={`rgb(${test.colour.slice(0, 3).join(', ')})`}
+          onChange={(value) => {
+            const [red, green, blue] = (/(\d+), (\d+), (\d+)/.exec(value) ?? []).slice(1).map(Number);
+            if (blue !== undefined) setTest({ colour: [red!, green!, blue, 0] });
+          }}
+        />
+      )}
+      {isStepped && (
+        <div className={styles.steps}>
+          <Button size="compact-sm" variant="default" onClick={() => stepBy(-1)}>
+            Back
+          </Button>
+          <Button size="compact-sm" variant="default" onClick={() => stepBy(1)}>
+            Step
+          </Button>
+          {test.step !== null && <span className="mono">pixel {(test.step % Math.max(1, count)) + 1}</span>}
+        </div>
+      )}
+    </>
   );
 }
 

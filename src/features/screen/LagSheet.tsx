@@ -13,7 +13,7 @@ import {
   type LagPart,
 } from '@/core/screens/lag';
 import { BAUDS, USUAL_LINK, type LinkWish } from '@/core/screens/linkWish';
-import { USUAL_PIPELINE } from '@/core/screens/pipelineSettings';
+import { USUAL_PIPELINE, type PipelineSettings } from '@/core/screens/pipelineSettings';
 import { zonesOf } from '@/core/screens/zones';
 import { groupDigits } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
@@ -56,7 +56,6 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
   const wish = { ...kept, pixels, pixelType, smoothingMs: colours.smoothingMs };
   const lag = lagOf(wish);
   const capture = sufficientCapture(zonesOf(shape));
-  const { link } = kept;
   return (
     <div className={sheets.sheet}>
       <h2>Lag and rate</h2>
@@ -64,29 +63,7 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
         What happens on the screen waits for a captured picture, for the work on it, for smoothing, for the
         link and for the chips.
       </p>
-      <div
-        className={styles.lag}
-        role="img"
-        aria-label={LAG_PARTS.map((part) => `${PART_WORDS[part]} ${lag.parts[part].toFixed(1)} ms`).join(
-          ', ',
-        )}
-      >
-        {LAG_PARTS.map((part) => (
-          <span
-            key={part}
-            data-part={part}
-            data-bottleneck={part === lag.bottleneck}
-            style={{ flexGrow: lag.parts[part] }}
-          />
-        ))}
-      </div>
-      <ul className={styles.parts} aria-hidden>
-        {LAG_PARTS.map((part) => (
-          <li key={part} data-part={part}>
-            {PART_WORDS[part]} <span className="mono">{lag.parts[part].toFixed(1)} ms</span>
-          </li>
-        ))}
-      </ul>
+      <LagBar lag={lag} />
       <Facts
         facts={[
           {
@@ -114,86 +91,12 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
           },
         ]}
       />
-      <div className={styles.settings}>
-        <WholeField
-          label="Wanted, pictures a second"
-          what="The rate"
-          least={1}
-          most={240}
-          value={kept.wantedHz}
-          onCommit={(wantedHz) => set({ wantedHz })}
-        />
-        <WholeField
-          label="Captured, pictures a second"
-          what="The rate"
-          least={1}
-          most={240}
-          value={kept.captureHz}
-          onCommit={(captureHz) => set({ captureHz })}
-        />
-        <NumberUnitField
-          label="Processing"
-          unit="ms"
-          least={0}
-          most={1000}
-          value={kept.processingMs}
-          onCommit={(processingMs) => set({ processingMs })}
-        />
-        <NumberUnitField
-          label="Smoothing"
-          unit="ms"
-          least={0}
-          most={5000}
-          value={colours.smoothingMs}
-          onCommit={(smoothingMs) => setShape({ colours: { ...colours, smoothingMs } })}
-        />
-        <NumberUnitField
-          label="The screen’s own delay"
-          description="in its picture mode; game modes have the least"
-          unit="ms"
-          least={0}
-          most={1000}
-          value={kept.screenDelayMs}
-          onCommit={(screenDelayMs) => set({ screenDelayMs })}
-        />
-        <SegmentedControl
-          aria-label="The link to the lights"
-          value={link.kind}
-          onChange={(kind) =>
-            set({ link: kind === 'serial' ? USUAL_LINK.link : { kind: 'network', isWireless: true } })
-          }
-          data={[
-            { value: 'serial', label: 'Serial line' },
-            { value: 'network', label: 'Network' },
-          ]}
-        />
-        {link.kind === 'serial' ? (
-          <>
-            <Select
-              label="Baud"
-              allowDeselect={false}
-              value={String(link.baud)}
-              data={[...new Set<number>([...BAUDS, link.baud])]
-                .sort((a, b) => a - b)
-                .map((baud) => ({ value: String(baud), label: groupDigits(baud) }))}
-              onChange={(baud) => baud && set({ link: { ...link, baud: Number(baud) } })}
-            />
-            <Switch
-              label="The board receives while it lights"
-              description="Simple boards shut their ears while they clock out a picture"
-              checked={link.receivesWhileLit}
-              onChange={(event) => set({ link: { ...link, receivesWhileLit: event.currentTarget.checked } })}
-            />
-          </>
-        ) : (
-          <Switch
-            label="By radio"
-            description="A cable is sooner, and never stutters"
-            checked={link.isWireless}
-            onChange={(event) => set({ link: { ...link, isWireless: event.currentTarget.checked } })}
-          />
-        )}
-      </div>
+      <LagSettings
+        kept={kept}
+        set={set}
+        colours={colours}
+        onColours={(next) => setShape({ colours: next })}
+      />
       <h3>What comes next, and what to expect of it</h3>
       <ul className={styles.plain} aria-label="What comes next">
         {nextSettings(wish).map(({ words, behindMs, rateHz }) => (
@@ -211,5 +114,139 @@ export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> })
         }}
       />
     </div>
+  );
+}
+
+/** The parts of the lag beside one another, as long as they take. */
+function LagBar({ lag }: { lag: ReturnType<typeof lagOf> }) {
+  return (
+    <>
+      <div
+        className={styles.lag}
+        role="img"
+        aria-label={LAG_PARTS.map((part) => `${PART_WORDS[part]} ${lag.parts[part].toFixed(1)} ms`).join(
+          ', ',
+        )}
+      >
+        {LAG_PARTS.map((part) => (
+          <span
+            key={part}
+            data-part={part}
+            data-bottleneck={part === lag.bottleneck}
+            style={{ flexGrow: lag.parts[part] }}
+          />
+        ))}
+      </div>
+      <ul className={styles.parts} aria-hidden>
+        {LAG_PARTS.map((part) => (
+          <li key={part} data-part={part}>
+            {PART_WORDS[part]} <span className="mono">{lag.parts[part].toFixed(1)} ms</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+interface LinkFieldsProps {
+  kept: LinkWish;
+  set: (change: Partial<LinkWish>) => boolean;
+}
+
+interface LagSettingsProps extends LinkFieldsProps {
+  colours: PipelineSettings;
+  onColours: (colours: PipelineSettings) => boolean;
+}
+
+function LagSettings({ kept, set, colours, onColours }: LagSettingsProps) {
+  return (
+    <div className={styles.settings}>
+      <WholeField
+        label="Wanted, pictures a second"
+        what="The rate"
+        least={1}
+        most={240}
+        value={kept.wantedHz}
+        onCommit={(wantedHz) => set({ wantedHz })}
+      />
+      <WholeField
+        label="Captured, pictures a second"
+        what="The rate"
+        least={1}
+        most={240}
+        value={kept.captureHz}
+        onCommit={(captureHz) => set({ captureHz })}
+      />
+      <NumberUnitField
+        label="Processing"
+        unit="ms"
+        least={0}
+        most={1000}
+        value={kept.processingMs}
+        onCommit={(processingMs) => set({ processingMs })}
+      />
+      <NumberUnitField
+        label="Smoothing"
+        unit="ms"
+        least={0}
+        most={5000}
+        value={colours.smoothingMs}
+        onCommit={(smoothingMs) => onColours({ ...colours, smoothingMs })}
+      />
+      <NumberUnitField
+        label="The screen’s own delay"
+        description="in its picture mode; game modes have the least"
+        unit="ms"
+        least={0}
+        most={1000}
+        value={kept.screenDelayMs}
+        onCommit={(screenDelayMs) => set({ screenDelayMs })}
+      />
+      <LinkFields kept={kept} set={set} />
+    </div>
+  );
+}
+
+function LinkFields({ kept: { link }, set }: LinkFieldsProps) {
+  return (
+    <>
+      <SegmentedControl
+        aria-label="The link to the lights"
+        value={link.kind}
+        onChange={(kind) =>
+          set({ link: kind === 'serial' ? USUAL_LINK.link : { kind: 'network', isWireless: true } })
+        }
+        data={[
+          { value: 'serial', label: 'Serial line' },
+          { value: 'network', label: 'Network' },
+        ]}
+      />
+      {link.kind === 'serial' ? (
+        <>
+          <Select
+            label="Baud"
+            allowDeselect={false}
+            value={String(link.baud)}
+            data={[...new Set<number>([...BAUDS, link.baud])]
+              .sort((a, b) => a - b)
+              .map((baud) => ({ value: String(baud), label: groupDigits(baud) }))}
+            onChange={(baud) => baud && set({ link: { ...link, baud: Number(baud) } })}
+          />
+          <Switch
+            label="The board receives while it lights"
+            description="Simple boards shut their ears while they clock out a picture"
+            checked={link.receivesWhileLit}
+            onChange={(event) => set({ link: { ...link, receivesWhileLit: event.currentTarget.checked } })}
+          />
+        </>
+      ) : (
+        <Switch
+          label="By radio"
+          description="A cable is sooner, and never stutters"
+          checked={link.isWireless}
+          onChange={(event) => set({ link: { ...link, isWireless: event.currentTarget.checked } })}
+        />
+      )}
+    </>
   );
 }

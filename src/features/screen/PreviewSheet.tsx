@@ -28,6 +28,7 @@ import {
   type PictureSource,
 } from './pictureSource';
 import { SCENES } from './scenes';
+import type { ScreenShape } from '@/core/screens/shape';
 import styles from './screen.module.css';
 import { useLitScreen } from './useLitScreen';
 import { useSetScreen } from './useSetScreen';
@@ -79,28 +80,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
     setDragged({});
     return setShape({ colours: { ...kept, ...change } });
   };
-  const level = (
-    label: string,
-    value: number,
-    most: number,
-    unit: string,
-    to: (value: number) => Partial<PipelineSettings>,
-  ) => (
-    <LevelSlider
-      key={label}
-      label={label}
-      value={value}
-      most={most}
-      unit={unit}
-      onDrag={(next) => drag(to(next))}
-      onCommit={(next) => keep(to(next))}
-    />
-  );
-  const gains = (at: number, percent: number): Partial<PipelineSettings> => ({
-    gains: kept.gains.map((each, i) => (i === at ? percent / 100 : each)) as Gains,
-  });
   const lights = framePixels(shape);
-  const sides = SCREEN_SIDES.filter((side) => framePieces(shape).some((piece) => piece.side === side));
   const shown = scene?.name ?? 'your own picture';
   return (
     <div className={sheets.sheet}>
@@ -171,52 +151,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
             ]}
             onChange={(value) => value && setBeside(value as Beside)}
           />
-          {level('Saturation', settings.saturation * 100, 150, '%', (percent) => ({
-            saturation: percent / 100,
-          }))}
-          {level('Smoothing', settings.smoothingMs, 800, 'ms', (smoothingMs) => ({ smoothingMs }))}
-          {level('Brightest', settings.cap * 100, 100, '%', (percent) => ({ cap: percent / 100 }))}
-          {level('Least light', settings.minimum * 100, 30, '%', (percent) => ({ minimum: percent / 100 }))}
-          {(['Red', 'Green', 'Blue'] as const).map((name, i) =>
-            level(name, settings.gains[i]! * 100, 100, '%', (percent) => gains(i, percent)),
-          )}
-          <NumberInput
-            label="Gamma"
-            description="1 is proportional; more leaves dark scenes darker"
-            min={0.3}
-            max={4}
-            step={0.1}
-            clampBehavior="strict"
-            value={kept.gamma}
-            onChange={(value) => typeof value === 'number' && value >= 0.3 && keep({ gamma: value })}
-          />
-          <Switch
-            label="Black bars are left out"
-            checked={kept.letterbox.isOn}
-            onChange={(event) =>
-              keep({ letterbox: { ...kept.letterbox, isOn: event.currentTarget.checked } })
-            }
-          />
-          {kept.letterbox.isOn &&
-            level('Bars count after', settings.letterbox.delayMs, 5000, 'ms', (delayMs) => ({
-              letterbox: { ...kept.letterbox, delayMs },
-            }))}
-          <div>
-            <p className={styles.label}>Sides that stay dark</p>
-            <Chip.Group
-              multiple
-              value={kept.sidesOff}
-              onChange={(off) => keep({ sidesOff: SCREEN_SIDES.filter((side) => off.includes(side)) })}
-            >
-              <Group gap={6} role="group" aria-label="Sides that stay dark">
-                {sides.map((side) => (
-                  <Chip key={side} size="xs" variant="outline" value={side}>
-                    {side}
-                  </Chip>
-                ))}
-              </Group>
-            </Chip.Group>
-          </div>
+          <ColourSettings shape={shape} kept={kept} settings={settings} onDrag={drag} onKeep={keep} />
           <ColorInput label="The wall" withEyeDropper={false} format="hex" value={wall} onChange={setWall} />
           <Opening words="Match the wall to the screen">
             <MatchGains settings={kept} onKeep={keep} />
@@ -225,5 +160,86 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
         </div>
       </div>
     </div>
+  );
+}
+
+interface ColourSettingsProps {
+  shape: ScreenShape;
+  /** As they are kept, and as they are while a slider is dragged. */
+  kept: PipelineSettings;
+  settings: PipelineSettings;
+  onDrag: (change: Partial<PipelineSettings>) => void;
+  onKeep: (change: Partial<PipelineSettings>) => boolean;
+}
+
+function ColourSettings({ shape, kept, settings, onDrag: drag, onKeep: keep }: ColourSettingsProps) {
+  const sides = SCREEN_SIDES.filter((side) => framePieces(shape).some((piece) => piece.side === side));
+  const level = (
+    label: string,
+    value: number,
+    most: number,
+    unit: string,
+    to: (value: number) => Partial<PipelineSettings>,
+  ) => (
+    <LevelSlider
+      key={label}
+      label={label}
+      value={value}
+      most={most}
+      unit={unit}
+      onDrag={(next) => drag(to(next))}
+      onCommit={(next) => keep(to(next))}
+    />
+  );
+  const gains = (at: number, percent: number): Partial<PipelineSettings> => ({
+    gains: kept.gains.map((each, i) => (i === at ? percent / 100 : each)) as Gains,
+  });
+  return (
+    <>
+      {level('Saturation', settings.saturation * 100, 150, '%', (percent) => ({
+        saturation: percent / 100,
+      }))}
+      {level('Smoothing', settings.smoothingMs, 800, 'ms', (smoothingMs) => ({ smoothingMs }))}
+      {level('Brightest', settings.cap * 100, 100, '%', (percent) => ({ cap: percent / 100 }))}
+      {level('Least light', settings.minimum * 100, 30, '%', (percent) => ({ minimum: percent / 100 }))}
+      {(['Red', 'Green', 'Blue'] as const).map((name, i) =>
+        level(name, settings.gains[i]! * 100, 100, '%', (percent) => gains(i, percent)),
+      )}
+      <NumberInput
+        label="Gamma"
+        description="1 is proportional; more leaves dark scenes darker"
+        min={0.3}
+        max={4}
+        step={0.1}
+        clampBehavior="strict"
+        value={kept.gamma}
+        onChange={(value) => typeof value === 'number' && value >= 0.3 && keep({ gamma: value })}
+      />
+      <Switch
+        label="Black bars are left out"
+        checked={kept.letterbox.isOn}
+        onChange={(event) => keep({ letterbox: { ...kept.letterbox, isOn: event.currentTarget.checked } })}
+      />
+      {kept.letterbox.isOn &&
+        level('Bars count after', settings.letterbox.delayMs, 5000, 'ms', (delayMs) => ({
+          letterbox: { ...kept.letterbox, delayMs },
+        }))}
+      <div>
+        <p className={styles.label}>Sides that stay dark</p>
+        <Chip.Group
+          multiple
+          value={kept.sidesOff}
+          onChange={(off) => keep({ sidesOff: SCREEN_SIDES.filter((side) => off.includes(side)) })}
+        >
+          <Group gap={6} role="group" aria-label="Sides that stay dark">
+            {sides.map((side) => (
+              <Chip key={side} size="xs" variant="outline" value={side}>
+                {side}
+              </Chip>
+            ))}
+          </Group>
+        </Chip.Group>
+      </div>
+    </>
   );
 }

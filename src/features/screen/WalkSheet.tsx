@@ -129,46 +129,16 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
             </p>
           )}
           {step.next ? (
-            <>
-              <p className={styles.told} role="status">
-                Look {answers.length + (step.isImpossible ? 0 : 1)}: {groupDigits(step.left)} ways are left.
-              </p>
-              <div className={styles.beside}>
-                <ul className={styles.looks} aria-label="Where is each seen">
-                  {step.next.map((place, i) => (
-                    <li key={place}>
-                      <span>
-                        Index <b className="mono">{place}</b>, {BAND_WORDS[i]}
-                      </span>
-                      <SegmentedControl
-                        size="xs"
-                        aria-label={`Index ${place} is seen at`}
-                        value={seen[i] ?? ''}
-                        onChange={(value) =>
-                          setSeen(seen.map((each, at) => (at === i ? (value as Seen) : each)))
-                        }
-                        data={SEEN.map((value) => ({ value, label: value === 'dark' ? 'not lit' : value }))}
-                      />
-                    </li>
-                  ))}
-                </ul>
-                <WalkPicture seen={seen} side={isBehind ? 'back' : 'front'} />
-              </div>
-              <Group>
-                <Button disabled={seen.length === 0 || seen.some((each) => each === null)} onClick={answer}>
-                  That is what I see
-                </Button>
-                {goes === 'rig' && (
-                  <Button
-                    variant="default"
-                    disabled={!rigSees}
-                    onClick={() => rigSees && setSeen(isBehind ? rigSees.map(fromBack) : rigSees)}
-                  >
-                    Look at the simulator
-                  </Button>
-                )}
-              </Group>
-            </>
+            <Look
+              step={step}
+              places={step.next}
+              number={answers.length + (step.isImpossible ? 0 : 1)}
+              seen={seen}
+              onSeen={setSeen}
+              isBehind={isBehind}
+              rigSees={goes === 'rig' ? rigSees : undefined}
+              onAnswer={answer}
+            />
           ) : (
             <Found
               name={name}
@@ -185,6 +155,64 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
         Right and left are as you stand. The numbers count every light of the wire from 0, hidden ones too.
       </Hint>
     </div>
+  );
+}
+
+interface LookProps {
+  step: WalkStep;
+  /** Indices that are lit. */
+  places: readonly number[];
+  /** From 1, counted over all looks. */
+  number: number;
+  seen: readonly (Seen | null)[];
+  onSeen: (seen: readonly (Seen | null)[]) => void;
+  isBehind: boolean;
+  /** What the simulator would answer; null while it is worked out, undefined where nothing is sent to it. */
+  rigSees: readonly Seen[] | null | undefined;
+  onAnswer: () => void;
+}
+
+/** One look at the screen: where each index that is lit is seen. */
+function Look({ step, places, number, seen, onSeen, isBehind, rigSees, onAnswer }: LookProps) {
+  return (
+    <>
+      <p className={styles.told} role="status">
+        Look {number}: {groupDigits(step.left)} ways are left.
+      </p>
+      <div className={styles.beside}>
+        <ul className={styles.looks} aria-label="Where is each seen">
+          {places.map((place, i) => (
+            <li key={place}>
+              <span>
+                Index <b className="mono">{place}</b>, {BAND_WORDS[i]}
+              </span>
+              <SegmentedControl
+                size="xs"
+                aria-label={`Index ${place} is seen at`}
+                value={seen[i] ?? ''}
+                onChange={(value) => onSeen(seen.map((each, at) => (at === i ? (value as Seen) : each)))}
+                data={SEEN.map((value) => ({ value, label: value === 'dark' ? 'not lit' : value }))}
+              />
+            </li>
+          ))}
+        </ul>
+        <WalkPicture seen={seen} side={isBehind ? 'back' : 'front'} />
+      </div>
+      <Group>
+        <Button disabled={seen.length === 0 || seen.some((each) => each === null)} onClick={onAnswer}>
+          That is what I see
+        </Button>
+        {rigSees !== undefined && (
+          <Button
+            variant="default"
+            disabled={!rigSees}
+            onClick={() => rigSees && onSeen(isBehind ? rigSees.map(fromBack) : rigSees)}
+          >
+            Look at the simulator
+          </Button>
+        )}
+      </Group>
+    </>
   );
 }
 

@@ -49,123 +49,30 @@ export function SiteDrawing({
       ),
     [plan, items, most],
   );
-  const gridMm = GRID_MM.find((step) => step * screen.pxPerMm > 40) ?? 1_000_000;
-  const lines = (size: number) =>
-    Array.from({ length: Math.floor(size / gridMm) }, (_, i) => (i + 1) * gridMm);
-  const { backdrop } = site;
-  /** Above the topmost dot of a prop, where its name stands. */
-  const topOf = (item: SiteItem) => {
-    const place = placeOf(item)!;
-    const dy = place.yMm - item.place!.yMm;
-    const top = (samples.get(item.key) ?? []).reduce((most, spot) => Math.max(most, spot.yMm), -Infinity);
-    return screen.y(Number.isFinite(top) ? top + dy : place.yMm) - 7;
-  };
-  const labels = placeLabels(
-    [
-      ...placed.flatMap((item) =>
-        item.kind === 'prop'
-          ? [{ key: item.key, words: item.name, x: screen.x(placeOf(item)!.xMm), y: topOf(item) }]
-          : [],
-      ),
-      ...(dragged
-        ? []
-        : leads.flatMap((lead) => {
-            const ends = endsOfLead(plan, lead);
-            if (!ends || lead.cable === null) return [];
-            const [x1, y1] = [screen.x(ends.from.xMm), screen.y(ends.from.yMm)];
-            const [x2, y2] = [screen.x(ends.to.xMm), screen.y(ends.to.yMm)];
-            return [
-              {
-                key: `lead ${lead.run}`,
-                words: formatLength(lead.cable.value, plan.show.lengths),
-                x: (x1 + x2) / 2,
-                y: (y1 + y2) / 2,
-              },
-            ];
-          })),
-    ],
-    placed.flatMap((item) =>
-      item.kind === 'controller' ? [{ x: screen.x(item.place!.xMm), y: screen.y(item.place!.yMm) }] : [],
-    ),
+  const labels = drawnLabels({
+    plan,
+    items: placed,
+    leads: dragged ? [] : leads,
+    screen,
     chosenKey,
-  );
+    samples,
+    placeOf,
+  });
   return (
     <>
-      <rect
-        className={styles.ground}
-        x={screen.x(0)}
-        y={screen.y(site.heightMm)}
-        width={site.widthMm * screen.pxPerMm}
-        height={site.heightMm * screen.pxPerMm}
-      />
-      {backdrop && (
-        <image
-          href={photoUrl(backdrop.photoId)}
-          x={screen.x(backdrop.leftMm)}
-          y={screen.y(backdrop.bottomMm + backdrop.widthMm * backdrop.aspect)}
-          width={backdrop.widthMm * screen.pxPerMm}
-          height={backdrop.widthMm * backdrop.aspect * screen.pxPerMm}
-          preserveAspectRatio="none"
-          opacity={0.6}
-        />
-      )}
-      {lines(site.widthMm).map((x) => (
-        <line
-          key={`x${x}`}
-          className={styles.grid}
-          x1={screen.x(x)}
-          x2={screen.x(x)}
-          y1={screen.y(0)}
-          y2={screen.y(site.heightMm)}
-        />
-      ))}
-      {lines(site.heightMm).map((y) => (
-        <line
-          key={`y${y}`}
-          className={styles.grid}
-          x1={screen.x(0)}
-          x2={screen.x(site.widthMm)}
-          y1={screen.y(y)}
-          y2={screen.y(y)}
-        />
-      ))}
-      <text className={styles.length} x={screen.x(0) + 60} y={screen.y(0) - 8}>
-        {formatLength(gridMm, plan.show.lengths)} a square
-      </text>
+      <Ground plan={plan} site={site} screen={screen} />
       {!dragged && leads.map((lead) => <LeadLine key={lead.run} plan={plan} lead={lead} screen={screen} />)}
-      {placed.map((item) => {
-        const place = placeOf(item)!;
-        const [x, y] = [screen.x(place.xMm), screen.y(place.yMm)];
-        if (item.kind === 'controller') {
-          const { label } = controllerAt(plan, item.index);
-          return (
-            <g key={item.key} className={styles.controller} data-chosen={item.key === chosenKey}>
-              <rect x={x - 13} y={y - 11} width={26} height={22} rx={4} />
-              <text x={x} y={y + 4.5}>
-                {label}
-              </text>
-            </g>
-          );
-        }
-        const moved = dragged?.key === item.key && item.place ? dragged.place : null;
-        const [dx, dy] = moved ? [moved.xMm - item.place!.xMm, moved.yMm - item.place!.yMm] : [0, 0];
-        const half = (item.sizeMm / 2) * screen.pxPerMm;
-        return (
-          <g key={item.key} className={styles.prop} data-chosen={item.key === chosenKey}>
-            <title>{item.name}</title>
-            <circle className={styles.outline} cx={x} cy={y} r={Math.max(10, half + 6)} />
-            {samples.get(item.key)?.map((spot, i) => (
-              <circle
-                key={i}
-                className={styles.dot}
-                cx={screen.x(spot.xMm + dx)}
-                cy={screen.y(spot.yMm + dy)}
-                r={1.6}
-              />
-            ))}
-          </g>
-        );
-      })}
+      {placed.map((item) => (
+        <Placed
+          key={item.key}
+          plan={plan}
+          item={item}
+          place={placeOf(item)!}
+          samples={samples.get(item.key) ?? []}
+          screen={screen}
+          isChosen={item.key === chosenKey}
+        />
+      ))}
       {labels.map((label) => (
         <text
           key={label.key}
@@ -234,4 +141,146 @@ function placeLabels(
     kept.push({ ...label, y: label.y - (up ?? 0) });
   }
   return kept;
+}
+
+/** The ground with its photo and a grid whose squares are a round length. */
+function Ground({ plan, site, screen }: Pick<SiteDrawingProps, 'plan' | 'site' | 'screen'>) {
+  const gridMm = GRID_MM.find((step) => step * screen.pxPerMm > 40) ?? 1_000_000;
+  const lines = (size: number) =>
+    Array.from({ length: Math.floor(size / gridMm) }, (_, i) => (i + 1) * gridMm);
+  const { backdrop } = site;
+  return (
+    <>
+      <rect
+        className={styles.ground}
+        x={screen.x(0)}
+        y={screen.y(site.heightMm)}
+        width={site.widthMm * screen.pxPerMm}
+        height={site.heightMm * screen.pxPerMm}
+      />
+      {backdrop && (
+        <image
+          href={photoUrl(backdrop.photoId)}
+          x={screen.x(backdrop.leftMm)}
+          y={screen.y(backdrop.bottomMm + backdrop.widthMm * backdrop.aspect)}
+          width={backdrop.widthMm * screen.pxPerMm}
+          height={backdrop.widthMm * backdrop.aspect * screen.pxPerMm}
+          preserveAspectRatio="none"
+          opacity={0.6}
+        />
+      )}
+      {lines(site.widthMm).map((x) => (
+        <line
+          key={`x${x}`}
+          className={styles.grid}
+          x1={screen.x(x)}
+          x2={screen.x(x)}
+          y1={screen.y(0)}
+          y2={screen.y(site.heightMm)}
+        />
+      ))}
+      {lines(site.heightMm).map((y) => (
+        <line
+          key={`y${y}`}
+          className={styles.grid}
+          x1={screen.x(0)}
+          x2={screen.x(site.widthMm)}
+          y1={screen.y(y)}
+          y2={screen.y(y)}
+        />
+      ))}
+      <text className={styles.length} x={screen.x(0) + 60} y={screen.y(0) - 8}>
+        {formatLength(gridMm, plan.show.lengths)} a square
+      </text>
+    </>
+  );
+}
+
+type Spots = readonly { xMm: number; yMm: number }[];
+
+interface DrawnLabelsOf extends Pick<SiteDrawingProps, 'plan' | 'leads' | 'screen' | 'chosenKey'> {
+  /** That are on the drawing. */
+  items: readonly SiteItem[];
+  samples: ReadonlyMap<string, Spots>;
+  placeOf: (item: SiteItem) => SitePlacing | null;
+}
+
+/** Names of props and lengths of leads, where they cover nothing. */
+function drawnLabels({ plan, items: placed, leads, screen, chosenKey, samples, placeOf }: DrawnLabelsOf) {
+  /** Above the topmost dot of a prop, where its name stands. */
+  const topOf = (item: SiteItem) => {
+    const place = placeOf(item)!;
+    const dy = place.yMm - item.place!.yMm;
+    const top = (samples.get(item.key) ?? []).reduce((most, spot) => Math.max(most, spot.yMm), -Infinity);
+    return screen.y(Number.isFinite(top) ? top + dy : place.yMm) - 7;
+  };
+  return placeLabels(
+    [
+      ...placed.flatMap((item) =>
+        item.kind === 'prop'
+          ? [{ key: item.key, words: item.name, x: screen.x(placeOf(item)!.xMm), y: topOf(item) }]
+          : [],
+      ),
+      ...leads.flatMap((lead) => {
+        const ends = endsOfLead(plan, lead);
+        if (!ends || lead.cable === null) return [];
+        const [x1, y1] = [screen.x(ends.from.xMm), screen.y(ends.from.yMm)];
+        const [x2, y2] = [screen.x(ends.to.xMm), screen.y(ends.to.yMm)];
+        return [
+          {
+            key: `lead ${lead.run}`,
+            words: formatLength(lead.cable.value, plan.show.lengths),
+            x: (x1 + x2) / 2,
+            y: (y1 + y2) / 2,
+          },
+        ];
+      }),
+    ],
+    placed.flatMap((item) =>
+      item.kind === 'controller' ? [{ x: screen.x(item.place!.xMm), y: screen.y(item.place!.yMm) }] : [],
+    ),
+    chosenKey,
+  );
+}
+
+interface PlacedProps {
+  plan: Plan;
+  item: SiteItem;
+  /** Where it is drawn, which is elsewhere while it is dragged. */
+  place: SitePlacing;
+  samples: Spots;
+  screen: OnScreen;
+  isChosen: boolean;
+}
+
+function Placed({ plan, item, place, samples, screen, isChosen }: PlacedProps) {
+  const [x, y] = [screen.x(place.xMm), screen.y(place.yMm)];
+  if (item.kind === 'controller') {
+    const { label } = controllerAt(plan, item.index);
+    return (
+      <g className={styles.controller} data-chosen={isChosen}>
+        <rect x={x - 13} y={y - 11} width={26} height={22} rx={4} />
+        <text x={x} y={y + 4.5}>
+          {label}
+        </text>
+      </g>
+    );
+  }
+  const [dx, dy] = [place.xMm - item.place!.xMm, place.yMm - item.place!.yMm];
+  const half = (item.sizeMm / 2) * screen.pxPerMm;
+  return (
+    <g className={styles.prop} data-chosen={isChosen}>
+      <title>{item.name}</title>
+      <circle className={styles.outline} cx={x} cy={y} r={Math.max(10, half + 6)} />
+      {samples.map((spot, i) => (
+        <circle
+          key={i}
+          className={styles.dot}
+          cx={screen.x(spot.xMm + dx)}
+          cy={screen.y(spot.yMm + dy)}
+          r={1.6}
+        />
+      ))}
+    </g>
+  );
 }

@@ -146,8 +146,19 @@ interface DriverFieldsProps {
 }
 
 function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
-  const { columns, rows } = prop.shape;
-  const limit = (
+  return driver.kind === 'hat' ? (
+    <HatFields driver={driver} onChange={onChange} />
+  ) : (
+    <CardsFields prop={prop} driver={driver} onChange={onChange} />
+  );
+}
+
+type HatDriver = Extract<Driver, { kind: 'hat' }>;
+type CardsDriver = Extract<Driver, { kind: 'cards' }>;
+type DriverPartProps = Omit<DriverFieldsProps, 'prop'>;
+
+function PanelsAnOutput({ driver, onChange }: DriverPartProps) {
+  return (
     <WholeField
       label="Panels an output"
       description="at most"
@@ -160,7 +171,10 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
       }
     />
   );
-  const standing = (
+}
+
+function DriverStanding({ driver, onChange }: DriverPartProps) {
+  return (
     <>
       <StandingFields
         label="Panels an output"
@@ -174,53 +188,60 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
       />
     </>
   );
-  if (driver.kind === 'hat')
-    return (
-      <>
-        <Row>
-          <WholeField
-            label="Outputs"
-            description="of the hat"
-            what="The number of outputs"
-            least={1}
-            most={8}
-            value={driver.outputs}
-            onCommit={(outputs) => onChange({ ...driver, outputs })}
-          />
-          {limit}
-        </Row>
-        {standing}
-        <PictureFields driver={driver} onChange={onChange} />
-        <Row>
-          <SourceField
-            label="Pinout"
-            placeholder="as printed on the hat"
-            value={driver.pinout}
-            onCommit={(pinout) => onChange({ ...driver, pinout })}
-          />
-          <WholeField
-            label="Slow-down"
-            what="The slow-down"
-            least={0}
-            most={10}
-            value={driver.slowDown}
-            onCommit={(slowDown) => onChange({ ...driver, slowDown })}
-          />
-        </Row>
-        <SourceField
-          label="Slowed down because"
-          value={driver.slowDownReason}
-          onCommit={(slowDownReason) => onChange({ ...driver, slowDownReason })}
+}
+
+function HatFields({ driver, onChange }: DriverPartProps & { driver: HatDriver }) {
+  return (
+    <>
+      <Row>
+        <WholeField
+          label="Outputs"
+          description="of the hat"
+          what="The number of outputs"
+          least={1}
+          most={8}
+          value={driver.outputs}
+          onCommit={(outputs) => onChange({ ...driver, outputs })}
         />
-        <Hint>
-          Do not ask the same small computer to feed a receiver card and send ordinary pixel data: it was seen
-          to drop frames.
-        </Hint>
-      </>
-    );
+        <PanelsAnOutput driver={driver} onChange={onChange} />
+      </Row>
+      <DriverStanding driver={driver} onChange={onChange} />
+      <PictureFields driver={driver} onChange={onChange} />
+      <Row>
+        <SourceField
+          label="Pinout"
+          placeholder="as printed on the hat"
+          value={driver.pinout}
+          onCommit={(pinout) => onChange({ ...driver, pinout })}
+        />
+        <WholeField
+          label="Slow-down"
+          what="The slow-down"
+          least={0}
+          most={10}
+          value={driver.slowDown}
+          onCommit={(slowDown) => onChange({ ...driver, slowDown })}
+        />
+      </Row>
+      <SourceField
+        label="Slowed down because"
+        value={driver.slowDownReason}
+        onCommit={(slowDownReason) => onChange({ ...driver, slowDownReason })}
+      />
+      <Hint>
+        Do not ask the same small computer to feed a receiver card and send ordinary pixel data: it was seen
+        to drop frames.
+      </Hint>
+    </>
+  );
+}
+
+function CardsFields({ prop, driver, onChange }: DriverFieldsProps & { driver: CardsDriver }) {
+  const { columns, rows } = prop.shape;
   const across = new Set(driver.cards.map((card) => card.column)).size;
   const down = new Set(driver.cards.map((card) => card.row)).size;
-  const recut = (a: number, d: number) => onChange({ ...driver, cards: evenCards(columns, rows, a, d) });
+  const setCards = (cards: CardsDriver['cards']) => onChange({ ...driver, cards });
+  const recut = (a: number, d: number) => setCards(evenCards(columns, rows, a, d));
   return (
     <>
       <Row>
@@ -232,9 +253,9 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
           value={driver.outputsPerCard}
           onCommit={(outputsPerCard) => onChange({ ...driver, outputsPerCard })}
         />
-        {limit}
+        <PanelsAnOutput driver={driver} onChange={onChange} />
       </Row>
-      {standing}
+      <DriverStanding driver={driver} onChange={onChange} />
       <PictureFields driver={driver} onChange={onChange} />
       <Row>
         <WholeField
@@ -255,45 +276,17 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
         />
       </Row>
       {driver.cards.map((card, i) => (
-        <Part
+        <CardFields
           key={i}
-          title={`Card ${i + 1}`}
-          aside={`${card.columns} × ${card.rows} panels`}
+          number={i + 1}
+          card={card}
+          columns={columns}
+          rows={rows}
+          onChange={(next) => setCards(driver.cards.map((each, k) => (k === i ? next : each)))}
           onRemove={
-            driver.cards.length > 1
-              ? () => onChange({ ...driver, cards: driver.cards.filter((_, k) => k !== i) })
-              : undefined
+            driver.cards.length > 1 ? () => setCards(driver.cards.filter((_, k) => k !== i)) : undefined
           }
-        >
-          <Row>
-            {(
-              [
-                ['column', 'From column', 1, columns],
-                ['row', 'From row', 1, rows],
-                ['columns', 'Columns', 0, columns],
-                ['rows', 'Rows', 0, rows],
-              ] as const
-            ).map(([field, label, offset, most]) => (
-              <WholeField
-                key={field}
-                label={label}
-                size="xs"
-                what={label}
-                least={1}
-                most={most}
-                value={card[field] + offset}
-                onCommit={(value) =>
-                  onChange({
-                    ...driver,
-                    cards: driver.cards.map((each, k) =>
-                      k === i ? { ...each, [field]: value - offset } : each,
-                    ),
-                  })
-                }
-              />
-            ))}
-          </Row>
-        </Part>
+        />
       ))}
       <Choice
         label="Outputs must be used from the first on"
@@ -309,6 +302,45 @@ function DriverFields({ prop, driver, onChange }: DriverFieldsProps) {
         no IP address on either. The sender needs another link for control.
       </Hint>
     </>
+  );
+}
+
+type CardOfDriver = CardsDriver['cards'][number];
+
+interface CardFieldsProps {
+  number: number;
+  card: CardOfDriver;
+  columns: number;
+  rows: number;
+  onChange: (card: CardOfDriver) => boolean;
+  onRemove: (() => void) | undefined;
+}
+
+function CardFields({ number, card, columns, rows, onChange, onRemove }: CardFieldsProps) {
+  return (
+    <Part title={`Card ${number}`} aside={`${card.columns} × ${card.rows} panels`} onRemove={onRemove}>
+      <Row>
+        {(
+          [
+            ['column', 'From column', 1, columns],
+            ['row', 'From row', 1, rows],
+            ['columns', 'Columns', 0, columns],
+            ['rows', 'Rows', 0, rows],
+          ] as const
+        ).map(([field, label, offset, most]) => (
+          <WholeField
+            key={field}
+            label={label}
+            size="xs"
+            what={label}
+            least={1}
+            most={most}
+            value={card[field] + offset}
+            onCommit={(value) => onChange({ ...card, [field]: value - offset })}
+          />
+        ))}
+      </Row>
+    </Part>
   );
 }
 
