@@ -49,6 +49,14 @@ describe('a tree that cannot be', () => {
     expect(of(tall)[0]!.message).toContain('a strand is 3.92 m long, 589 mm longer than the 3.331 m');
     expectMended(tall, 'impossible-tree', ['Raise it to 3.81 m', 'Keep 42 pixels a strand']);
   });
+  it('keeps as many pixels as fit beside its bare holes', () => {
+    // 49 gaps of 80 mm and 5 bare ones are 4.32 m on a slant of 3.331 m: 41 gaps less 5 bare ones hold 37 pixels.
+    const bare = aTree({ holePitchMm: 80, emptyHolesTop: 2, emptyHolesBottom: 3 });
+    expect(of(bare)[0]!.message).toContain('a strand is 4.32 m long');
+    expectMended(bare, 'impossible-tree', [/^Raise it to/, 'Keep 37 pixels a strand']);
+    const one = aTree({ holePitchMm: 80, emptyHolesTop: 2, emptyHolesBottom: 3, pixelsPerStrand: 38 });
+    expect(of(one).map(({ check }) => check)).toContain('impossible-tree');
+  });
   it('has a slant shorter than its lean', () => {
     const flat = aTree({ height: { by: 'slant', slantMm: 900 }, baseDiameterMm: 3000, holePitchMm: 10 });
     expect(of(flat)[0]!.message).toContain('Such a tree has no height');

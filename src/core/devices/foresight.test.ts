@@ -8,6 +8,7 @@ import { applyEdit, type Edit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 import { deviceSettings, valuesToType } from './deviceSettings';
 import { comparePlans, foresee } from './foresight';
+import { universesOfController, universesOfRun } from './universeSizes';
 
 const entry = (propId: string, port: number) => ({
   propId,
@@ -215,4 +216,31 @@ it('tells an Art-Net device its port-addresses, just those that a pixel is looke
   expect(
     valuesToType(planShow(art), planShow(moved)).map((value) => `${value.what} ${value.old} → ${value.new}`),
   ).toContain('start port-address 0 → 1');
+});
+
+it('lets a run grow up to its neighbour, and not by one channel into it', () => {
+  const placed = (channel: number) => {
+    const [rail, arch] = show.patch;
+    const patch = [rail!, { ...arch!, pin: { universe: 1, channel } }];
+    return foreseen({ ...show, patch }, longer)!.least.foresight.moved.map(
+      (moved) => `${moved.name}: ${moved.new}`,
+    );
+  };
+  // 120 pixels take channels 1 to 360.
+  expect(placed(361)).toEqual(['rail: U1 ch 1 – U1 ch 360']);
+  expect(placed(360)).toEqual(['rail: U1 ch 510 – U2 ch 357']);
+});
+
+it('counts a universe up to its last pixel, where spare channels have put whole pixels further on', () => {
+  // 100 pixels and two spare channels: 70 more begin at 303 and end at 512, beyond the 510 of whole pixels from 1.
+  const spare = planShow(
+    aShow({
+      props: [aLine('rail', 100), aLine('arch', 70)],
+      controllers: [aController()],
+      patch: [{ ...entry('rail', 1), spareChannels: 2 }, entry('arch', 2)],
+    }),
+  );
+  expect([...universesOfRun(spare, 0)]).toEqual([[1, 510]]);
+  expect([...universesOfRun(spare, 1)]).toEqual([[1, 512]]);
+  expect([...universesOfController(spare, 0)]).toEqual([[1, 512]]);
 });

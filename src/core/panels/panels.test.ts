@@ -408,3 +408,24 @@ describe('a packing disagreement', () => {
     expect(disagreementWords(510, 512)).toContain('2 × (u − 1) channels too late');
   });
 });
+
+it('leaves out panels that a chain by hand has outside the wall, from the first column and row beyond it', () => {
+  const cells: WallCells = { panel: panel(64, 32), columns: 3, rows: 2, missing: new Set([1]) };
+  const at = (column: number, row: number) => ({ column, row, turnDeg: 0 as const });
+  const kept = chainsOf(cells, USUAL_HAT, {
+    by: 'hand',
+    chains: [
+      { card: 0, output: 1, panels: [at(2, 1), at(3, 1), at(2, 2), at(1, 0), at(0, 0)] },
+      { card: 0, output: 2, panels: [at(3, 0)] },
+    ],
+  });
+  expect(kept.map(({ output, panels }) => [output, panels.map(({ column, row }) => [column, row])])).toEqual([
+    [
+      1,
+      [
+        [2, 1],
+        [0, 0],
+      ],
+    ],
+  ]);
+});

@@ -5,7 +5,9 @@ import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { usual } from '../figures/figure';
 import { planShow } from '../plan/plan';
 import { grid } from '../props/grid';
+import type { Prop } from '../props/registry';
 import { tree } from '../props/tree';
+import { wall } from '../props/wall';
 import type { Show } from '../show/schema';
 import { poleOf } from './partsOfProps';
 import { partsList, type PartLine } from './partsList';
@@ -136,4 +138,23 @@ it('makes a list of any show in which need is never below what was counted, and 
     }),
     { numRuns: tries(60) },
   );
+});
+
+it('counts the ribbons of a wall by hand: a plug at each end of those that are made', () => {
+  // Three rows of three panels, a chain for each row: all ribbons between panels come with them.
+  const { shape, threading } = wall.starter();
+  const board = { ...aLine('board', 1), kind: 'wall', shape, threading, stock: undefined } as unknown as Prop;
+  const short = linesOf(aShow({ props: [board] }));
+  expect(short.get('ribbon lead')).toMatchObject({ need: 3 });
+  expect(short.get('ribbon plug')).toMatchObject({ need: 6 });
+  expect(short.get('ribbon of the box')).toMatchObject({ need: 6 });
+  // One chain from row to row with all arrows up: two ribbons run back over three panels, which no box holds.
+  const panels = [0, 1, 2].flatMap((row) =>
+    [2, 1, 0].map((column) => ({ column, row, turnDeg: 0 as const })),
+  );
+  const chaining = { by: 'hand' as const, chains: [{ card: 0, output: 1, panels }] };
+  const long = linesOf(aShow({ props: [{ ...board, threading: { ...threading, chaining } } as Prop] }));
+  expect(long.get('ribbon lead')).toMatchObject({ need: 1 });
+  expect(long.get('ribbon of the box')).toMatchObject({ need: 6 });
+  expect(long.get('ribbon plug')).toMatchObject({ need: 2 + 2 * 2 });
 });

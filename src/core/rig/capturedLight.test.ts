@@ -40,3 +40,23 @@ it('says why a file is no capture, and nothing without one', () => {
   expect(words).toEqual({ light: null, words: expect.stringContaining('no capture in pcap form') });
   expect(capturedLight(plan, { prop: null, file: null, setup: AS_PLANNED })).toBeNull();
 });
+
+it('holds a header of 24 bytes, and 16 before each frame of Ethernet, IPv4, UDP and its packet', () => {
+  const made = [
+    ...captured(plan, PLANNED_SENDER, {
+      pattern: 'green',
+      on: { on: 'show' },
+      level: 1,
+      frames: 4,
+      rateHz: 40,
+    }),
+  ];
+  const perFrame = made.length / 4;
+  expect(perFrame).toBe(Math.floor(perFrame));
+  const framed = made.reduce((sum, { payload }) => sum + 16 + 14 + 20 + 8 + payload.length, 0);
+  expect(writePcap(made).length).toBe(24 + framed);
+  // The packets of a picture go out one after another, and pictures 25 ms apart.
+  expect(made.map(({ timeUs }) => timeUs)).toEqual(
+    made.map((_, i) => Math.floor(i / perFrame) * 25_000 + (i % perFrame)),
+  );
+});

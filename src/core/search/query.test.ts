@@ -91,3 +91,23 @@ it('answers other programs with every number and the neighbours', () => {
     },
   });
 });
+
+describe('props by a part of their name', () => {
+  const named = (query: string, ...names: string[]) => {
+    const show = aShow({ props: names.map((name, i) => aLine(`p${i}`, 2, { name })) });
+    return search(planShow(show), query).hits.map((hit) => 'prop' in hit && names[hit.prop]);
+  };
+  it('come exact first, then those that begin so, then the others, and as they stand among their like', () => {
+    expect(named('arch', 'Old arch', 'Arches', 'Arch', 'New arch', 'Archway')).toEqual([
+      'Arch',
+      'Arches',
+      'Archway',
+      'Old arch',
+      'New arch',
+    ]);
+  });
+  it('are at most thirty', () => {
+    const many = Array.from({ length: 31 }, (_, i) => `Arch ${i}`);
+    expect(named('arch', ...many)).toEqual(many.slice(0, 30));
+  });
+});

@@ -2,9 +2,18 @@ import fc from 'fast-check';
 import { seenAtLeast, tries } from '../../../tests/unit/tries';
 import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
 import { anyBatch, anyEdit } from '../../../tests/unit/edits';
-import { ChangeClash, applyChange, applyChanges, changeBetween, inverseOf, touchedBy } from './changes';
+import {
+  ChangeClash,
+  applyChange,
+  applyChanges,
+  changeBetween,
+  inverseOf,
+  touchedBy,
+  type ShowChange,
+} from './changes';
 import { applyEdit, type Edit } from './edits/registry';
 import { ShowError } from '../fields/problem';
+import type { Json } from '../fields/json';
 import { isOrdered } from '../fields/order';
 import { LISTS } from './records';
 import type { Show } from './schema';
@@ -196,4 +205,13 @@ describe('order', () => {
     expect(moved.props.map((prop) => prop.id)).toEqual(['rail', 'arch', 'net']);
     expect(isOrdered(moved.props)).toBe(true);
   });
+});
+
+it('stands by id where two windows made the same key of order at once, whichever came first', () => {
+  const add = (id: string): ShowChange => [
+    { list: 'props', id, added: { ...aLine(id, 3), order: 'a5x' } as unknown as Json },
+  ];
+  const names = (...ids: string[]) => applyChanges(show, ids.map(add)).props.map(({ id }) => id);
+  expect(names('zeta', 'alpha', 'mid')).toEqual(names('alpha', 'mid', 'zeta'));
+  expect(names('zeta', 'alpha').filter((id) => ['alpha', 'zeta'].includes(id))).toEqual(['alpha', 'zeta']);
 });
