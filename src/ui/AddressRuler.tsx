@@ -183,7 +183,7 @@ function RulerHead({
           {names === 'universe' ? 'U' : 'Art-Net net.sub-net.universe'}
         </button>{' '}
         <span className={styles.title}>· </span>
-        <span className={styles.totals}>{totalsWords(plan)}</span>
+        <span className={styles.totals}>{totalsWords(plan)}</span>{' '}
         {crowded && (
           <button
             type="button"

@@ -48,7 +48,7 @@ interface WireAddress {
   ledIndex: number;
 }
 
-/** What stands at an address: a pixel, one channel of it, or a skipped pixel. */
+/** The thing at an address: a pixel, one channel of it, or a skipped pixel. */
 export type Hit =
   | { kind: 'pixel'; pixel: number; /** Of the pixel, from 0. */ channelOfPixel: number }
   | {
@@ -57,7 +57,7 @@ export type Hit =
       /** Of the skipped pixels before the run, from 1. */ skippedPixel: number;
     };
 
-/** Where a pixel is besides its strand, as its kind has it: its panel, what drives that. */
+/** The place of a pixel besides its strand, from its kind: its panel, its driver. */
 export function pixelFactsOf(plan: Plan, pixel: number): MeasureFact[] {
   const { prop } = runAt(plan, plan.pixels.run[pixel]!);
   const own = propAt(plan, prop);
@@ -116,7 +116,7 @@ function wireAddress(plan: Plan, runIndex: number, wire: RunOnWire, pixel: numbe
   };
 }
 
-/** Where a pixel's last channel is: a pixel that straddles two universes ends in the second one. */
+/** Address of a pixel's last channel: a pixel that straddles two universes ends in the second one. */
 function lastChannelOf(plan: Plan, runIndex: number, inRun: number, universe: number, channel: number) {
   const last = (inRun + 1) * runAt(plan, runIndex).channelsPerPixel - 1;
   const span = spansOfRun(plan, runIndex).find(
@@ -142,7 +142,7 @@ export function findInRun(
   return pixelInRun >= 1 && pixelInRun <= run.pixelCount ? run.firstPixel + pixelInRun - 1 : undefined;
 }
 
-/** What is at a place of a port's wire: `A3 17`. Places count from 1 and include skipped pixels. */
+/** The pixel at a place of a port's wire: `A3 17`. Places count from 1 and include skipped pixels. */
 export function findOnWire(plan: Plan, controller: number, port: number, place: number): Hit | undefined {
   const planned = plan.ports.find((each) => each.controller === controller && each.port === port);
   if (!planned || place < 1 || place > planned.places) return undefined;
@@ -157,14 +157,14 @@ export function findOnWire(plan: Plan, controller: number, port: number, place: 
   return undefined;
 }
 
-/** What listens to a slot (1..512) of an E1.31 universe. More than one where two controllers claim it. */
+/** Devices that listen to a slot (1..512) of an E1.31 universe. More than one where two controllers claim it. */
 export function findUniverseChannel(plan: Plan, universe: number, channel: number): Hit[] {
   return spansInUniverse(plan, universe)
     .filter((span) => channel >= span.startChannel && channel < span.startChannel + span.channelCount)
     .map((span) => hitAt(plan, span, channel - span.startChannel));
 }
 
-/** What stands at a channel (from 1) counted over the show. */
+/** The pixel at a channel (from 1) counted over the show. */
 export function findShowChannel(plan: Plan, showChannel: number): Hit[] {
   const space = spaceAt(plan, showChannel);
   if (!space) return [];
@@ -174,7 +174,7 @@ export function findShowChannel(plan: Plan, showChannel: number): Hit[] {
     : findDdp(plan, space.controller, channel - 1);
 }
 
-/** What listens to a channel (1..512) of an Art-Net port-address. Each controller has its own offset. */
+/** Devices that listen to a channel (1..512) of an Art-Net port-address. Each controller has its own offset. */
 export function findArtNet(plan: Plan, portAddress: number, channel: number): Hit[] {
   if (portAddress < 0 || portAddress > LAST_PORT_ADDRESS) return [];
   return plan.show.controllers.flatMap((controller, index) =>
@@ -185,7 +185,7 @@ export function findArtNet(plan: Plan, portAddress: number, channel: number): Hi
   );
 }
 
-/** What stands at a byte (from 0) of a controller's flat count. */
+/** The pixel at a byte (from 0) of a controller's flat count. */
 export function findDdp(plan: Plan, controller: number, byte: number): Hit[] {
   const takesChannels = plan.show.controllers[controller]?.skippedPixelsTakeChannels ?? false;
   for (const port of plan.ports) {
@@ -201,7 +201,7 @@ export function findDdp(plan: Plan, controller: number, byte: number): Hit[] {
   return [];
 }
 
-/** What has a LED index on a controller's own screens. */
+/** The pixel with a LED index on a controller's own screens. */
 export function findLedIndex(plan: Plan, controller: number, ledIndex: number): Hit | undefined {
   let place = ledIndex - (plan.show.controllers[controller]?.firstLedIndex ?? 0) + 1;
   if (place < 1) return undefined;

@@ -1,22 +1,22 @@
 import { z } from 'zod';
 import { figureSchema, usual, type Figure } from '../figures/figure';
 
-/** What feeds a board, and what it passes on. */
+/** Power into a board, and power that it passes on. */
 export const boardPowerSchema = z.strictObject({
-  /** What it may be fed with; absent while nobody has looked. */
+  /** Volts that it takes; absent while nobody has looked. */
   volts: z
     .strictObject({ least: z.number().min(1).max(60), most: z.number().min(1).max(60) })
     .refine(({ least, most }) => least <= most, 'a least that is not above the most')
     .optional(),
-  /** What it takes itself. */
+  /** Its own current. */
   ownAmps: figureSchema(z.number().min(0).max(20)).optional(),
   /** The fuse of each of its ports, where it passes power on. */
   portFuseAmps: figureSchema(z.number().min(0.1).max(60)).optional(),
   /** All that its own limiter lets its pixels draw together. A program cannot lift it. */
   limiterAmps: figureSchema(z.number().min(0.05).max(400)).optional(),
-  /** What that limiter takes each of its pixels to draw at full white, in mA; absent where it is told what they really draw. */
+  /** Current that the limiter takes for each pixel at full white, in mA; absent where it is set to the real one. */
   limiterPixelMa: figureSchema(z.number().min(1).max(500)).optional(),
-  /** What the device itself says that its pixels draw at full white. It is compared, and never counted. */
+  /** The device's own estimate of its pixels at full white. It is compared, and never counted. */
   estimateAmps: figureSchema(z.number().min(0).max(400)).optional(),
   /** All that its own socket, pin or copper passes on to what is fed through it. */
   passesAmps: figureSchema(z.number().min(0.05).max(60)).optional(),
@@ -25,7 +25,7 @@ export const boardPowerSchema = z.strictObject({
 });
 export type BoardPower = z.infer<typeof boardPowerSchema>;
 
-/** What sockets and pins that boards are fed through pass on, as they are sold. */
+/** Limits of sockets and pins that boards are fed through, as they are sold. */
 export const THROUGH_BOARD: readonly { amps: number; words: string }[] = [
   { amps: 0.5, words: 'USB 2 socket' },
   { amps: 0.9, words: 'USB 3 socket' },
@@ -35,7 +35,7 @@ export const THROUGH_BOARD: readonly { amps: number; words: string }[] = [
   { amps: 3, words: 'USB-C socket' },
 ];
 
-/** What is known of the power of a board, and the usual figures for what it takes itself and passes on. */
+/** Known power of a board, with the usual figures for the rest. */
 export function boardPowerOf({ power = {} }: { power?: BoardPower | undefined }): BoardPower & {
   ownAmps: Figure<number>;
   passesAmps: Figure<number>;

@@ -21,9 +21,9 @@ const portOptionsSchema = z.strictObject({
   /** Kept free: nothing is proposed for it. */
   reserved: z.literal(true).optional(),
   packing: packingSchema.optional(),
-  /** Where a new universe begins on it; absent keeps to the controller. */
+  /** The start of a new universe on it; absent keeps to the controller. */
   newUniverse: z.enum(NEW_UNIVERSE).optional(),
-  /** Where its socket sits on the board or the box, as one finds it: `back, third from the left`. */
+  /** The place of its socket on the board or the box: `back, third from the left`. */
   socket: z.string().trim().min(1).max(60).optional(),
   /** The pin that drives it: printed label, number in software and header position are three different things. */
   pin: z
@@ -58,21 +58,21 @@ export const controllerSchema = z.strictObject({
   network: networkAddressSchema.optional(),
   /** The last universe that is its own; absent where it may use as many as it needs. */
   lastUniverse: z.int().min(1).max(LAST_UNIVERSE).optional(),
-  /** Where a new universe begins on it; absent keeps to the show. */
+  /** The start of a new universe on it; absent keeps to the show. */
   newUniverse: z.enum(NEW_UNIVERSE).optional(),
-  /** What is special about single ports. */
+  /** Notes on single ports. */
   portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(LAST_PORT_ADDRESS),
-  /** What feeds it and what it passes on; absent while nobody has said anything of it. */
+  /** Power in and out; absent while nobody has said anything of it. */
   power: boardPowerSchema.optional(),
-  /** What drives its data lines; absent while the usual of its class stands. */
+  /** Driver of its data lines; absent means the usual of its class. */
   data: dataDriveSchema.optional(),
   /** The end at which the colours of what is behind it are put in order; absent keeps to the show. */
   coloursAt: z.enum(CORRECTED_AT).optional(),
   /** The number this device's own screens give to its first LED. */
   firstLedIndex: z.union([z.literal(0), z.literal(1)]),
-  /** Where it hangs on the drawing of the site. */
+  /** Its place on the drawing of the site. */
   site: controllerPlaceSchema.optional(),
   /** False: the controller puts skipped pixels on the wire by itself. True: the sender gives them channels. */
   skippedPixelsTakeChannels: z.boolean(),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { figureSchema } from '../figures/figure';
 
-/** What drives a data line at its source. */
+/** Drivers of a data line at its source. */
 export const DRIVERS = ['pin', 'buffer', 'shifter', 'pair'] as const;
 export type Driver = (typeof DRIVERS)[number];
 
@@ -20,7 +20,7 @@ export const DRIVER_WORDS: Record<Driver, string> = {
   pair: 'a differential pair and its receiver',
 };
 
-/** How far each drives the first pixel, in mm: up to the first surely, beyond the second hardly. Null: as far as its makers say. */
+/** Reach of each to the first pixel, in mm: surely up to the first value, hardly beyond the second. Null: as far as its makers say. */
 export const REACH_MM: Record<Driver, readonly [surely: number, hardly: number] | null> = {
   pin: [1000, 1800],
   buffer: [3000, 5000],
@@ -28,14 +28,14 @@ export const REACH_MM: Record<Driver, readonly [surely: number, hardly: number] 
   pair: null,
 };
 
-/** What a pixel takes for a one: 0.7 of the supply of its chip, as data sheets of one-wire chips say. */
+/** Share of the supply that a chip takes for a one: 0.7, as data sheets of one-wire chips say. */
 export const HIGH_SHARE = 0.7;
 /** Chips of 12 V lights run on about 5 V of their own. */
 export const MOST_CHIP_VOLTS = 5;
 
-/** What drives the data lines of a controller; absent while the usual of its class stands. */
+/** Driver of the data lines of a controller; absent means the usual of its class. */
 export const dataDriveSchema = z.strictObject({
-  /** What it calls a one. */
+  /** Volts of a one. */
   logicVolts: figureSchema(z.number().min(1).max(6)).optional(),
   driver: z.enum(DRIVERS).optional(),
 });
@@ -53,7 +53,7 @@ export const dataLeadSchema = z.strictObject({
   capacitorUf: z.number().min(0).max(100_000).optional(),
   /** Whether ground goes along with data. */
   ground: z.enum(['along', 'none']).optional(),
-  /** Where the second data wire of the first pixel goes, of chips that have one. */
+  /** The place of the second data wire of the first pixel, for chips that have one. */
   backup: z.enum(['joined', 'ground']).optional(),
 });
 export type DataLead = z.infer<typeof dataLeadSchema>;

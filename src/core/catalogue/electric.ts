@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { figureSchema, usual, type Figure } from '../figures/figure';
 import { wireIdSchema } from './wire';
 
-/** How a light is built, which decides what it draws and how long it lasts when its volts fall. */
+/** The build of a pixel, which decides its current and how long it lasts when its volts fall. */
 export const LIGHT_BUILDS = ['strip5', 'bullet5', 'bullet12', 'group12', 'series12'] as const;
 export type LightBuild = (typeof LIGHT_BUILDS)[number];
 
@@ -18,7 +18,7 @@ export type DrawPart = 'idle' | 'R' | 'G' | 'B' | 'W';
 
 const milliamps = figureSchema(z.number().min(0).max(5000));
 
-/** What feeds the pixels from one to the next. */
+/** The conductor from pixel to pixel. */
 const railSchema = z.discriminatedUnion('kind', [
   /** The copper of a strip, by the length between two pixels. */
   z.strictObject({ kind: z.literal('copper'), ohmPerM: figureSchema(z.number().min(0.001).max(10)) }),
@@ -39,10 +39,10 @@ const kneeSchema = z
 /** A colour draws nothing up to its cutoff, and all of its current from its knee on. */
 export type Knee = z.infer<typeof kneeSchema>;
 
-/** What is known of the current of a type; everything else is the usual figure of how it is built. */
+/** Known currents of a type; the rest are the usual figures of its build. */
 export const electricSchema = z.strictObject({
   build: z.enum(LIGHT_BUILDS).optional(),
-  /** Of one pixel, in mA: what its chip takes while dark, and each colour at its fullest. */
+  /** Current of one pixel, in mA: its chip while dark, and each colour at its fullest. */
   draw: z
     .strictObject({
       idle: milliamps.optional(),
@@ -83,7 +83,7 @@ export interface Electric {
 }
 
 interface Usual {
-  /** Of one pixel at full white, what its chip takes included. */
+  /** Amps of one pixel at full white, its chip included. */
   fullMa: number;
   words: string;
   knees: readonly [red: Knee, green: Knee, blue: Knee];
@@ -127,7 +127,7 @@ const USUAL: Readonly<Record<LightBuild, Usual>> = {
   },
 };
 
-/** What one colour of a pixel plausibly draws at its fullest, in amps. A measurement outside of it always wins, once it is asked about. */
+/** Plausible amps of one colour of a pixel at its fullest. A measurement outside of it always wins, once it is asked about. */
 export const PLAUSIBLE_COLOUR_AMPS: Readonly<Record<LightBuild, { least: number; most: number }>> = {
   strip5: { least: 0.004, most: 0.04 },
   bullet5: { least: 0.004, most: 0.04 },
@@ -137,9 +137,9 @@ export const PLAUSIBLE_COLOUR_AMPS: Readonly<Record<LightBuild, { least: number;
 };
 export const PLAUSIBLE_IDLE_AMPS = { least: 0, most: 0.005 };
 
-/** What a chip takes while it is dark, of 0.5 to 1 mA. */
+/** Current of a chip while it is dark, of 0.5 to 1 mA. */
 const IDLE_MA = 1;
-/** What the chip stops at below. */
+/** Volts below which the chip stops. */
 export const IDLE_KNEE: Knee = { cutoffV: 0, kneeV: 2 };
 
 /** A type as far as its current goes. */
@@ -151,7 +151,7 @@ interface ElectricType {
   electric?: ElectricSaid | undefined;
 }
 
-/** How a type is taken to be built while nobody has said it. */
+/** The build of a type while nobody has said it. */
 function takenFor({ volts, chip, bodyMm = 5 }: ElectricType): LightBuild {
   const isBullet = bodyMm > 8 && bodyMm < 15;
   if (volts < 7) return isBullet ? 'bullet5' : 'strip5';
@@ -163,7 +163,7 @@ function takenFor({ volts, chip, bodyMm = 5 }: ElectricType): LightBuild {
 export const coloursOf = (type: Pick<ElectricType, 'colourOrder'>): Exclude<DrawPart, 'idle'>[] =>
   (['R', 'G', 'B', 'W'] as const).filter((letter) => type.colourOrder.includes(letter));
 
-/** What a type draws and how: what was said of it, and the usual figures of its build for the rest. */
+/** Build and current of a type: the given figures, and the usual ones of its build for the rest. */
 export function electricOf(type: ElectricType): Electric {
   const said = type.electric ?? {};
   const build = said.build ?? takenFor(type);

@@ -24,15 +24,15 @@ export const STOCK_LIMITS = {
 
 export const PLUG_KINDS = ['male', 'female'] as const;
 
-/** How the end is known at which data enters. Colours of wire prove nothing. */
+/** The mark of the end at which data enters. Colours of wire prove nothing. */
 const markedFields = {
   /** The plug at that end: male has the pins. The other end has its counterpart. */
   inputPlug: z.enum(PLUG_KINDS).optional(),
-  /** What is printed there: DI, DIN, an arrow. */
+  /** The print at that end: DI, DIN, an arrow. */
   inputMark: z.string().max(20).optional(),
 };
 
-/** What a prop is made from: strings with a fixed number of pixels, or strip by the roll. */
+/** Strings with a fixed number of pixels, or strip by the roll. */
 export const stockSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('strings'),
@@ -61,7 +61,7 @@ export const USUAL_STRIP: Stock = { kind: 'strip', pixelsPerMetre: 60, pixelsPer
 export interface Piece {
   firstPixel: number;
   pixelCount: number;
-  /** What it is on, such as `strand 4`. */
+  /** The strand that it is on, such as `strand 4`. */
   words: string;
 }
 
@@ -105,7 +105,7 @@ export function planStock(pieces: readonly Piece[], stock: Stock, place?: Place)
   const splices: number[] = [];
   let sources = 0;
   let unusedPixels = 0;
-  /** What is left of each source that was begun. */
+  /** The rest of each source that was begun. */
   const left = new Map<number, number>();
   const rests: Piece[] = [];
   let whole = 0;
@@ -189,7 +189,7 @@ export function stockPitchMm(stock: Stock): number {
   return stock.kind === 'strings' ? stock.pitchMm : 1000 / stock.pixelsPerMetre;
 }
 
-/** How many pixels a thing of another size takes, judged by one that is built. */
+/** Number of pixels on a thing of another size, judged by one that is built. */
 interface CoverageEstimate {
   /** For outlines: pixels grow with the length around, 2 * (width + height). */
   byLength: number;

@@ -9,7 +9,7 @@ import { wireIdSchema } from './wire';
 
 export const SUPPLY_LIMITS = { leastVolts: 3, mostVolts: 48, leastAmps: 0.05, mostAmps: 200 };
 
-/** How a small computer is fed from a supply of pixels. */
+/** Power of a small computer from a supply of pixels. */
 export const FED_BY = ['inlet', 'header', 'hat', 'regulator'] as const;
 export const FED_BY_WORDS: Record<(typeof FED_BY)[number], { label: string; means: string }> = {
   inlet: {
@@ -33,21 +33,21 @@ export const FED_BY_WORDS: Record<(typeof FED_BY)[number], { label: string; mean
   },
 };
 
-/** What feeds pixels. Its mains side is closed and certified, and is never planned here. */
+/** A supply of pixels. Its mains side is closed and certified, and is never planned here. */
 export const supplySchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  /** Where on site it stands. */
+  /** Its place on site. */
   placeId: idSchema.optional(),
   volts: z.number().min(SUPPLY_LIMITS.leastVolts).max(SUPPLY_LIMITS.mostVolts),
   ratedAmps: figureSchema(z.number().min(SUPPLY_LIMITS.leastAmps).max(SUPPLY_LIMITS.mostAmps)),
-  /** What else hangs on it: a small computer, a shared regulator. */
+  /** Other loads: a small computer, a shared regulator. */
   others: z
     .array(
       z.strictObject({
         name: nameSchema,
         amps: figureSchema(z.number().min(0).max(60)),
-        /** How it is fed, of which each way has its own weak point. */
+        /** Wiring of that load, each way with its own weak point. */
         by: z.enum(FED_BY).optional(),
       }),
     )
@@ -60,7 +60,7 @@ export const supplySchema = z.strictObject({
       wire: wireIdSchema,
       /** One way. */
       lengthMm: z.number().min(1).max(MOST_LEAD_MM),
-      /** Of the pair that feeds it; absent while there is none. */
+      /** The pair that feeds it; absent while there is none. */
       fuseAmps: fuseAmpsSchema.optional(),
     })
     .optional(),
@@ -70,7 +70,7 @@ export const supplySchema = z.strictObject({
 export type Supply = z.infer<typeof supplySchema>;
 export type FuseRow = NonNullable<Supply['fuseRow']>;
 
-/** What runs for hours takes no more than this share of the rating. */
+/** A continuous load takes no more than this share of the rating. */
 export const LOADING = 0.8;
 
 /** Ratings in which supplies are sold, by their voltage, in amps. */

@@ -18,7 +18,7 @@ import { itemAt } from '../units/there';
 /** One way in which the display may be. */
 interface Suspect {
   faults: readonly Fault[];
-  /** How likely it is, of all that is thought of; 0 to 1. */
+  /** Probability among everything considered, 0 to 1. */
   share: number;
   /** Trials whose answer it does not explain. */
   against: readonly string[];
@@ -36,14 +36,14 @@ interface SuspectClass {
 export interface PossibleAnswer {
   seen: Seen;
   share: number;
-  /** Of those that show it, the likeliest. */
+  /** The likeliest of those that show it. */
   faults: readonly Fault[];
   isAsPlanned: boolean;
 }
 
 interface NextTrial {
   trial: Trial;
-  /** What it is expected to tell, in bits. */
+  /** Information to expect from asking it, in bits. */
   bits: number;
   answers: PossibleAnswer[];
 }
@@ -54,26 +54,26 @@ export const MOST_ANSWERS = 8;
 const SLIP = 0.05;
 /** A slip is one of the answers that are shown, whichever. */
 const LEAST_SLIP = 1 / MOST_ANSWERS;
-/** Who says that none of them is right, and what is seen instead, looked twice; what is like it is likelier. */
+/** Somebody said that none of the pictures is right and described another, looked at twice; suspects that look similar get likelier. */
 const LEAST_OTHER = LEAST_SLIP / 40;
 /** An answer that nothing explains is asked for again, but not for ever. */
 const MOST_TIMES = 2;
-/** What was seen is looked at once more only where that decides something. */
+/** An observation is checked again only where that decides something. */
 const LEAST_AGAIN_BITS = 0.1;
-/** What is suspected with less than this share of the likeliest is not counted in what a trial tells. */
+/** Suspects with less than this share of the likeliest are left out of a trial's information. */
 const NEGLIGIBLE = 1e-5;
 /** Displays with something the matter to which more is added, where one thing does not explain all. */
 const BASES = 12;
 const TRIPLE_BASES = 5;
 /** Faults with a fixed place that are added to each. */
 const ADDED = 60;
-/** What falls so far behind the likeliest is not followed to its end. */
+/** Suspects that fall so far behind the likeliest are not followed to the end. */
 const HOPELESS = 1e-4;
 /** Ways with more than one fault that are kept. */
 const KEPT = 600;
 /** Less is no reason to ask. */
 const LEAST_BITS = 0.01;
-/** What is watched over several moments is weighed only where no single look tells so much. */
+/** Trials over several moments are weighed only where no single look tells as much. */
 const ENOUGH_BITS = 0.6;
 
 /** A way of being broken: a view, or a view with a fault at a place of a wire. */
@@ -95,7 +95,7 @@ export class Diagnosis {
   private readonly views = new Map<string, View>();
   private readonly keys = new Map<string, Float64Array>();
 
-  /** How often each trial was asked for. */
+  /** Times that each trial was asked for. */
   private readonly asked = new Map<string, number>();
 
   /** @param options `raised`: how much more than usual a fault is suspected; `after`: what was found before, and mended */
@@ -120,7 +120,7 @@ export class Diagnosis {
     this.weigh();
   }
 
-  /** What was mended is right now: goes on with what was seen before, as far as it says something of what may still be the matter. */
+  /** The fault was fixed: earlier observations count on, as far as they say something about other faults. */
   mended(faults: readonly Fault[]): Diagnosis {
     const { raised } = this.options;
     return new Diagnosis(this.scope, { ...(raised && { raised }), after: { of: this, mended: faults } });
@@ -189,7 +189,7 @@ export class Diagnosis {
   classes(most = 6): SuspectClass[] {
     const found = new Map<string, { share: number; ways: Way[] }>();
     const all = [...this.singles, ...this.stacked].sort((a, b) => b.weight - a.weight);
-    // What is far behind is in no class that counts.
+    // A way far behind is in no class that counts.
     const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * itemAt(all, 0).weight);
     for (const way of near) {
       const key = this.scope.trials.map((trial) => this.keyOf(way, trial)).join();
@@ -258,7 +258,7 @@ export class Diagnosis {
     return best;
   }
 
-  /** What a trial may show, the likeliest first. */
+  /** Pictures that a trial may show, the likeliest first. */
   answersOf(trial: Trial, ways: readonly Way[] = this.weighty()): PossibleAnswer[] {
     const lots = new Map<number, { share: number; way: Way }>();
     for (const way of ways) {
@@ -280,12 +280,12 @@ export class Diagnosis {
       }));
   }
 
-  /** How much was said of trials. */
+  /** Number of trials answered. */
   get evidenceCount(): number {
     return this.evidence.length;
   }
 
-  /** How many ways are thought of. */
+  /** Number of ways considered. */
   get count(): number {
     return this.singles.length + this.stacked.length;
   }
@@ -342,7 +342,7 @@ export class Diagnosis {
     return agreement(this.pictureOf(way, trial), seen) === seen.length;
   }
 
-  /** How likely an answer is by a way: almost sure where it shows that, else the likelier the more of it agrees. */
+  /** Likelihood of an answer under a way: almost certain where the way shows exactly that, else higher the more agrees. */
   private static likelihood(agree: number, all: number, isShown: boolean): number {
     if (agree === all) return 1 - SLIP;
     return isShown ? SLIP * LEAST_SLIP : SLIP * LEAST_OTHER * Math.max(0.1, (agree / all) ** 6);
@@ -452,7 +452,7 @@ export class Diagnosis {
       const ways: Way[] = [...this.anywhereOn(view, prior * SHARE_OF_COUNT[1])];
       this.weighed(ways);
       let most = ways.reduce((max, { weight }) => Math.max(max, weight), bestYet);
-      // What changes nothing that was asked for explains nothing.
+      // A fault that changes nothing in the trials explains nothing.
       const changes = (way: Way) =>
         this.evidence.some(({ trial }) => way.view.key(trial) !== this.planned.key(trial));
       let added = 0;
@@ -490,7 +490,7 @@ export class Diagnosis {
   }
 }
 
-/** How many lights of a way are as they were seen; what ways have in common is counted once. */
+/** Pixels of a way that look as they were seen; pixels that ways share are counted once. */
 function agreementsOf(trial: Trial, seen: Seen): (way: Way) => number {
   const whole = new Map<View, number>();
   const onWires = new Map<View, Map<AnyPlace, (kind: AnyPlace['kind'], place: number) => number>>();
@@ -513,7 +513,7 @@ function agreementsOf(trial: Trial, seen: Seen): (way: Way) => number {
   };
 }
 
-/** Of what is seen only a part that somebody can name: the rest is unknown. */
+/** Somebody can name only a part of the picture: the rest is unknown. */
 function onlyWhere(seen: Seen, isKnown: (at: number) => boolean): Seen {
   return seen.map((code, at) => (isKnown(at) ? code : UNKNOWN));
 }

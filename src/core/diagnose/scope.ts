@@ -17,7 +17,7 @@ import { trialsOf, type LookId, type Trial } from './trials';
 import { itemAt, lastOf } from '../units/there';
 import { propAt, plannedAt } from '../plan/records';
 
-/** What somebody sees of a trial: a code for each light that is looked at, at each moment, or for each of what is read. */
+/** Codes that somebody sees in a trial: one for each pixel at each moment, or for each value that is read. */
 export type Seen = Uint8Array;
 
 const NOTHING: Sent = { universes: new Map(), flat: new Map() };
@@ -28,25 +28,25 @@ const AT_THE_END = 64;
 /** Not the width of any panel, so that not only some of its columns are looked at. */
 const STRIDES = [7, 11, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53, 59, 61, 127, 251, 509, 1021];
 
-/** What is looked at, with all that can be tried on it and what each way of being broken shows of that. */
+/** The prop that is searched, every trial on it, and the picture of each fault. */
 export class Scope {
   readonly trials: readonly Trial[];
   /** Indices of the controllers that drive it. */
   readonly controllers: ReadonlySet<number>;
-  /** How many lights are looked at. */
+  /** Number of pixels looked at. */
   readonly count: number;
   readonly planned: Rig;
-  /** Of its pixels in the table of the plan. */
+  /** Indices of its pixels in the table of the plan. */
   private readonly first: number;
-  /** Where each of its lights is among those that are looked at; -1 where it is not. */
+  /** Index of each pixel among those looked at; -1 where it is not. */
   private readonly slots: Int32Array;
   /** The pictures that are wanted, by trial and moment: four bytes for each pixel of the plan. */
   private readonly wanted = new Map<string, Uint8Array>();
-  /** What a sender makes of them. Most faults leave the sender alone. */
+  /** Channels sent for each trial. Most faults leave the sender alone. */
   private readonly sent = new WeakMap<SenderState, Map<string, Sent>>();
-  /** What devices put on a wire of it, by what that follows from. Most faults leave most ports alone. */
+  /** Bytes that devices put on each wire, by their causes. Most faults leave most ports alone. */
   private readonly wires = new Map<string, Uint8Array>();
-  /** What the places of a wire show, by what that follows from; some faults only hang them elsewhere. */
+  /** Colours at the places of a wire, by their causes; some faults only move them elsewhere. */
   private readonly shown = new Map<string, Uint8Array>();
   private readonly places = new WeakMap<Int32Array, Int32Array>();
   private readonly plannedPixels: ReadonlySet<Int32Array>;
@@ -85,7 +85,7 @@ export class Scope {
     return faults.length === 0 ? this.planned : withFaults(this.planned, faults);
   }
 
-  /** Where a pixel of the plan is among those that are looked at; -1 where it is not. */
+  /** Index of a pixel of the plan among those looked at; -1 where it is not. */
   slotOf(pixel: number): number {
     const at = pixel - this.first;
     return at >= 0 && at < this.slots.length ? this.slots[at]! : -1;
@@ -103,7 +103,7 @@ export class Scope {
     return seen;
   }
 
-  /** What is seen of a trial on a display. */
+  /** The picture of a trial on a display. */
   see(of: Rig, trial: Trial): Seen {
     if (trial.how === 'look') return this.readings.read(of, trial.id as LookId);
     const rig = trial.isAfterCut ? afterPowerCut(of) : of;
@@ -130,7 +130,7 @@ export class Scope {
   /** Pixels that show what others show, whatever is theirs. */
   private copy(rig: Rig, trial: Trial, from: Int32Array, to: Int32Array, seen: Seen): void {
     const { count } = this;
-    // What is copied may be looked at nowhere else.
+    // A copied pixel may be looked at nowhere else.
     const sources = new Set<number>();
     to.forEach((pixel, i) => {
       if (this.slotOf(pixel) >= 0) sources.add(from[i]!);
@@ -228,7 +228,7 @@ export class Scope {
     return known;
   }
 
-  /** What a device has on the wire of a port at a moment of a trial. */
+  /** Bytes that a device puts on the wire of a port at a moment of a trial. */
   private wireAt(
     rig: Rig,
     trial: Trial,
@@ -288,7 +288,7 @@ export class Scope {
   }
 }
 
-/** Where each light is among those that are looked at: about so many of them, and those at the end. */
+/** Indices of the pixels looked at: about so many spread over the prop, and those at the end. */
 function slotsOf(count: number, most: number): Int32Array {
   const stride = count <= most ? 1 : (STRIDES.find((each) => count / each <= most) ?? lastOf(STRIDES));
   let slots = 0;

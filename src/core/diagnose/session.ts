@@ -16,7 +16,7 @@ export interface Stretch {
   code: number;
 }
 
-/** What somebody said, one thing after another. */
+/** Observations, one after another. */
 export type Told =
   /** A trial looks as it would with these faults: none of them where it is as planned. */
   | { trial: string; looksLike: readonly Fault[]; isOther?: boolean }
@@ -26,7 +26,7 @@ export type Told =
   | { trial: string; cantTell: true }
   /** The rig on this machine answered, as it was then. */
   | { trial: string; byRig: RigSetup }
-  /** What was named is mended. */
+  /** The named faults are fixed. */
   | { mended: readonly Fault[] };
 
 /** Faults with a sentence each. */
@@ -38,21 +38,21 @@ interface NamedWay {
 interface AnswerOffered extends NamedWay {
   share: number;
   isAsPlanned: boolean;
-  /** What is seen, in a few words; of what is read, what is otherwise. */
+  /** The picture in a few words; for values that are read, those that differ. */
   words: string;
   /** Codes of what is seen, at the moment that shows most. */
   seen: Seen;
 }
 
 export interface SessionState {
-  /** How much of what was said it takes in. */
+  /** Share of the observations that it explains. */
   toldCount: number;
   isSure: boolean;
   /** Ways that are thought of. */
   thoughtOf: number;
   /** The likeliest first; those of a class nothing that can be tried tells apart. */
   classes: { share: number; ways: NamedWay[]; against: string[] }[];
-  /** How many answers suspects are held against. */
+  /** Number of answers that suspects are compared with. */
   evidenceCount: number;
   /** Since something was mended last. */
   isAfterMending: boolean;
@@ -62,7 +62,7 @@ export interface SessionState {
     answers: AnswerOffered[];
     /** It can be described: it does not move, and nothing is read. */
     isStill: boolean;
-    /** What is to be seen; null where something is read. */
+    /** The picture to expect; null where something is read. */
     planned: Seen | null;
     /** Answers that are too unlikely to be shown. */
     more: number;
@@ -77,7 +77,7 @@ const named = (plan: Plan, faults: readonly Fault[]): NamedWay => ({
 interface SearchWish {
   /** A trial that is asked for before all others, as long as nothing was said of it. */
   first?: string | null;
-  /** What is suspected more than usual, or less. */
+  /** Faults that are suspected more than usual, or less. */
   raises?: readonly Raise[];
   /** Told how much is done, from 0 to 1. */
   progress?: (part: number) => void;
@@ -93,7 +93,7 @@ export function scopeOf(plan: Plan, prop: number): Scope | null {
   return scope.controllers.size === 0 || scope.count === 0 ? null : scope;
 }
 
-/** Where a search stands, from all that was said so far. */
+/** The state of a search, from all observations so far. */
 export function sessionState(
   scope: Scope,
   told: readonly Told[],

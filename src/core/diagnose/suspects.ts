@@ -24,11 +24,13 @@ type PlaceKind = Extract<Fault, OnPixel>['kind'];
 /** Faults that may be anywhere on a wire: of its lights and joints, and a count that ends there. */
 export type AnyKind = PlaceKind | 'countWrong';
 
-export const PLACE_KINDS = FAULT_KINDS.filter(
-  ({ kind, alongWire }) => alongWire !== undefined && kind !== 'countWrong',
-).map(({ kind }) => kind as PlaceKind);
+const ALONG_WIRE = new Map<string, AlongWire | undefined>(
+  FAULT_KINDS.map(({ kind, alongWire }) => [kind, alongWire]),
+);
+const isPlaceKind = (kind: string): kind is PlaceKind =>
+  kind !== 'countWrong' && ALONG_WIRE.get(kind) !== undefined;
 
-const ALONG_WIRE = new Map(FAULT_KINDS.map(({ kind, alongWire }) => [kind, alongWire]));
+export const PLACE_KINDS: readonly PlaceKind[] = FAULT_KINDS.map(({ kind }) => kind).filter(isPlaceKind);
 
 /** How a wire is seen with such a fault. */
 export const alongWireOf = (kind: AnyKind): AlongWire => ALONG_WIRE.get(kind)!;
@@ -47,8 +49,6 @@ export interface Suspects {
   /** Faults anywhere on a wire; each of its places has the share. */
   anywhere: readonly (AnyPlace & { share: number })[];
 }
-
-const isAnyPlace = (kind: string): kind is PlaceKind => (PLACE_KINDS as readonly string[]).includes(kind);
 
 /**
  * Everything that one thing may be the matter with what drives a prop.
@@ -76,7 +76,7 @@ export function suspectsOf(scope: Scope, raised: (fault: Fault) => number = () =
       .map((chain) => portKey({ controllerId: controllerAt(plan, chain.controller).id, port: chain.port })),
   );
   const fixed = faultsEverywhere(plan, of.id).filter((fault) => {
-    if (isAnyPlace(fault.kind)) return false;
+    if (isPlaceKind(fault.kind)) return false;
     // A count that is too low may be any.
     if (fault.kind === 'countWrong' && fault.by < 0 && counted.has(portKey(fault))) return false;
     if ('propId' in fault && fault.propId !== of.id) return false;

@@ -3,7 +3,7 @@ import { quantity, type Unit } from '../units/quantity';
 import type { StageId } from '../stages/stages';
 import { basesWords, type Figure, type Standing } from './figure';
 
-/** Where a value is set or looked at, for a link to it. */
+/** The place where a value is set or looked at, for a link to it. */
 export interface Place {
   stage: StageId;
   subject?:
@@ -24,18 +24,18 @@ export interface Explained {
   name: string;
   value: number;
   unit: Unit;
-  /** How it is written where its unit alone does not say it: `U5 ch 301`. */
+  /** Its text where its unit alone does not say it: `U5 ch 301`. */
   text?: string;
   /** Absent for what is set, counted or measured as it stands. */
   formula?: Formula;
-  /** What was decided on the way, in whole sentences. */
+  /** The decision on the way, in whole sentences. */
   because?: string;
-  /** What was looked at for that besides the formula. */
+  /** Values besides the formula that the decision looked at. */
   seen?: readonly Explained[];
   place?: Place;
-  /** What an input stands on, where it is a figure. */
+  /** The basis of an input, where it is a figure. */
   standing?: Standing;
-  /** Where the formula or the decision comes from. */
+  /** The source of the formula or the decision. */
   rule?: string;
 }
 
@@ -144,7 +144,7 @@ function written(term: Term, leaf: (input: Explained) => string): string {
     const text = written(each, leaf);
     if (!('operator' in each) || TIGHTNESS[operator] === 3) return text;
     const tight = TIGHTNESS[each.operator];
-    // What is taken away or divided by is one thing.
+    // A divisor or a subtrahend is one thing.
     const asOne = (operator === 'difference' || operator === 'quotient') && i > 0;
     return tight < TIGHTNESS[operator] || (asOne && tight <= TIGHTNESS[operator]) ? `(${text})` : text;
   });
@@ -168,7 +168,7 @@ export function formulaInFigures(explained: Explained, lengths: Lengths): string
   return explained.formula ? `${written(explained.formula, text)} = ${text(explained)}` : null;
 }
 
-/** What a value was computed from, each once, in the order of the formula, and what else was looked at. */
+/** Inputs of a value, each once, in the order of the formula, and the others that were looked at. */
 export function inputsOf({ formula, seen = [] }: Explained): Explained[] {
   const inputs = new Set<Explained>();
   const collect = (term: Term) => {
@@ -180,7 +180,7 @@ export function inputsOf({ formula, seen = [] }: Explained): Explained[] {
   return [...inputs];
 }
 
-/** What a value stands on in the end, over all that went into it. Empty where no figure did. */
+/** The bases of a value, over everything that went into it. Empty where no figure did. */
 export function standsOn(explained: Explained): string {
   const standings: Standing[] = [];
   const collect = (each: Explained) => {

@@ -18,13 +18,13 @@ export interface Measurable {
   example: string;
   parse: (text: string) => Parsed<number>;
   write: (value: number) => string;
-  /** What the plan takes it to be, and what that stands on; null where it takes nothing. */
+  /** The planned value with its basis; null where the plan takes nothing. */
   planned: { value: number; standing: string } | null;
   /** The plan with what was measured. */
   use: (value: number, by: Measured) => SingleEdit;
 }
 
-/** How, by whom and when something was measured. */
+/** The method, person and time of a measurement. */
 interface Measured {
   how?: string;
   by?: string;
@@ -46,7 +46,7 @@ function measured(value: number, { how, by, at }: Measured): Figure<number> {
 const MOST_OWN_AMPS = 20;
 const MOST_LENGTH_MM = 1_000_000;
 
-/** What can be measured of a thing and used in place of an assumption. Empty for things of which nothing can. */
+/** Measurements of a thing that can replace an assumption. Empty for things without any. */
 export function measurablesOf(show: Show, { list, recordId }: Pick<Fact, 'list' | 'recordId'>): Measurable[] {
   if (list === 'controllers') return ofController(show, recordId);
   if (list === 'props') return ofProp(show, recordId);
@@ -129,7 +129,7 @@ function ofFeed({ feeds, lengths }: Show, id: string): Measurable[] {
 /** A pixel takes no more than that. */
 const MOST_PIXEL_AMPS = 1;
 
-/** Of one pixel, or of so many together: `60 mA`, `3.2 A for 50`. */
+/** Current of one pixel, or of several together: `60 mA`, `3.2 A for 50`. */
 function parsePixelAmps(text: string): Parsed<number> {
   const many = /^(.*?)\s*(?:for|of|\/|over)\s*(\d[\d,.]*)\s*(?:pixels?|px)?$/i.exec(text.trim());
   const count = many ? Number(many[2]!.replace(/[,.]/g, '')) : 1;
@@ -155,7 +155,7 @@ function ofPixelType(show: Show, id: string): Measurable[] {
   const colours = coloursOf(type);
   const idleMa = draw.idle?.value ?? 0;
   const colourMa = colours.map((colour) => draw[colour]?.value ?? 0);
-  // Of a shared current each colour draws all of it.
+  // Each colour draws all of a shared current.
   const litMa = sharesCurrent ? Math.max(...colourMa) : colourMa.reduce((sum, mA) => sum + mA, 0);
   const set = (change: NonNullable<ElectricSaid['draw']>): SingleEdit => ({
     type: 'changePixelType',
@@ -181,7 +181,7 @@ function ofPixelType(show: Show, id: string): Measurable[] {
       words: 'What a pixel takes with all colours at full',
       example: '55 mA, or 2.75 A for 50',
       planned: { value: (idleMa + litMa) / 1000, standing: standingWords(standing) },
-      // What is more or less is shared among the colours as the plan had it.
+      // A difference is shared among the colours in the proportions of the plan.
       use: (amps, by) => {
         const times = Math.max(0, inMa(amps) - idleMa) / litMa;
         return set(

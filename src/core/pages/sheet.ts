@@ -2,11 +2,11 @@ import type { Lengths } from '../units/length';
 import type { Block } from './block';
 import type { Table } from './table';
 
-/** Where a sheet is looked for. */
+/** Groups in which sheets are listed. */
 export const SHEET_GROUPS = ['build', 'thread', 'patch', 'feed', 'prove', 'buy', 'labels'] as const;
 export type SheetGroup = (typeof SHEET_GROUPS)[number];
 
-/** What a sheet is about. */
+/** The subject of a sheet. */
 type SheetAbout =
   { kind: 'show' } | { kind: 'prop'; propId: string } | { kind: 'controller'; controllerId: string };
 
@@ -22,15 +22,15 @@ export interface Sheet {
   isPaper: boolean;
   /** It is taped up or carried as one page: letters get smaller before there is a second one. */
   isOnePage?: true;
-  /** Of what it says as rows; null for what is no table. */
+  /** Its rows; null for a sheet that is no table. */
   table: (() => Table<never>) | null;
-  /** How its lengths are written, as the show says. */
+  /** Units of its lengths, as the show says. */
   lengths?: Lengths;
-  /** What is on it, made when it is asked for. */
+  /** Its contents, made when they are asked for. */
   blocks: () => Block[];
 }
 
-/** What sheets need to know besides the show. */
+/** Facts besides the show that sheets need. */
 export interface SheetsAsked {
   /** Under which address phones reach the program, where the show does not say it: `http://127.0.0.1:3000`. */
   origin: string;

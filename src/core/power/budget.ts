@@ -1,20 +1,20 @@
 import { LOADING } from '../catalogue/supply';
 
-/** What hangs on a supply, in amps. */
+/** Loads of a supply, in amps. */
 export interface Load {
-  /** Of boards and of what else hangs on it: no level changes it. */
+  /** Boards and other loads: no level changes them. */
   otherAmps: number;
-  /** Of all its pixels while they are dark. */
+  /** All its pixels while they are dark. */
   idleAmps: number;
-  /** Of all its pixels at full white, what they take while dark included. */
+  /** All its pixels at full white, the dark current included. */
   whiteAmps: number;
 }
 
-/** How bright a load may be on a supply. */
+/** The brightest level of a load on a supply. */
 export interface Cap {
   /** In whole percent of the bytes, rounded down; 0 where even dark is too much. */
   percent: number;
-  /** What to type into a limiter that counts the current of its pixels alone, in mA, rounded down. */
+  /** The value for a limiter that counts the current of its pixels alone, in mA, rounded down. */
   limiterMa: number;
 }
 

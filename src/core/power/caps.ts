@@ -17,7 +17,7 @@ interface Both<Value> {
   hours: Value;
 }
 
-/** What a supply has to give, and how bright what hangs on it may be. */
+/** Load of a supply, and the brightest level that it carries. */
 export interface SupplyCap {
   /** Index in the show. */
   supply: number;
@@ -31,12 +31,12 @@ export interface SupplyCap {
   cap: Both<Cap>;
 }
 
-/** What to type into a device’s own limiter. */
+/** Values to type into a device’s own limiter. */
 export interface ControllerCap {
   /** Index in the show. */
   controller: number;
   pixels: number;
-  /** What all of its pixels draw at full white, were there no limiter. */
+  /** Current of all its pixels at full white without a limiter. */
   whiteAmps: number;
   /** The level that its limiter leaves of full white, 0 to 1, and what its pixels then draw. Null without a limiter. */
   limited: { level: number; amps: number } | null;
@@ -50,11 +50,11 @@ export interface ControllerCap {
 interface Caps {
   supplies: SupplyCap[];
   controllers: ControllerCap[];
-  /** What becomes of it when nothing but devices’ own limiters holds the brightness back. Null where full white is planned for. */
+  /** Effects when nothing but devices’ own limiters holds the brightness back. Null where full white is planned for. */
   lifted: { percent: number; openFuses: number[]; saggingSupplies: number[] } | null;
 }
 
-/** What every cap of a show is, with what it rests on. Devices’ own limiters are left out of what is to be capped. */
+/** Every cap of a show with its basis. Devices’ own limiters are left out. */
 export function capsOf(plan: Plan): Caps {
   const { show } = plan;
   const bare: Plan = {

@@ -6,7 +6,7 @@ import { LIGHTS, type Shown } from './shown';
 import { itemAt, byId } from '../units/there';
 
 const about = {
-  /** What all pixels showed meanwhile. */
+  /** The light of all pixels meanwhile. */
   light: z.enum(LIGHTS),
   percent: z.number().min(0).max(100),
 };
@@ -36,15 +36,15 @@ export type ReadingValue = z.infer<typeof readingValueSchema>;
 /** Something that was read, on a thing of the show that is still there. */
 export interface Reading {
   value: ReadingValue;
-  /** Where: index of a prop, a lead or a supply in the show. */
+  /** Index of a prop, a power feed or a supply in the show. */
   of: { list: 'props' | 'feeds' | 'supplies'; index: number };
   shown: Shown;
-  /** What should be the same in the network: volts of a pixel, the lowest of a run, of a lead’s end, of a supply, or amps. */
+  /** The value of the network to compare with: volts of a pixel, the lowest of a run, of a feed’s end, of a supply, or amps. */
   target: number;
   unit: 'V' | 'A';
 }
 
-/** Of what is read as a colour that fades, so much of its light is left: less is seen by most eyes. */
+/** Share of light left where a colour counts as faded: less is seen by most eyes. */
 const NOTICED_LIGHT = 0.8;
 
 /** A meter with its tips, or the place of a pixel, is this exact: nearer to what is expected, it is as planned. */
@@ -87,7 +87,7 @@ export function noReading({ kind, list, recordId, field }: Fact): Note {
   return { kind, list, recordId, field, value: null };
 }
 
-/** What a fact says was read; null where it says something else, or of something that is gone. */
+/** The reading in a fact; null where it says something else, or something that is gone. */
 export function readingOf(plan: Plan, fact: Fact): Reading | null {
   const { show } = plan;
   if (fact.kind !== 'measurement' || !fact.field.startsWith('reading ')) return null;

@@ -13,14 +13,14 @@ import { rampsOfKinds, type PowerWiring, type WiredPiece } from './wiring';
 import { itemAt, byId, valueIn } from '../units/there';
 import { propAt, plannedAt, runAt } from '../plan/records';
 
-/** How the pixels of a run, or the panels of a wall, are fed. */
+/** Power at the pixels of a run, or at the panels of a wall. */
 export interface FedRun {
   prop: number;
   /** From 1; null for the panels of a wall, which are fed each on its own. */
   run: number | null;
   /** The lowest of all that a supply reaches; null where none does. */
   lowestVolts: number | null;
-  /** Where that is: a pixel of the run or a panel, counted from 1. */
+  /** The worst place: a pixel of the run or a panel, counted from 1. */
   lowestAt: number;
   /** So many pixels or panels that no supply reaches, of all. */
   unfed: number;
@@ -29,7 +29,7 @@ export interface FedRun {
   below: number;
   leastVolts: number;
   amps: number;
-  /** What it would draw if all of it got enough volts: what starves draws less, and more once it is mended. */
+  /** Current with enough volts everywhere: a starved pixel draws less, and more once that is fixed. */
   wantedAmps: number;
   standsOn: string;
 }
@@ -45,14 +45,14 @@ interface FedPiece {
   /** Lost on both conductors. */
   dropVolts: number;
   carriesAmps: number;
-  /** What reaches the end of the piece. */
+  /** Volts and amps at the end of the piece. */
   voltsAtEnd: number;
 }
 
 export interface FedLead {
   /** Index in the show. */
   feed: number;
-  /** What leaves its source. */
+  /** Amps at its source. */
   amps: number;
   pieces: FedPiece[];
   weakest: WeakestPart;
@@ -65,11 +65,11 @@ export interface FedLead {
 export interface LoadedSupply {
   /** Index in the show. */
   supply: number;
-  /** What it gives now, to pixels, boards, wires and what else hangs on it. */
+  /** Amps now, for pixels, boards, wires and other loads. */
   amps: number;
   /** The same if nothing starved; sizes go by it. */
   wantedAmps: number;
-  /** What of that no level changes: boards, and pixels while they are dark. */
+  /** The part of the current that no level changes: boards, and pixels while they are dark. */
   darkAmps: number;
   othersAmps: number;
   leads: number;
@@ -84,7 +84,7 @@ export interface LoadedSupply {
 
 /** The row of fuses of a supply, and the pair of wires that feeds it. */
 export interface LoadedFuseRow {
-  /** What all its leads together want from it. */
+  /** Amps that all its feeds together want from it. */
   wantedAmps: number;
   /** Positions without a lead, negative where there are more leads than positions. */
   spare: number;
@@ -97,13 +97,13 @@ export interface LoadedFuseRow {
   dropVolts: number;
 }
 
-/** What flows in a show while everything shows the same. */
+/** Currents in a show while everything shows the same colour. */
 export interface PowerReport {
   shown: Shown;
   runs: FedRun[];
   leads: FedLead[];
   supplies: LoadedSupply[];
-  /** Of props that are fed. */
+  /** Props that are fed. */
   amps: number;
   heatWatts: number;
   /** Props that no lead goes to. */
@@ -128,7 +128,7 @@ export function powerReport(plan: Plan, shown: Shown): PowerReport {
   return reportOf(plan, shown, solvePower(plan, shown));
 }
 
-/** What some solved parts of a show come to. */
+/** Totals over some solved parts of a show. */
 export function reportOf(plan: Plan, shown: Shown, groups: readonly SolvedGroup[]): PowerReport {
   const { show } = plan;
   const runs = groups.flatMap((each) => [...runsOf(plan, each, shown), ...wallsOf(plan, each, shown)]);
@@ -276,12 +276,12 @@ function summed(
   return { lowestVolts, lowestAt, unfed: dark, count: loads.length, below, amps, wantedAmps };
 }
 
-/** What a load of each kind draws where its volts are enough. */
+/** Current of a load of each kind where its volts are enough. */
 function wantedOfKinds(wiring: PowerWiring, shown: Shown): number[] {
   return rampsOfKinds(wiring.kinds, shown).map((ramps) => ramps.reduce((sum, ramp) => sum + ramp.amps, 0));
 }
 
-/** What a group would draw of what is shown if nothing in it starved, as a share of what it draws now. */
+/** Current of a group with nothing starved, as a share of its current now. */
 function wantedShare(
   wiring: PowerWiring,
   { loadAmps, unfed }: SolvedGroup['solution'],
@@ -331,7 +331,7 @@ function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[
   });
 }
 
-/** What is planned for: the level that the show says, in white. */
+/** The planned light: the level that the show says, in white. */
 export function plannedShown({ power }: Plan['show']): Shown {
   return { light: 'white', level: (power?.levelPercent ?? 100) / 100, whiteBy: power?.whiteBy ?? 'all' };
 }

@@ -20,7 +20,7 @@ export interface PropKind<
   Threading extends z.ZodType<{ runs: Runs }> = z.ZodType<{ runs: Runs }>,
 > {
   kind: Kind;
-  /** What a builder calls it. */
+  /** The usual word for it. */
   label: string;
   /** One line that helps to choose between kinds. */
   hint: string;
@@ -30,7 +30,7 @@ export interface PropKind<
   threadingSchema: Threading;
   /** A small example to start from. */
   starter: () => { shape: z.infer<Shape>; threading: z.infer<Threading> };
-  /** How many pixels it has, and how that follows from its measures. `place` is where those are set. */
+  /** Number of pixels, derived from its measures. `place` is where those are set. */
   pixels: (shape: z.infer<Shape>, place?: Place) => Explained;
   /** `18 × 30 px`: fits in a list. */
   summary: (shape: z.infer<Shape>) => string;
@@ -38,7 +38,7 @@ export interface PropKind<
   points: (shape: z.infer<Shape>) => Points;
   /** Strands in data order and direction; together they visit every point once. */
   strands: (shape: z.infer<Shape>, threading: z.infer<Threading>) => Strand[];
-  /** What a strand is called under this threading. */
+  /** The word for a strand under this threading. */
   strandWord: (threading: z.infer<Threading>) => string;
   /** True where data runs on from one strand to another, by their numbers, without a jumper. */
   isJoined: (shape: z.infer<Shape>, from: number, to: number) => boolean;
@@ -46,19 +46,19 @@ export interface PropKind<
   hiddenPoints?: (shape: z.infer<Shape>) => ArrayLike<number>;
   /** The type of pixel that a new one is given, where only one will do. */
   pixelType?: PixelType;
-  /** What of its threading decides the places and the order of its pixels; all of it where this is left out. */
+  /** The part of its threading that decides places and order of pixels; the whole threading where this is left out. */
   orderOf?: (threading: z.infer<Threading>) => unknown;
   /** The orders in which its chips take colours, the usual one first, where its shape says so rather than its type of pixel. */
   chipOrders?: (shape: z.infer<Shape>) => readonly string[];
   /** Its panels on their chains, where it is made of panels: drawn, chained and set out by panel, not by pixel. */
   panels?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => LaidWall;
-  /** How its panels are fed, each on its own; columns and rows count from 1 at the top left of the front. */
+  /** Power of its panels, each fed by itself; columns and rows count from 1 at the top left of the front. */
   panelPower?: (shape: z.infer<Shape>) => PanelPower;
   /** It has motors, which must not start while its lights are tested. */
   isMotorised?: boolean;
   /** The points laid out flat where the true view hides some behind others. */
   unrolled?: (shape: z.infer<Shape>) => Points;
-  /** What the two sides are called where they are not the front and the back. */
+  /** Names of its two sides where they are not the front and the back. */
   sides?: { front: string; back: string };
   /** The most pixels that one of its drivers has to drive, where several share them. */
   drivenPixels?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => number;
@@ -72,15 +72,15 @@ export interface PropKind<
   fixturePixels?: (shape: z.infer<Shape>) => number;
   /** Lines along which it is taken apart for storage. */
   seams?: (shape: z.infer<Shape>) => Seam[];
-  /** How its places follow one another where not all are in one open row: so many in each, and whether the last has the first as its neighbour. */
+  /** Rows of places where not all are in one open row: the number in each, and whether the last neighbours the first. */
   placeRows?: (shape: z.infer<Shape>) => { rows?: number[]; closed: boolean };
-  /** Where stakes are driven or anchors fixed before anything is hung. */
+  /** Stakes or anchors to set before anything is hung. */
   anchors?: (shape: z.infer<Shape>) => Anchors;
-  /** How far its pole stands out of the ground, in mm, where it hangs from one. */
+  /** Height of its pole above the ground, in mm, where it hangs from one. */
   poleMm?: (shape: z.infer<Shape>) => number | null;
   /** Strip with holes that its pixels are pushed into: so many pieces of a length each. */
   mountingStrip?: (shape: z.infer<Shape>) => { pieces: number; lengthMm: number };
-  /** What it is made of, where that is not strings or strip by the piece. @param type of its pixels, where it is known */
+  /** Parts that it is made of, where it is not strings or strip by the piece. @param type of its pixels, where it is known */
   madeOf?: (
     shape: z.infer<Shape>,
     threading: z.infer<Threading>,
@@ -103,7 +103,7 @@ export interface PropKind<
     hint: string;
     starter: () => { shape: z.infer<Shape>; threading: z.infer<Threading> };
   }[];
-  /** Where a pixel is besides its place in a strand: its panel, what drives that. `pixel` counts from 0 in data order. */
+  /** The place of a pixel besides its strand: its panel, its driver. `pixel` counts from 0 in data order. */
   pixelFacts?: (shape: z.infer<Shape>, threading: z.infer<Threading>, pixel: number) => MeasureFact[];
   /** The pixel, from 0 in data order, at the top left of a panel, by row and column from 1 as seen from the front; null where there is none. */
   pixelOfPanel?: (
@@ -112,9 +112,9 @@ export interface PropKind<
     row: number,
     column: number,
   ) => number | null;
-  /** What follows from the measures and is wanted at the bench, besides counts. */
+  /** Values that follow from the measures and are wanted at the bench, besides counts. */
   facts: (shape: z.infer<Shape>, lengths: Lengths) => MeasureFact[];
-  /** What follows from the threading alone, as seen from a side. */
+  /** Values that follow from the threading alone, seen from a side. */
   threadingFacts?: (threading: z.infer<Threading>, side: ViewSide) => MeasureFact[];
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
@@ -123,7 +123,7 @@ export interface PropKind<
 /** A part that a prop is made of, and how much of it: pieces, metres or pixels. */
 export type MadeOf = PartName & { need: number };
 
-/** What the panels of a prop draw, and where they are. */
+/** Current and places of the panels of a prop. */
 interface PanelPower {
   columns: number;
   rows: number;
@@ -137,18 +137,18 @@ export type Seam = { xMm: number } | { yMm: number };
 
 /** Places in a flat plan about a middle: x to the right, y away from the one who stands at the bottom of the drawing. */
 export interface Anchors {
-  /** What stands there: a stake, a pixel. */
+  /** The thing that stands there: a stake, a pixel. */
   word: string;
   xMm: number[];
   yMm: number[];
-  /** How the drawing is meant. */
+  /** The direction of view of the drawing. */
   view: string;
 }
 
 export interface MeasureFact {
   name: string;
   value: string;
-  /** How the value came about. */
+  /** The derivation of the value. */
   why?: Explained;
   note?: string;
 }

@@ -28,7 +28,7 @@ export type Heard =
       sequence: number | null;
       /** Whose it is, where several may send the same universe; empty where the protocol does not say. */
       source: string;
-      /** Of several sources the highest counts. */
+      /** The highest of several sources counts. */
       priority: number;
       /** The source ends it. */
       isLast: boolean;
@@ -36,7 +36,7 @@ export type Heard =
       isHeld: boolean;
     }
   | { kind: 'bytes'; offset: number; data: Uint8Array; isLast: boolean }
-  /** What was sent up to here is shown. */
+  /** Data sent up to here is shown. */
   | { kind: 'show' }
   /** Well formed, and nothing that a device shows. */
   | { kind: 'other' };
@@ -56,7 +56,7 @@ export function partsWords({ net, subNet, universe }: UniverseParts): string {
 /** A protocol that sends a device its channels universe by universe. */
 export interface UniverseCount {
   kind: 'universes';
-  /** What it calls a universe: `universe`, `port-address`. */
+  /** Its word for a universe: `universe`, `port-address`. */
   word: string;
   /** In front of a number: `U`, `port-address `. */
   short: string;
@@ -69,7 +69,7 @@ export interface UniverseCount {
   partsOf: ((told: number) => UniverseParts) | null;
   /** The group that packets of a universe go to where its devices listen to groups; null where it has none. */
   groupOf: ((told: number) => string) | null;
-  /** Where packets go that are for more than one device. */
+  /** Target of packets that are for more than one device. */
   sharedWords: (told: number) => string;
   /** Packets of one universe. @param slots at most 512 */
   packetOf: (told: number, slots: Uint8Array, source: Source, isSynced: boolean) => StreamPacket;
@@ -89,24 +89,24 @@ export interface WireProtocol<Id extends string = string> {
   name: string;
   /** UDP port on which devices listen. */
   port: number;
-  /** What goes before the data of a packet. */
+  /** Bytes before the data of a packet. */
   headerBytes: number;
   /** Data of one packet; a universe is sent whole, also where its last slots are not used. */
   mostDataBytes: number;
   counts: UniverseCount | ByteCount;
   /** The packet that shows what was sent before it, where there is one. */
   syncPacket?: (source: Source) => StreamPacket;
-  /** What a datagram says; null for one that is no well-formed packet. Data is a view into it. */
+  /** Contents of a datagram; null for one that is no well-formed packet. Data is a view into it. */
   hear: (payload: Uint8Array) => Heard | null;
   /** Sequence numbers run from `first` to `last` and around; packets that are late by them are dropped, or shown all the same. */
   sequence: { first: number; last: number; dropsLate: boolean };
   /** From the first packet that shows what was sent, devices hold all that comes until the next. */
   holdsOnceShown: boolean;
-  /** How a device is asked who it is, where the protocol has such a question. */
+  /** The question who a device is, where the protocol has one. */
   poll?: DevicePoll;
 }
 
-/** What a device says of itself when it is asked. */
+/** Name and outputs in the answer of a device. */
 export interface DeviceReply {
   shortName: string;
   longName: string;
@@ -122,6 +122,6 @@ export interface DevicePoll {
   answer: (name: string, told: readonly number[]) => Uint8Array;
   /** Null for what is no answer. */
   read: (payload: Uint8Array) => DeviceReply | null;
-  /** How a number of an output is written. */
+  /** The form of the number of an output. */
   outputWords: (told: number) => string;
 }

@@ -23,12 +23,12 @@ export const HELD_FOR_MS = 5000;
 /** A test that was forgotten ends by itself. */
 export const SENDING_MINUTES = { least: 1, usual: 10, most: 120 };
 
-/** How a test is sent, and to whom. */
+/** Rate, time and target of a test. */
 const sendWishSchema = z.strictObject({
   /** To the simulator on this machine, or to the devices themselves. */
   to: z.enum(['rig', 'devices']),
   rateHz: z.number().min(1).max(MOST_RATE_HZ),
-  /** Of single controllers, where theirs is lower. */
+  /** Rates of single controllers, where theirs is lower. */
   rates: z
     .array(z.strictObject({ controllerId: idSchema, rateHz: z.number().min(1).max(MOST_RATE_HZ) }))
     .max(1000)
@@ -38,7 +38,7 @@ const sendWishSchema = z.strictObject({
 });
 export type SendWish = z.infer<typeof sendWishSchema>;
 
-/** What is asked of the bench of a show. */
+/** Requests to the bench of a show. */
 export const benchRequestSchema = z.discriminatedUnion('do', [
   /** Opens the rig; `takeOver` ends what another show does with it. */
   z.strictObject({ do: z.literal('open'), takeOver: z.boolean().optional() }),
@@ -73,16 +73,16 @@ export const benchRequestSchema = z.discriminatedUnion('do', [
 ]);
 export type BenchRequest = z.infer<typeof benchRequestSchema>;
 
-/** What has to be agreed to before something is done. */
+/** Questions to agree to before something is done. */
 export type SendQuestion =
   | { about: 'addresses'; addresses: { address: string; words: string }[] }
   | { about: 'level'; percent: number; heldBackBy: string }
   | { about: 'takeOver'; showName: string };
 
-/** What goes to one controller, of the last second. */
+/** Traffic to one controller in the last second. */
 interface SentFigures {
   controllerId: string;
-  /** Where it goes: `127.0.0.1:47001`, an address, or so many groups; null where nothing can be sent. */
+  /** Target: `127.0.0.1:47001`, an address, or so many groups; null where nothing can be sent. */
   to: string | null;
   /** Why nothing can be sent. */
   why?: string;
@@ -96,7 +96,7 @@ export interface SendingFigures {
   packets: number;
   /** Pictures that began more than 5 ms after they were due. */
   late: number;
-  /** Of the beginnings of pictures against when they were due, in ms. */
+  /** Lateness of the beginnings of frames, in ms. */
   jitterMs: { mean: number; most: number };
   /** Packets that the system would not take, and what it said last. */
   refused: number;
@@ -104,7 +104,7 @@ export interface SendingFigures {
   controllers: SentFigures[];
 }
 
-/** What the rig heard on one controller. */
+/** Packets that the simulator heard for one controller. */
 export interface HeardFigures {
   controllerId: string;
   port: number;
@@ -113,7 +113,7 @@ export interface HeardFigures {
   others: number;
   lost: number;
   pictures: number;
-  /** Of its ports that cannot keep up: pictures that went out, and that were dropped. */
+  /** Frames of its slowest ports: shown and dropped. */
   slow: { port: string; shown: number; dropped: number; frameMs: number }[];
 }
 
@@ -123,7 +123,7 @@ export interface BenchState {
   isOpen: boolean;
   /** The name of another show that has it. */
   takenBy: string | null;
-  /** What is not as it was asked for: a port that was taken, a buffer that is capped. */
+  /** Limits of this machine: a port that was taken, a buffer that is capped. */
   notes: string[];
   sending: {
     test: SentTest;

@@ -14,15 +14,15 @@ export interface Chain {
   /** The colours of each chip: index into `orders`. */
   order: Uint8Array;
   orders: readonly string[];
-  /** What is the matter with each; 0 where nothing. */
+  /** The fault of each; 0 where it is sound. */
   state: Uint8Array;
-  /** Of those that get too few volts. */
+  /** Indices of pixels that get too few volts. */
   volts: ChainVolts | null;
   /** Its supply gives out where more than this share of its light is on: it is dark in every other picture. */
   sagsAbove: number | null;
 }
 
-/** What reaches each place of a chain: as much as its supply gives while it is dark, and so much at full white. */
+/** Volts at each place of a chain: full while it is dark, and so much at full white. */
 interface ChainVolts {
   electric: Electric;
   darkV: number;
@@ -39,7 +39,7 @@ export const FLICKERING = 4;
 export const STARVED = 5;
 /** Random, and it stays so: bits of another length, or of another program. */
 export const GARBLED = 6;
-/** Of another batch: its green and blue are weaker. */
+/** A pixel of another batch: its green and blue are weaker. */
 export const TINTED = 7;
 /** Only its highest bits are shown. */
 export const COARSE = 8;
@@ -49,7 +49,7 @@ export const NOISY = 9;
 /** No volts reach it: it is dark. What it would pass on is for those behind it, which have none either. */
 export const UNPOWERED = 10;
 
-/** What is left of red, green, blue and white in another batch. */
+/** Shares of red, green, blue and white in another batch. */
 const TINT = [1, 0.82, 0.7, 1];
 const COARSE_BITS = 0xc0;
 /** One in so many lights by itself. */
@@ -87,7 +87,7 @@ export function plannedChain(plan: Plan, controller: number, port: number, runs:
 const LETTERS = 'RGBW';
 const { imul } = Math;
 
-/** What a chain shows of the bytes on its wire; written over the light of the show. @param seed of what flickers */
+/** The picture of a chain with the bytes on its wire; written over the light of the show. @param seed of flicker */
 export function showChain(chain: Chain, wire: Uint8Array, light: Uint8Array, seed: number): void {
   const { pixel } = chain;
   const own = new Uint8Array(4 * pixel.length);
@@ -146,7 +146,7 @@ export function lightPlaces(
 
 const beginnings = new WeakMap<readonly string[], WeakMap<Uint8Array, Int32Array>>();
 
-/** Where the bytes of each place begin on the wire; one more says where they end. */
+/** Index of the first byte of each place on the wire; one more for the end. */
 function beginsOf({ order, orders }: Chain): Int32Array {
   let byOrder = beginnings.get(orders);
   if (!byOrder) beginnings.set(orders, (byOrder = new WeakMap()));
@@ -170,7 +170,7 @@ export function isSound({ state }: Chain): boolean {
 
 const stops = new WeakMap<Uint8Array, number>();
 
-/** How many places are before whatever stops the data. */
+/** Number of places before the first that stops the data. */
 function stopOf(state: Uint8Array): number {
   let known = stops.get(state);
   if (known === undefined) {

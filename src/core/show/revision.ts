@@ -24,7 +24,7 @@ export type MadeChange = z.infer<typeof madeChangeSchema>;
 const stepSchema = z.object({ id: idSchema, label: z.string() });
 export type Step = z.infer<typeof stepSchema>;
 
-/** What a window can take back and bring again, the next one first. */
+/** Changes that a window can undo and redo, the next one first. */
 const stepsSchema = z.object({ undo: z.array(stepSchema), redo: z.array(stepSchema) });
 export type Steps = z.infer<typeof stepsSchema>;
 
@@ -33,12 +33,12 @@ export interface OpenedShow {
   id: string;
   sequence: number;
   steps: Steps;
-  /** Of which change the copy is. The copy itself was checked when it was kept. */
+  /** The change that the copy shows. The copy itself was checked when it was kept. */
   copyOf: number;
   show: unknown;
   changes: MadeChange[];
   facts: z.infer<typeof factSchema>[];
-  /** How many facts there are, those that do not count any more among them. */
+  /** Number of facts, with those that do not count any more. */
   noted: number;
 }
 
@@ -64,12 +64,12 @@ export type HistoryEntry = z.infer<typeof historyEntrySchema>;
 const clashSchema = z.object({
   list: z.string(),
   id: z.string(),
-  /** What a builder calls the record, and the field where it is one; both values in words. */
+  /** Name of the record, and the field where it is one; both values in words. */
   name: z.string(),
   field: z.string().nullable(),
   mine: z.string(),
   theirs: z.string(),
-  /** What the history calls the other change; null where that is not one alone. */
+  /** The name of the other change in the history; null where that is not one alone. */
   change: z.string().nullable(),
 });
 export type Clash = z.infer<typeof clashSchema>;

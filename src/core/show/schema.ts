@@ -33,13 +33,13 @@ export const patchEntrySchema = z.strictObject({
   port: z.int().min(1).max(256),
   /** Pixels on the wire before the run's first one that stay dark. */
   skippedPixels: z.int().min(0).max(10_000),
-  /** Where its channels stay, whatever moves around them. */
+  /** The universe and channel that it keeps, whatever moves around it. */
   pin: z
     .strictObject({ universe: z.int().min(1).max(LAST_UNIVERSE), channel: z.int().min(1).max(512) })
     .optional(),
   /** Channels kept free after it. */
   spareChannels: z.int().min(1).max(100_000).optional(),
-  /** How its channels are packed, where it does not keep to its prop. */
+  /** Its packing, where it does not keep to its prop. */
   packing: packingSchema.optional(),
   /** The data wire to its first pixel; absent while nobody has said anything of it. */
   dataLead: dataLeadSchema.optional(),
@@ -54,7 +54,7 @@ export type PatchEntry = z.infer<typeof patchEntrySchema>;
 export const taskSchema = z.strictObject({
   id: idSchema,
   controllerId: idSchema,
-  /** What of the device's settings it is: `firstUniverse`, `port.3.pixels`. */
+  /** The setting of the device: `firstUniverse`, `port.3.pixels`. */
   field: z.string().regex(/^[a-zA-Z0-9.]{1,60}$/, 'the id of a setting, such as port.3.pixels'),
   /** `A3`, or empty for the whole device. */
   port: z.string().max(10),
@@ -65,21 +65,21 @@ export const taskSchema = z.strictObject({
 });
 export type Task = z.infer<typeof taskSchema>;
 
-/** How white is made of four channels: by the white light, by the three colours, or by all. */
+/** The way to make white from four channels: the white light, the three colours, or all. */
 export const WHITE_BY = ['white', 'colours', 'all'] as const;
 export type WhiteBy = (typeof WHITE_BY)[number];
 
-/** What the display is fed for. */
+/** The light that the display is fed for. */
 export const powerPolicySchema = z.strictObject({
   /** The brightest that is shown, as the byte at the chips in percent of its fullest. */
   levelPercent: z.int().min(1).max(100),
   whiteBy: z.enum(WHITE_BY),
-  /** What moving pictures really draw, each as it was measured on a piece. */
+  /** Measured current of moving pictures, each measured on a piece. */
   patterns: z
     .array(
       z.strictObject({
         name: nameSchema,
-        /** Of full white, in percent of what is above dark. */
+        /** Percent of full white, above the dark current. */
         percent: figureSchema(z.number().min(0).max(100)),
       }),
     )
@@ -89,7 +89,7 @@ export const powerPolicySchema = z.strictObject({
 export type MeasuredPattern = NonNullable<PowerPolicy['patterns']>[number];
 export type PowerPolicy = z.infer<typeof powerPolicySchema>;
 
-/** How many records the lists of a show hold at most. */
+/** The most records that the lists of a show hold. */
 export const MOST_RECORDS = {
   places: 500,
   pixelTypes: 500,
@@ -126,14 +126,14 @@ export const showSchema = z.strictObject({
   cuts: z.array(cutSchema).max(MOST_RECORDS.cuts),
   /** Plugs and joints, wire by wire. */
   joints: z.array(jointSchema).max(MOST_RECORDS.joints),
-  /** What power is sized for; absent while the usual stands. */
+  /** The light that power is sized for; absent means the usual. */
   power: powerPolicySchema.optional(),
-  /** How lengths are written on screens and papers of this show; metric where nobody said it. */
+  /** Units of lengths on screens and papers of this show; metric where nobody said it. */
   lengths: z.enum(LENGTH_SYSTEMS).optional(),
   sender: senderSchema.optional(),
-  /** How its sheets are printed; absent while the usual stands. */
+  /** Printing of its sheets; absent means the usual. */
   papers: paperSettingsSchema.optional(),
-  /** What is at hand and what parts cost. */
+  /** Stock at hand and prices of parts. */
   parts: partsBookSchema.optional(),
   /** The drawing of the site; absent until one is made. */
   site: siteSchema.optional(),

@@ -117,7 +117,7 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
       <HeldByPorts device={device} planned={planned} setup={setup} set={set} />
       <h3>Faults that are set</h3>
       {faults.length === 0 ? (
-        <Hint>None. Choose a prop, and set one on its bench: wiring, joints, panels, power.</Hint>
+        <Hint>None. Choose a prop and set one beside its live test: wiring, joints, panels, power.</Hint>
       ) : (
         <FaultList
           plan={plan}

@@ -25,9 +25,9 @@ export interface Surroundings {
   /** Id of this window, by which its own changes are known. */
   window: string;
   retryAfterMs?: number;
-  /** Where notes that wait outlast this page; null keeps them nowhere. */
+  /** The outbox for notes that outlast this page; null keeps them nowhere. */
   outbox?: Outbox | null;
-  /** What an earlier page left there. */
+  /** Notes that an earlier page left in the outbox. */
   left?: readonly WaitingNote[];
 }
 
@@ -43,9 +43,9 @@ export class ShowSync {
   private editsFail = false;
   private editsTrouble: string | null = null;
   private wake: (() => void) | null = null;
-  /** Of all that came from the server, the latest word on what can be undone. */
+  /** The change after which the server last said what can be undone. */
   private stepsOf: number;
-  /** How many facts of the server this window has heard of. */
+  /** Number of facts of the server that this window has heard of. */
   private noted: number;
   /** Steps that cannot be taken back, since others went on from there. */
   private readonly passedOver = new Set<string>();
@@ -76,7 +76,7 @@ export class ShowSync {
           this.settle();
         },
         taken: (answer) => {
-          // Where others noted something in between, the stream tells of it.
+          // Facts that others noted in between come with the stream.
           if (answer.noted - answer.added === this.noted) this.noted = answer.noted;
         },
         seen: (fact) => this.set({ facts: this.get().facts.with([fact]) }),
@@ -161,7 +161,7 @@ export class ShowSync {
     }
   }
 
-  /** What to send; undo and redo name what they take back, which is known only now. */
+  /** The change to send; undo and redo name the change that they take back, which is known only now. */
   private changeOf(next: Waiting): Change | null {
     const { asked } = next;
     if (asked.kind === 'edit') return asked;
@@ -265,7 +265,7 @@ export class ShowSync {
       own.after &&
       same(changeBetween(confirmed, own.after), first.change)
     ) {
-      // What is on screen already need not be planned and drawn again.
+      // A picture already on screen need not be planned and drawn again.
       this.set({ confirmed: own.after, waiting: waiting.slice(1) });
       return;
     }
@@ -323,7 +323,7 @@ export class ShowSync {
     if (own?.asked.kind !== 'edit') return false;
     const decided: Waiting = { ...own, held: false, ...(edit && { asked: { kind: 'edit', edit } }) };
     this.set({ waiting: waiting.flatMap((each) => (each !== own ? [each] : edit ? [decided] : [])) });
-    // What is as it was shown need not be planned and drawn again.
+    // An edit that stays as it was shown need not be planned and drawn again.
     if (edit !== own.asked.edit) this.relay();
     void this.send();
     return true;
@@ -376,7 +376,7 @@ export class ShowSync {
       if (message.noted - message.facts.length > this.noted) await this.reopen();
       else {
         this.noted = message.noted;
-        // What waits here comes after what is there.
+        // Facts that wait here come after those of the server.
         this.set({ facts: this.get().facts.with(message.facts).with(this.queue.facts) });
       }
     } else if (message.is === 'changed') await this.absorb(message.changes);

@@ -43,16 +43,16 @@ interface Known {
   progress: (part: number) => void;
 }
 
-/** What can be asked of a show that takes other plans to answer. The thread that plans answers it. */
+/** Questions about a show whose answers need other plans. The planning thread answers them. */
 const QUESTIONS = {
-  /** What an edit would do, in a few lines. */
+  /** Effects of an edit, in a few lines. */
   effect: ({ plan, cache }: Known, edit: Edit) => effectOf(plan, edit, cache),
   /** Both ways of making an edit; null where it moves nothing. */
   foresight: ({ plan, edited, cache }: Known, edit: Edit) =>
     foresee(plan, edit, edited ?? layShow(applyEdit(plan.show, edit), cache), cache),
-  /** What the whole show takes under each policy. */
+  /** Needs of the whole show under each policy. */
   policies: ({ plan, cache }: Known, rateHz: number) => comparePolicies(plan.show, rateHz, cache),
-  /** What flows while all show the same; and of one prop what each of its pixels gets. */
+  /** Currents while everything shows the same colour; for one prop also the volts of each pixel. */
   power: ({ whole }: Known, { shown, prop, moved }: PowerAsked) => {
     const plan = withMoved(whole(), moved);
     return {
@@ -66,40 +66,40 @@ const QUESTIONS = {
   /** Usual ways to feed a prop, side by side. */
   compareFeeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: CompareWish }) =>
     compareFeeds(whole(), prop, wish),
-  /** What becomes of the show when the fuse of one lead is open, for each. */
+  /** Effects of an open fuse, for each power feed. */
   openFuses: ({ whole }: Known, shown: Shown) => openFuses(whole(), shown),
-  /** What each supply can have lit, and what to type into the limiters of devices. */
+  /** The brightest level that each supply carries, and the values to type into limiters. */
   caps: ({ whole }: Known, _: null) => capsOf(whole()),
   /** Every data wire, with the ground that is lifted where it ends. */
   dataLines: ({ whole }: Known, _: null) => dataLinesOf(whole()),
-  /** What was read on site beside the plan, and what explains it. */
+  /** Readings on site beside the plan, with their explanations. */
   readings: ({ whole }: Known, facts: readonly Fact[]) => {
     const plan = whole();
     return explainReadings(plan, readingsOf(plan, new Facts(facts)));
   },
-  /** Where to read, with what the plan gives there. */
+  /** Points to measure, with the values of the plan. */
   readingPlaces: ({ whole }: Known, { facts, shown, prop }: PlacesAsked) =>
     readingPlaces(whole(), new Facts(facts), shown, prop),
-  /** What a prop shows of a test as the display is, and what it is to show. */
+  /** The picture of a test on a prop, as it is and as planned. */
   test: ({ whole }: Known, asked: TestAsked) => testLight(whole(), asked),
-  /** What lights of the packets of a capture file. */
+  /** The picture that the packets of a capture file make. */
   captured: ({ whole }: Known, asked: CapturedAsked) => capturedLight(whole(), asked),
   /** Everything that may be the matter with what drives a prop, each in a sentence. */
   faults: ({ whole }: Known, prop: number) => faultsOfProp(whole(), prop),
-  /** Where the search for what is the matter with a prop stands; null where nothing of it can be tried. */
+  /** The state of the search for a fault of a prop; null where no test of it is possible. */
   diagnosis: ({ whole, progress }: Known, { prop, told, ...wish }: DiagnosisAsked): SessionState | null => {
     const scope = scopeOf(whole(), prop);
     return scope && sessionState(scope, told, { ...wish, progress });
   },
-  /** What is to be seen of a step of bringing a prop up. */
+  /** The picture to expect in a step of first power-up. */
   expected: ({ whole }: Known, { prop, picture }: { prop: number; picture: ExpectedPicture }) =>
     expectedSeen(whole(), prop, picture),
-  /** What stands on a sheet; null where the show has none of that id. */
+  /** Contents of a sheet; null where the show has none with that id. */
   sheet: ({ whole }: Known, { id, facts, ...asked }: SheetAsked): SheetSeen | null => {
     const sheet = sheetsOf(whole(), new Facts(facts), asked).find((each) => each.id === id);
     return sheet ? { id, name: sheet.name, side: sheet.side, blocks: plainBlocks(sheet.blocks()) } : null;
   },
-  /** How bright the show may be as it is fed. */
+  /** The brightest level that the power of the show carries. */
   safeLevel: ({ whole }: Known, shown: Omit<Shown, 'level'>) => safeLevel(whole(), shown),
 };
 
@@ -121,7 +121,7 @@ interface DiagnosisAsked {
   told: readonly Told[];
   /** A trial that is asked for before all others. */
   first: string | null;
-  /** What is suspected more than usual, or less. */
+  /** Faults that are suspected more than usual, or less. */
   raises: readonly Raise[];
 }
 

@@ -10,7 +10,7 @@ export const capabilitySchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   ports: z.int().min(1).max(256),
-  /** How the most pixels a port fall with more ports switched on: each step holds up to so many ports. */
+  /** The most pixels a port with more ports switched on: each step holds up to so many ports. */
   pixelsPerPort: figureSchema(
     z
       .array(z.strictObject({ upToPorts: z.int().min(1).max(256), pixels: z.int().min(1).max(4_000_000) }))
@@ -27,7 +27,7 @@ export const capabilitySchema = z.strictObject({
   severalUniversesPerPort: figureSchema(z.boolean()).optional(),
   /** Art-Net before version 3 has no net: port-addresses 0..255. */
   artNetNets: figureSchema(z.boolean()).optional(),
-  /** What its link carries. */
+  /** Limit of its link. */
   linkMbits: figureSchema(z.number().min(0.01).max(10_000)).optional(),
   /** Expansion or remote receiver boards: how far the cable to them may be. */
   receiverCableMm: figureSchema(z.number().min(1).max(1_000_000)).optional(),
@@ -40,7 +40,7 @@ export const capabilitySchema = z.strictObject({
     .optional(),
   /** A pin that must stay free, and why. */
   keepFree: z.string().max(120).optional(),
-  /** Of a serial-fed one. */
+  /** Rate of a serial-fed one. */
   baud: z.int().min(300).max(10_000_000).optional(),
   notes: partNotesSchema,
   order: orderSchema,
@@ -50,13 +50,13 @@ type Capability = z.infer<typeof capabilitySchema>;
 /** A class of controllers: what all of them have in common. */
 export interface ControllerClass<Id extends string = string> {
   id: Id;
-  /** What a builder calls one. */
+  /** The usual word for one. */
   label: string;
   /** Panels, and nothing else, are behind its ports. */
   drivesPanels?: boolean;
   /** Its link is the air, which carries far less multicast than unicast. */
   onWifi?: boolean;
-  /** What it is usually fed by; E1.31 where that is left out. */
+  /** Its usual protocol; E1.31 where that is left out. */
   protocol?: Protocol;
   /** Raw frames straight from the sender's port: no address, no router. */
   takesRawFrames?: boolean;
@@ -68,5 +68,5 @@ export function defineControllerClass<Id extends string>(own: ControllerClass<Id
   return own;
 }
 
-/** What shipped limits stand on. */
+/** Basis of shipped limits. */
 export const OF_CLASS = 'this class; the manual of yours decides';
