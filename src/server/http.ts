@@ -319,7 +319,7 @@ const SHEET_TYPES = {
   json: 'application/json',
 } as const;
 
-/** Of a sheet as a file. What a browser shows by itself is shown; tables are saved. */
+/** A sheet as a file. A browser shows what it can show by itself; tables are saved. */
 export function sheetHeaders(as: keyof typeof SHEET_TYPES, name: string): Record<string, string> {
   const type = { 'content-type': SHEET_TYPES[as] };
   if (as === 'json') return type;

@@ -54,7 +54,7 @@ interface KeptShow {
   /** JSON of `MadeChange`. */
   changes: string[];
   facts: Fact[];
-  /** How many facts there are, those that do not count any more among them. */
+  /** Number of facts, with those that do not count any more. */
   noted: number;
 }
 
@@ -157,7 +157,7 @@ export class ShowRepository {
       this.photos.noteUses(id, photoIds);
       this.noteFacts(
         id,
-        // What is noted of the show itself is of this one.
+        // Facts about the show itself are about this one.
         facts.map((fact) =>
           fact.list === 'show' && fact.recordId === showId ? { ...fact, recordId: id } : fact,
         ),
@@ -278,7 +278,7 @@ export class ShowRepository {
       const current = this.document(row);
       const show = this.at(id, sequence);
       const change = changeBetween(current, show);
-      // What comes back has the ids that it had: they are the same things.
+      // Records that come back keep their ids: they are the same things.
       return change.length === 0
         ? null
         : { kind: 'edit', label: `Back to ${words}`, root: null, change, show };
@@ -311,7 +311,7 @@ export class ShowRepository {
     return this.changes.history(id, after);
   }
 
-  /** What a window that has the show after some change is missing. @throws NoSuchShow, MustReload */
+  /** Changes that a window is missing. @throws NoSuchShow, MustReload */
   since(id: string, window: string | null, after: number): Confirmation {
     const row = this.row(id);
     if (after > row.sequence || after < this.firstReadable(row)) throw new MustReload();
@@ -525,7 +525,7 @@ export class ShowRepository {
     return this.rebuildFile(id, sequence).show;
   }
 
-  /** What the show file was after a change; an old one with the notes that it held. */
+  /** The show file after a change; an old one with the notes that it held. */
   private rebuildFile(id: string, sequence: number): ShowFile {
     const copy = this.db
       .prepare<[string, number], { sequence: number; version: number; document: string }>(

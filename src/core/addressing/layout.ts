@@ -28,7 +28,7 @@ export interface WiredRun {
   skippedWithChannels: number;
   /** Channels kept free after it. */
   spareChannels: number;
-  /** Where it stays, whatever happens around it. */
+  /** The address that it keeps, whatever happens around it. */
   pin: { universe: number; channel: number } | null;
 }
 
@@ -75,7 +75,7 @@ interface RunStart {
   after: number | null;
 }
 
-/** Where the next channel goes. `touched` means that the universe holds channels already. */
+/** The address of the next channel. `touched` means that the universe holds channels already. */
 interface Cursor {
   universe: number;
   slot: number;
@@ -108,7 +108,7 @@ export function layOut(controllers: readonly WiredController[], counted?: number
             startAt(run.pin.universe, run.pin.channel - 1),
           );
           pinned.add({ controller, port: run.port }, own);
-          // What is kept free behind it stays free, whatever is laid around it.
+          // Channels kept free behind it stay free, whatever is laid around it.
           pinned.add({ controller, port: run.port }, spareBlocks(end, run));
         }
 
@@ -154,7 +154,7 @@ export function layOut(controllers: readonly WiredController[], counted?: number
         reason = 'pinned';
         laid = layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1));
         const end = skipChannels(laid.end, run.spareChannels, run);
-        // What follows goes on behind it, unless it lies further back than where the rest has got to.
+        // The next run follows behind it, unless it lies further back than where the rest has got to.
         if (end.universe > cursor.universe || (end.universe === cursor.universe && end.slot > cursor.slot))
           cursor = end;
       } else {
@@ -292,7 +292,7 @@ function bordersOf(run: WiredRun, lead: number): number[] {
   }
   const isWhole = keepsStrandsWhole(run.newUniverse);
   if (run.newUniverse !== 'strand' && !isWhole) return [];
-  // What is pinned begins where it is pinned.
+  // A pinned run begins where it is pinned.
   const borders: number[] = isWhole && !run.pin ? [0 - lead] : [];
   let channel = 0;
   for (const pixels of run.strandPixels.slice(0, -1)) {
@@ -355,7 +355,7 @@ function unitOf(run: WiredRun): number {
     : unitChannels(run.packing, run.channelsPerPixel);
 }
 
-/** What a universe holds when it is filled up with pixels like those of a run: 510 for RGB by whole pixels. */
+/** Channels of a universe filled with pixels like those of a run: 510 for RGB by whole pixels. */
 function usableIn({ packing, channelsPerPixel }: WiredRun): number {
   return usableChannels(packing, channelsPerPixel);
 }

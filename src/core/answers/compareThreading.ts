@@ -12,10 +12,10 @@ import { itemAt } from '../units/there';
 export interface SchemeLimits {
   signal: Signal;
   channelsPerPixel: number;
-  /** What a port of the controller takes. */
+  /** Limits of a port of the controller. */
   mostPixelsPerPort: number;
   wantedRateHz: number;
-  /** How high a hand reaches from the ground on which the prop stands. */
+  /** Reach of a hand above the ground of the prop. */
   reachMm: number;
 }
 
@@ -23,7 +23,7 @@ export interface SchemeLimits {
 export interface Scheme {
   threading: Prop['threading'];
   words: string;
-  /** What a strand is called under this threading. */
+  /** The word for a strand under this threading. */
   strandWord: string;
   isCurrent: boolean;
   threaded: Threaded;
@@ -40,7 +40,7 @@ export interface Scheme {
   feedPlaces: number;
   feedPlacesFromGround: number;
   feedPlacesAtEdge: number;
-  /** Of the longest run. */
+  /** Pixels of the longest run. */
   frameRateHz: number;
   /** The longest run fits the port and shows the wanted pictures a second. */
   fits: boolean;
@@ -87,7 +87,7 @@ export function compareSchemes(prop: Prop, limits: SchemeLimits): Scheme[] {
   );
 }
 
-/** What a port takes at the wanted rate and by its own limit. */
+/** The most pixels of a port at the wanted rate and by its own limit. */
 export function mostPixelsPerRun(limits: SchemeLimits): number {
   return Math.min(
     limits.mostPixelsPerPort,

@@ -39,13 +39,13 @@ export interface DataLine {
   said: DataLead;
   /** A pixel that stays dark takes the signal first and sends it on. */
   isRepeated: boolean;
-  /** What its source calls a one, in volts. */
+  /** Volts of a one at its source. */
   logicVolts: number;
-  /** What its first pixel takes for one at its highest supply, 0.7 of it. */
+  /** Volts that its first pixel takes for a one at its highest supply: 0.7 of it. */
   wantsVolts: number;
   /** The highest supply of the first pixel at which this level still passes, rounded down. */
   passesUpToVolts: number;
-  /** What is left above what is wanted, where it is least: with everything dark, or with its ground lifted at full white. */
+  /** The least margin in volts: with everything dark, or with its ground lifted at full white. */
   marginVolts: number;
   /** The ground of the first pixel above that of the source, at full white; null where the network does not tell. */
   liftVolts: number | null;
@@ -160,7 +160,7 @@ function groundOf(said: DataLead['ground'], isJoined: boolean): GroundBy {
   return said === undefined ? 'unsaid' : said === 'along' ? 'dataLead' : 'none';
 }
 
-/** What a chip runs on: its supply, or some 5 V of its own inside 12 V lights. */
+/** Supply of a chip: that of its pixel, or some 5 V inside 12 V pixels. */
 const chipVolts = (at: At | null): number => Math.min(MOST_CHIP_VOLTS, at?.volts ?? MOST_CHIP_VOLTS);
 
 /** What is known of the power of pixels and boards, with everything dark and with everything at full white, in the parts that hold a prop that is asked about. */
@@ -180,7 +180,7 @@ function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
     const up = nets.get(index) ?? index;
     return up === index ? index : netOf(up);
   };
-  // What feeds boards alone is small, and says where their ground is.
+  // A supply of boards alone is small, and says where their ground is.
   const suits = ({ props }: PowerGroup) => props.length === 0 || props.some(isAsked);
   const take = (shown: typeof FULL_WHITE, field: 'dark' | 'white') => {
     solveSuited(plan, suits, shown).forEach(({ wiring, solution }) => {
@@ -220,7 +220,7 @@ function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
   };
 }
 
-/** How a data wire is driven, in a few words: `bare pin, 3.30 V`. */
+/** Driver of a data wire, in a few words: `bare pin, 3.30 V`. */
 export function driverWords({ driver, logicVolts }: DataLine): string {
   return `${driver === 'pixel' ? 'pixel before it' : DRIVER_NAMES[driver]}, ${formatVolts(logicVolts)}`;
 }
@@ -233,7 +233,7 @@ export function levelWords(line: DataLine): string {
   return `${formatVolts(logicVolts)} of data where ${formatVolts(wantsVolts)} are wanted (0.7 of its supply)${lifted ? `, and its ground is lifted by ${formatVolts(liftVolts)} at full white` : ''}: it passes surely up to a supply of ${formatVolts(passesUpToVolts)}. Schools: a fast buffer (74AHCT), which is within the data sheet; a hidden first pixel that sends it on, which costs a pixel; a short lead and hope, which works until a warm or a cold evening.`;
 }
 
-/** What a wire that is too long wants. Empty where it is not. */
+/** Advice for a wire that is too long. Empty where it is not. */
 export function reachWords({ reach, driver, lengthMm }: DataLine, lengths: Lengths): string {
   if (reach === 'good' || lengthMm === null) return '';
   const [, hardly] = REACH_MM[driver === 'pixel' ? 'buffer' : driver]!;

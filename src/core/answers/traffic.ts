@@ -15,7 +15,7 @@ import { countOf, groupDigits } from '../units/number';
 import { itemAt, byId } from '../units/there';
 import { propAt, runAt, controllerAt } from '../plan/records';
 
-/** What is slowest of all that a picture goes through on its way to a device. */
+/** The slowest step of a frame on its way to a device. */
 export type Bottleneck = 'wire' | 'line' | 'link' | 'panels';
 
 /** The way of pictures to one device, in time. */
@@ -23,17 +23,17 @@ export interface TrafficOf {
   /** Index in the show. */
   controller: number;
   link: Link;
-  /** What it is sent, in Mbit/s, at the rate that is wanted. */
+  /** Traffic at the wanted rate, in Mbit/s. */
   mbits: Explained;
-  /** What its link carries; null where nobody said it. */
+  /** Limit of its link, in Mbit/s; null where nobody said it. */
   linkMbits: number | null;
   /** Its port that is slowest, with the time of a picture on its wire; null where none is timed. */
   slowest: { port: string; frameTime: Explained; rateHz: number; isByLine: boolean } | null;
-  /** How often its panels are refreshed, as an estimate; null without panels. */
+  /** Refresh of its panels, as an estimate; null without panels. */
   refreshHz: number | null;
   /** Pictures a second that get through. */
   rateHz: number;
-  /** What holds it below the wanted rate; null where nothing does. */
+  /** The step below the wanted rate; null where every one keeps it. */
   bottleneck: Bottleneck | null;
   /** The smallest change that lifts it. */
   change: string | null;
@@ -42,9 +42,9 @@ export interface TrafficOf {
 export interface Traffic {
   wantedHz: number;
   devices: TrafficOf[];
-  /** What leaves the sender, in Mbit/s. */
+  /** Traffic from the sender, in Mbit/s. */
   senderMbits: number;
-  /** What floods every port of a switch: frames for cards without an address, and groups where the switch does not look into them. */
+  /** Traffic on every port of a switch: frames for cards without an address, and groups where the switch does not look into them. */
   flood: { rawMbits: number; groupMbits: number };
   /** Devices whose link carries less than their own load and the flood together, and how much that is. */
   flooded: { controller: number; mbits: number; linkMbits: number }[];
@@ -57,7 +57,7 @@ const LINKS = [100, 1000];
 /** Below this panels flicker before a camera, and to some eyes. */
 const LEAST_REFRESH_HZ = 100;
 
-/** How long everything takes, device by device, and what is slowest. */
+/** Times of all steps, device by device, and the slowest. */
 export function trafficOf(plan: Plan): Traffic {
   const { show } = plan;
   const wantedHz = wantedRateOf(show.addressing);

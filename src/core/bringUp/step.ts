@@ -45,15 +45,15 @@ export interface BringUpStep {
   stage: BringUpStage;
   name: string;
   does: string;
-  /** What is to be seen or read. */
+  /** The result to see or to read. */
   expect: string;
-  /** What it means where it is otherwise. */
+  /** The meaning of another result. */
   otherwise: string;
   caution: string | null;
-  /** Where it is otherwise nothing after it is gone on with. */
+  /** With another result, no later step is taken. */
   isStop: boolean;
   picture: ExpectedPicture | null;
-  /** How bright it is sent, in percent; null where the trial says so, or nothing is sent. */
+  /** Level in percent; null where the trial says it, or nothing is sent. */
   percent: number | null;
   /** The trial of the search that this is; null where the search has none. */
   trial: string | null;
@@ -63,6 +63,6 @@ export interface BringUpStep {
   leads: readonly { id: string; name: string }[];
   /** It is one of the four steps of a device that are ticked elsewhere too. */
   deviceStep: 'saved' | 'restarted' | null;
-  /** What it was checked with: where that changes, it is to be done again. */
+  /** The state that it was checked with: where that changes, it is done again. */
   holds: unknown;
 }

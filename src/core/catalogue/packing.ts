@@ -8,7 +8,7 @@ export function keepsStrandsWhole(newUniverse: NewUniverse): boolean {
   return newUniverse === 'wholeStrands' || newUniverse === 'wholeStrandsPerPort';
 }
 
-/** How channels fill universes. Sender and receiver must agree, or colours rotate and the picture creeps. */
+/** Filling of universes with channels. Sender and receiver must agree, or colours rotate and the picture creeps. */
 export const packingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wholePixels') }),
   z.strictObject({ kind: z.literal('full512') }),
@@ -19,7 +19,7 @@ export const packingSchema = z.discriminatedUnion('kind', [
 ]);
 export type Packing = z.infer<typeof packingSchema>;
 
-/** Where a new universe begins, besides where one is full. */
+/** Starts of new universes, besides full ones. */
 export const NEW_UNIVERSE = [
   'controller',
   'port',
@@ -48,9 +48,9 @@ export const addressingSchema = z.strictObject({
   newUniverse: z.enum(NEW_UNIVERSE),
   /** Channels inside a controller follow its ports, unless they are to follow the list of props. */
   order: z.enum(['ports', 'props']).optional(),
-  /** What the first channel of the show is called; 1 unless another program begins elsewhere. */
+  /** Number of the first channel of the show; 1 unless another program begins elsewhere. */
   firstShowChannel: z.int().min(1).max(10_000_000).optional(),
-  /** What every universe counts for in show channels; what its packing holds where nobody said it. */
+  /** Show channels for every universe; those of its packing where nobody said it. */
   showChannelsPerUniverse: z.literal([510, 512]).optional(),
   /** Pictures a second that every port is to show. */
   wantedRateHz: z.int().min(1).max(200).optional(),

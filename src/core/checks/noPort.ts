@@ -50,7 +50,7 @@ export function whyHomeless(homeless: Homeless): string {
   return `${countOf(loose.length, 'port')} would be needed, and only ${groupDigits(suited.length)} that ${suited.length === 1 ? 'is' : 'are'} free drive${suited.length === 1 ? 's' : ''} as much`;
 }
 
-/** What works instead, the least trouble first: behind another run, in more runs, with the limit of its kind, on another controller. */
+/** Alternatives, the least trouble first: behind another run, in more runs, with the limit of its kind, on another controller. */
 export function homesElsewhere(homeless: Homeless): Mend[] {
   return [
     ...behindAnother(homeless),
@@ -96,7 +96,7 @@ function behindAnother({ plan, prop, loose }: Homeless): Mend[] {
 function inMoreRuns({ plan, prop: index, loose }: Homeless): Mend[] {
   const prop = propAt(plan, index);
   const planned = plannedAt(plan, index);
-  // Where some of its runs are on ports, splitting it anew would change what they hold.
+  // With some runs on ports, a new split would change their contents.
   if (isPanelled(prop) || loose.length !== planned.runCount) return [];
   if (plan.show.patch.some((entry) => entry.propId === prop.id)) return [];
   const free = suitedPorts(plan, false);
@@ -131,7 +131,7 @@ function inMoreRuns({ plan, prop: index, loose }: Homeless): Mend[] {
   return [];
 }
 
-/** Where a controller is set to less than its kind drives on a port. */
+/** A controller may be set to less than its kind drives on a port. */
 function withLimitOfKind(homeless: Homeless): Mend[] {
   const { plan, prop, loose } = homeless;
   const [run] = loose;
@@ -180,7 +180,7 @@ function onNewController(homeless: Homeless): Mend[] {
     const { ports: has, mostPixelsPerPort } = limitsOfType(type);
     return (
       (classOf(type).drivesPanels ?? false) === panelled &&
-      // Of strings an Ethernet controller takes any; the other kinds are chosen for other reasons than a free port.
+      // An Ethernet controller takes any string; the other kinds are chosen for other reasons than a free port.
       (panelled || known.includes(type) || type.class === 'ethernet') &&
       has >= loose.length &&
       mostPixelsPerPort >= largest

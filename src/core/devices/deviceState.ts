@@ -3,7 +3,7 @@ export interface DeviceState {
   /** Index in the show. */
   controller: number;
   isPowered: boolean;
-  /** What is sent reaches it: cable, address and protocol are right. */
+  /** Packets reach it: cable, address and protocol are right. */
   isReached: boolean;
   isOutputEnabled: boolean;
   /** Channels that it counts in each universe; null as planned. */
@@ -12,9 +12,9 @@ export interface DeviceState {
   universeCount: number | null;
   universeShift: number;
   channelShift: number;
-  /** What is left of each byte, 0 to 1. */
+  /** Share left of each byte, 0 to 1. */
   brightness: number;
-  /** Of red, green, blue and white. */
+  /** Shares of red, green, blue and white. */
   gains: readonly [number, number, number, number];
   /** It shows a test of its own, whatever comes in. */
   ownTest: OwnTest | null;
@@ -24,7 +24,7 @@ export interface DeviceState {
   holdHz: number | null;
   /** It dims what it takes to draw more than this. */
   limiter: { amps: number; pixelMa: number } | null;
-  /** What of it is otherwise once its power was cut. */
+  /** Settings that change once its power was cut. */
   afterCut: Partial<Omit<DeviceState, 'controller' | 'afterCut'>>;
   ports: readonly PortState[];
 }
@@ -54,7 +54,7 @@ export interface PortState {
   /** Pixels that the device is told in all; null as planned. */
   pixels: number | null;
   direction: Direction;
-  /** Where it begins to read, for all that is on it, by the count of the show; null where each run begins as planned. */
+  /** Start of everything on it, by the count of the show; null where each run begins as planned. */
   start: { universe: number | null; channel: number } | null;
   /** So many of the first lights take other messages on the pin for theirs. */
   chatter: number;

@@ -5,14 +5,14 @@ import type { SenderState } from '../rig/sending';
 import type { LookId } from './trials';
 import { itemAt } from '../units/there';
 
-/** What a meter says at a light. */
+/** Readings of a meter at a pixel. */
 const VOLTS = { planned: 0, none: 1, low: 2, comeAndGo: 3 };
 /** Fewer than this share of the volts are too few at full white. */
 const LOW_BELOW = 0.9;
-/** What stands for a page that does not come up. */
+/** The code for a page that does not come up. */
 const UNREADABLE = 1;
 
-/** What is read on devices and in the sender, as codes: 0 for each thing that is as planned. */
+/** Values read on devices and in the sender, as codes: 0 for each that is as planned. */
 export class Readings {
   /** Codes for what is read, in the order in which it came up. */
   private readonly codes = new Map<string, number>();
@@ -58,7 +58,7 @@ export class Readings {
     return Uint8Array.from(codes.flatMap((code) => [code & 0xff, code >> 8]));
   }
 
-  /** Of the last light of each run: volts, none, too few, or some that come and go. */
+  /** Volts at the last pixel of each run: right, none, too few, or some that come and go. */
   private volts(rig: Rig): Uint8Array {
     return Uint8Array.from(this.ends, (end) => {
       const chain = rig.chains.find(({ pixel }) => pixel.includes(end));
@@ -83,7 +83,7 @@ export class Readings {
   }
 }
 
-/** What can be read on the page of a device, thing by thing. */
+/** Values to read on the page of a device, one by one. */
 function settingsOf({ ports, ...device }: DeviceState): unknown[] {
   const { isOutputEnabled, universeChannels, universeShift, channelShift, brightness, gains, limiter } =
     device;
@@ -105,7 +105,7 @@ function settingsOf({ ports, ...device }: DeviceState): unknown[] {
   ];
 }
 
-/** What can be read in the sender about one controller, thing by thing. */
+/** Values to read in the sender about one controller, one by one. */
 function senderFor(sender: SenderState, controller: number): unknown[] {
   return [
     sender.silentTo.has(controller),

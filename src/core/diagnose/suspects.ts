@@ -13,10 +13,10 @@ import type { Scope } from './scope';
 import { itemAt, valueIn } from '../units/there';
 import { propAt, plannedAt, controllerAt } from '../plan/records';
 
-/** Of displays that somebody has doubts about: nothing, one thing, two or three are the matter. */
+/** Shares of displays under suspicion with no fault, one, two or three. */
 export const SHARE_OF_COUNT = [0.03, 0.72, 0.2, 0.05] as const;
 
-/** Of displays in which something was mended just now: nothing more, or one thing more. */
+/** Shares of displays after a fix with no further fault, or one. */
 export const SHARE_AFTER_MENDING = [0.75, 0.22] as const;
 
 /** Faults that sit at a place of a wire. */
@@ -32,7 +32,7 @@ const isPlaceKind = (kind: string): kind is PlaceKind =>
 
 export const PLACE_KINDS: readonly PlaceKind[] = FAULT_KINDS.map(({ kind }) => kind).filter(isPlaceKind);
 
-/** How a wire is seen with such a fault. */
+/** The look of a wire with such a fault. */
 export const alongWireOf = (kind: AnyKind): AlongWire => ALONG_WIRE.get(kind)!;
 
 /** A fault that may be anywhere on a wire. */
@@ -132,7 +132,7 @@ export function faultAt(
     : { kind, ...at, place };
 }
 
-/** Of longer wires only a few counts are suspected. */
+/** On longer wires only a few counts are suspected. */
 const MOST_COUNTED = 5000;
 
 const portKey = ({ controllerId, port }: { controllerId: string; port: number }) => `${controllerId} ${port}`;
@@ -140,12 +140,12 @@ const portKey = ({ controllerId, port }: { controllerId: string; port: number })
 const portOf = ({ devices }: Rig, { controller, port }: Pick<Chain, 'controller' | 'port'>) =>
   itemAt(devices, controller).ports.find((each) => each.port === port);
 
-/** How many pixels a port counts. */
+/** Number of pixels that a port counts. */
 function pixelsCounted(rig: Rig, chain: Pick<Chain, 'controller' | 'port'>): number {
   return portOf(rig, chain)?.segments.reduce((sum, { pixels }) => sum + pixels, 0) ?? 0;
 }
 
-/** Where a count ends all is dark, and nothing else changes. */
+/** Pixels behind the end of a count are dark, and nothing else changes. */
 function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'port'>): boolean {
   const { limiter, afterCut, ports } = itemAt(devices, chain.controller);
   const port = ports.find((each) => each.port === chain.port);
@@ -159,7 +159,7 @@ function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'p
   );
 }
 
-/** How many of its places a fault may be at on a display with something else the matter. */
+/** Number of places for a fault on a display with another fault. */
 export function placesOn(rig: Rig, { kind, chain: { controller, port }, places }: AnyPlace): number {
   const chain = rig.chains.find((each) => each.controller === controller && each.port === port);
   // A pixel that is left out makes its wire shorter.

@@ -14,9 +14,9 @@ interface TrialMoment {
 export interface Trial {
   id: string;
   name: string;
-  /** What is done. */
+  /** The act of the trial. */
   says: string;
-  /** What it cannot show. */
+  /** Faults that it cannot show. */
   blindTo: string;
   how: 'sent' | 'own' | 'look';
   /** Beside a single look at a picture that is sent from where one stands. */
@@ -30,12 +30,12 @@ export interface Trial {
 /** Nobody is dazzled, and no fuse opens. */
 const USUAL_LEVEL = 0.3;
 const STILL: readonly TrialMoment[] = [{ timeS: 0, step: null }];
-/** Of a line that wanders in four seconds; no two of them are alike, and none falls on a picture that a slow link holds back. */
+/** Moments of a line that wanders in four seconds; no two are alike, and none falls on a frame that a slow link holds back. */
 const WANDERING: readonly TrialMoment[] = [0.42, 1.17, 2.23, 3.31].map((timeS) => ({ timeS, step: null }));
 /** A walk is watched at so many of its pixels. */
 const WALKED = 9;
 
-/** What a device or a sender is set to, and what its lamps say. */
+/** Settings of a device or a sender, and its lamps. */
 const LOOKS = {
   lamp: {
     name: 'Its lamp',

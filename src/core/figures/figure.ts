@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { listOf } from '../units/words';
 import { itemAt } from '../units/there';
 
-/** What a figure stands on, from the weakest to the strongest. */
+/** Bases of a figure, from the weakest to the strongest. */
 export const BASES = ['default', 'heard', 'typed', 'dataSheet', 'measured'] as const;
 export type Basis = (typeof BASES)[number];
 
@@ -20,10 +20,10 @@ const standingFields = {
   source: z.string().max(200).optional(),
   who: z.string().max(80).optional(),
   when: z.iso.date().optional(),
-  /** How it was measured: with what, at what level, on how many. */
+  /** The measurement: with which meter, at what level, on how many. */
   how: z.string().max(200).optional(),
 };
-/** What a figure stands on. */
+/** Basis of a figure. */
 export type Standing = z.infer<z.ZodObject<typeof standingFields, z.core.$strict>>;
 
 /** A value together with what it stands on. */
@@ -53,7 +53,7 @@ export function standingWords({ basis, source, who, when, how }: Standing): stri
   return `${BASIS_WORDS[basis]}${about && ` ${about}`}${more && `: ${more}`}`;
 }
 
-/** What a total over several figures stands on: `all measured`, or `mixed: measured and usual figure`. Empty without figures. */
+/** Bases of a total over several figures: `all measured`, or `mixed: measured and usual figure`. Empty without figures. */
 export function basesWords(standings: readonly Standing[]): string {
   const bases = BASES.filter((basis) => standings.some((each) => each.basis === basis)).reverse();
   if (bases.length === 0) return '';

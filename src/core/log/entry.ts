@@ -7,20 +7,20 @@ import { recordName } from '../show/records';
 import type { Show } from '../show/schema';
 import { capitalised } from '../units/words';
 
-/** What was noted, as it stands in a line of the log. */
+/** A fact as a line of the log. */
 export interface LogEntry {
   fact: Fact;
   kind: FactKind;
-  /** What it is about, by its name of today. */
+  /** Its subject, by its name of today. */
   thing: string;
   /** The thing is not in the show any more. */
   isGone: boolean;
-  /** What was noted of it. */
+  /** The text of the note. */
   what: string;
   value: string | null;
   /** A measurement that the plan can use, with what it takes now. */
   usable: { measurable: Measurable; number: number } | null;
-  /** Of a photo. */
+  /** The id of its photo. */
   photoId: string | null;
 }
 
@@ -35,7 +35,7 @@ export const KIND_WORDS: Record<FactKind, string> = {
   told: 'Handed out',
 };
 
-/** What somebody writes into the log by hand. */
+/** An entry that somebody writes by hand. */
 const noteValueSchema = z.strictObject({
   words: z.string().trim().min(1).max(500),
   reason: z.string().trim().max(4000).optional(),
@@ -58,7 +58,7 @@ const wireMarksSchema = z.strictObject({
   otherEnd: z.string().trim().max(300),
   /** Which mark is plus, and how that was found. */
   plus: z.string().trim().max(300),
-  /** How it is put together again. */
+  /** The way to put it together again. */
   wayBack: z.string().trim().max(300),
 });
 
@@ -87,7 +87,7 @@ function thingOf(show: Show, fact: Fact): { thing: string; isGone: boolean } {
   if (list === 'show') return { thing: 'The show', isGone: false };
   const part = partOf(fact);
   const name = `${recordName(show, list, recordId)}${part === null ? '' : `, ${partWords(show, { list, recordId, part })}`}`;
-  // What has no name of its own any more is called by its id.
+  // A thing without a name of its own any more is called by its id.
   const isGone =
     list !== 'patch' && !(show[list] as readonly { id: string }[]).some(({ id }) => id === recordId);
   return { thing: name, isGone };

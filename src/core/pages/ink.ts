@@ -1,9 +1,9 @@
-/** What is put on a page, in points (1/72 inch) from its top left, y down. Everything that writes pages knows these alone. */
+/** Marks on a page, in points (1/72 inch) from its top left, y down. Everything that writes pages knows these alone. */
 export type Ink =
   | {
       is: 'text';
       xPt: number;
-      /** Of the line that letters stand on. */
+      /** The line that letters stand on. */
       baselinePt: number;
       sizePt: number;
       style: TextStyle;
@@ -38,7 +38,7 @@ export type Ink =
 /** The modules of a code, row by row, dark ones true, without its quiet zone. */
 export type CodeOf = (text: string) => readonly (readonly boolean[])[];
 
-/** How much of a code may be lost: a scratch or a drop does not matter (ISO/IEC 18004, level M). */
+/** Share of a code that may be lost: a scratch or a drop does not matter (ISO/IEC 18004, level M). */
 export const CODE_LEVEL = 'M';
 
 /** Rows of modules, as an encoder gives them in one. */
@@ -53,7 +53,7 @@ export const QUIET_MODULES = 4;
 
 export type TextStyle = 'regular' | 'bold' | 'mono';
 
-/** How wide words are in a size of letters, in points. */
+/** Width of words in a size of letters, in points. */
 export type Measure = (words: string, sizePt: number, style: TextStyle) => number;
 
 const PT_PER_MM = 72 / 25.4;

@@ -15,7 +15,7 @@ import { runName } from '../plan/runName';
 import { itemAt, valueIn } from '../units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
-/** What is at an end of a strand. */
+/** The end of a strand. */
 type StrandEnd =
   | { kind: 'port'; words: string }
   | { kind: 'jumper'; words: string; lengthMm: number }
@@ -44,7 +44,7 @@ interface BuildLine {
   dataIn: string;
   dataInEnd: StrandEnd;
   dataOutEnd: StrandEnd;
-  /** Of the end at which data enters: the plug there and what is printed beside it; null where the stock does not say it. */
+  /** The end at which data enters: the plug there and the print beside it; null where the stock does not say it. */
   inputEnd: string | null;
   emptyHolesTop: number;
   emptyHolesBottom: number;
@@ -144,7 +144,7 @@ function stringsBegin({ splices }: Pick<StockPlan, 'splices'>): Set<number> {
   return new Set(splices);
 }
 
-/** What is set on the menu of a tile, or typed for a strand. */
+/** Settings on the menu of a tile, or typed for a strand. */
 function addressWords(plan: Plan, controller: Controller | null, pixel: number): string | null {
   const universe = plan.pixels.universe[pixel]!;
   if (universe === 0) return null;
@@ -221,7 +221,7 @@ function wayOf(
   return dx > 0 ? { direction: 'right', dataIn: 'left' } : { direction: 'left', dataIn: 'right' };
 }
 
-/** Where each strand stands from left to right; strands that hide one another are laid flat for it. */
+/** Places of strands from left to right; strands that hide one another are laid flat. */
 function seatsOf(plan: Plan, prop: number, side: ViewSide): Map<number, number> {
   const { firstPixel, strands } = plannedAt(plan, prop);
   const ofShow = propAt(plan, prop);

@@ -4,7 +4,7 @@ import type { Stretch } from './selection';
 /** Levels of red, green, blue and white, 0 to 255. */
 export type Colour = readonly [red: number, green: number, blue: number, white: number];
 
-/** What a pattern is to be at a moment. */
+/** The state of a pattern at a moment. */
 export interface Moment {
   plan: Plan;
   stretches: readonly Stretch[];
@@ -20,9 +20,9 @@ export interface Moment {
 export interface Pattern {
   id: string;
   name: string;
-  /** What it shows, in a sentence. */
+  /** Its picture, in a sentence. */
   shows: string;
-  /** What it cannot show: who sees it right knows nothing of these. */
+  /** Faults that it cannot show: a right picture says nothing of these. */
   blindTo: string;
   isMoving: boolean;
   /** A step forward and back means something. */
@@ -52,7 +52,7 @@ export const BANDS: readonly Colour[] = [
   [0, 200, 200, 0],
 ];
 
-/** What the bands are called. */
+/** Names of the bands. */
 export const BAND_WORDS = ['red', 'green', 'blue', 'amber', 'violet', 'cyan'] as const;
 
 /** Every pixel of a selection one after another, with its place in data order over all of it, from 0. */

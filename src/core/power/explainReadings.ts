@@ -18,7 +18,7 @@ interface ReadingCheck {
   isAsPlanned: boolean;
 }
 
-/** Where to measure next, and what each cause would give there. */
+/** The next place to measure, and the volts there under each cause. */
 interface NextReading {
   prop: number;
   run: number;
@@ -27,13 +27,13 @@ interface NextReading {
   volts: { cause: string; volts: number }[];
 }
 
-/** What was read in one part of a show, and what explains it. */
+/** Readings in one part of a show, with their causes. */
 export interface ExplainedPart {
   checks: ReadingCheck[];
   isAsPlanned: boolean;
   /** The likeliest first; those that explain all of it before those that do not. Empty while all is as planned. */
   causes: Cause[];
-  /** What would tell the causes apart that explain all of it; null where one is left, or none. */
+  /** A reading that tells the remaining causes apart; null where one is left, or none. */
   next: NextReading | null;
 }
 
@@ -55,7 +55,7 @@ export function explainReadings(plan: Plan, readings: readonly Reading[]): Expla
 
 class Part {
   private readonly asPlanned: Trial;
-  /** Of each reading, what other parts of the show and other things add to it: amps of a supply that feeds more than this part. */
+  /** Amps that other parts of the show and other loads add to each reading: a supply may feed more than this part. */
   private readonly besides: readonly number[];
 
   constructor(
@@ -87,7 +87,7 @@ class Part {
     return lights.map((shown) => solver.solve(ramps(shown)));
   }
 
-  /** What each reading would have been; null where nothing reaches. */
+  /** The value of each reading under a change; null where nothing reaches. */
   predict(change: Partial<Trial>): (number | null)[] {
     const lights = [...new Map(this.readings.map(({ shown }) => [keyOf(shown), shown])).values()];
     const solved = this.solve(change, lights);
@@ -195,7 +195,7 @@ function explainPart(
     .sort((a, b) => Math.max(1, a.misfit) - Math.max(1, b.misfit) || a.suspect.rank - b.suspect.rank);
   const causes = found.map(({ suspect, measure, misfit }): Cause => {
     const told = suspect.told(measure);
-    // What leaves part of it unexplained is no figure to plan with.
+    // A cause that leaves part of it unexplained is no figure to plan with.
     return { id: suspect.id, misfit, ...told, edit: misfit <= 1 ? told.edit : null };
   });
   const whole = found.filter(({ misfit }) => misfit <= 1).slice(0, 4);
@@ -207,7 +207,7 @@ function explainPart(
   };
 }
 
-/** How much other a suspect has to be for the least misfit: golden section over the logarithm of its measure. */
+/** The measure of a suspect with the least misfit: golden section over the logarithm of the measure. */
 function fitted({ range, change }: Suspect, part: Part): { measure: number; misfit: number } {
   const at = (log: number) => part.misfit(part.predict(change(Math.exp(log))));
   const golden = (Math.sqrt(5) - 1) / 2;

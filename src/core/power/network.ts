@@ -17,9 +17,9 @@ export interface Network {
   wires: { from: Int32Array; to: Int32Array; ohm: Float64Array };
   /** Each holds its plus so far above its minus, whatever flows. */
   supplies: readonly { plus: number; minus: number; volts: number }[];
-  /** What draws current from one node to another, each as one of the kinds. */
+  /** Loads between two nodes, each of one of the kinds. */
   loads: { plus: Int32Array; minus: Int32Array; kind: Uint16Array };
-  /** What a load of each kind draws, as the sum of its ramps. */
+  /** Current of a load of each kind, as the sum of its ramps. */
   kinds: readonly (readonly Ramp[])[];
 }
 
@@ -70,7 +70,7 @@ export function checkNetwork({ nodeCount, wires, supplies, loads, kinds }: Netwo
   });
 }
 
-/** What a load of a kind draws at a voltage, in amps. */
+/** Current of a load of a kind at a voltage, in amps. */
 export function ampsAt(ramps: readonly Ramp[], volts: number): number {
   let amps = 0;
   for (const ramp of ramps) {
@@ -80,7 +80,7 @@ export function ampsAt(ramps: readonly Ramp[], volts: number): number {
   return amps;
 }
 
-/** How much more it draws with each volt more, in amps a volt. */
+/** Slope of that current, in amps a volt. */
 export function siemensAt(ramps: readonly Ramp[], volts: number): number {
   let siemens = 0;
   for (const ramp of ramps)

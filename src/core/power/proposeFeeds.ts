@@ -13,7 +13,7 @@ import { wirePower } from './networkBuilder';
 import { itemAt, byId, valueIn } from '../units/there';
 import { propAt, plannedAt, runAt } from '../plan/records';
 
-/** Where on a prop a lead can be brought. */
+/** Places on a prop within reach of a power feed. */
 export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
 export type Reach = (typeof REACHES)[number];
 
@@ -134,7 +134,7 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   const most = even?.length ?? places.length;
   while (!isEnough(volts) && chosen.length < most) {
     let best: { pixel: number; volts: number; lowestAt: number } | null = null;
-    // What is lowest is raised by a lead near it.
+    // The lowest pixel is raised by a feed near it.
     const near = places
       .filter((pixel) => !chosen.includes(pixel))
       .sort((a, b) => Math.abs(a - lowestAt) - Math.abs(b - lowestAt));
@@ -203,7 +203,7 @@ function evenPlaces(
   return found;
 }
 
-/** What the pixels of a prop need. */
+/** Needs of the pixels of a prop. */
 function needOf({ show }: Plan, prop: number): number {
   const type = byId(show.pixelTypes, itemAt(show.props, prop).pixelTypeId);
   return electricOf(type).leastVolts.value;

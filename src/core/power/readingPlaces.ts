@@ -15,14 +15,14 @@ export interface ReadingPlace {
   list: 'props' | 'feeds' | 'supplies';
   /** Id of the record in that list. */
   recordId: string;
-  /** Where to put the tips, or to look: `Lead 3, where it joins Net curtain run 1, pixel 280`. */
+  /** The place for the tips, or for the eyes: `Lead 3, where it joins Net curtain run 1, pixel 280`. */
   where: string;
   unit: 'V' | 'A' | 'pixel' | '%';
   /** By the plan, of what is shown; null where nothing is to be seen, or where the plan feeds nothing. */
   expected: number | null;
-  /** What is noted of it, but for the number that is read. */
+  /** The note to make, but for the number that is read. */
   value: ReadingValue;
-  /** What was noted there of the same light. */
+  /** The earlier note there under the same light. */
   noted: Fact | undefined;
 }
 
@@ -54,7 +54,7 @@ export function withRead(value: ReadingValue, read: number): ReadingValue {
   }
 }
 
-/** Where a piece of a lead ends, as a place to read volts at. */
+/** The end of a piece of a power feed, as a place to read volts at. */
 export function leadEndPlace(
   { show }: Pick<Plan, 'show'>,
   facts: Facts,
@@ -75,7 +75,7 @@ export function leadEndPlace(
   };
 }
 
-/** What is shown meanwhile, as it is noted. */
+/** The light meanwhile, as the note says it. */
 const lightOf = ({ light, level }: Shown) => ({ light, percent: Math.round(level * 1000) / 10 });
 
 /**

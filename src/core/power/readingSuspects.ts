@@ -16,22 +16,22 @@ import type { LoadKind, PowerWiring } from './wiring';
 /** One thing that may be other than planned, and how much other it would have to be. */
 export interface Cause {
   id: string;
-  /** What is other, in a sentence: `The copper of 5 V strip has 0.21 Ω a metre, not 0.165`. */
+  /** The cause, in a sentence: `The copper of 5 V strip has 0.21 Ω a metre, not 0.165`. */
   words: string;
-  /** What to do about it on site; null where the plan is what is to be mended. */
+  /** The fix on site; null where the plan is wrong. */
   advice: string | null;
-  /** How far what was read is from what this would give, in units of how exactly it was read. Up to 1 it explains all of it. */
+  /** Distance of the readings from this cause, in units of their exactness. Up to 1 it explains them. */
   misfit: number;
-  /** What takes it over into the plan; null where it is a fault to be mended, or explains only part of what was read. */
+  /** The edit that takes it over into the plan; null for a fault to fix, or a cause that explains only part of the readings. */
   edit: Edit | null;
 }
 
-/** What may be other, with a measure of how much; 1 is as planned. */
+/** A quantity that may be another, with a measure; 1 is as planned. */
 export interface Suspect {
   id: string;
-  /** Of the measure, in which it is looked for. */
+  /** Range of the measure to search. */
   range: readonly [least: number, most: number];
-  /** How likely it is against others that fit as well: smaller is likelier. */
+  /** Order among causes that fit as well: smaller is likelier. */
   rank: number;
   change: (measure: number) => Partial<Trial>;
   told: (measure: number) => Pick<Cause, 'words' | 'advice' | 'edit'>;

@@ -3,9 +3,9 @@ import { settle, type Settled } from './references';
 import { SparseLdl } from './sparseLdl';
 import { itemAt } from '../units/there';
 
-/** What flows, once every node takes in as much as it gives. */
+/** Currents and volts with every node taking in as much as it gives. */
 export interface Solution {
-  /** Of each node above the minus of the first supply of its part of the network; 0 where no supply reaches. */
+  /** Volts of each node above the minus of the first supply of its part of the network; 0 where no supply reaches. */
   nodeVolts: Float64Array;
   /** Between the two ends of each load. */
   loadVolts: Float64Array;
@@ -96,7 +96,7 @@ export class NetworkSolver {
       this.matrix.solve(this.step);
       const before = imbalance;
       imbalance = this.goAlong(kinds);
-      // What is left is the rounding of the numbers themselves.
+      // The rest is the rounding of the numbers themselves.
       if (imbalance <= 1e-7 && imbalance >= before / 2) break;
     }
     if (imbalance > 1e-6)
@@ -105,7 +105,7 @@ export class NetworkSolver {
     return this.read(kinds, imbalance, iterations);
   }
 
-  /** Where to begin: each load as the resistor that takes its full current at the volts of the highest supply. */
+  /** The start: each load as the resistor that takes its full current at the volts of the highest supply. */
   private start(kinds: Network['kinds']): void {
     const { supplies, loads } = this.network;
     const volts = supplies.reduce((most, supply) => Math.max(most, supply.volts), 0);
@@ -114,7 +114,7 @@ export class NetworkSolver {
     this.unknowns.fill(0);
     this.assemble((i) => siemens[loads.kind[i]!]!);
     this.leftOver(this.unknowns, [], this.rest);
-    // What the resistors draw at the offsets alone.
+    // Currents of the resistors at the offsets alone.
     for (let i = 0; i < loads.plus.length; i += 1) {
       if (this.settled.unfed[i]) continue;
       const amps = siemens[loads.kind[i]!]! * this.between(loads.plus[i]!, loads.minus[i]!, this.unknowns);

@@ -7,7 +7,7 @@ import { definePropKind } from './kind';
 
 export const CRAFT_LIMITS = { cells: 60, pixels: 1000, roles: 24 };
 
-/** Where a pixel faces, in the craft's own words: its nose is at the top of the board. */
+/** Facing of a pixel in the craft's own words: its nose is at the top of the board. */
 export const FACINGS = ['up', 'down', 'nose', 'right', 'tail', 'left'] as const;
 export type Facing = (typeof FACINGS)[number];
 
@@ -29,7 +29,7 @@ const craftPixelSchema = z.strictObject({
     .min(0)
     .max(CRAFT_LIMITS.cells - 1),
   facing: z.enum(FACINGS),
-  /** What it is lit for, in words of the list of the craft. */
+  /** Purpose of its light, in words of the list of the craft. */
   roles: z.array(roleSchema).max(CRAFT_LIMITS.roles),
 });
 export type CraftPixel = z.infer<typeof craftPixelSchema>;
@@ -39,10 +39,10 @@ const craftShapeSchema = z
     columns: z.int().min(1).max(CRAFT_LIMITS.cells),
     rows: z.int().min(1).max(CRAFT_LIMITS.cells),
     cellMm: z.number().min(1).max(1000),
-    /** What the board can drive. */
+    /** Limit of the board. */
     mostPixels: z.int().min(1).max(CRAFT_LIMITS.pixels),
     roles: z.array(roleSchema).max(CRAFT_LIMITS.roles),
-    /** What its board calls the first pixel; 1 where nobody said it. */
+    /** Number of the first pixel on its board; 1 where nobody said it. */
     countsFrom: z.literal([0, 1]).optional(),
     /** A data lead is left hanging behind the last pixel, for what may come later. */
     spareLead: z.literal(true).optional(),
@@ -127,7 +127,7 @@ export const craft = definePropKind({
   threadingWords: (threading) => `in the order of its numbers, ${runsWords(threading.runs)}`,
 });
 
-/** What the board of a craft calls a pixel. @param at its place in the order of the wire, from 0; the one after the last is the next to come */
+/** Number of a pixel on the board of a craft. @param at its place in the order of the wire, from 0; the one after the last is the next to come */
 export function boardNumber({ countsFrom = 1 }: Pick<CraftShape, 'countsFrom'>, at: number): number {
   return at + countsFrom;
 }

@@ -85,7 +85,7 @@ class ChannelReader {
   }
 }
 
-/** What a device puts on the wire of a port for a picture that came in: bytes in the order of the wire. */
+/** Bytes that a device puts on the wire of a port for a frame, in the order of the wire. */
 export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming: Sent): Uint8Array {
   const isSilent = !device.isPowered || !device.isOutputEnabled || !port.isEnabled;
   if (isSilent) return new Uint8Array(0);
@@ -116,7 +116,7 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
     const gains = [...order].map((letter) => device.brightness * device.gains['RGBW'.indexOf(letter)]!);
     const isByRun = !isShifted && !port.start && pixels <= segment.pixels;
     const width = order.length;
-    // What comes in is in the plain order; what goes out in that of the chips.
+    // Data comes in in the plain order, and goes out in that of the chips.
     let incoming: Uint8Array | null = null;
     if (own) incoming = Uint8Array.from(own);
     else if (start && device.isReached) {
@@ -169,7 +169,7 @@ function spread(
       target[to] = Math.round(source[from]! * gain);
 }
 
-/** How many pixels a port counts of each of its segments. What is counted beyond the last run goes on in its channels. */
+/** Number of pixels that a port counts of each of its segments. Counts beyond the last run go on in its channels. */
 function countsOf({ segments, pixels }: PortState): number[] {
   let left = pixels ?? Infinity;
   return segments.map((segment, index) => {

@@ -18,7 +18,7 @@ export type Layer = (typeof LAYERS)[number];
 /** Places of a wire: as they were, dark, or with the data of a pixel before or behind. */
 export type PlacesSeen = 'asWas' | 'dark' | 'late' | 'early';
 
-/** What a fault at a place of a wire changes there and behind; before it all is as it was. */
+/** Changes at the place of a fault and behind it; before it everything is as it was. */
 export interface AlongWire {
   at: PlacesSeen;
   behind: PlacesSeen;
@@ -29,12 +29,12 @@ export interface FaultKind<Fault extends { kind: string }> {
   kind: Fault['kind'];
   name: string;
   layer: Layer;
-  /** What is thought of it before anything was looked at. */
+  /** Likelihood before anything was looked at. */
   prior: Prior;
-  /** How its wire is seen with it at any place, for what may be at every place of a wire. */
+  /** The look of its wire at any place, for faults that may be at every place of a wire. */
   alongWire?: AlongWire;
   schema: z.ZodType<Fault>;
-  /** What is the matter, as a builder says it. */
+  /** The fault in a builder's words. */
   sentence: (plan: Plan, fault: Fault) => string;
   /** Everywhere that it may be in a show; of a place along a wire one in the middle stands for all. */
   places: (plan: Plan) => Fault[];

@@ -8,7 +8,7 @@ import type { Sent } from './sending';
 import { itemAt, valueIn } from '../units/there';
 import { controllerAt } from '../plan/records';
 
-/** Where packets for a device go that has no address yet: to the rig on this machine. */
+/** Target of packets for a device without an address: the simulator on this machine. */
 export const LOOPBACK = '127.0.0.1';
 
 /** The one that packets made here come from: its identifier is the product’s own. */
@@ -37,12 +37,12 @@ interface OutgoingWish {
   withLinks?: boolean;
 }
 
-/** What goes out for a display, picture after picture. */
+/** Packets for a display, frame after frame. */
 export class Outgoing {
   /** In the order in which they go out; those that show a picture are behind all that carry it. */
   readonly packets: OutgoingPacket[] = [];
   private readonly writers: ((sent: Sent | null, frame: number, isLast: boolean) => void)[] = [];
-  /** What they hold: a picture that stays is not written again. */
+  /** The data in the packets: a frame that stays is not written again. */
   private held: Sent | null = null;
   private readonly syncs: { packet: OutgoingPacket; write: (frame: number) => void }[] = [];
 
@@ -114,7 +114,7 @@ export class Outgoing {
     const { mostGroups = Infinity, isSynced = false } = this.wish;
     const listensToGroups =
       device.network?.casting === 'multicast' ||
-      // Who has no address is reached by its groups alone, but for the rig here.
+      // A device without an address is reached by its groups alone, but for the simulator here.
       (this.wish.mostGroups === undefined && !device.network);
     for (const universe of universesOfController(this.plan, controller).keys()) {
       const slots = sent.universes.get(universe);
@@ -122,7 +122,7 @@ export class Outgoing {
       if (!slots || told < least || told > most) continue;
       const group = listensToGroups && groupOf ? groupOf(told) : null;
       const isGroup = group !== null && (groups.has(group) || groups.size < mostGroups);
-      // What one device of a group is sent, all others of it hear.
+      // All devices of a group hear its packets.
       if (isGroup && groups.has(group)) continue;
       if (isGroup) groups.add(group);
       this.addStream(

@@ -41,7 +41,7 @@ export function afterPowerCut(rig: Rig): Rig {
   return { ...rig, devices: rig.devices.map((device) => ({ ...device, ...device.afterCut })) };
 }
 
-/** What is looked at: all chains, or those of some controllers. */
+/** The part to look at: all chains, or those of some controllers. */
 type Only = ReadonlySet<number> | undefined;
 
 /**
@@ -78,7 +78,7 @@ export function lightOfMoving(
   );
 }
 
-/** What the display shows of what came in over the network. @param sentTo what each controller heard, by its index */
+/** The picture of the display from packets. @param sentTo packets that each controller heard, by its index */
 export function lightOfReceived(
   rig: Rig,
   sentTo: (controller: number) => Sent,
@@ -93,7 +93,7 @@ export function lightOfReceived(
   );
 }
 
-/** What the display shows when a device is told to show a test of its own; the others show nothing. */
+/** The picture of a device's own test; the other devices show nothing. */
 export function lightOfOwnTest(rig: Rig, controller: number, ownTest: OwnTest, frame = 0): Uint8Array {
   const nothing = { universes: new Map(), flat: new Map() };
   return lightOf(
@@ -105,7 +105,7 @@ export function lightOfOwnTest(rig: Rig, controller: number, ownTest: OwnTest, f
   );
 }
 
-/** What the display shows of bytes on the wires of its ports. */
+/** The picture of bytes on the wires of its ports. */
 export function lightOf(
   { plan, devices, chains, copies }: Rig,
   wire: (device: DeviceState, port: PortState) => Uint8Array,
@@ -166,7 +166,7 @@ function withChatter(wire: Uint8Array, { port, chatter }: PortState, frame: numb
   return made;
 }
 
-/** What a limiter leaves of a picture: it adds up bytes times a figure, and knows nothing of wires. */
+/** The frame behind a limiter: it adds up bytes times a figure, and knows nothing of wires. */
 function limiterScale({ limiter }: DeviceState, wires: readonly (Uint8Array | null)[]): number {
   if (!limiter) return 1;
   let sum = 0;

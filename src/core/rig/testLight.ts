@@ -10,12 +10,12 @@ import { propAt, plannedAt } from '../plan/records';
 
 /** A test, at a moment. */
 export interface TestAsked {
-  /** What is looked at: index in the show; null for the whole show. */
+  /** Index of the prop in the show; null for the whole show. */
   prop: number | null;
-  /** What the pattern is shown on. */
+  /** Pixels of the pattern. */
   on: TestSelection;
   pattern: string;
-  /** What its devices show by themselves, in the place of what is sent. */
+  /** The devices' own test in the place of what is sent. */
   isOwnTest: boolean;
   /** The power was cut and came back. */
   isAfterCut: boolean;
@@ -27,7 +27,7 @@ export interface TestAsked {
   setup: RigSetup;
 }
 
-/** Of each pixel in its data order, of the prop or of the show: red, green, blue, white. */
+/** Red, green, blue and white of each pixel in data order, of the prop or of the show. */
 interface TestLight {
   seen: Uint8Array;
   planned: Uint8Array;
@@ -47,7 +47,7 @@ function rigsOf(plan: Plan, setup: RigSetup): { planned: Rig; rig: Rig; cut: Rig
   return found;
 }
 
-/** What is seen of a test, and what is to be seen. */
+/** The picture of a test as it is and as planned. */
 export function testLight(plan: Plan, asked: TestAsked): TestLight {
   const { planned, ...rigs } = rigsOf(plan, asked.setup);
   const rig = asked.isAfterCut ? rigs.cut : rigs.rig;

@@ -13,7 +13,7 @@ export interface ScreenCut {
   lengthMm: number;
   planned: number;
   pixels: number;
-  /** Of strip, in mm. */
+  /** Length of its strip, in mm. */
   stripMm: number;
   /** Cut marks to count from its beginning. */
   marks: number;
@@ -27,11 +27,11 @@ export interface WireBridge {
   to: string;
   /** From end to end, straight. */
   reachMm: number;
-  /** What they carry. */
+  /** Wires of the bridge. */
   wires: readonly string[];
 }
 
-/** How the strip goes round a corner, and what that costs. */
+/** Ways round a corner, and their costs. */
 interface CornerCost extends CornerWay {
   corner: ScreenCorner;
   /** Pixels that a bent corner would hold more. */
@@ -45,7 +45,7 @@ export interface ScreenCuts {
   corners: CornerCost[];
   stripMm: number;
   rolls: number;
-  /** What is left of the rolls. */
+  /** Rest of the rolls. */
   leftMm: number;
   /** The diagonal, in mm, of the largest screen of this aspect that one roll frames with the same inset, corners, sides and gap; null where pieces are laid otherwise. */
   largestDiagonalMm: number | null;
@@ -54,7 +54,7 @@ export interface ScreenCuts {
 /** Strip is sold by rolls of this length. */
 export const ROLL_MM = 5000;
 
-/** What is cut from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
+/** Cuts from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
 export function screenCuts(
   shape: ScreenShape,
   rollMm: number,

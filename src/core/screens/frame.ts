@@ -16,16 +16,16 @@ type Point = readonly [xMm: number, yMm: number];
 export interface FramePiece {
   /** Tells pieces of one frame apart. */
   name: string;
-  /** Where it is, as a builder says it. */
+  /** Its name for a builder. */
   words: string;
   side: ScreenSide;
   /** Room for strip. */
   lengthMm: number;
   /** As its room and the cut marks give. */
   planned: number;
-  /** What is really there: installed where that was said. */
+  /** Pixels really there: installed where that was said. */
   pixels: number;
-  /** Where it begins and ends, clockwise; the middle of the picture is at 0, 0, front view, y upwards, along the glass. */
+  /** Its beginning and end, clockwise; the middle of the picture is at 0, 0, front view, y upwards, along the glass. */
   from: Point;
   to: Point;
 }
@@ -71,7 +71,7 @@ function edgePieces(shape: ScreenShape): FramePiece[] {
   });
 }
 
-/** Of each side, clockwise: where it begins, along it, and from it towards the middle, for a picture of half the width and height. */
+/** Beginning, direction and inward direction of each side, clockwise, for a picture of half the width and height. */
 const SIDE_LINES: Record<
   ScreenSide,
   (x: number, y: number) => { begin: Point; along: Point; inwards: Point }
@@ -214,7 +214,7 @@ export function firstLight(
   return ((at % total) + total) % total;
 }
 
-/** Of each light in data order its place in the count clockwise from the first piece. */
+/** Clockwise place of each pixel in data order, counted from the first piece. */
 export function dataOrder(shape: ScreenShape, pieces: readonly FramePiece[] = framePieces(shape)): number[] {
   const total = sumOf(pieces);
   const first = firstLight(pieces, shape);

@@ -2,7 +2,7 @@ import { firstLight, framePieces, withCounts, type FramePiece } from './frame';
 import type { ScreenShape } from './shape';
 import { SCREEN_STARTS, type ScreenSide } from './sides';
 
-/** What is seen of one index: the side that it lights on, or nothing. */
+/** The side on which an index is seen to light, or nothing. */
 export type Seen = ScreenSide | 'dark';
 const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
 
@@ -33,7 +33,7 @@ const MOST_WAYS = 250_000;
 /** More of them say nothing new about which index splits best. */
 const MOST_WEIGHED = 1500;
 
-/** What each index of a candidate shows, by its number in `SEEN`. */
+/** Sides that the indices of a candidate show, by their numbers in `SEEN`. */
 function seenAt({ begins, sees, end }: Laid, index: number): number {
   if (index < begins[0]! || index >= end) return 4;
   let at = begins.length - 1;
@@ -45,7 +45,7 @@ function laid(pieces: readonly FramePiece[], candidate: WalkCandidate): Laid {
   const own = pieces.map((piece, i) => ({ ...piece, pixels: candidate.counts[i]! }));
   const total = own.reduce((sum, { pixels }) => sum + pixels, 0);
   const first = firstLight(own, candidate);
-  /** Where each piece begins and ends, clockwise. */
+  /** Beginnings and ends of the pieces, clockwise. */
   let at = 0;
   const stretches = own.map(({ side, pixels }) => {
     const begin = at;
@@ -112,12 +112,12 @@ export class IndexWalk {
     return new IndexWalk(left, litBelow);
   }
 
-  /** How many ways are left, and the first of them. */
+  /** Number of ways left, and the first of them. */
   get count(): number {
     return this.left.length;
   }
 
-  /** What is found: the one that is left, or several that no index tells apart; null while indices still do. */
+  /** The result: the one way that is left, or several that no index tells apart; null while indices still do. */
   get found(): WalkCandidate[] | null {
     return this.next() === null ? this.left.map(({ candidate }) => candidate) : null;
   }
@@ -126,7 +126,7 @@ export class IndexWalk {
   next(): number[] | null {
     const step = Math.max(1, Math.floor(this.left.length / MOST_WEIGHED));
     const weighed = this.left.filter((_, i) => i % step === 0);
-    // What is told apart lies about the beginnings of sides and the end.
+    // Indices that tell ways apart lie about the beginnings of sides and the end.
     const edges = new Set(
       weighed.flatMap(({ begins, end }) => [...begins, end]).flatMap((at) => [at - 1, at]),
     );
@@ -178,7 +178,7 @@ export class IndexWalk {
     return new IndexWalk(this.left, this.litBelow);
   }
 
-  /** What a way of wiring shows of some indices. */
+  /** Sides that some indices show under a way of wiring. */
   static shows(shape: ScreenShape, candidate: WalkCandidate, indices: readonly number[]): Seen[] {
     const own = laid(framePieces(shape), candidate);
     return indices.map((index) => SEEN[seenAt(own, index)]!);
@@ -202,7 +202,7 @@ export class IndexWalk {
   }
 }
 
-/** What somebody behind the screen calls left is right from the front. */
+/** The left of somebody behind the screen is the right from the front. */
 export const fromBack = (seen: Seen): Seen => (seen === 'left' ? 'right' : seen === 'right' ? 'left' : seen);
 
 /** The shape as it was found to be wired. */

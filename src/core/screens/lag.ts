@@ -6,11 +6,11 @@ import { frameTimeUs, signalOf } from '../catalogue/signal';
 import { countOf, groupDigits } from '../units/number';
 import { BAUDS, NETWORK_MS, type LinkWish } from './linkWish';
 
-/** How lights follow a picture. */
+/** The link from the picture to the pixels. */
 interface LagWish extends LinkWish {
   pixels: number;
   pixelType: PixelType;
-  /** How long a light takes to come to a new colour, as it is set, in ms. */
+  /** Smoothing as it is set, in ms. */
   smoothingMs: number;
 }
 
@@ -54,7 +54,7 @@ export function lagOf(wish: LagWish): Lag {
   };
   const totalMs = Object.values(parts).reduce((sum, each) => sum + each, 0);
   const apart = link.kind === 'network' || link.receivesWhileLit;
-  // What each step allows; a board that cannot receive while it lights does one after the other.
+  // Rate of each step; a board that cannot receive while it lights does one after the other.
   const rates: [LagPart, number][] = [
     ['capture', captureHz],
     ['processing', processingMs > 0 ? 1000 / processingMs : Infinity],

@@ -3,7 +3,7 @@ import { pictureSize, type OwnPiece, type ScreenShape } from './shape';
 import { otherSide, SCREEN_CORNERS, SCREEN_SIDES, type ScreenCorner, type ScreenSide } from './sides';
 import { itemAt } from '../units/there';
 
-/** How a program counts the lights of a frame. */
+/** A program's way to count the pixels of a frame. */
 export interface Convention {
   /** The corner from which it counts. */
   corner: ScreenCorner;
@@ -15,20 +15,20 @@ export interface Convention {
   countsHidden: boolean;
 }
 
-/** What is typed into a program that counts so. */
+/** Values to type into such a program. */
 export interface ConventionNumbers {
   counts: Record<ScreenSide, number>;
   /** Its number of the light that the data reaches first. */
   firstLight: number;
   /** The data goes against its count. */
   isReversed: boolean;
-  /** Where the stand is: its number of the light after the gap, and how many lights would fit there. Null without a gap. */
+  /** The stand: its number of the pixel after the gap, and the pixels that would fit there. Null without a gap. */
   gap: { at: number; pixels: number } | null;
   /** Its number of the first light behind each corner, in its direction. */
   corners: Record<ScreenCorner, number>;
   /** On the wire, hidden ones included. */
   onWire: number;
-  /** Of each light in data order, hidden ones left out: its number there. */
+  /** Number of each pixel in data order, hidden ones left out. */
   of: number[];
 }
 

@@ -9,7 +9,7 @@ import { zoneWishSchema } from './zoneWish';
 export const EDGE_PIECES = ['top', 'right', 'bottom', 'bottomRight', 'bottomLeft', 'left'] as const;
 export type EdgePiece = (typeof EDGE_PIECES)[number];
 
-/** How a strip goes round a corner: bent it runs on; cut and bridged, or by corner pieces, it loses length at both ends. */
+/** The corner of a strip: bent it runs on; cut and bridged, or by corner pieces, it loses length at both ends. */
 export const CORNER_STYLES = ['bent', 'cut', 'pieces'] as const;
 
 export const SCREEN_LIMITS = {
@@ -36,7 +36,7 @@ const ownPieceSchema = z.strictObject({
   side: z.enum(SCREEN_SIDES),
   /** Along the edge, or straight away from the picture or towards its middle, in the direction clockwise round the screen. */
   runs: z.enum(['along', 'outwards', 'inwards']),
-  /** Where it begins: from the corner at which its side begins, clockwise as seen from the front. */
+  /** The beginning of the data: the corner at which its side begins, clockwise as seen from the front. */
   atMm: z.number().min(-mostMm).max(mostMm),
   lengthMm: z.number().min(1).max(mostMm),
   /** From the edge inwards to where it begins; below zero outside the picture. */
@@ -47,7 +47,7 @@ const ownPieceSchema = z.strictObject({
 export type OwnPiece = z.infer<typeof ownPieceSchema>;
 
 const fields = z.strictObject({
-  /** Of the picture: by its diagonal and aspect, or as it was measured; along the glass where it is curved. */
+  /** Size of the picture: by its diagonal and aspect, or as measured; along the glass where it is curved. */
   size: z.discriminatedUnion('by', [
     z.strictObject({
       by: z.literal('diagonal'),
@@ -70,7 +70,7 @@ const fields = z.strictObject({
   standGap: z
     .strictObject({
       lengthMm: z.number().min(1).max(mostMm),
-      /** Of its middle from the middle of the screen, to the right as seen from the front. */
+      /** Distance of its middle from the middle of the screen, to the right as seen from the front. */
       offsetMm: z.number().min(-mostMm).max(mostMm),
     })
     .optional(),
@@ -86,7 +86,7 @@ const fields = z.strictObject({
   startOffset: z.int().min(0).max(20_000),
   /** As seen from the front. */
   direction: z.enum(['clockwise', 'counterclockwise']),
-  /** Of its first pixels so many stay dark behind the screen. */
+  /** Number of first pixels that stay dark behind the screen. */
   hiddenFirst: z.int().min(0).max(100),
   /** So many hang on behind the last one and stay dark. */
   unusedTail: z.int().min(0).max(1000).optional(),
@@ -142,7 +142,7 @@ type Corners = Pick<ScreenShape, 'corner' | 'corners'>;
 export const cornerWay = ({ corner: usual, corners }: Corners, at: ScreenCorner): CornerWay =>
   corners?.[at] ?? usual;
 
-/** What a corner takes off the strip at each of the two ends that meet there, in mm. */
+/** Strip that a corner costs at each of the two ends that meet there, in mm. */
 export function cornerLoss(shape: Corners, at: ScreenCorner): number {
   const { style, lossMm } = cornerWay(shape, at);
   return style === 'bent' ? 0 : lossMm;

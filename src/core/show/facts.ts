@@ -3,13 +3,13 @@ import { idSchema } from '../fields/fields';
 import { LISTS } from './records';
 import { valueIn } from '../units/there';
 
-/** What can be noted about a thing of the show on site. */
+/** Kinds of facts about a thing of the show on site. */
 export const FACT_KINDS = [
   /** A value was typed into a device, or a step of a sheet is done. */
   'tick',
   /** A step of bringing a device up: set, saved, restarted, seen. */
   'deviceStep',
-  /** What a device or a sender was found to hold. */
+  /** Values found on a device or in a sender. */
   'found',
   'measurement',
   'test',
@@ -32,7 +32,7 @@ export const factSchema = z.strictObject({
   kind: z.enum(FACT_KINDS),
   list: z.enum([...LISTS, 'show']),
   recordId: z.string().min(1).max(100),
-  /** What about the record: the id of a setting or of a step. */
+  /** The part of the record: the id of a setting or of a step. */
   field: z.string().max(80),
   /** Null says that what was noted before does not count any more. */
   value: z
@@ -50,7 +50,7 @@ export const factSchema = z.strictObject({
 });
 export type Fact = z.infer<typeof factSchema>;
 
-/** What a fact is about; a later one about the same takes its place. */
+/** The subject of a fact; a later fact on the same subject takes its place. */
 export function subjectOf({ kind, list, recordId, field }: Omit<Fact, 'id' | 'value' | 'at'>): string {
   return `${kind} ${list} ${recordId} ${field}`;
 }
@@ -166,11 +166,11 @@ export function digestOf(values: unknown): string {
 
 export const NO_FACTS = new Facts([]);
 
-/** How far the planned settings of a device have got: four different things. */
+/** Progress of the planned settings of a device: four different things. */
 export const DEVICE_STEPS = ['set', 'saved', 'restarted', 'seen'] as const;
 export type DeviceStep = (typeof DEVICE_STEPS)[number];
 
-/** What there is to say of a new fact, before it is given an id and a time. */
+/** A new fact before it has an id and a time. */
 export type Note = Omit<Fact, 'id' | 'at'>;
 
 export function tickOf(controllerId: string, field: string, value: string | null): Note {
@@ -183,7 +183,7 @@ export function stepOf(controllerId: string, step: DeviceStep, settings: unknown
   return { kind: 'deviceStep', list: 'controllers', recordId: controllerId, field: step, value };
 }
 
-/** What firmware a device is seen with. @param before what was known of it */
+/** Notes the firmware of a device. @param before the firmware noted so far */
 export function firmwareFound(controllerId: string, version: string, before: Firmware | null): Note {
   return {
     kind: 'test',
@@ -194,7 +194,7 @@ export function firmwareFound(controllerId: string, version: string, before: Fir
   };
 }
 
-/** What is done once at a device and cannot be seen from outside: no secret is kept, only that it is done. */
+/** Steps done once at a device that cannot be seen from outside: no secret is kept, only that it is done. */
 export const DEVICE_CARE = ['updatesFrozen', 'passwordChanged'] as const;
 type DeviceCare = (typeof DEVICE_CARE)[number];
 

@@ -37,7 +37,7 @@ export const LISTS = [
   'joints',
 ] as const satisfies readonly ListName[];
 
-/** What the show says of itself, outside of its lists: a record of its own. */
+/** The show's own fields outside of its lists: a record of its own. */
 export const SHOW_FIELDS = [
   'name',
   'addressing',
@@ -55,7 +55,7 @@ export function entryId(propId: string, run: number): string {
   return `${propId} ${run}`;
 }
 
-/** What a record is known by within its list. */
+/** The key of a record within its list. */
 export function recordId<List extends ListName>(list: List, record: RecordOf[List]): string {
   if (list !== 'patch') return (record as { id: string }).id;
   const { propId, run } = record as PatchEntry;
@@ -76,12 +76,12 @@ const WORDS: Record<ListName, string> = {
   joints: 'joint',
 };
 
-/** What a builder calls a record of a list. */
+/** The word for a record of a list. */
 export function listWord(list: ListName): string {
   return WORDS[list];
 }
 
-/** What a builder calls a certain record of a show, as it stands in a sentence. */
+/** The name of a certain record, as it stands in a sentence. */
 export function recordName(show: Show, list: ListName | 'show', id: string): string {
   if (list === 'show') return 'the show';
   if (list === 'patch') {

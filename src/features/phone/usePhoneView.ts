@@ -3,10 +3,10 @@ import type { ViewSide } from '@/core/threading/view';
 import { moveTo, onMove } from '../view/browserAddress';
 import { presentName } from '../view/oldAddresses';
 
-/** Of what is worked at, what pages that can be about anything are about. */
+/** The subject of pages that can be about anything. */
 type PhoneAbout = 'show' | 'prop' | 'device';
 
-/** What is looked at on the phone: kept in the address, so that a phone that slept comes back to it. */
+/** The page, kept in the address, so that a phone that slept comes back to it. */
 export interface PhoneView {
   page: string;
   about: PhoneAbout;
@@ -19,7 +19,7 @@ export interface PhoneView {
   /** A pixel of it, counted in data order from 1; null while none is looked for. */
   pixel: number | null;
   side: ViewSide;
-  /** How something is noted; null for a measurement. */
+  /** The kind of note; null for a measurement. */
   way: string | null;
   /** A code of a label or a mark of a sheet that was scanned or typed; null while there is none. */
   code: string | null;
@@ -31,7 +31,7 @@ function viewOf(search: string): PhoneView {
     const value = Number(query.get(name));
     return Number.isSafeInteger(value) && value > 0 ? value : null;
   };
-  // What a camera reads says only what it is.
+  // A camera reads only the code itself.
   const code = query.get('code') ?? query.get('mark');
   const about = query.get('about');
   return {
@@ -72,7 +72,7 @@ export function usePhoneView(): [PhoneView, (change: Partial<PhoneView>) => void
     put('way');
     put('code');
     moveTo(`${window.location.pathname}?${query}`);
-    // What is looked at on the same page stays where it is.
+    // The position on the same page stays.
     if (next.page !== before.page) window.scrollTo(0, 0);
   }, []);
   return [view, goTo];

@@ -29,7 +29,7 @@ export interface Opened {
   show: Show;
   steps: Steps;
   facts: Fact[];
-  /** How many facts the server has, those that do not count any more among them. */
+  /** Number of facts on the server, with those that do not count any more. */
   noted: number;
 }
 
@@ -67,10 +67,10 @@ export class NotesClashed extends Error {
   }
 }
 
-/** What the interface asks of the server about shows. */
+/** Requests of the interface about shows. */
 export interface ShowClient {
   open: (id: string) => Promise<Opened>;
-  /** What happened after a change. */
+  /** The result of a change. */
   since: (id: string, sequence: number) => Promise<Confirmation>;
   /**
    * Makes a change; one that was made before under the same id is not made again.
@@ -91,7 +91,7 @@ export interface ShowClient {
 
 const jsonHeaders = { 'content-type': 'application/json' };
 
-/** What the server says against something; whatever stands between may fail without a word. */
+/** The server refuses with a sentence; anything in between may fail without one. */
 async function refusalOf(response: Response): Promise<Error> {
   const parsed = refusalSchema.safeParse(await response.json().catch(() => null));
   if (parsed.success) return new Refused(parsed.data.error, response.status, parsed.data.problems);
@@ -164,7 +164,7 @@ export async function keepPhoto(photo: Blob, signal?: AbortSignal): Promise<stri
   return z.object({ photoId: z.string() }).parse(await response.json()).photoId;
 }
 
-/** How often to ask how far long work is. */
+/** Interval between questions about the progress of long work. */
 const LOOK_MS = 500;
 
 /** Whether a file is an archive of a show, with its photos, and not its show file alone. */

@@ -4,13 +4,13 @@ import type { FactClash, Late, Noted } from '@/core/show/lateFacts';
 import { NotesClashed, Refused, type ShowClient } from './client';
 import type { Outbox, WaitingNote } from './outbox';
 
-/** What waits, as it is shown. */
+/** Waiting notes, as the page shows them. */
 export interface NotesState {
   waiting: readonly WaitingNote[];
   isUnreachable: boolean;
   /** Why nothing can be noted at the moment, where the server says so. */
   trouble: string | null;
-  /** What was noted otherwise elsewhere meanwhile; it waits for an answer. */
+  /** A fact that others noted differently meanwhile; it waits for an answer. */
   clashes: readonly FactClash[];
   /** Whether what waits outlasts this page. */
   isKept: boolean;
@@ -29,7 +29,7 @@ interface Surroundings {
   client: Pick<ShowClient, 'note' | 'keepPhoto'>;
   outbox: Outbox | null;
   retryAfterMs: number;
-  /** How many facts of the server this window has heard of. */
+  /** Number of facts of the server that this window has heard of. */
   heardOf: () => number;
   changed: (state: NotesState) => void;
   /** The server has them. */
@@ -38,12 +38,12 @@ interface Surroundings {
   seen: (fact: Fact) => void;
   /** The server refused some for good. */
   refused: (message: string) => void;
-  /** What is shown of ours does not count: the facts are to be taken anew. */
+  /** A fact of ours that is shown does not count: the facts are fetched anew. */
   anew: () => Promise<void>;
   removed: () => void;
 }
 
-/** Of what this window noted, so much is told to the server. */
+/** Number of notes of this window that the server has. */
 const MOST_OWN = 20_000;
 /** Facts that go in one request; the server takes somewhat more. */
 const MOST_AT_ONCE = 4000;
@@ -110,7 +110,7 @@ export class NoteQueue {
     const waiting = this.state.waiting.flatMap((each): WaitingNote[] => {
       if (each.asked.kind === 'photo') return [each];
       const facts = each.asked.facts.filter((fact) => !given.has(subjectOf(fact)));
-      // What was answered for is sent whatever others say.
+      // A note that was answered for is sent, whatever others noted.
       if (facts.length > 0) return [{ ...each, isLate: false, asked: { kind: 'note', facts } }];
       gone.push(each.id);
       return [];

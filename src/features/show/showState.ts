@@ -13,9 +13,9 @@ export type Saving = 'saved' | 'saving' | 'unreachable' | 'clash' | 'removed';
 
 /** A change of ours that meets one made elsewhere; it waits for an answer. */
 interface OpenClash {
-  /** What the history would call ours. */
+  /** The name of our change in the history. */
   mine: string;
-  /** What happened elsewhere, in a sentence. */
+  /** The other change, in a sentence. */
   message: string;
   clash: Clash;
 }
@@ -38,15 +38,15 @@ export interface ShowState {
   /** The latest change that this window has, and the show after it. */
   sequence: number;
   confirmed: Show;
-  /** What can be taken back and done again, the next first. */
+  /** Changes that can be undone and redone, the next first. */
   steps: Steps;
   /** The show as on screen: the confirmed one with what is still on its way. */
   show: Show;
-  /** What was noted on site, with what is still on its way. */
+  /** Facts noted on site, with those still on their way. */
   facts: Facts;
   /** Oldest first. */
   waiting: readonly Waiting[];
-  /** What was noted and is on its way. */
+  /** Notes on their way. */
   notes: NotesState;
   /** Whether news come in: while they do not, others may do what is not seen here. */
   isHeard: boolean;
@@ -56,11 +56,11 @@ export interface ShowState {
   clash: OpenClash | null;
   /** The plan of the latest show that has been planned; it carries that show, which may be a moment older than `show`. */
   plan: Plan | null;
-  /** What is worth a look in the plan. */
+  /** Problems of the plan. */
   findings: readonly Finding[];
   /** Set when planning failed, which a builder should hear of. */
   planError: string | null;
-  /** How much of the plan of the latest show is made, from 0 to 1; null while none is being made. */
+  /** Share of the plan of the latest show that is made, from 0 to 1; null while none is being made. */
   planning: number | null;
 
   /** Changes the show at once and saves it. @throws ShowError, and nothing is changed */

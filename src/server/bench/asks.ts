@@ -1,8 +1,8 @@
 import type { HeardFigures, SendingFigures, SendWish, SentTest } from '@/core/rig/benchState';
 
-/** What the thread that sends is asked. */
+/** Requests to the thread that sends. */
 export interface SenderAsks {
-  /** What would be sent where, and whether a level is more than what feeds the show carries. */
+  /** The targets of a test, and whether its level is more than the power of the show carries. */
   look: {
     ask: { showId: string; wish: SendWish };
     answer: { addresses: { address: string; words: string }[] };
@@ -13,7 +13,7 @@ export interface SenderAsks {
       showId: string;
       test: SentTest;
       wish: SendWish;
-      /** Of the rig by index of the controller; null to send to the devices themselves. */
+      /** Ports of the simulator by index of the controller; null to send to the devices themselves. */
       rig: { ports: (number | null)[]; groups: number } | null;
       from: string | null;
     };
@@ -24,13 +24,13 @@ export interface SenderAsks {
   report: { ask: null; answer: SendingFigures | null };
 }
 
-/** What the thread of the rig is asked. */
+/** Requests to the thread of the simulator. */
 export interface RigAsks {
   open: {
     ask: { showId: string };
     answer: { ports: (number | null)[]; groups: number; notes: string[] };
   };
-  /** What lights now: of a prop four bytes a pixel, or of the whole show. */
+  /** The picture now: four bytes a pixel for a prop, or for the whole show. */
   frame: { ask: { propId: string | null }; answer: Uint8Array };
   report: { ask: null; answer: { heard: HeardFigures[]; notes: string[] } };
   close: { ask: null; answer: null };

@@ -30,7 +30,7 @@ export class BenchAsks extends Error {
   }
 }
 
-/** What was asked for cannot be done; the sentence says why. */
+/** A request that cannot be done; the sentence says why. */
 export class BenchRefuses extends Error {}
 
 interface Sending {
@@ -55,7 +55,7 @@ interface Opened {
   /** Waits for changes that come one after another. */
   reload: ReturnType<typeof setTimeout> | null;
   seenMs: number;
-  /** How its rig differs from the plan, as text. */
+  /** The differences of its simulator from the plan, as text. */
   setup: string;
   watch: ReturnType<typeof setInterval>;
 }
@@ -74,7 +74,7 @@ class Bench {
   private opened: Opened | null = null;
   /** Addresses beyond this machine that were agreed to since the start. */
   private readonly confirmed = new Set<string>();
-  /** What is done is done one after another. */
+  /** Requests are done one after another. */
   private last: Promise<unknown> = Promise.resolve();
 
   async state(showId: string): Promise<BenchState> {
@@ -128,7 +128,7 @@ class Bench {
     return next;
   }
 
-  /** What lights now of a prop or of the whole show. Null while the rig is not open for the show. */
+  /** The picture of a prop or of the whole show now. Null while the simulator is not open for the show. */
   async frame(showId: string, propId: string | null): Promise<Uint8Array | null> {
     const { opened } = this;
     return opened?.showId === showId ? opened.rig.ask('frame', { propId }) : null;
@@ -243,7 +243,7 @@ class Bench {
     return null;
   }
 
-  /** Where a test would go. @throws BenchRefuses where no device has an address */
+  /** Targets of a test. @throws BenchRefuses where no device has an address */
   private async addressesOf({ showId, sender }: Opened, wish: SendWish) {
     const { addresses } = await sender.ask('look', { showId, wish });
     if (addresses.length === 0)
@@ -251,7 +251,7 @@ class Bench {
     return addresses;
   }
 
-  /** Who sends was heard of: the test goes on for another few seconds. */
+  /** The sender is still there: the test goes on for another few seconds. */
   private holdOn(showId: string, sending: Sending): void {
     if (sending.lost) clearTimeout(sending.lost);
     sending.lost = setTimeout(() => {
@@ -353,7 +353,7 @@ class Bench {
   private async reloaded(opened: Opened): Promise<void> {
     if (this.opened !== opened) return;
     opened.listening = await opened.rig.ask('open', { showId: opened.showId });
-    // What the show does not have any more would stay lit.
+    // Pixels that the show no longer has would stay lit.
     if (opened.sending?.wish.to === 'devices') {
       await opened.sender.ask('stop', null);
       const { wish } = opened.sending;
@@ -385,7 +385,7 @@ class Bench {
   }
 }
 
-/** What a phone says that was agreed to does not count. */
+/** An agreement claimed by a phone does not count. */
 function withoutAgreement(request: BenchRequest): BenchRequest {
   return 'confirmed' in request ? { ...request, confirmed: [] } : request;
 }

@@ -11,7 +11,7 @@ import { bound } from './sockets';
 import { itemAt } from '@/core/units/there';
 import { controllerAt } from '@/core/plan/records';
 
-/** Where what is for a controller goes. */
+/** Target of packets for a controller. */
 export interface Target {
   address: string;
   port: number;
@@ -39,7 +39,7 @@ const LOT = 40;
 const SPREAD = 0.5;
 /** The end of a stream is said three times (ANSI E1.31-2018, 6.2.6). */
 const LAST_TIMES = 3;
-/** Of packets that the network cards of others give up on. */
+/** Packets that the network cards of others give up on. */
 const SEND_BUFFER_BYTES = 1024 * 1024;
 
 /** Sends a test, picture after picture at a steady rate, until it is told to stop. */
@@ -56,7 +56,7 @@ export class SenderLoop {
   private test: SentTest;
   private stretches: Stretch[];
   private testBeganFrame = 0;
-  /** What the packets hold now; a test that does not move is written into them once. */
+  /** The data now in the packets; a test that does not move is written into them once. */
   private held: Sent | null = null;
 
   constructor(
@@ -90,7 +90,7 @@ export class SenderLoop {
       await this.sendPicture(this.figures.frames, dueMs, intervalMs);
       this.figures.frames += 1;
       dueMs += intervalMs;
-      // What was missed while the machine slept is not caught up with.
+      // Frames missed while the machine slept are not sent later.
       if (performance.now() > dueMs + 1000) dueMs = performance.now();
     }
     if (!this.isHandedOver) await this.end();
@@ -103,7 +103,7 @@ export class SenderLoop {
     this.isHandedOver = isHandedOver;
   }
 
-  /** What was done so far, and what of the time since it was last asked for. */
+  /** Figures so far, and those of the time since they were last asked for. */
   report(): SendingFigures {
     const now = performance.now();
     const seconds = Math.max(0.001, (now - this.since.atMs) / 1000);

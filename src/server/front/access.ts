@@ -7,7 +7,7 @@ import { Tries } from './tries';
 /** A phone that was let in. */
 interface Phone {
   id: string;
-  /** What it says that it is. */
+  /** The name that it gives itself. */
   name: string;
   /** ISO 8601. */
   since: string;
@@ -19,7 +19,7 @@ interface KeptPhone extends Phone {
   token: string;
 }
 
-/** What a phone that asks to be let in is told. */
+/** The answer to a phone that asks to be let in. */
 type Entered =
   | { is: 'let in'; token: string }
   | { is: 'wrong' }
@@ -160,7 +160,7 @@ function hashOf(text: string): Buffer {
   return createHash('sha256').update(text).digest();
 }
 
-/** What was kept; null where nothing was, or nothing that can be read: then everybody enters a new code. */
+/** Phones let in so far; null where none were kept, or nothing can be read: then everybody enters a new code. */
 function readKept(file: string): { code: string; phones: KeptPhone[] } | null {
   try {
     const kept = JSON.parse(fs.readFileSync(file, 'utf8')) as { code: unknown; phones: unknown };
@@ -178,7 +178,7 @@ function readKept(file: string): { code: string; phones: KeptPhone[] } | null {
   }
 }
 
-/** What a browser is, in two words, from what it sends along (`User-Agent`). */
+/** The kind of a browser in two words, from its `User-Agent`. */
 function nameOfAgent(agent: string): string {
   const find = (words: readonly string[]) => words.find((each) => agent.includes(each));
   const system = find(SYSTEMS) ?? 'A device';
@@ -202,7 +202,7 @@ export function openAccess(access: Access): void {
   shared.rapidLanternAccess = access;
 }
 
-/** Who may come in from the network; null while nobody can, which is so unless it was asked for at the start. */
+/** The guard for requests from the network; null while nobody can come in, the default. */
 export function openedAccess(): Access | null {
   return shared.rapidLanternAccess ?? null;
 }

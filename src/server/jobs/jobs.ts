@@ -38,7 +38,7 @@ import { Plans } from '../plans';
 import { NoSuchSheet } from '../showErrors';
 import { ShowRepository } from '../shows';
 
-/** What takes long enough to hold up others, and is done in a thread of its own. `input` is the bytes of a request. */
+/** Work that takes long enough to hold up others, done in a thread of its own. `input` is the bytes of a request. */
 export type Job =
   | { is: 'channelMap'; showId: string }
   | { is: 'spans'; showId: string }
@@ -54,7 +54,7 @@ export type Job =
   | { is: 'print'; showId: string; sheet: string; of: BinderOf; asked: PrintAsked }
   /** Whether a sheet that was printed says what the plan says now. */
   | { is: 'printed'; showId: string; mark: string; asked: PrintAsked }
-  /** What is otherwise after one change than after another. */
+  /** Differences between the show after one change and after another. */
   | { is: 'compare'; showId: string; from: number; to: number }
   /** Another season’s show of this one, as a file. */
   | { is: 'season'; showId: string; name: string; at: string }
@@ -69,7 +69,7 @@ export type Job =
   | { is: 'diagnoseFile'; input: Uint8Array }
   | { is: 'check'; input: Uint8Array };
 
-/** What a job gives: pieces of the answer, made as fast as they are taken. */
+/** Pieces of an answer, made as fast as they are taken. */
 export type Pieces = Iterator<Uint8Array>;
 
 const encoder = new TextEncoder();
@@ -259,18 +259,18 @@ export class Worker {
   }
 }
 
-/** Of a print so much of the work is planning. */
+/** The share of a print that is planning. */
 const PLANNING = 0.1;
 
 /** Whether a sheet still holds, as it is answered. */
 interface PrintedAnswer {
   sheet: string;
   name: string;
-  /** Of which it was printed, and the one that stands now. */
+  /** The revision that was printed, and the one that stands now. */
   revision: number;
   now: number;
   isCurrent: boolean;
-  /** What is otherwise now, line by line. */
+  /** Differences now, line by line. */
   changes: string[];
 }
 

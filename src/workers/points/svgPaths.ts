@@ -27,7 +27,7 @@ export function parsePath(data: string): Segment[] {
   return segments;
 }
 
-/** How many numbers a command takes. Arcs are left as they are: their flags need no space between. */
+/** Number of parameters of a command. Arcs are left as they are: their flags need no space between. */
 const ARITY: Record<string, number> = { M: 2, L: 2, T: 2, H: 1, V: 1, S: 4, Q: 4, C: 6 };
 const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?/gi;
 /** Commands with more numbers than this are repeated in the data. */
@@ -49,7 +49,7 @@ function withCommands(data: string): string {
     }
     const numbers = rest.match(NUMBER) ?? [];
     const pieces: string[] = [];
-    // What follows a move without a word of its own is a line.
+    // Numbers after a move without a command of their own are a line.
     const next = command === 'M' ? 'L' : command === 'm' ? 'l' : command;
     for (let i = 0; i < numbers.length; i += arity)
       pieces.push(`${i === 0 ? command : next}${numbers.slice(i, i + arity).join(' ')}`);
@@ -57,10 +57,10 @@ function withCommands(data: string): string {
   });
 }
 
-/** What transformations do together, from the innermost outwards. One that cannot be read does nothing, as in browsers. */
+/** Transformations together, from the innermost outwards. One that cannot be read does nothing, as in browsers. */
 export function matrixOf(transforms: readonly string[]): Matrix {
   if (transforms.length === 0) return [1, 0, 0, 1, 0, 0];
-  // Where three points go tells all of an affine map.
+  // The images of three points say everything of an affine map.
   let path = svgpath('M0 0L1 0L0 1');
   for (const transform of transforms) path = path.transform(transform);
   const points: [number, number][] = [];
@@ -87,7 +87,7 @@ export function flatten(
     if (points.length > 2) outlines.push({ points, closed });
     points = [];
   };
-  // Where a part began: a command that follows its end goes on from there.
+  // The start of a part: a command that follows its end goes on from there.
   let [startX, startY] = [0, 0];
   for (const [command, ...own] of segments) {
     const numbers = own.map((_, i) =>

@@ -26,7 +26,7 @@ interface ToldSetting<
   isKept: false;
 }
 
-/** Where a value was found. */
+/** The end at which a value was found. */
 export type FoundAt = 'controller' | 'sender';
 
 /** A value that is not the planned one. */
@@ -61,11 +61,11 @@ export interface HeldSetting<
   untouched?: Value;
   /** One of the two ways in which lists say where a port starts; both where that is left out. */
   startsBy?: 'universe' | 'device';
-  /** Where the two ends are told different values; null where no one value can be compared. */
+  /** The two ends need different values; null where no one value can be compared. */
   plannedAt?: (basis: Basis, where: FoundAt) => Value | null;
-  /** How much higher the number is on a screen that counts so. */
+  /** Offset of the number on a screen that counts so. */
   shift?: (counting: Counting, basis: Basis) => number;
-  /** How it looks where the value is wrong, and which side to change. */
+  /** The look with a wrong value, and the side to change. */
   whenWrong: (wrong: Wrong<Value, Basis>) => { symptom: string; mend: string };
   /** Values that the simulator takes, where it does not take all. */
   simulatedValues?: Values<Value>;

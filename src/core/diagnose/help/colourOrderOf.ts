@@ -20,11 +20,11 @@ export function shownOf(sent: string, setting: string, chip: string): Lit {
   return [...sent].map((letter) => chip[setting.indexOf(letter)] ?? '').join('');
 }
 
-/** Where the orders that are found are to be typed: at one end, never at both. */
+/** Places to type the orders found: at one end, never at both. */
 interface OrderFound {
-  /** How the chips take their channels. */
+  /** Order of the chips. */
   chip: string;
-  /** What to set where it is set now. */
+  /** Setting to type in place of the one now. */
   set: string;
   /** That is what is set: nothing is to be changed. */
   isRight: boolean;

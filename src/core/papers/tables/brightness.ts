@@ -10,7 +10,7 @@ import type { Table } from '../../pages/table';
 import { itemAt } from '../../units/there';
 import { controllerAt } from '../../plan/records';
 
-/** What each supply can have lit: at full white, and capped. */
+/** The brightest level of each supply: at full white, and capped. */
 export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Table<SupplyCap> {
   const of = (row: SupplyCap) => itemAt(show.supplies, row.supply);
   return {
@@ -82,7 +82,7 @@ export function supplyCapsTable({ show }: Plan, rows: readonly SupplyCap[]): Tab
   };
 }
 
-/** What each measured pattern comes to, and what its supplies have to give for it. */
+/** Result of each measured pattern, and the load of its supplies. */
 export function patternsTable(
   { show }: Plan,
   rows: readonly MeasuredPattern[],
@@ -141,7 +141,7 @@ export function patternsTable(
   };
 }
 
-/** What to type into the limiter of each device. */
+/** Values for the limiter of each device. */
 export function limitersTable(plan: Plan, rows: readonly ControllerCap[]): Table<ControllerCap> {
   const of = (row: ControllerCap) => controllerAt(plan, row.controller);
   return {
@@ -220,7 +220,7 @@ export function limitersTable(plan: Plan, rows: readonly ControllerCap[]): Table
   };
 }
 
-/** What a level that only a program keeps is worth: what opens and sags once it is gone. Null where full white is planned for. */
+/** Effects of a level that only a program keeps: fuses that open and supplies that sag without it. Null where full white is planned for. */
 export function liftedWords(
   { show }: Plan,
   lifted: { percent: number; openFuses: readonly number[]; saggingSupplies: readonly number[] } | null,
