@@ -3,7 +3,7 @@ import type { ShowChange } from '@/core/show/changes';
 import type { HistoryEntry, MadeChange, Step, Steps } from '@/core/show/revision';
 import { SHOW_VERSION } from '@/core/show/schema';
 
-/** Who makes a change: the window, the change that it had last, and an id by which the change is recognised when it is sent twice. */
+/** Author of a change: the window, the change that it had last, and an id by which the change is recognised when it is sent twice. */
 export interface Author {
   changeId: string;
   window: string | null;
@@ -20,13 +20,13 @@ interface ChangeRow {
   window: string | null;
   /** Sequence number of the edit that it makes, takes back or brings again. */
   root: number;
-  /** How `change` is written: 1 as the first version did, from 2 on as a `ShowChange`. */
+  /** Form of `change`: 1 as the first version did, from 2 on as a `ShowChange`. */
   version: number;
   change: string;
 }
 
 const COLUMNS = 'sequence, id, kind, label, window, root, version, change';
-/** What a window is told of what it can take back; it asks again after each. */
+/** The next changes that a window can take back; it asks again after each. */
 const MOST_STEPS = 5;
 
 /** The changes of all shows. Rows are only ever added, until their show is removed. */

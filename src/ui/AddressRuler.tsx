@@ -54,7 +54,7 @@ function useWarp(blocks: readonly RulerBlock[], last: number) {
   return { crowded, shorter, setWanted, warp };
 }
 
-/** How the chosen run is moved along the ruler and pinned. */
+/** Moves and pins the chosen run along the ruler. */
 function pinning(plan: Plan, chosenBlock: RulerBlock | undefined, onPin: AddressRulerProps['onPin']) {
   const moveTo = (block: RulerBlock, showChannel: number): RulerMove | null => {
     const place = placeAt(plan, showChannel, runAt(plan, block.run).channelsPerPixel);
@@ -92,7 +92,7 @@ interface RulerPointers {
   /** The block of the chosen run at a channel. */
   blockAt: (channel: number) => RulerBlock | undefined;
   moveTo: (block: RulerBlock, showChannel: number) => RulerMove | null;
-  /** Where the run that is dragged would be. */
+  /** The place of the run that is dragged. */
   move: RulerMove | null;
   onMove: (move: RulerMove | null) => void;
   onPin: (move: RulerMove) => void;
@@ -242,7 +242,7 @@ export function AddressRuler({ plan, selection, selectionWords, onGoTo, onPin }:
   // A place that was zoomed to is one of the scale that it was found on.
   const zoomed = zoomedTo?.warp === warp ? zoomedTo : null;
 
-  // What is selected is in sight, also when the selection came from elsewhere.
+  // The selection is in sight, also when it came from elsewhere.
   const selectedFirst =
     selection.channels?.first ?? blocks.find((block) => block.prop === selection.prop)?.first ?? null;
   const [revealed, setRevealed] = useState<number | null>(null);

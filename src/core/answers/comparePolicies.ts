@@ -29,7 +29,7 @@ export interface PolicyRow {
   mbits: number;
 }
 
-/** What the whole show takes under each packing and each place for a new universe. */
+/** Needs of the whole show under each packing and each place for a new universe. */
 export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): PolicyRow[] {
   const packings: Packing[] = [{ kind: 'wholePixels' }, { kind: 'full512' }];
   if (show.addressing.packing.kind === 'custom') packings.push(show.addressing.packing);
@@ -49,7 +49,7 @@ export function comparePolicies(show: Show, rateHz: number, cache?: PlanCache): 
   );
 }
 
-/** What a show takes as it is laid; each device is sent what is its own. */
+/** Needs of a show as it is laid; each device gets its own part. */
 export function measurePolicy(plan: LaidShow, rateHz: number) {
   const straddling = new Set<number>();
   for (const span of plan.spans) {

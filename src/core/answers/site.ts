@@ -49,7 +49,7 @@ export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
   return bounds && { xMm: (bounds.leftMm + bounds.rightMm) / 2, yMm: (bounds.bottomMm + bounds.topMm) / 2 };
 }
 
-/** Where a pixel is on the drawing; null while its prop is not placed. */
+/** Place of a pixel on the drawing; null while its prop is not placed. */
 export function pixelOnSite(plan: Plan, pixel: number): SpotMm | null {
   const { prop } = runAt(plan, plan.pixels.run[pixel]!);
   const place = propAt(plan, prop).site;
@@ -92,7 +92,7 @@ export function leadsOf(plan: Plan): Lead[] {
   );
 }
 
-/** Where a lead begins and ends on the drawing; null while one of the two is not on it. */
+/** Ends of a data cable on the drawing; null while one of the two is not on it. */
 export function endsOfLead(
   plan: Plan,
   { run, fromRun, controller }: Pick<Lead, 'run' | 'fromRun' | 'controller'>,

@@ -15,7 +15,7 @@ import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
 /** A reading within this share of the planned volts is as planned. */
 const VOLTS_WITHIN = 0.05;
-/** Of more strings than this it is not worth a step for each. */
+/** More strings than this are not worth a step for each. */
 const MOST_STRINGS = 60;
 
 const PLAIN = {
@@ -32,7 +32,7 @@ const PLAIN = {
 type Own = Pick<BringUpStep, 'id' | 'stage' | 'name' | 'does' | 'expect' | 'otherwise'> &
   Partial<BringUpStep>;
 
-/** What is gone through for a prop, once its devices are up. @param prop its index in the show */
+/** Steps of a prop, once its devices are up. @param prop its index in the show */
 export function propSteps(plan: Plan, prop: number): BringUpStep[] {
   const of = propAt(plan, prop);
   const thing = { list: 'props', recordId: of.id } as const;

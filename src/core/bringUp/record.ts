@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { digestOf, stepOf, type Fact, type Facts, type Note } from '../show/facts';
 import type { BringUpStep } from './step';
 
-/** What was seen of a step, as it stands in the facts about its thing. */
+/** The result of a step, as it stands in the facts about its thing. */
 const seenSchema = z.strictObject({
   seen: z.enum(['asPlanned', 'otherwise']),
   /** A short word for what it was checked with. */
@@ -16,14 +16,14 @@ export type StepState = 'open' | 'asPlanned' | 'otherwise' | 'again';
 
 const fieldOf = ({ id }: BringUpStep) => `bringUp.${id}`;
 
-/** What was noted of a step; null where nothing was, or where it is of another program. */
+/** The note on a step; null where none was made, or one of another program. */
 export function seenOf(facts: Facts, step: BringUpStep): { value: StepSeen; fact: Fact } | null {
   const fact = facts.find('test', step.thing.list, step.thing.recordId, fieldOf(step));
   const read = seenSchema.safeParse(fact?.value);
   return fact && read.success ? { value: read.data, fact } : null;
 }
 
-/** How far a step is. What was checked with other values is to be checked again. */
+/** Progress of a step. A check with other values is done again. */
 export function stateOf(facts: Facts, step: BringUpStep): StepState {
   const seen = seenOf(facts, step);
   if (seen && seen.value.seen === 'otherwise') return 'otherwise';
@@ -34,7 +34,7 @@ export function stateOf(facts: Facts, step: BringUpStep): StepState {
   return seen.value.with === digestOf(step.holds) ? 'asPlanned' : 'again';
 }
 
-/** What somebody says of a step. */
+/** The answer to a step. */
 export type Said = Omit<StepSeen, 'with'> & {
   /** Which lead it was: it is kept against that too. */
   leadId?: string;

@@ -7,7 +7,7 @@ import { wireIdSchema } from './wire';
 
 export const MOST_LEAD_MM = 1_000_000;
 
-/** Where a lead ends, or is tapped. Pixels are counted from 1 in the data order of their run, panels from the top left of the front. */
+/** The end of a feed, or a tap. Pixels are counted from 1 in the data order of their run, panels from the top left of the front. */
 const feedEndSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('pixel'),
@@ -31,7 +31,7 @@ export type FeedEnd = z.infer<typeof feedEndSchema>;
  */
 export const feedSchema = z.strictObject({
   id: idSchema,
-  /** What is written on both of its ends, so that it stays when others go. */
+  /** The mark on both of its ends, so that it stays when others go. */
   name: nameSchema,
   from: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('supply'), supplyId: idSchema }),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { idSchema, nameSchema } from '../fields/fields';
 import { orderSchema } from '../fields/order';
 
-/** What a wire does. */
+/** Function of a wire. */
 export const WIRE_FUNCTIONS = ['plus', 'ground', 'data', 'clock', 'backup', 'dataBack', 'unused'] as const;
 export type WireFunction = (typeof WIRE_FUNCTIONS)[number];
 
@@ -35,7 +35,7 @@ export type JointWire = z.infer<typeof jointWireSchema>;
 export const jointSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  /** What is on either side: `port A1`, `first pixel of rail 1`. */
+  /** The thing on either side: `port A1`, `first pixel of rail 1`. */
   fromWords: z.string().trim().max(60),
   toWords: z.string().trim().max(60),
   /** The prop that it belongs to; absent where it belongs to none. */
@@ -47,7 +47,7 @@ export const jointSchema = z.strictObject({
 });
 export type Joint = z.infer<typeof jointSchema>;
 
-/** What is wrong with a joint by itself, each in a sentence: a contact that two wires take, a function that two have. */
+/** Problems of a joint by itself, each in a sentence: a contact that two wires take, a function that two have. */
 export function jointProblems({ wires }: Pick<Joint, 'wires'>): string[] {
   const problems: string[] = [];
   for (const end of ['from', 'to'] as const) {

@@ -8,7 +8,7 @@ export const ipv4Schema = z
   .string()
   .regex(new RegExp(`^${OCTET}\\.${OCTET}\\.${OCTET}\\.${OCTET}$`), 'an address such as 192.168.1.20');
 
-/** Where a device is on the network, and who else has written that down. */
+/** Address of a device on the network, and the places that hold it. */
 export const networkAddressSchema = z.strictObject({
   ip: ipv4Schema,
   /** Bits of the network part: 24 is 255.255.255.0. */
@@ -17,7 +17,7 @@ export const networkAddressSchema = z.strictObject({
   gateway: ipv4Schema.optional(),
   /** Typed into the device, leased but reserved in the router, or leased as it comes. */
   given: z.enum(['fixed', 'reserved', 'leased']),
-  /** Who else stores it: a sender, a note in the box. */
+  /** The other places that hold it: a sender, a note in the box. */
   storedBy: z.string().max(200),
   casting: z.enum(['unicast', 'multicast']),
 });
@@ -53,7 +53,7 @@ interface NetworkEnd {
   gateway?: string | undefined;
 }
 
-/** How one end reaches the other: by itself, over routers, or not, and then what to change in one sentence. */
+/** The way from one end to the other: direct, over routers, or none, and then the fix in one sentence. */
 export type Reach = { by: 'itself' } | { by: 'router' } | { by: 'nothing'; why: string };
 
 /**

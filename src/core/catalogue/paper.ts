@@ -94,7 +94,7 @@ export const LABEL_FORMATS: readonly (LabelFormat & { id: string })[] = [
   },
 ];
 
-/** What does not fit on the paper, in a sentence; null where all of it does. */
+/** The part that does not fit on the paper, in a sentence; null where everything does. */
 export function labelFormatProblem(format: LabelFormat): string | null {
   const [paperWidth, paperHeight] = PAPER_MM[format.paper];
   const right = format.leftMm + (format.columns - 1) * format.stepXMm + format.widthMm;
@@ -115,7 +115,7 @@ export function labelFormatWords({ widthMm, heightMm, columns, rows, paper }: La
   return `${widthMm} × ${heightMm} mm, ${columns * rows} on ${PAPER_WORDS[paper]}`;
 }
 
-/** How sheets of a show are printed. What is absent is as usual. */
+/** Printing of the sheets of a show. Absent fields are as usual. */
 export const paperSettingsSchema = z.strictObject({
   size: z.enum(PAPER_SIZES).optional(),
   /** Under which name and port phones reach the program; addresses that are leased change. */

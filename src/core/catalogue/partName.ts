@@ -1,4 +1,4 @@
-/** What kind of thing a part is: the list is read shelf by shelf. */
+/** Groups of parts: the list is read shelf by shelf. */
 export const PART_GROUPS = ['lights', 'wires', 'joints', 'power', 'data', 'boards', 'hanging'] as const;
 export type PartGroup = (typeof PART_GROUPS)[number];
 
@@ -10,7 +10,7 @@ export interface PartName {
   name: string;
   /** Pieces, metres or pixels. */
   unit: 'pieces' | 'm' | 'px';
-  /** What the builder ought to know before buying. */
+  /** Advice before buying. */
   note?: string;
 }
 

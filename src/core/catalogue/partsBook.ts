@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** What is at hand, what parts cost, and how fast one works; absent while nobody has said anything of it. */
+/** Stock at hand, prices, and pace of work; absent while nobody has said anything of it. */
 export const partsBookSchema = z.strictObject({
   /** Written behind prices. */
   currency: z.string().trim().min(1).max(6).optional(),
@@ -14,7 +14,7 @@ export const partsBookSchema = z.strictObject({
         /** Id of the part in the parts list. */
         part: z.string().min(1).max(120),
         have: z.number().min(0).max(1_000_000).optional(),
-        /** Of one, or of one metre. */
+        /** Price of one, or of one metre. */
         price: z.number().min(0).max(1_000_000).optional(),
         /** In place of the share of the show. */
         spare: z.number().min(0).max(1_000_000).optional(),

@@ -15,7 +15,7 @@ const permute = (letters: string): string[] =>
 /** The 6 orders of three colours, the 24 with white, and single-colour lights. */
 export const COLOUR_ORDERS: readonly string[] = [...permute('RGB'), ...permute('RGBW'), 'W', 'R', 'G', 'B'];
 
-/** How a chip is told its colours. */
+/** Signal of a chip. */
 export const timingSchema = z.discriminatedUnion('kind', [
   /** One data wire at a fixed bit rate, then a pause in which the chips take over what they got. */
   z.strictObject({
@@ -41,7 +41,7 @@ export const pixelTypeSchema = z.strictObject({
   volts: z.number().min(3).max(48),
   /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
   bodyMm: z.number().min(0.5).max(500).optional(),
-  /** What is known of its current; absent while all of it is as usual. */
+  /** Known currents; absent while all are as usual. */
   electric: electricSchema.optional(),
   /** Absent while the usual one of the chip stands. */
   timing: timingSchema.optional(),

@@ -5,7 +5,7 @@ import { valueIn } from '../units/there';
 interface WireSize {
   id: string;
   words: string;
-  /** Of one conductor at 20 °C, in milliohm a metre. */
+  /** Resistance of one conductor at 20 °C, in milliohm a metre. */
   milliohmPerM: number;
   /** In open air, at low voltage, on short leads. Local codes decide. */
   amps: number;
@@ -50,7 +50,7 @@ export function wireSize(id: string): WireSize {
 /** A short piece of this size in open air carries more. */
 const SHORT_AWG12 = { mostMm: 600, amps: 30 };
 
-/** What a piece of a size and length carries, in amps. */
+/** Limit of a piece of a size and length, in amps. */
 export function ampacityOf(id: string, lengthMm: number): number {
   const { amps } = wireSize(id);
   return id === 'awg12' && lengthMm <= SHORT_AWG12.mostMm ? SHORT_AWG12.amps : amps;

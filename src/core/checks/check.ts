@@ -8,7 +8,7 @@ import type { Rank } from './rank';
 /** Something that wants attention. */
 export interface Finding {
   check: string;
-  /** How bad it is; null for a step of the work that has not been done yet. */
+  /** Severity; null for a step of the work that has not been done yet. */
   rank: Rank | null;
   /** The stage of the work where it is fixed. */
   stage: StageId;
@@ -16,7 +16,7 @@ export interface Finding {
   controllerId?: string;
   /** The supply that it is about, which may feed many things. */
   supplyId?: string;
-  /** What is the matter, with what, in whole sentences. */
+  /** The problem and its thing, in whole sentences. */
   message: string;
   mends: Mend[];
 }
@@ -29,7 +29,7 @@ export interface Mend {
 
 export interface Check {
   id: string;
-  /** What the check looks for, in one line. */
+  /** Purpose of the check, in one line. */
   meaning: string;
   /** Whether it looks at what was noted on site as well as at the plan. */
   readsFacts: boolean;

@@ -1,4 +1,4 @@
-/** How bad a problem is, the worst first. */
+/** Ranks of problems, the worst first. */
 export const RANKS = ['canBurn', 'canBreak', 'willNotLight', 'willLookWrong', 'worthKnowing'] as const;
 export type Rank = (typeof RANKS)[number];
 
@@ -10,7 +10,7 @@ const RANK_WORDS: Readonly<Record<Rank, string>> = {
   worthKnowing: 'Worth knowing',
 };
 
-/** What a finding is called before its message: its rank, or that a step of the work has not been done yet. */
+/** The words before the message of a finding: its rank, or that a step of the work has not been done yet. */
 export const rankWords = (rank: Rank | null): string => (rank === null ? 'Next step' : RANK_WORDS[rank]);
 
 /** Whether this has to be put right before the display lights as planned. */

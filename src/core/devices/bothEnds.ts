@@ -7,13 +7,13 @@ import type { FoundSettings } from './found';
 import { itemAt } from '../units/there';
 import { controllerAt } from '../plan/records';
 
-/** What the two ends make of the colours of a port. */
+/** The colours of a port through both ends. */
 interface ColoursOfPort {
   isRight: boolean;
   words: string;
 }
 
-/** What both ends together do to the colours of each port of which both were looked at, where one is not as planned. */
+/** Colours of each port of which both ends were looked at, where one is not as planned. */
 export function coloursOfBothEnds(
   plan: LaidShow,
   controller: FoundSettings,

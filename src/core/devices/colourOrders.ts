@@ -6,12 +6,12 @@ import type { LaidShow } from '../plan/planned';
 import { itemAt } from '../units/there';
 import { pixelTypeOf } from '../plan/records';
 
-/** How the colours of a run come into the order that its chips want. */
+/** The way of the colours of a run into the order of its chips. */
 export interface ColourPlan {
   /** The orders of its chips, the usual one first; more than one where panels of a wall differ. */
   chips: readonly string[];
   correctedAt: CorrectedAt;
-  /** What the controller is told, and what the sender is told: one of them the plain order. */
+  /** Order to set at the controller and in the sender: one of them the plain order. */
   controller: string;
   sender: string;
 }

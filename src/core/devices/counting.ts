@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** How a screen counts that was read; what is absent is counted as the plan tells it. */
+/** Counting of a screen that was read; absent fields count as the plan does. */
 export const countingSchema = z.strictObject({
   /** Its numbers of universes are all so much higher than those of the plan: -1 where it counts from 0. */
   universesShifted: z.literal([-1, 1]).optional(),
@@ -11,8 +11,8 @@ export const countingSchema = z.strictObject({
 });
 export type Counting = z.infer<typeof countingSchema>;
 
-/** How much higher its numbers of universes are than those of the plan. */
+/** Offset of its universes from those of the plan. */
 export const universeShift = (counting: Counting): number => counting.universesShifted ?? 0;
 
-/** How much higher its channels are. */
+/** Offset of its channels. */
 export const channelShift = (counting: Counting): number => (counting.channelsFrom === 0 ? -1 : 0);

@@ -30,7 +30,7 @@ export interface Difference {
   mend: string;
 }
 
-/** What is common to every comparison of one device. */
+/** Values common to every comparison of one device. */
 interface Comparison {
   plan: LaidShow;
   /** Index of the controller in the show. */
@@ -54,7 +54,7 @@ export function differences(plan: LaidShow, found: FoundSettings): Difference[] 
   return [...deviceDifferences(of), ...universeDifferences(of), ...portDifferences(of)];
 }
 
-/** Of a setting what a comparison needs. */
+/** The parts of a setting that a comparison needs. */
 type Comparable<Basis> = Omit<
   HeldSetting<string, string | number, string | number | null, Basis>,
   'simulate' | 'values' | 'simulatedValues'
@@ -171,7 +171,7 @@ function portAsTold(port: FoundPort, basis: PortBasis | undefined, counting: Cou
   ) as FoundPort;
 }
 
-/** What was found, in the numbers of the plan, however the screen that was read counts. */
+/** Found values in the numbers of the plan, however the screen that was read counts. */
 export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSettings {
   const { counting = {} } = found;
   const whole = HELD_BY_DEVICE.flatMap(({ field, shift }): [string, number][] => {

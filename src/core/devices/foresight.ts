@@ -32,7 +32,7 @@ interface Foresight {
   values: ValueToType[];
 }
 
-/** What one plan changes against another. */
+/** Differences between two plans. */
 export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   const moved: Moved[] = [];
   const renumbered: Moved[] = [];
@@ -63,7 +63,7 @@ export function comparePlans(before: LaidShow, after: LaidShow): Foresight {
   };
 }
 
-/** Where a run begins and ends. */
+/** First and last span of a run. */
 interface Stretch {
   of: Pick<Moved, 'propId' | 'name' | 'run'>;
   /** Whose bytes they are, under DDP; universes are the show's. */
@@ -179,7 +179,7 @@ function leastChange(
     let covered = false;
     for (const pair of overlaps(plan)) {
       if (known.has(pair)) continue;
-      // Of two that would share channels, what changed makes way; where that is pinned by the builder, its neighbour does.
+      // Of two runs that would share channels, the changed one makes way; where the builder pinned it, its neighbour does.
       const keys = pair.split('|');
       const giving =
         keys.find((key) => resized.has(key) && pins.has(key)) ?? keys.find((key) => pins.has(key));

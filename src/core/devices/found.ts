@@ -22,7 +22,7 @@ const foundUniverseSchema = z.strictObject({
 });
 export type FoundUniverse = z.infer<typeof foundUniverseSchema>;
 
-/** What a controller, or the sender for it, was found to hold. What nobody looked at is absent. */
+/** Settings found on a controller, or in the sender for it. Those that nobody looked at are absent. */
 export const foundSettingsSchema = z.strictObject({
   controllerId: idSchema,
   where: z.enum(['controller', 'sender']),
@@ -48,7 +48,7 @@ export function foundIn(plan: LaidShow, facts: Facts): FoundSettings[] {
   });
 }
 
-/** What was looked at, in words: `12 values on 3 of 4 ports`. Nothing is said of what nobody looked at. */
+/** The settings looked at, in words: `12 values on 3 of 4 ports`. Nothing is said of those that nobody looked at. */
 export function lookedAtWords(plan: LaidShow, found: FoundSettings): string {
   const { controllerId, ports, universeList = [] } = found;
   const index = plan.show.controllers.findIndex((each) => each.id === controllerId);

@@ -17,15 +17,15 @@ import { protocolOf } from '../protocols/registry';
 import { controllerAt } from '../plan/records';
 
 interface LinkLoad {
-  /** What the link carries, in megabits a second. */
+  /** Traffic of the link, in megabits a second. */
   mbits: Explained;
-  /** Of that, what lights pixels: without headers, and without slots of a universe that hold none. */
+  /** The part of it for pixels: without headers, and without slots of a universe that hold none. */
   payload: Explained;
   /** Packets for one picture; none for raw frames, which the sending program cuts as it likes. */
   packets: Explained | null;
 }
 
-/** What a controller is sent. */
+/** Packets to a controller. */
 export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoad {
   const controller = controllerAt(plan, index);
   const place: Place = { stage: 'patch', subject: { kind: 'controller', controllerId: controller.id } };

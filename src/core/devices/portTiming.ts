@@ -19,7 +19,7 @@ interface PortTiming {
   limitedByLine: boolean;
 }
 
-/** How fast a port is; null where panels are behind it, which their driver refreshes. The first run says what chips there are. */
+/** Rate of a port; null where panels are behind it, which their driver refreshes. The first run says which chips are there. */
 export function portTiming(plan: LaidShow, port: PlannedPort): PortTiming | null {
   const fed = feedOf(plan, port);
   return fed && timingOf(fed, placesOf(plan, port));
@@ -46,7 +46,7 @@ export function portRates(plan: LaidShow): (port: PlannedPort) => PortRate | nul
   };
 }
 
-/** What chips a port feeds, and through what line the device is fed. */
+/** Chips behind a port, and the line into the device. */
 interface Feed {
   pixelType: PixelType;
   controllerId: string;
@@ -80,7 +80,7 @@ function timingOf({ pixelType, controllerId, baud }: Feed, places: Explained): P
   };
 }
 
-/** What is clocked out for a port: its pixels and the skipped ones. */
+/** Pixels clocked out for a port: its own and the skipped ones. */
 export function placesOf(plan: LaidShow, port: PlannedPort): Explained {
   const name = portName(controllerAt(plan, port.controller), port.port);
   const skipped = port.places - port.pixels;

@@ -18,16 +18,16 @@ export interface Sent {
   showUniverse: number | null;
   /** As it is typed: the port-address under Art-Net; null for a flat space. */
   universe: number | null;
-  /** What it is, where it is no universe. */
+  /** Name of the space, where it is no universe. */
   spaceWords: string | null;
   protocol: string;
-  /** Where its packets go; null while nobody has said it. */
+  /** Target of its packets; null while nobody has said it. */
   destination: string | null;
   /** Channels to fill, or bytes of the flat space. */
   channels: number;
   /** Channels that carry something. */
   used: number;
-  /** Of its first channel, in the count over the show. */
+  /** Show channel of its first channel. */
   firstShowChannel: number;
   lastShowChannel: number;
   packing: string;

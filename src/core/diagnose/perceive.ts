@@ -1,4 +1,4 @@
-/** What somebody who stands before a light can say of it. One byte a light. */
+/** Codes that somebody before a pixel can tell apart. One byte a pixel. */
 export const PERCEIVED = [
   'dark',
   'red',
@@ -21,7 +21,7 @@ export const PERCEIVED = [
 ] as const;
 
 export const SEEN_DARK = 0;
-/** What is not said of a light. */
+/** The code of a pixel that nobody described. */
 export const UNKNOWN = 255;
 export const SEEN_FLICKER = PERCEIVED.indexOf('flickering');
 const DIM = PERCEIVED.indexOf('dim red') - PERCEIVED.indexOf('red');

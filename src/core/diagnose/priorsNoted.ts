@@ -3,7 +3,7 @@ import { FAULT_KINDS, priorOf, type Fault } from '../rig/faults/registry';
 import type { Facts, Note } from '../show/facts';
 import type { Raise } from './raised';
 
-/** How often something is the matter here, in words, with the weight of each. */
+/** Frequencies in words, with the weight of each. */
 export const OFTEN = [
   { words: 'often', weight: 8 },
   { words: 'now and then', weight: 4 },
@@ -38,7 +38,7 @@ export function priorsNote(facts: Facts, showId: string, kind: Fault['kind'], we
   };
 }
 
-/** What was set for this show, as what is suspected more or less than usual. */
+/** Frequencies set for this show, as factors on the usual ones. */
 export function priorRaises(facts: Facts): Raise[] {
   return [...notedPriors(facts)].map(([kind, weight]) => ({
     kind,

@@ -18,7 +18,7 @@ export interface Raise {
   why: string;
 }
 
-/** What checks say of a show, as far as it is of interest here. */
+/** The findings of a show that are of interest here. */
 interface Finding {
   check: string;
   propId?: string;
@@ -42,7 +42,7 @@ export const BY_CHECK: Readonly<Record<string, { kinds: readonly Fault['kind'][]
 };
 const FOUND = 4;
 
-/** What is set and not ticked is looked at first; what was ticked after it was looked at, last. */
+/** Settings without a tick are looked at first; those ticked after a look, last. */
 const SETTINGS: readonly Fault['kind'][] = [
   'countWrong',
   'colourOrder',

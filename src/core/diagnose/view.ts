@@ -6,7 +6,7 @@ import { faultAt, type AnyPlace } from './suspects';
 import type { Trial } from './trials';
 import { WireView } from './wireView';
 
-/** What is seen, and two sums that stand for it. */
+/** A picture, and two sums that stand for it. */
 interface Looked {
   seen: Seen;
   sums: readonly [number, number];
@@ -26,7 +26,7 @@ export class View {
     this.rig = base ? withFaults(base.rig, faults.slice(base.faults.length)) : scope.rigWith(faults);
   }
 
-  /** What is seen of a trial. */
+  /** The picture of a trial. */
   seen(trial: Trial): Seen {
     return this.of(trial).seen;
   }

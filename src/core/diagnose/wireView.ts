@@ -9,7 +9,7 @@ import { alongWireOf, type AnyKind } from './suspects';
 import type { Trial } from './trials';
 import { itemAt } from '../units/there';
 
-/** How the places of a wire are seen: as they are, dark, or with data that comes early or late. */
+/** The look of the places of a wire: as they are, dark, or with data that comes early or late. */
 interface Way {
   /** Codes by moment and place. */
   codes: Uint8Array;
@@ -61,7 +61,7 @@ export class WireView {
     return joinedKey(total('one', this.rest[0]), total('other', this.rest[1]));
   }
 
-  /** What is seen with a fault at a place. */
+  /** The picture with a fault at a place. */
   picture(kind: AnyKind, wanted: number): Seen {
     const place = this.placeOf(wanted);
     const made = Uint8Array.from(this.seen);
@@ -179,7 +179,7 @@ export class WireView {
 
 const sum = (upTo: Int32Array) => upTo.at(-1)!;
 
-/** How many lights are as they were seen; what was not said of agrees. */
+/** Number of pixels that look as they were seen; pixels that nobody described agree. */
 export function agreement(seen: Seen, observed: Seen): number {
   let agree = 0;
   for (let i = 0; i < seen.length; i += 1) if (observed[i] === UNKNOWN || observed[i] === seen[i]) agree += 1;

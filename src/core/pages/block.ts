@@ -2,7 +2,7 @@ import type { Table } from './table';
 import type { Drawing } from './drawing';
 import type { LabelSheet } from './label';
 
-/** What is filled in by hand: a box to tick, or room to write in. */
+/** Room for handwriting: a box to tick, or a line. */
 export interface WriteColumn {
   head: string;
   unit?: string;
@@ -28,14 +28,14 @@ export type Block =
   | { is: 'heading'; words: string }
   | { is: 'words'; words: string }
   | { is: 'caution'; words: string }
-  /** What is written by hand about the whole: who, when. */
+  /** Handwriting about the whole: who, when. */
   | { is: 'blanks'; words: readonly string[] }
   | { is: 'table'; table: Table<never>; write?: readonly WriteColumn[] }
   | { is: 'steps'; steps: readonly PaperStep[] }
   | {
       is: 'drawing';
       drawing: Drawing;
-      /** Of the page, at the most. */
+      /** Share of the page, at most. */
       share: number;
     }
   | { is: 'labels'; labels: LabelSheet }

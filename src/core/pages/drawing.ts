@@ -3,7 +3,7 @@
  * placed; letters and points keep their size on paper.
  */
 export interface Drawing {
-  /** What it shows, for one who cannot see it. */
+  /** The drawing in words, for somebody who cannot see it. */
   name: string;
   bounds: { leftMm: number; rightMm: number; bottomMm: number; topMm: number };
   shapes: readonly Shape[];
@@ -14,7 +14,7 @@ export interface Drawing {
 export type SpotOnDrawing = readonly [xMm: number, yMm: number];
 
 type Pen = 'thin' | 'thick' | 'dashed' | 'none';
-/** Of a surface: what is printed on it stays legible. */
+/** A light fill: print on it stays legible. */
 type Fill = 'none' | 'white' | 'light' | 'black';
 
 export type Shape =

@@ -4,7 +4,7 @@ import type { Page } from './page';
 import { linesOf } from './text';
 import { itemAt } from '../units/there';
 
-/** What stands around the work of each page. */
+/** The frame of each page. */
 interface PageWords {
   show: string;
   sheet: string;
@@ -14,7 +14,7 @@ interface PageWords {
   state: string;
   /** By which it is asked whether the sheet is still as planned; null for a sheet of tables that has none. */
   mark: string | null;
-  /** Where its code leads. */
+  /** The link in its code. */
   link: string | null;
   /** Page n of m. */
   page: number;

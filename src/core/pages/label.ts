@@ -1,16 +1,16 @@
 import type { LabelFormat } from '../catalogue/paper';
 
-/** What is stuck to a thing of the show. */
+/** A label for a thing of the show. */
 export interface Label {
   /** Short, in large letters: `A3`, `strand 4`. */
   name: string;
-  /** What it is, in a line or two. */
+  /** Its text, in a line or two. */
   words: string;
   /** The way of the data, or the side that is up, as one looks at the label. */
   arrow: 'up' | 'down' | 'left' | 'right' | null;
   /** Typed where no camera is at hand. */
   code: string;
-  /** Where its code for a camera leads. */
+  /** The link in its code for a camera. */
   link: string;
 }
 

@@ -12,7 +12,7 @@ const LEAST_NAME_PT = 7;
 const WORDS_PT = 8;
 const LEAST_WORDS_PT = 5.5;
 
-/** Where a label begins on its page, in mm from the top left of the paper. */
+/** Top left of a label on its page, in mm from the top left of the paper. */
 export function labelPlaceMm(format: LabelFormat, index: number): { xMm: number; yMm: number } {
   return {
     xMm: format.leftMm + (index % format.columns) * format.stepXMm,
@@ -60,7 +60,7 @@ function labelInks(
     lines = linesOf(label.words, room, wordsPt, 'regular', measure);
     if (lines.length * wordsPt * 1.2 <= left2()) break;
   }
-  // What does not fit even in the smallest letters ends with a sign that there was more.
+  // Text that does not fit even in the smallest letters ends with a sign that there was more.
   const most = Math.max(0, Math.floor(left2() / (Math.max(wordsPt, LEAST_WORDS_PT) * 1.2)));
   if (lines.length > most) {
     lines = lines.slice(0, most);

@@ -7,7 +7,7 @@ import type { Page } from './page';
 import { pagesOf, type PageSetting } from './pages';
 import { itemAt } from '../units/there';
 
-/** What is printed. */
+/** A job for the printer. */
 export interface PrintJob {
   /** As the whole is called: the show, and what of it. */
   show: string;
@@ -26,7 +26,7 @@ export interface PrintedPage {
   widthPt: number;
   heightPt: number;
   inks: Ink[];
-  /** Of the sheet that begins with it. */
+  /** The sheet that begins on the page. */
   bookmark: string | null;
 }
 

@@ -10,7 +10,7 @@ export interface Told {
   mood?: 'good' | 'bad' | 'quiet';
 }
 
-/** What stands in a cell: null where there is nothing to say. */
+/** The content of a cell: null where there is nothing to say. */
 export type Cell = string | number | Explained | Told | null;
 
 export interface Column<Row> {
@@ -19,7 +19,7 @@ export interface Column<Row> {
   head: string;
   /** Below the head: a unit, or from where it is measured. */
   unit?: string;
-  /** What is in it, for one who does not know the head. */
+  /** Its content, for somebody who does not know the head. */
   meaning: string;
   /** Figures stand in columns of their own type; what is typed or looked for stands out. */
   as?: 'figure' | 'address' | 'key';
@@ -28,7 +28,7 @@ export interface Column<Row> {
 
 /** A table as data: what is on the screen, in a file and on paper is made from this alone. */
 export interface Table<Row> {
-  /** What it lists, for one who cannot see it. */
+  /** Its rows, for somebody who cannot see it. */
   name: string;
   /** It holds values that are typed into a device or a sender: who copies it has them. */
   forDevices?: true;

@@ -108,7 +108,7 @@ interface CellText {
   footnote: number | null;
 }
 
-/** What stands in the cells, and how much room it needs. */
+/** The words of the cells, and the room that they need. */
 class TableWords {
   private readonly needs = new Map<PaperColumn, { least: number; most: number }>();
 
@@ -170,7 +170,7 @@ class TableWords {
     return need;
   }
 
-  /** How wide each column is where all of them fit; null where their longest words do not. */
+  /** Width of each column where all of them fit; null where their longest words do not. */
   widths(columns: readonly PaperColumn[], sizePt: number, widthPt: number): number[] | null {
     const scale = sizePt / itemAt(SIZES_PT, 0);
     const needs = columns.map((column) => {
@@ -181,7 +181,7 @@ class TableWords {
     if (leastSum > widthPt) return null;
     const mostSum = needs.reduce((sum, { most }) => sum + most, 0);
     if (mostSum <= widthPt) return needs.map(({ most }) => most);
-    // What is above the least is shared out by what each would like.
+    // Room above the least is shared out by the wish of each column.
     const share = (widthPt - leastSum) / (mostSum - leastSum);
     return needs.map(({ least, most }) => least + (most - least) * share);
   }

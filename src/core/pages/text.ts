@@ -1,6 +1,6 @@
 import type { Measure, TextStyle } from './ink';
 
-/** Where a line may end: behind a space, and behind what joins two words. */
+/** Breaks of a line: behind a space, and behind a sign that joins two words. */
 const PART = /[^/–-]*[/–-]+|[^/–-]+/gu;
 
 /** A room that was made for these words holds them. */
@@ -56,7 +56,7 @@ export function linesOf(
   return lines;
 }
 
-/** How many letters fit, at least one. */
+/** Number of letters that fit, at least one. */
 function fittingLetters(
   words: string,
   widthPt: number,

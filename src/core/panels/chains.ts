@@ -43,7 +43,7 @@ const chainDesignSchema = z.strictObject({
   by: z.literal('design'),
   style: z.enum(CHAIN_STYLES),
   along: z.enum(['rows', 'columns']),
-  /** Where output 1 enters, seen from the front. */
+  /** The panel at which output 1 enters, seen from the front. */
   entry: z.enum(CORNERS),
 });
 export type ChainDesign = z.infer<typeof chainDesignSchema>;
@@ -171,7 +171,7 @@ function turnFor(panel: PanelType, design: ChainDesign, back: boolean): Turn {
   return goesDown === flowsRight(panel) ? 90 : 270;
 }
 
-/** Where a panel stands, by its cell: index of its chain and its place there, from 0. */
+/** The place of a panel, by its cell: index of its chain and its place there, from 0. */
 export function chainPlaces(
   chains: readonly Chain[],
   columns: number,
@@ -191,7 +191,7 @@ export function outputName(chain: Pick<Chain, 'card' | 'output'>, cards: number)
   return cards > 1 ? `${chain.card + 1}.${chain.output}` : String(chain.output);
 }
 
-/** How panels hang: `no panel is turned`, `7 of 15 panels hang upside down`, `12 of 12 panels lie on their side`. */
+/** Turns of panels in words: `no panel is turned`, `7 of 15 panels hang upside down`, `12 of 12 panels lie on their side`. */
 export function turnsWords(chains: readonly Chain[]): string {
   const panels = chains.flatMap((chain) => chain.panels);
   const count = (...turns: Turn[]) => panels.filter((panel) => turns.includes(panel.turnDeg)).length;

@@ -13,12 +13,12 @@ const limitFields = {
   notes: partNotesSchema,
 };
 
-/** What drivers are set to where nobody says otherwise. */
+/** Usual settings of drivers. */
 export const USUAL_PICTURE = { depthBits: 11, brightnessPercent: 100, gamma: 2.2 };
 
 /** The panels that one card owns: a rectangle of them, cut only at panel borders. */
 const cardSchema = z.strictObject({
-  /** Of its top left panel, from 0, seen from the front. */
+  /** Cell of its top left panel, from 0, seen from the front. */
   column: z.int().min(0).max(63),
   row: z.int().min(0).max(63),
   columns: z.int().min(1).max(64),

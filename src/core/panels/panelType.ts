@@ -19,11 +19,11 @@ export const panelTypeSchema = z.strictObject({
   scan: z.int().min(1).max(64),
   ampsFullWhite: figureSchema(z.number().min(0.05).max(PANEL_LIMITS.mostAmps)),
   colourOrder: z.enum(PANEL_COLOUR_ORDERS),
-  /** Where the data socket is, seen from the back with the arrow up. */
+  /** Side of the data socket, seen from the back with the arrow up. */
   dataInAtBack: z.enum(['left', 'right']),
   /** Somebody looked at the back of a panel; until then the usual place of the socket stands. */
   socketSeen: z.literal(true).optional(),
-  /** How its rows are interleaved, as its data sheet or the test of a card utility calls it; absent where it is plain. */
+  /** Interleaving of its rows, as its data sheet or the test of a card utility calls it; absent where it is plain. */
   interleave: z.string().max(60).optional(),
   notes: partNotesSchema,
 });

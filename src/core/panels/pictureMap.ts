@@ -6,7 +6,7 @@ import { itemAt } from '../units/there';
  * The picture map: the sender's pixels run row by row over the whole wall from a corner. It knows nothing of panels.
  */
 export interface PictureMap {
-  /** Of the whole wall, in pixels. */
+  /** Size of the whole wall, in pixels. */
   width: number;
   height: number;
   corner: Corner;
@@ -219,7 +219,7 @@ function bandsFrom(stretches: Iterable<Stretch>, least: number): Band[] {
   return bands;
 }
 
-/** What to do about a disagreement, in one sentence; null where there is none. */
+/** The fix for a disagreement, in one sentence; null where there is none. */
 export function disagreementWords(sent: number, received: number): string | null {
   if (sent === received) return null;
   const step = received - sent;

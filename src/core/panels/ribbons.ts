@@ -17,7 +17,7 @@ const SLACK_MM = 40;
 /** Sockets sit this part of the width in from the edge. */
 const INSET = 0.12;
 
-/** Where the data socket and the outgoing socket of a panel are on the wall, seen from the front; y down. */
+/** Places of the data socket and the outgoing socket of a panel on the wall, seen from the front; y down. */
 function sockets(
   panel: PanelType,
   { column, row, turnDeg }: ChainedPanel,
@@ -46,7 +46,7 @@ function neighbourRibbonMm(panel: PanelType): number {
   return 2 * INSET * panel.columns * panel.pitchMm + SLACK_MM;
 }
 
-/** What a ribbon in the box reaches: from neighbour to neighbour in a row or a column. */
+/** Reach of a ribbon from the box: from neighbour to neighbour in a row or a column. */
 export function stockReachMm(panel: PanelType): number {
   const [width, height] = [panel.columns * panel.pitchMm, panel.rows * panel.pitchMm];
   // From a row to the next one of a zigzag the sockets lie straight above each other.

@@ -26,7 +26,7 @@ function contentMark(sheet: Sheet): string {
 
 function contentOf(block: Block, lengths: Lengths): unknown {
   if (block.is === 'table') return tableContent(block.table, lengths);
-  // Where codes lead may change without what is printed beside them.
+  // The link of a code may change without the print beside it.
   if (block.is === 'labels')
     return block.labels.labels.map(({ name, words, arrow, code }) => [name, words, arrow, code]);
   return block;
@@ -60,7 +60,7 @@ export function sheetWithMark(plan: Plan, asked: SheetsAsked, letters: string): 
   return null;
 }
 
-/** What is otherwise on a sheet now than when it was printed, line by line. */
+/** Differences of a sheet now from when it was printed, line by line. */
 export function changesSince(before: Sheet, now: Sheet): string[] {
   const [old, fresh] = [linesOf(before), linesOf(now)];
   const [had, has] = [new Set(old), new Set(fresh)];

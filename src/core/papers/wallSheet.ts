@@ -17,7 +17,7 @@ import { itemAt } from '../units/there';
 import { controllerAt, plannedAt, propAt, runAt } from '../plan/records';
 import { CARD_STEPS, HAT_STEPS } from './wallSteps';
 
-/** What a value is about, so that `width` is never two things. */
+/** Subject of a value, so that `width` is never two things. */
 type ValueScope = 'a panel' | 'a chain' | 'a card' | 'the whole wall' | 'the sender' | 'the network';
 
 export interface WallValue {
@@ -29,7 +29,7 @@ export interface WallValue {
 }
 
 export interface WallSheet {
-  /** Where the values are typed. */
+  /** Places to type the values. */
   groups: { id: string; title: string; values: WallValue[] }[];
   /** Each with an id under which its tick is kept. */
   steps: { id: string; words: string; why: string }[];

@@ -13,9 +13,9 @@ export const GROUP_WORDS: Record<PartGroup, string> = {
 /** Something that is bought or made, with how much of it the plan takes. */
 export interface Part extends Omit<PartName, 'note'> {
   need: number;
-  /** What it is for, and where its number comes from: `Net curtain 11, Quay rail 4`. */
+  /** Its uses, and the source of its number: `Net curtain 11, Quay rail 4`. */
   for: string;
-  /** What the builder ought to know before buying; null where there is nothing. */
+  /** Advice before buying; null where there is none. */
   note: string | null;
 }
 

@@ -11,7 +11,7 @@ export interface PartLine extends Part {
   spare: number;
   /** need + spare - have, never below nothing; whole pieces, and metres to a tenth. */
   buy: number;
-  /** Of one, or of one metre; null where nobody said it. */
+  /** Price of one, or of one metre; null where nobody said it. */
   price: number | null;
   /** buy × price; null without a price. */
   cost: number | null;
@@ -29,7 +29,7 @@ interface Labour {
 export interface PartsList {
   lines: PartLine[];
   labour: Labour;
-  /** Of the parts that have a price; null where none has. */
+  /** Total of the parts that have a price; null where none has. */
   cost: number | null;
   /** Parts to buy whose price nobody said: they are not in the sum. */
   withoutPrice: number;

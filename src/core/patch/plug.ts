@@ -1,7 +1,7 @@
 import type { PatchEntry, Show } from '../show/schema';
 import { itemAt, valueIn } from '../units/there';
 
-/** How a run is plugged in. */
+/** The place of a run on its port. */
 export interface RunOnWire {
   /** Index of the controller in the show. */
   controller: number;
@@ -33,7 +33,7 @@ export interface PlannedPort {
   places: number;
 }
 
-/** What is plugged in where. */
+/** Ports with their runs. */
 interface Plugged {
   /** For each run, null where it is on no port. */
   wires: (RunOnWire | null)[];

@@ -57,7 +57,7 @@ type Extent = [least: number, most: number];
 /** Nothing of them changes from picture to picture. */
 const extentsKnown = new WeakMap<readonly Stretch[], Map<readonly number[], Extent[]>>();
 
-/** How far the prop of each stretch goes along a direction, in mm: props have measures of their own. */
+/** Extent of the prop of each stretch along a direction, in mm: props have measures of their own. */
 function extentsAlong(
   { pixels, runs }: Moment['plan'],
   stretches: readonly Stretch[],
@@ -310,7 +310,7 @@ export function patternById(id: string): Pattern | undefined {
   return PATTERNS.find((pattern) => pattern.id === id);
 }
 
-/** What a pattern wants of every pixel of a show at a moment: four bytes each. */
+/** The picture of a pattern on a show at a moment: four bytes for each pixel. */
 export function painted(pattern: Pattern, moment: Moment): Uint8Array {
   const light = new Uint8Array(4 * moment.plan.pixelCount);
   pattern.paint(moment, light);

@@ -40,7 +40,7 @@ export interface ControllerCap {
   whiteAmps: number;
   /** The level that its limiter leaves of full white, 0 to 1, and what its pixels then draw. Null without a limiter. */
   limited: { level: number; amps: number } | null;
-  /** What its limiter is to take each pixel to draw at full white, in mA: what was said, or by the plan, rounded up. */
+  /** Current that its limiter takes for each pixel at full white, in mA: as said, or by the plan, rounded up. */
   pixelMa: number;
   /** In mA, rounded down: what keeps every supply that its pixels hang on within what it carries. */
   limiterMa: Both<number>;
@@ -121,7 +121,7 @@ function shareOut({ wiring, solution }: SolvedGroup, loads: (Load & { pixels: nu
   });
 }
 
-/** Of each supply the pixels that are not there yet, by the channels that are kept free behind the runs that it feeds. */
+/** Future pixels on each supply, by the channels that are kept free behind the runs that it feeds. */
 function reservedOf({ show, runs }: Plan, solved: readonly SolvedGroup[]): SupplyCap['reserved'][] {
   const made = show.supplies.map(() => ({ pixels: 0, amps: 0 }));
   const spareOf = new Map(

@@ -8,9 +8,9 @@ export interface Limiter {
   /** Index of its controller in the show. */
   controller: number;
   amps: number;
-  /** What it takes a pixel to draw at full white; null where it is told what they draw. */
+  /** Current that it takes for a pixel at full white; null where it is set to the real one. */
   pixelAmps: number | null;
-  /** What is behind it, without the pixels that stay dark. */
+  /** Pixels behind it, without those that stay dark. */
   parts: readonly { electric: Electric; colourOrder: string; count: number }[];
 }
 

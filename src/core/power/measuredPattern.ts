@@ -5,9 +5,9 @@ import type { Parsed } from '../units/length';
 interface MeasuredOn {
   /** Pixels or panels of the piece. */
   count: number;
-  /** Of one of them while dark, in amps. */
+  /** Amps of one of them while dark. */
   darkAmps: number;
-  /** Of one of them at full white. */
+  /** Amps of one of them at full white. */
   whiteAmps: number;
 }
 

@@ -45,7 +45,7 @@ class NetworkBuilder {
   private readonly placeOf = new Map<string, number>();
   private readonly lengthOfRun = new Map<string, number>();
   private readonly limiterOf: ReadonlyMap<string, Limiter>;
-  /** Of each supply its terminals, and where its leads begin: there, or at its row of fuses. */
+  /** Terminals of each supply, and the start of its feeds: there, or at its row of fuses. */
   private readonly sources = new Map<number, { terminals: number; leads: number }>();
 
   constructor(private readonly plan: Plan) {
@@ -79,7 +79,7 @@ class NetworkBuilder {
       const ohm = beforeOhm + ohmOf(piece.wire, piece.lengthMm);
       const end = this.endPlace(piece.to);
       if (end === null || end === before) {
-        // What is not there has no piece of its own; the lead goes on from there all the same.
+        // A missing end has no piece of its own; the feed goes on from there all the same.
         beforeOhm = ohm;
         return;
       }
@@ -192,7 +192,7 @@ class NetworkBuilder {
       : this.sourceOf(from.supplyId);
   }
 
-  /** Where the leads of a supply begin; it comes into the network with the first of them. */
+  /** The start of the feeds of a supply; it comes into the network with the first of them. */
   private sourceOf(supplyId: string): number {
     const index = this.plan.show.supplies.findIndex((each) => each.id === supplyId);
     const known = this.sources.get(index);

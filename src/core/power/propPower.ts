@@ -6,10 +6,10 @@ import { levelOf } from './wiring';
 import { itemAt, byId } from '../units/there';
 import { propAt, plannedAt } from '../plan/records';
 
-/** Of each pixel of a prop, in its data order. */
+/** Volts of each pixel of a prop, in its data order. */
 export interface PropPower {
   volts: Float32Array;
-  /** How far the ground of the pixel stands above that of the supply. */
+  /** Volts of the ground of the pixel above that of the supply. */
   liftVolts: Float32Array;
   amps: Float32Array;
   /** Light of red, green, blue and white, each 0 to 255, one after another; what is not lit is 0. */
@@ -22,7 +22,7 @@ export interface PropPower {
 
 const PARTS = ['R', 'G', 'B', 'W'] as const satisfies readonly DrawPart[];
 
-/** What each pixel of a prop gets and gives while all show the same; null where no lead goes to it, and for panels. */
+/** Volts and light of each pixel of a prop while all show the same; null where no feed goes to it, and for panels. */
 export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | null {
   const solved = solvePropPower(plan, prop, shown);
   if (!solved) return null;

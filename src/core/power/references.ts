@@ -2,10 +2,10 @@ import { NetworkError, type Network } from './network';
 
 /** The nodes of a network as unknowns: which of them are fixed or move together, and what no supply reaches. */
 export interface Settled {
-  /** Of each node; -1 where its voltage is fixed, or where no supply reaches it. Numbered in the order of the nodes. */
+  /** Unknown of each node; -1 where its voltage is fixed, or where no supply reaches it. Numbered in the order of the nodes. */
   unknownOf: Int32Array;
   unknownCount: number;
-  /** What a node stands above its unknown, or above 0 where it is fixed, in volts. */
+  /** Volts of a node above its unknown, or above 0 where it is fixed. */
   offset: Float64Array;
   /** 1 where a supply is joined to it by wire. */
   isLive: Uint8Array;

@@ -4,15 +4,15 @@ import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
 import { itemAt } from '../units/there';
 
-/** How bright a show may be with the feeds that it has, and what holds it back. */
+/** The brightest level that the feeds of a show carry, and the limit. */
 interface SafeLevel {
   /** The byte at the chips in whole percent, rounded down; 0 where even dark is too much. */
   percent: number;
-  /** What would be too much at one percent more; null at 100. */
+  /** The first excess at one percent more; null at 100. */
   heldBackBy: string | null;
 }
 
-/** What of a report is too much: a pixel too low, a lead above its fuse or its parts, a supply above what it carries for hours. Null where nothing is. */
+/** The excess in a report: a pixel too low, a feed above its fuse or its parts, a supply above its continuous load. Null where nothing is. */
 export function tooMuch(plan: Plan, report: PowerReport): string | null {
   const { show } = plan;
   for (const run of report.runs)

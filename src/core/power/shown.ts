@@ -5,7 +5,7 @@ import type { Ramp } from './network';
 export const LIGHTS = ['white', 'R', 'G', 'B', 'W'] as const;
 export type Light = (typeof LIGHTS)[number];
 
-/** What all pixels show at once. */
+/** The light of all pixels at once. */
 export interface Shown {
   light: Light;
   /** The byte at the chips, as a share of its fullest. */
@@ -38,12 +38,12 @@ export function rampsOf(electric: Electric, colourOrder: string, shown: Shown): 
   return most ? [...ramps, most] : ramps;
 }
 
-/** What a pixel draws where its volts are enough, in amps. */
+/** Current of a pixel where its volts are enough, in amps. */
 export function fullAmps(electric: Electric, colourOrder: string, shown: Shown): number {
   return rampsOf(electric, colourOrder, shown).reduce((sum, ramp) => sum + ramp.amps, 0);
 }
 
-/** How much of its light a colour gives at a voltage, 0 to 1: light goes with current. */
+/** Share of light of a colour at a voltage, 0 to 1: light goes with current. */
 export function lightAt(electric: Electric, colour: Exclude<DrawPart, 'idle'>, volts: number): number {
   const { cutoffV, kneeV } = electric.knees[colour];
   return Math.min(Math.max((volts - cutoffV) / (kneeV - cutoffV), 0), 1);

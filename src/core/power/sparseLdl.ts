@@ -7,12 +7,12 @@
  * 2006, chapter 4). Nothing is allocated after the pattern is known.
  */
 export class SparseLdl {
-  /** Of the upper triangle by columns, the diagonal last in each. */
+  /** Rows of the upper triangle by columns, the diagonal last in each. */
   private readonly columnStart: Int32Array;
   private readonly rowOf: Int32Array;
   private readonly values: Float64Array;
   private readonly diagonalAt: Int32Array;
-  /** Where the value of each pair stands. */
+  /** Index of the value of each pair. */
   private readonly pairAt: Int32Array;
 
   private readonly parent: Int32Array;

@@ -3,7 +3,7 @@ import type { Network, Ramp } from './network';
 import { limitedLevel, type Limiter } from './limiter';
 import { panelRamps, rampsOf, type Shown } from './shown';
 
-/** What loads of one kind are. */
+/** The kind of a load. */
 export type LoadKind =
   | {
       kind: 'pixel';
@@ -32,7 +32,7 @@ export interface PowerWiring {
   kinds: readonly LoadKind[];
   /** Index of the pixel of each load in the table of the plan; -1 for a panel or a board. */
   pixelOfLoad: Int32Array;
-  /** Of each wire that is plus between two pixels the index of the first of them in the table of the plan; else -1. */
+  /** For each wire that is plus between two pixels the index of the first of them in the table of the plan; else -1. */
   railPixel: Int32Array;
   /** Load of the first pixel of each run that is in the network, by the index of the run; its others follow. */
   firstLoadOfRun: ReadonlyMap<number, number>;
@@ -44,7 +44,7 @@ export interface PowerWiring {
   supplies: readonly number[];
 }
 
-/** What each kind of load draws of what is shown. */
+/** Current of each kind of load under a light. */
 export function rampsOfKinds(kinds: readonly LoadKind[], shown: Shown): Ramp[][] {
   return kinds.map((kind) => {
     switch (kind.kind) {

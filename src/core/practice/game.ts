@@ -11,7 +11,7 @@ import { scoreOf, type Score } from './score';
 import { roundOf, type Level, type Round } from './round';
 import { controllerAt } from '../plan/records';
 
-/** What the player did, one thing after another. */
+/** Acts of the player, one after another. */
 export type Move =
   | { test: string }
   | { mend: Fault }
@@ -134,7 +134,7 @@ function spentOf({ scope }: Round, trial: Trial, seen: Seen, planned: Seen, isBl
   const isAsPlanned = seen.every((code, i) => code === planned[i]);
   if (trial.how === 'look')
     return { trial: trial.id, name: trial.name, seen: null, planned: null, isAsPlanned, isBlind };
-  // Of what moves the moment at which it is least as planned.
+  // The moment of a moving trial at which it is least as planned.
   let [best, most] = [0, -1];
   trial.moments.forEach((_, moment) => {
     let differs = 0;
@@ -170,7 +170,7 @@ function choicesOf({ scope, plan }: Round): Pick<GameState, 'choices' | 'placed'
   };
 }
 
-/** What the engine would have asked and named, and how the player compares. */
+/** The questions and the result of the engine, beside those of the player. */
 function solved(
   round: Round,
   done: readonly (Spent | Mended)[],

@@ -1,9 +1,9 @@
 import { countOf } from '../units/number';
 
-/** How a round went. */
+/** Result of a round. */
 interface Played {
   tests: number;
-  /** Of the tests those from which nothing could follow. */
+  /** Number of tests from which nothing could follow. */
   blind: number;
   /** Things that were mended and were not the matter. */
   wrong: number;
@@ -14,7 +14,7 @@ interface Played {
 
 export interface Score extends Played {
   points: number;
-  /** How the points come about, line by line. */
+  /** The points, line by line. */
   lines: { words: string; points: number }[];
 }
 

@@ -13,16 +13,16 @@ const pixelRangeSchema = z.strictObject({
 });
 export type PixelRange = z.infer<typeof pixelRangeSchema>;
 
-/** What can be said of any prop besides its shape. Each part is absent until it is said. */
+/** Fields of any prop besides its shape. Each is absent until it is said. */
 export const propExtrasSchema = z.strictObject({
   /** Stretches that a stand-alone microcontroller, or the builder, calls by name. */
   ranges: z.array(pixelRangeSchema).max(500).optional(),
   /** Which batch of pixels is where: two batches differ in tint. */
   batches: z.array(pixelRangeSchema).max(500).optional(),
-  /** How its channels are packed, where it does not keep to its controller. */
+  /** Its packing, where it does not keep to its controller. */
   packing: packingSchema.optional(),
   newUniverse: z.enum(NEW_UNIVERSE).optional(),
-  /** What it is made from. */
+  /** Its stock: strings or strip. */
   stock: stockSchema.optional(),
   /** From the outermost pixels to the frame around them. */
   frameClearanceMm: z.number().min(0).max(100_000).optional(),

@@ -93,7 +93,7 @@ interface RangeProblem {
   pixelCount: number;
 }
 
-/** What pixels of a prop are called, by the first of them, from 1, and how many they are. */
+/** Name of the pixels of a prop from a first one, counted from 1, and their number. */
 type PixelWords = (firstPixel: number, pixelCount: number) => string;
 
 /** As a convention counts them, and by their place in the prop where that is another number. */
@@ -107,7 +107,7 @@ export function wordsUnder({ firstIndex }: Pick<RangeConvention, 'firstIndex'>, 
   };
 }
 
-/** Where nobody knows how the reader counts: from 1, and from 0. */
+/** The reader may count from 1 or from 0. */
 const bothWays: PixelWords = (firstPixel, pixelCount) => {
   const [from, to] = [firstPixel - 1, firstPixel + pixelCount - 2].map(groupDigits);
   return `${pixelsWords(firstPixel, pixelCount)} (counted from 0: ${pixelCount === 1 ? from : `${from} to ${to}`})`;

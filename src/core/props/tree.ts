@@ -62,7 +62,7 @@ type TreeThreading = z.infer<typeof treeThreadingSchema>;
 
 const SIDE_DEG = { front: 0, right: 90, back: 180, left: -90 };
 
-/** Where a strand stands, from the front towards the right as seen by the audience; degrees. Flat trees have none. */
+/** Angle of a strand from the front towards the right as seen by the audience, in degrees. Flat trees have none. */
 function azimuthDeg({ form, strands }: TreeShape, strand: number): number {
   if (form.kind === 'full')
     return (
@@ -83,7 +83,7 @@ function footMm(shape: TreeShape, strand: number, diameterMm: number): { xMm: nu
   return { xMm: (diameterMm / 2) * Math.sin(angle), zMm: (diameterMm / 2) * Math.cos(angle) };
 }
 
-/** How far a strand's foot is from straight below its top; on a flat tree that differs from strand to strand. */
+/** Distance of a strand's foot from straight below its top; on a flat tree it differs from strand to strand. */
 function leanMm(shape: TreeShape, strand: number): number {
   const foot = footMm(shape, strand, shape.baseDiameterMm);
   const top = footMm(shape, strand, shape.topDiameterMm);

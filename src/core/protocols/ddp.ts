@@ -22,7 +22,7 @@ interface DdpPacket {
   dataType: number;
   destinationId: number;
   offset: number;
-  /** What was sent up to here is shown now. */
+  /** Data sent up to here is shown now. */
   isPush: boolean;
   isQuery: boolean;
   isReply: boolean;
@@ -82,7 +82,7 @@ export function ddpFrame(
   );
 }
 
-/** What a datagram says; null for one that is no well-formed packet of this protocol. Data is a view into it. */
+/** The packet in a datagram; null for one that is no well-formed packet of this protocol. Data is a view into it. */
 export function decodeDdp(bytes: Uint8Array): DdpPacket | null {
   if (bytes.length < 10) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

@@ -28,7 +28,7 @@ const MOST_SLOTS = 512;
 export const E131_LAST_UNIVERSE = 63_999;
 /** Synchronisation packets are known by a universe that carries no levels. */
 const SYNC_UNIVERSE = E131_LAST_UNIVERSE;
-/** Of a page of universe discovery. */
+/** Fields of a page of universe discovery. */
 const MOST_LISTED = 512;
 
 export interface E131Data {
@@ -155,7 +155,7 @@ export function encodeE131Discovery(source: Source, universes: readonly number[]
   });
 }
 
-/** What a datagram says; null for one that is no well-formed packet of this protocol. Slots are a view into it. */
+/** The packet in a datagram; null for one that is no well-formed packet of this protocol. Slots are a view into it. */
 export function decodeE131(bytes: Uint8Array): E131Packet | null {
   if (bytes.length < 49) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

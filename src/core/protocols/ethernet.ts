@@ -14,12 +14,12 @@ const PROTOCOL_UDP = 17;
 const ETHERNET_BYTES = 14;
 const IP_BYTES = 20;
 const UDP_BYTES = 8;
-/** Of a made-up sender: locally administered. */
+/** Address of a made-up sender: locally administered. */
 const SENDER_MAC = [0x02, 0, 0, 0, 0, 0x01];
 
 const octets = (ip: string) => ip.split('.').map(Number);
 
-/** Of a group the one that IPv4 multicast maps to (RFC 1112), else a made-up one by address. */
+/** The group's own address for IPv4 multicast (RFC 1112), else a made-up one by address. */
 function macOf(ip: string): number[] {
   const [a, b, c, d] = octets(ip) as [number, number, number, number];
   return a >= 224 && a < 240 ? [0x01, 0x00, 0x5e, b & 0x7f, c, d] : [0x02, 0, a, b, c, d];

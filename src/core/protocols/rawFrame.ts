@@ -6,7 +6,7 @@
 const ROW_FRAME = 0x55;
 const SHOW_FRAME = 0x01;
 const HEADER_BYTES = 7;
-/** Of a frame of the usual size. */
+/** Pixels of a frame of the usual size. */
 export const MOST_RAW_PIXELS = Math.floor((1500 - HEADER_BYTES) / 3);
 
 type RawFrame =
@@ -33,7 +33,7 @@ export function rawFrames(width: number, rgb: Uint8Array, brightness = 255): Uin
   return frames;
 }
 
-/** What a frame says; null for one that is not well formed. Colours are a view into it. */
+/** Contents of a frame; null for one that is not well formed. Colours are a view into it. */
 export function decodeRawFrame(bytes: Uint8Array): RawFrame | null {
   if (bytes[0] === SHOW_FRAME && bytes.length === 2) return { kind: 'show', brightness: bytes[1]! };
   if (bytes[0] !== ROW_FRAME || bytes.length < HEADER_BYTES) return null;

@@ -18,9 +18,9 @@ const MOST_CHECKED = 200_000;
 export interface Glance {
   /** `16 props · 33,771 pixels · 19 of 20 runs on ports`. */
   words: string;
-  /** What is to be done next, in a sentence. */
+  /** The next thing to do, in a sentence. */
   next: string;
-  /** What of each stage is done, open, or to be done again. */
+  /** Work of each stage that is done, open, or to be done again. */
   standing: Standing[];
   /** Places in a square from 0 to 100, y downwards, x and y in turn: one list for each of the first props. */
   pictures: number[][];

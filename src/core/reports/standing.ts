@@ -12,7 +12,7 @@ import { totalsOf } from './totals';
 
 export type StandingState = 'done' | 'open' | 'again';
 
-/** How far a stage of work is. */
+/** Progress of a stage of work. */
 export interface Standing {
   stage: StageId;
   label: string;
@@ -47,7 +47,7 @@ export function standingOf(
 
 type Own = Pick<Standing, 'state' | 'words'>;
 
-/** How far each stage is; null for one that is never done. */
+/** Progress of each stage; null for one that is never done. */
 const OWN: Record<StageId, ((plan: Plan, facts: Facts) => Own) | null> = {
   build: ({ show }) => ({ state: 'done', words: countOf(show.props.length, 'prop') }),
   route: ({ props, runs }) => ({

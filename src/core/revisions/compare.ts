@@ -9,7 +9,7 @@ import { countOf } from '../units/number';
 import { valueIn } from '../units/there';
 import { propAt, plannedAt } from '../plan/records';
 
-/** What is otherwise in one state of a show than in another. */
+/** Differences between two states of a show. */
 export interface Compared {
   /** Props that came, went or are otherwise, each in a few words. */
   props: { name: string; words: string }[];
@@ -48,7 +48,7 @@ export function isSame({ props, moved, values, parts, retest }: Compared): boole
   return [props, moved, values, parts, retest].every((list) => list.length === 0);
 }
 
-/** What is otherwise, in lines that can be kept. */
+/** The differences, in lines that can be kept. */
 export function changedWords({ props, moved, values, retest }: Compared): string[] {
   return [
     ...props.map(({ name, words }) => `${name}: ${words}`),

@@ -15,13 +15,13 @@ export interface CapturedAsked {
 }
 
 interface CapturedLight {
-  /** What lights at its end, four bytes for each pixel of the prop or of the show; null where it is no capture. */
+  /** The picture at its end, four bytes for each pixel of the prop or of the show; null where it is no capture. */
   light: Uint8Array | null;
-  /** What was in it, or why it cannot be read. */
+  /** Its contents, or the reason why it cannot be read. */
   words: string;
 }
 
-/** What the display shows of the packets of a capture file, at its end. Null without a file. */
+/** The picture of the display from the packets of a capture file, at its end. Null without a file. */
 export function capturedLight(plan: Plan, { prop, file, setup }: CapturedAsked): CapturedLight | null {
   if (!file) return null;
   try {

@@ -31,7 +31,7 @@ const portSetupSchema = z.strictObject({
 });
 export type PortSetup = z.infer<typeof portSetupSchema>;
 
-/** What a device of the rig holds otherwise than planned. What is absent is as planned. */
+/** Settings of a device of the simulator that differ from the plan. Absent ones are as planned. */
 export const deviceSetupSchema = z.strictObject({
   controllerId: idSchema,
   ...SIMULATED_ON_DEVICE,
@@ -42,7 +42,7 @@ export const deviceSetupSchema = z.strictObject({
   ownTest: z.literal(true).optional(),
   /** A power cut takes what is typed here. */
   isUnsaved: z.literal(true).optional(),
-  /** What is typed here is in force only after a power cut. */
+  /** Values typed here are in force only after a power cut. */
   wantsRestart: z.literal(true).optional(),
   ports: z.array(portSetupSchema).max(MOST_PORTS).optional(),
 });
@@ -156,7 +156,7 @@ function changedFields(before: DeviceState, after: DeviceState): Partial<DeviceS
   );
 }
 
-/** What a device holds otherwise than planned, in sentences. */
+/** Differences of a device from the plan, in sentences. */
 export function setupSentences(plan: Plan, setup: DeviceSetup): string[] {
   const index = controllerIndex(plan, setup);
   const device = plan.show.controllers[index];

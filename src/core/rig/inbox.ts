@@ -20,7 +20,7 @@ interface Stream {
   heardMs: number;
 }
 
-/** What one device has heard: the newest levels of each of its universes, and what it could not use. */
+/** Packets that one device has heard: the newest levels of each of its universes, and those it could not use. */
 export class Inbox {
   readonly sent: Sent = { universes: new Map(), flat: new Map() };
   packets = 0;
@@ -133,7 +133,7 @@ export class Inbox {
     if (universe === this.lastUniverse) this.whole();
   }
 
-  /** What waits is shown. */
+  /** Waiting levels are shown. */
   private release(): void {
     if (this.held.size === 0) {
       this.others += 1;
@@ -152,7 +152,7 @@ export class Inbox {
     }
     const bytes = this.sent.flat.get(this.controller) ?? new Uint8Array(space.channelCount);
     this.sent.flat.set(this.controller, bytes);
-    // What goes beyond the device is for nobody.
+    // Bytes beyond the device are for nobody.
     const room = bytes.length - offset;
     if (room > 0) bytes.set(data.subarray(0, room), offset);
     if (isLast) this.whole();

@@ -21,7 +21,7 @@ export function rewireRun(rig: Rig, place: OnRun, places: (count: number) => Arr
     ...rig,
     chains: rig.chains.map((chain) => {
       if (chain.controller !== wire.controller) return chain;
-      // Where each pixel of the run is now; other faults may have moved it already.
+      // The place of each pixel of the run now; other faults may have moved it already.
       const isOwn = (pixel: number) => pixel >= firstPixel && pixel < end;
       if (!chain.pixel.some(isOwn)) return chain;
       const pixel = Int32Array.from(chain.pixel);
@@ -136,7 +136,7 @@ export function panelCells(plan: Plan, place: OnRun): { column: number; row: num
   }));
 }
 
-/** Where a light of a wall is: its panel from 0 at the top left of the front, and its place in it. */
+/** The place of a pixel on a wall: its panel from 0 at the top left of the front, and its place in it. */
 export interface WallPlace {
   column: number;
   row: number;

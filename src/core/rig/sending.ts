@@ -4,7 +4,7 @@ import { spansOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { runAt } from '../plan/records';
 
-/** How the sender is set, as far as it is otherwise than planned; the keys are indices of controllers. */
+/** Settings of the sender that differ from the plan; the keys are indices of controllers. */
 export interface SenderState {
   /** It sends nothing to these: off in its list, or to another address. */
   silentTo: ReadonlySet<number>;
@@ -16,7 +16,7 @@ export interface SenderState {
   channelShift: ReadonlyMap<number, number>;
   /** Colour orders by index of a run. */
   colourOrders: ReadonlyMap<number, string>;
-  /** What is left of each of its bytes of red, green, blue and white, 0 to 1. */
+  /** Share left of each of its bytes of red, green, blue and white, 0 to 1. */
   gains: readonly [number, number, number, number];
   /** Indices of pixels that its picture does not reach. */
   undrawn: readonly Int32Array[];
@@ -32,7 +32,7 @@ export const PLANNED_SENDER: SenderState = {
   undrawn: [],
 };
 
-/** What is on the network: universes by the count of the show, and the flat spaces of controllers by index. */
+/** Data on the network: universes by the count of the show, and the flat spaces of controllers by index. */
 export interface Sent {
   universes: Map<number, Uint8Array>;
   flat: Map<number, Uint8Array>;

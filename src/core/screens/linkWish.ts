@@ -3,12 +3,12 @@ import { z } from 'zod';
 /** Rates of serial lines that programs and boards offer. */
 export const BAUDS = [115_200, 230_400, 460_800, 500_000, 921_600, 1_000_000, 2_000_000] as const;
 
-/** How the picture gets to the lights. */
+/** The link from the picture to the pixels. */
 export const linkWishSchema = z.strictObject({
   /** Pictures a second that are wanted, and that the capture gives. */
   wantedHz: z.int().min(1).max(240),
   captureHz: z.int().min(1).max(240),
-  /** Of one captured picture, in ms. */
+  /** Work on one captured frame, in ms. */
   processingMs: z.number().min(0).max(1000),
   link: z.discriminatedUnion('kind', [
     z.strictObject({
@@ -38,5 +38,5 @@ export const USUAL_LINK: LinkWish = {
   screenDelayMs: 0,
 };
 
-/** What a network takes on the way, in ms: a cable next to nothing, radio a few and now and then many. */
+/** Delay of a network, in ms: a cable next to nothing, radio a few and now and then many. */
 export const NETWORK_MS = { wired: 1, wireless: 6 } as const;

@@ -58,7 +58,7 @@ export function sampled(
   return out;
 }
 
-/** Where the picture is between black bars. A frame that is black throughout has none. */
+/** The picture between black bars. A frame that is black throughout has none. */
 export function activeArea({ width, height, rgba }: Frame, threshold: number): Active {
   const isLit = (x: number, y: number) => {
     const at = 4 * (y * width + x);
@@ -114,7 +114,7 @@ export class Pipeline {
     for (let i = 0; i < light.length; i += 3) {
       if (sidesOff.includes(itemAt(this.sides, i / 3))) continue;
       const [red, green, blue] = [this.held[i]!, this.held[i + 1]!, this.held[i + 2]!];
-      // Of the light that the eye sees (Rec. 709).
+      // Shares of light to the eye (Rec. 709).
       const grey = 0.2126 * red + 0.7152 * green + 0.0722 * blue;
       [red, green, blue].forEach((part, k) => {
         const coloured = Math.min(1, Math.max(0, grey + saturation * (part - grey)));
@@ -130,7 +130,7 @@ export class Pipeline {
     this.seen = same(active, this.seen.active)
       ? { active, forMs: this.seen.forMs + passedMs }
       : { active, forMs: 0 };
-    // What was a bar and is lit now is picture at once.
+    // A bar that lights up is picture at once.
     const isLarger =
       active.x0 < this.active.x0 ||
       active.y0 < this.active.y0 ||

@@ -7,7 +7,7 @@ const share = z.number().min(0).max(1);
 const gainsSchema = z.tuple([share, share, share]);
 export type Gains = z.infer<typeof gainsSchema>;
 
-/** What is done with the colours of a picture before they reach the lights. */
+/** Changes to the colours of a picture before they reach the pixels. */
 export const pipelineSchema = z.strictObject({
   letterbox: z.strictObject({
     isOn: z.boolean(),
@@ -19,7 +19,7 @@ export const pipelineSchema = z.strictObject({
   smoothingMs: z.number().min(0).max(5000),
   /** 1 leaves colours as they are, 0 is grey. */
   saturation: z.number().min(0).max(3),
-  /** Of light into bytes: 1 is proportional, as chips light. */
+  /** Exponent from light to bytes: 1 is proportional, as chips light. */
   gamma: z.number().min(0.3).max(4),
   gains: gainsSchema,
   /** Gains that were matched, by the picture mode of the screen that they were matched in. */
@@ -55,7 +55,7 @@ export const USUAL_PIPELINE: PipelineSettings = {
   saturation: 0.7,
 };
 
-/** What is done to the colours, in its order. */
+/** Changes to the colours, in their order. */
 const PIPELINE_STEPS = [
   'letterbox',
   'smoothing',

@@ -11,7 +11,7 @@ interface SourceCable {
   to: string;
 }
 
-/** What is tried on the bench, before anything is glued. */
+/** Tests on the bench, before anything is glued. */
 interface SourceTest {
   what: string;
   expect: string;
@@ -21,12 +21,12 @@ interface SourceTest {
 interface SourcePath {
   parts: SourcePart[];
   cables: SourceCable[];
-  /** What is lost on this way, or cannot be had. */
+  /** Losses on this way, and things that cannot be had. */
   losses: string[];
   tests: SourceTest[];
 }
 
-/** How a picture gets to the screen and to the capture, by classes of devices. */
+/** Ways of a picture to the screen and to the capture, by classes of devices. */
 export function sourcePath(wish: SourceWish): SourcePath {
   const { sources, isProtected, isLarge, isHdr, usesBuiltIn, usesRemote, capturePassesOn } = wish;
   const parts: SourcePart[] = [];

@@ -1,6 +1,6 @@
 import { activeArea, type Frame } from './pipeline';
 
-/** What a still of the capture device tells. */
+/** Findings from a still of the capture device. */
 export interface StillReport {
   /**
    * `black`: nothing of a picture; `pale`: as a picture in HDR whose tones nobody mapped; `picture`: nothing against it, the rest is for the
@@ -45,7 +45,7 @@ export function stillReport(frame: Frame, threshold: number): StillReport {
   return { looks: isPale ? 'pale' : 'picture', crop };
 }
 
-/** What a still says about where a fault is, and what follows. */
+/** The place of a fault according to a still, and its consequences. */
 export const STILL_WORDS: Record<StillReport['looks'], { says: string; next: string }> = {
   black: {
     says: 'Black: the capture gets no picture, so nothing is wrong with the lights.',
@@ -61,7 +61,7 @@ export const STILL_WORDS: Record<StillReport['looks'], { says: string; next: str
   },
 };
 
-/** What is tried with a capture device that is missing, the least effort first. */
+/** Fixes for a capture device that is missing, the least effort first. */
 export const CAPTURE_LADDER: readonly { step: string; why: string }[] = [
   { step: 'Untick the capture, save, tick it again, save', why: 'the program lets go of a device only then' },
   { step: 'Close every other program that shows its picture', why: 'one at a time may hold it' },

@@ -2,9 +2,9 @@ import { z } from 'zod';
 
 const share = z.number().min(0.01).max(0.5);
 
-/** What part of the picture each light takes its colour from. */
+/** The part of the picture that each pixel takes its colour from. */
 export const zoneWishSchema = z.strictObject({
-  /** How far into the picture, as a share of its height (top, bottom) or width (left, right). */
+  /** Depth into the picture, as a share of its height (top, bottom) or width (left, right). */
   depth: z.strictObject({ top: share, right: share, bottom: share, left: share }),
   /** Each zone is longer by so much of itself at both ends. */
   overlap: z.number().min(0).max(1),

@@ -46,7 +46,7 @@ export class ChangeClash extends Error {
     readonly id: string,
     /** Path of the field, or null where the record as a whole came or went. */
     readonly field: string | null,
-    /** What the change expects there, and what is there. */
+    /** The value that the change expects there, and the one that is there. */
     readonly expected: unknown,
     readonly found: unknown,
   ) {
@@ -66,7 +66,7 @@ function idOf(list: ListName, record: AnyRecord): string {
   return recordId(list, record as unknown as RecordOf[ListName]);
 }
 
-/** What makes `after` from `before`. Records that are the same object in both cost nothing; equal ones make no change. */
+/** The change from `before` to `after`. Records that are the same object in both cost nothing; equal ones make no change. */
 export function changeBetween(before: Show, after: Show): ShowChange {
   const changes: RecordChange[] = [];
   const ownFields: Record<string, FieldChange> = {};
@@ -106,7 +106,7 @@ function fieldChanges(from: unknown, to: unknown, path: string, into: Record<str
     };
 }
 
-/** What takes a change back. */
+/** The change that takes a change back. */
 export function inverseOf(change: ShowChange): ShowChange {
   return change.map((each): RecordChange => {
     const { list, id } = each;

@@ -19,14 +19,14 @@ export const phonesSchema = z.object({
 });
 export type Phones = z.infer<typeof phonesSchema>;
 
-/** What is asked of the door, at the laptop. */
+/** Requests to the door, at the laptop. */
 export const phonesRequestSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('sendAway'), phoneId: z.string().min(1).max(64) }),
   z.strictObject({ do: z.literal('renew') }),
 ]);
 export type PhonesRequest = z.infer<typeof phonesRequestSchema>;
 
-/** What a phone's camera reads to come in: the code stands behind the #, which no browser sends along. */
+/** The link for a phone's camera: the code stands behind the #, which no browser sends along. */
 export function linkToEnter(address: string, code: string, path = '/'): string {
   return `http://${address}${path}#${code}`;
 }

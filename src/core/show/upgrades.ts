@@ -48,7 +48,7 @@ function notesBecomeFacts(older: Older): Older {
       const setting = FIELDS[String(task.what)] ?? 'other';
       const field = port ? `port.${port}.${setting}` : setting;
       if (done === true) note('tick', 'controllers', task.controllerId, field, task.new);
-      // Of several values for one setting the latest is what it has to be; ids may have been there twice.
+      // The latest of several values for one setting counts; ids may have been there twice.
       const key = `${String(task.controllerId)} ${field}`;
       if (settings.has(key)) return [];
       settings.add(key);
@@ -80,7 +80,7 @@ function notesBecomeFacts(older: Older): Older {
   };
 }
 
-/** What sources said in version 2 that the product itself had written. */
+/** Sources in version 2 that the product itself had written. */
 const SHIPPED_SOURCES: ReadonlySet<string> = new Set([
   'usual for this class; the manual of yours decides',
   'usual for differential receivers on network cable',

@@ -11,7 +11,7 @@ import { capitalised } from '@/core/units/words';
 import { itemAt } from '@/core/units/there';
 
 interface RangeRowsProps {
-  /** What one of them is called: `range`, `batch`. */
+  /** The word for one of them: `range`, `batch`. */
   word: string;
   ranges: readonly PixelRange[];
   pixelCount: number;
@@ -23,7 +23,7 @@ interface RangeRowsProps {
   onCommit: (ranges: PixelRange[]) => boolean;
 }
 
-/** What is typed in a row and not kept yet. */
+/** Text in a row that is not kept yet. */
 interface Draft {
   row: number;
   name: string;
@@ -62,7 +62,7 @@ export function RangeRows(props: RangeRowsProps) {
   const commit = () => {
     if (!draft) return;
     const next = withDraft(draft);
-    // What cannot be read stays in its field with its sentence.
+    // Text that cannot be read stays in its field with its sentence.
     if (!next) return;
     if (JSON.stringify(next) !== JSON.stringify(ranges) && !onCommit(next)) return;
     drop();

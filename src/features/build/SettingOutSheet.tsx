@@ -27,7 +27,7 @@ import { useLengths } from '@/ui/lengths';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, pixelTypeOf } from '@/core/plan/records';
 
-/** Where every stake, hole or pixel goes, before a tool is touched. */
+/** The place of every stake, hole or pixel, before a tool is touched. */
 export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = propAt(plan, index);
   const edit = useEdit();
@@ -133,7 +133,7 @@ export function SettingOutSheet({ plan, prop: index }: { plan: Plan; prop: numbe
   );
 }
 
-/** How places are found: from two that stand, from a pole that stands already, or with one rope around it. */
+/** The way to find places: from two that stand, from a pole that stands already, or with one rope around it. */
 const WAYS = [
   { value: 'tapes', label: 'By two tapes' },
   { value: 'pole', label: 'From the pole' },

@@ -36,7 +36,7 @@ interface TracePhotoProps {
   onClose: () => void;
 }
 
-/** What has been clicked on a photo so far. Kept while the dialog is closed, so that nothing is lost. */
+/** Clicks on a photo so far. Kept while the dialog is closed, so that nothing is lost. */
 interface Tracing {
   photo: KeptPhoto & { name: string };
   /** The two ends of a known length. */
@@ -88,7 +88,7 @@ export function TracePhoto({ prop, onTake, onClose }: TracePhotoProps) {
   );
 }
 
-/** What a prop that was traced before was traced from. */
+/** The photo and points from which a prop was traced before. */
 function tracingOf(prop: PropOf<'freeform'>): Tracing | null {
   const { backdrop, xMm, yMm, pieces } = prop.shape;
   if (!backdrop) return null;

@@ -22,11 +22,11 @@ export type DrawSmall<Of> = (
   palette: Palette,
 ) => void;
 
-/** How a kind of prop is seen and set. What is left out is as for any prop that is made of pixels. */
+/** Sheets and editors of a kind of prop. Absent parts are those of any prop made of pixels. */
 export interface KindFace<Kind extends PropKindName = PropKindName> {
-  /** What is measured. */
+  /** Editor of its measures. */
   ShapeEditor: ComponentType<{ propId: string; shape: PropOf<Kind>['shape'] }>;
-  /** What is chosen about the order of data besides the number of runs. */
+  /** Editor of its data order besides the number of runs. */
   ThreadingEditor?: ComponentType<ThreadingEditorProps<ThreadingOf<Kind>>>;
   /** In the place of the whole panel of Route. */
   RoutePanel?: ComponentType<{ prop: PropOf<Kind> }>;

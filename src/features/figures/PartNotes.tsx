@@ -8,7 +8,7 @@ import { capitalised } from '@/core/units/words';
 import { Row, Stack } from '@/ui/Panel';
 import styles from './figures.module.css';
 
-/** What was found with a part, told where the part is used. Nothing where there is nothing to tell. */
+/** Experience with a part, shown where the part is used. Nothing where there is none. */
 export function PartNotes({
   notes,
   onRemove,
@@ -50,7 +50,7 @@ export function PartNotesEditor({
   notes,
   onChange,
 }: {
-  /** What it is called: `12 V bullet string`. */
+  /** Its name: `12 V bullet string`. */
   part: string;
   notes: readonly PartNote[] | undefined;
   /** Undefined takes the last one away. */

@@ -10,14 +10,14 @@ import { Row, Stack } from '@/ui/Panel';
 import styles from './figures.module.css';
 
 interface StandingFieldsProps<Value> {
-  /** What the figure is: `Pixels a port`. */
+  /** The name of the figure: `Pixels a port`. */
   label: string;
   /** Absent while nobody has said a value. */
   figure: Figure<Value> | undefined;
   onCommit: (figure: Figure<Value>) => boolean | void;
 }
 
-/** What a figure stands on, in a line that opens: from where it is known, and of a measurement by whom, when and how. */
+/** The basis of a figure, in a line that opens: its source, and for a measurement by whom, when and how. */
 export function StandingFields<Value>({ label, figure, onCommit }: StandingFieldsProps<Value>) {
   const [open, setOpen] = useState(false);
   if (!figure) return null;

@@ -46,7 +46,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const facts = useShow((state) => state.facts);
   const findings = useShow((state) => state.findings);
   const weighed = JSON.stringify([...raisesOf(plan, facts, findings, prop), ...priorRaises(facts)]);
-  // What was noted and weighs nothing asks nothing anew.
+  // A note that weighs nothing starts no new search.
   const raises = useMemo(() => JSON.parse(weighed) as Raise[], [weighed]);
   const asked = useMemo(() => ({ prop, told, first, raises }), [prop, told, first, raises]);
   const whys = [...new Set(raises.map(({ why }) => why))];
@@ -55,7 +55,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const [by] = useSeenBy();
   const [part, setPart] = useState(0);
   const answer = useAnswer('diagnosis', asked, 0, setPart);
-  // What belongs to fewer answers asks for what was said just now.
+  // The question for fewer answers is not the next one.
   const state = answer?.toldCount === told.length ? answer : null;
   const sides = kindOf(of).sides ?? SIDES;
   const isOnPort = plan.runs.some((run) => run.prop === prop && run.wire !== null && run.pixelCount > 0);
@@ -70,7 +70,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
     );
   const say = (one: Told) => setTold([...told, one]);
   const [best] = state?.classes ?? [];
-  /** What was found is kept on the record of the prop, with the tests that told it. */
+  /** The fault found is kept on the record of the prop, with the tests that told it. */
   const mend = (faults: readonly Fault[]) => {
     note({
       kind: 'test',
@@ -307,7 +307,7 @@ function Suspects({ state, saidCount, whys }: SuspectsProps) {
   );
 }
 
-/** Of what takes long it is told how much is done. */
+/** Long work shows its progress. */
 function Working({ part }: { part: number }) {
   return (
     <div className={styles.working}>

@@ -79,7 +79,7 @@ export function FirstPowerUpSheet({ plan, prop }: { plan: Plan; prop: number }) 
   const say = (seen: Said | null) => {
     note(...notesOf(step, seen, by.trim() || undefined));
     const after = steps[steps.indexOf(step) + 1];
-    // What was seen otherwise stays in view: it says what to do.
+    // A bad result stays in view: it says what to do.
     if (seen?.seen === 'asPlanned' && after) setChosen(keyOf(after));
     else setChosen(keyOf(step));
     heading.current?.focus();
@@ -326,7 +326,7 @@ function Expected({
   return <AnswerPicture plan={plan} prop={prop} seen={seen} isBack={isBack} />;
 }
 
-/** Who saw what of it, and when. */
+/** The person, the result and the time. */
 function Noted({
   step,
   state,

@@ -62,12 +62,12 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
   const [capture, setCapture] = useState<OpenedCapture | null>(null);
   const of = prop === null ? null : propAt(plan, prop);
   const whole = of ? ({ on: 'prop', propId: of.id } as const) : ({ on: 'show' } as const);
-  // What was chosen of one prop is no part of another.
+  // A selection on one prop is no part of another.
   useEffect(() => setTest({ on: null }), [prop]);
   const state = useWatchedBench(showId);
   const { stop, isOthers } = useSending(showId, whole, choice, state);
   useStopKey(state?.sending != null, stop);
-  // What another window sends is looked at as it is.
+  // The test of another window is shown as it is.
   const others = isOthers ? state!.sending!.test : null;
   const patternId = others?.pattern ?? test.pattern;
   const step = others ? others.step : test.step;
@@ -112,7 +112,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
       : isCurrent
         ? light.seen
         : null;
-  // What lights on real devices is seen by eye alone.
+  // Real devices are seen by eye alone.
   const drawn: Shows = test.goes === 'devices' ? 'planned' : shows;
   const verdict = capture
     ? { words: `${capture.name}: ${held?.words ?? 'reading it…'}`, isSame: false }
@@ -205,7 +205,7 @@ interface NightPicturesProps {
   label: string;
 }
 
-/** What lights and what is to light, each against the night. */
+/** The picture as it is and as planned, each against the night. */
 function NightPictures({ plan, prop, drawn, seen, planned, label }: NightPicturesProps) {
   const { side } = useView();
   const of = prop === null ? null : propAt(plan, prop);

@@ -11,7 +11,7 @@ import { itemAt } from '@/core/units/there';
 /** More of one kind are found by walking. */
 const MOST_PARTS = 60;
 
-/** What can be shown, and on what of the thing that is looked at. */
+/** Tests, and the parts to show them on. */
 export function TestList({ plan, prop }: { plan: Plan; prop: number | null }) {
   const pattern = useTest((test) => test.pattern);
   const on = useTest((test) => test.on);
@@ -67,7 +67,7 @@ interface Part {
 }
 const part = (on: TestSelection, label: string): Part => ({ value: JSON.stringify(on), label });
 
-/** Of a prop its runs, ports, strands and panels; of the show its places and controllers. */
+/** Parts of a prop: runs, ports, strands and panels; of the show: places and controllers. */
 function partsOf(
   { show, props, runs, ports }: Plan,
   index: number | null,

@@ -17,7 +17,7 @@ import { thingOfSelection } from './things';
 
 const MOST_SHOWN = 300;
 
-/** What was noted, the latest first: by kind, by thing, by words. */
+/** Notes, the latest first: by kind, by thing, by words. */
 export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Selection }) {
   const note = useNote();
   const showId = useShow((state) => state.id);
@@ -115,7 +115,7 @@ export function TimelineSheet({ plan, selection }: { plan: Plan; selection: Sele
   );
 }
 
-/** What was measured in place of what the plan assumes. The measurement stays, whatever becomes of the plan. */
+/** A measurement in place of an assumption of the plan. It stays, whatever becomes of the plan. */
 function UseIt({ entry, usable }: { entry: LogEntry; usable: NonNullable<LogEntry['usable']> }) {
   const edit = useEdit();
   const { measurable, number } = usable;

@@ -25,7 +25,7 @@ import styles from './patch.module.css';
 import { lastOf } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
-/** Where a prop's channels stay, what is kept free behind it, and how they are packed. */
+/** Pin, spare channels and packing of a prop. */
 export function AddressFields({
   plan,
   prop: index,
@@ -63,7 +63,7 @@ export function AddressFields({
   };
   const { controller, port } = runAt(plan, last.run).wire!;
   const { packing: _packing, newUniverse: _newUniverse, ...plain } = prop;
-  // What holds where the prop says nothing of its own.
+  // The setting above, where the prop has none of its own.
   const fromPort = policyOf(addressing, controllerAt(plan, controller), port, plain as Prop, {});
   const oneOfSeveral = runs.length === 1 && plannedAt(plan, index).runCount > 1;
   return (
@@ -255,7 +255,7 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
   );
 }
 
-/** What a show asks for besides its packing. */
+/** Wishes of a show besides its packing. */
 export function ShowAddressFields() {
   const edit = useEdit();
   const out = latestOut(useShow((state) => state.facts));

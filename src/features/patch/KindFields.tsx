@@ -20,7 +20,7 @@ import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { CONTROLLER_CLASSES, classOf, type ControllerClassId } from '@/core/catalogue/controllers/registry';
 import { useLengths } from '@/ui/lengths';
 
-/** What kind of controller it is, with its limits and where each is known from. */
+/** The kind of a controller, with its limits and their sources. */
 export function KindFields({ controller }: { controller: Controller }) {
   const lengths = useLengths();
   const edit = useEdit();
@@ -96,7 +96,7 @@ export function KindFields({ controller }: { controller: Controller }) {
   );
 }
 
-/** What most limits of a kind stand on, which is told once for all of them. */
+/** The basis of most limits of a kind, told once for all of them. */
 function usualStanding(type: ControllerType): string {
   const words = Object.values(type).flatMap((value) =>
     isObject(value) && 'basis' in value ? [standingWords(value as Standing)] : [],

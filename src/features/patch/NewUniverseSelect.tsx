@@ -34,12 +34,12 @@ const INHERIT = 'inherit';
 interface NewUniverseSelectProps {
   /** Null keeps to what is said further up. */
   value: NewUniverse | null;
-  /** What is said further up, and by whom: `As the show`; left out where nothing is above. */
+  /** The setting above, and its level: `As the show`; left out where nothing is above. */
   inherited?: { value: NewUniverse; words: string };
   onChange: (value: NewUniverse | null) => void;
 }
 
-/** Where a new universe begins, with its consequence. */
+/** The start of a new universe, with its consequence. */
 export function NewUniverseSelect({ value, inherited, onChange }: NewUniverseSelectProps) {
   const inForce = value ?? inherited?.value;
   return (

@@ -126,7 +126,7 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
   );
 }
 
-/** How the device itself counts a run: its LEDs, and under Art-Net its port-addresses. */
+/** The device's own count of a run: its LEDs, and under Art-Net its port-addresses. */
 function deviceFacts(plan: Plan, index: number): Fact[] {
   const run = runAt(plan, index);
   const first = addressOf(plan, run.firstPixel).wire;
@@ -159,7 +159,7 @@ function deviceFacts(plan: Plan, index: number): Fact[] {
   ];
 }
 
-/** Where a run is plugged in: port, place behind it, skipped pixels before it. */
+/** The place of a run: port, place behind it, skipped pixels before it. */
 function RunPortFields({ plan, run: index }: { plan: Plan; run: number }) {
   const edit = useEdit();
   const { show } = plan;

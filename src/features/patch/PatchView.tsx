@@ -89,7 +89,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   const goTo = useGoTo();
   const { subject } = useView();
   const [dragged, setDragged] = useState<number | null>(null);
-  /** What dropping the run where it is held would do. */
+  /** The effect of dropping the run where it is held. */
   const [heldOver, setHeldOver] = useState<Edit | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -214,7 +214,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   );
 }
 
-/** What is said of a run that is carried; the address that it would get is read out behind it. */
+/** Speech about a run that is carried; its new address is read out behind it. */
 function announcementsOf(plan: Plan): Announcements {
   const run = ({ id }: { id: UniqueIdentifier }) => runName(plan, Number(id));
   const place = (over: Over | null) => {
@@ -234,7 +234,7 @@ function announcementsOf(plan: Plan): Announcements {
   };
 }
 
-/** What was chosen elsewhere, by search or in the address, is in sight. */
+/** A selection from elsewhere, by search or in the address, is in sight. */
 function inSight(element: HTMLElement | null): void {
   element?.scrollIntoView({ block: 'nearest' });
 }

@@ -7,7 +7,7 @@ import type { PortPlace } from '@/core/answers/ports/freePorts';
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
 
-/** Of more, a list is slow to open and nobody scrolls through it: a port is found by typing its name. */
+/** A longer list is slow to open and nobody scrolls through it: a port is found by typing its name. */
 const MOST_LISTED = 300;
 const NONE = 'none';
 
@@ -15,7 +15,7 @@ interface PortSelectProps {
   plan: Plan;
   label: string;
   value: PortPlace | null;
-  /** What choosing no port is called; left out where a port has to be chosen. */
+  /** The words for no port; left out where a port has to be chosen. */
   noneLabel?: string;
   placeholder?: string;
   onChoose: (port: PortPlace | null) => void;

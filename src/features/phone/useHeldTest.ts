@@ -5,18 +5,18 @@ import { postBench, sendTest } from '../sending/bench';
 import { notify } from '../show/ShowProvider';
 import { windowId } from '../show/windowId';
 
-/** Where a phone sends to. */
+/** Target of a test from a phone. */
 export type TestTarget = 'rig' | 'devices';
 
 interface Held {
   to: TestTarget;
-  /** What this phone sends; null while it sends nothing. */
+  /** The test of this phone; null while it sends nothing. */
   test: SentTest | null;
   /** Why the last word of ours did not reach the laptop; null while all did. */
   trouble: string | null;
 }
 
-/** What this phone sends. It goes on from page to page, and ends with the phone. */
+/** The test of this phone. It goes on from page to page, and ends with the phone. */
 export const useHeldTest = create<Held>(() => ({ to: 'rig', test: null, trouble: null }));
 
 /** Well within the time after which the server ends what it does not hear of. */

@@ -8,7 +8,7 @@ import styles from './phones.module.css';
 
 const LOOK_MS = 2000;
 
-/** How phones come in, which did, and how they are sent away again. */
+/** Phones: letting them in, and sending them away again. */
 export function PhonesDialog({
   opened,
   onClose,
@@ -17,7 +17,7 @@ export function PhonesDialog({
 }: {
   opened: boolean;
   onClose: () => void;
-  /** What a phone that reads the code sees first. */
+  /** The first page of a phone that reads the code. */
   path?: string;
   children?: React.ReactNode;
 }) {

@@ -63,7 +63,7 @@ export function DataWiresSheet({ plan }: { plan: Plan }) {
   );
 }
 
-/** What drives the lines of a controller. */
+/** Driver of the lines of a controller. */
 function DriveCard({ plan, controller }: { plan: Plan; controller: Controller }) {
   const edit = useEdit();
   const type = plan.show.controllerTypes.find((each) => each.id === controller.typeId);
@@ -110,7 +110,7 @@ function DriveCard({ plan, controller }: { plan: Plan; controller: Controller })
   );
 }
 
-/** What is built into the data wire to one run. */
+/** Parts in the data wire to one run. */
 function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
   const edit = useEdit();
   const { prop, number } = runAt(plan, line.run);

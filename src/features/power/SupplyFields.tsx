@@ -52,7 +52,7 @@ export function AddSupply({ plan, prop }: { plan: Plan; prop: number | undefined
   );
 }
 
-/** What is said of a supply. */
+/** The fields of a supply. */
 export function SupplyFields({ supply }: { supply: Supply }) {
   const edit = useEdit();
   const places = useShow((state) => state.show.places);
@@ -114,7 +114,7 @@ export function SupplyFields({ supply }: { supply: Supply }) {
   );
 }
 
-/** Where its leads begin: at its terminals, or at a row of fuses that one pair of wires feeds. */
+/** Start of its feeds: its terminals, or a row of fuses that one pair of wires feeds. */
 function FuseRowFields({ supply }: { supply: Supply }) {
   const edit = useEdit();
   const { fuseRow: row } = supply;
@@ -183,7 +183,7 @@ function FuseRowFields({ supply }: { supply: Supply }) {
 
 type Other = NonNullable<Supply['others']>[number];
 
-/** What hangs on it besides pixels and boards of the show: a small computer, a regulator. */
+/** Loads besides pixels and boards of the show: a small computer, a regulator. */
 function OthersFields({ supply }: { supply: Supply }) {
   const edit = useEdit();
   const others = supply.others ?? [];

@@ -51,9 +51,9 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
     lights.current = started;
     return () => started.stop();
   }, []);
-  // What is walked is the frame as it is planned: what the walk finds must not change its own question.
+  // The walk is through the frame as planned: its own results must not change its question.
   const planned = JSON.stringify(withoutCounts(shape));
-  // What is lit from here ends where the run ends; somebody's own program lights what it likes.
+  // Tests from here end where the run ends; somebody's own program lights pixels as it likes.
   const litBelow = goes === 'preview' ? null : plannedAt(plan, index).pixelCount;
   const key = JSON.stringify([planned, mostHidden, litBelow, answers]);
   const step = known?.key === key ? known.step : null;
@@ -167,7 +167,7 @@ interface LookProps {
   seen: readonly (Seen | null)[];
   onSeen: (seen: readonly (Seen | null)[]) => void;
   isBehind: boolean;
-  /** What the simulator would answer; null while it is worked out, undefined where nothing is sent to it. */
+  /** The answer of the simulator; null while it is worked out, undefined where nothing is sent to it. */
   rigSees: readonly Seen[] | null | undefined;
   onAnswer: () => void;
 }
@@ -216,7 +216,7 @@ function Look({ step, places, number, seen, onSeen, isBehind, rigSees, onAnswer 
   );
 }
 
-/** What one who stands before the rig sees of the marked pixels; null while it is worked out, or nothing is marked. */
+/** Sides of the marked pixels on the simulator, seen from the front; null while they are worked out, or nothing is marked. */
 function useRigAnswer(
   plan: Plan,
   index: number,

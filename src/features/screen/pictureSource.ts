@@ -1,13 +1,13 @@
 import { SCENES } from './scenes';
 import { byId } from '@/core/units/there';
 
-/** What is captured: small pictures suffice. */
+/** Size of captured frames: small ones suffice. */
 export const [CAPTURED_WIDTH, CAPTURED_HEIGHT] = [320, 180];
 
 /** A file that takes longer to be opened than anybody waits is not opened. */
 const MOST_FILE_BYTES = 500 * 1024 * 1024;
 
-/** Where the pictures of a preview come from. */
+/** Source of the pictures of a preview. */
 export type PictureSource =
   | { kind: 'scene'; id: string }
   | { kind: 'image'; name: string; image: ImageBitmap }
@@ -44,7 +44,7 @@ export async function openPicture(file: File): Promise<PictureSource> {
   }
 }
 
-/** What is held open for a source is let go of. */
+/** Lets go of files and videos of a source. */
 export function closePicture(source: PictureSource): void {
   if (source.kind === 'image') source.image.close();
   if (source.kind === 'video') {

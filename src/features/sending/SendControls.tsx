@@ -30,13 +30,13 @@ interface SendControlsProps {
   /** Another window sends. */
   isOthers: boolean;
   onStop: () => void;
-  /** What is sent is chosen elsewhere: how, and what a device shows by itself, is not. */
+  /** The test is chosen elsewhere, and so is a device's own test. */
   isMarked?: boolean;
-  /** What else can be done with the test. */
+  /** More controls of the test. */
   children?: ReactNode;
 }
 
-/** Where a test goes, or that a device shows one of its own; and what of it is sent. */
+/** Target of a test, or a device's own test; and the packets that are sent. */
 export function SendControls({
   choice,
   onChoose,

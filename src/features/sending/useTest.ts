@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import type { Colour } from '@/core/patterns/pattern';
 import type { TestSelection } from '@/core/patterns/selection';
 
-/** Where a test goes: nowhere, to the rig on this machine, or to the devices. */
+/** Target of a test: nowhere, the simulator on this machine, or the devices. */
 export type Goes = 'preview' | 'rig' | 'devices';
 
 export interface Test {
@@ -39,7 +39,7 @@ const START: Test = {
   goes: 'preview',
 };
 
-/** What is being tested, on whatever is looked at. It is no part of the show. */
+/** The test, on whatever is looked at. It is no part of the show. */
 export const useTest = create<Test>(() => START);
 
 export const setTest = (change: Partial<Test>) => useTest.setState(change);
@@ -57,7 +57,7 @@ export function stepBy(by: number): void {
 
 export const stopTest = () => useTest.setState({ pattern: 'off', isRunning: false, step: null });
 
-/** What was sent from another sheet is not sent on from this one: that is chosen anew. */
+/** A test sent from another sheet is not sent on from this one: that is chosen anew. */
 export function useNothingSentYet(): void {
   useEffect(() => setTest({ goes: 'preview' }), []);
 }

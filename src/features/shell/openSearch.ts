@@ -4,7 +4,7 @@ let before: Element | null = null;
 
 /** Whether the field of the search is on the page. */
 let isThere = false;
-/** What was typed between the key that opens it and its field, which is fetched and drawn meanwhile; null while nobody waits for it. */
+/** Keys typed between the shortcut that opens the search and its field, which is fetched and drawn meanwhile; null while nobody waits for it. */
 let typed: { text: string; entered: boolean } | null = null;
 
 const MOST_WAIT_MS = 5000;

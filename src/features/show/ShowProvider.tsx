@@ -25,7 +25,7 @@ import { windowId } from './windowId';
 import { itemAt } from '@/core/units/there';
 import { propAt } from '@/core/plan/records';
 
-/** What the parts of the interface around an open show are given. */
+/** The store of an open show, with its planner. */
 interface OpenedShow {
   store: ShowStore;
   planner: Planner;
@@ -83,7 +83,7 @@ function OpenShow({ opened, children }: { opened: OpenedShow; children: ReactNod
     );
     const beforeUnload = (event: BeforeUnloadEvent) => {
       const { waiting, notes } = store.getState();
-      // What was noted outlasts the page, where the browser keeps it.
+      // Notes outlast the page, where the browser keeps them.
       if (waiting.length > 0 || (notes.waiting.length > 0 && !notes.isKept)) event.preventDefault();
     };
     const hurry = () => store.getState().hurry();
@@ -180,7 +180,7 @@ export function useAnswer<Name extends Question>(
   const { planner } = useOpened();
   const show = useShow((state) => state.show);
   const [answered, setAnswered] = useState<Answer<Name> | null>(null);
-  /** What is to be asked once the question under way is answered: of those that came meanwhile only the last. */
+  /** The next question, once the one under way is answered: only the last of those that came meanwhile. */
   const underWay = useRef<{ next: (() => void) | null } | null>(null);
   useEffect(() => {
     let left = false;
@@ -195,7 +195,7 @@ export function useAnswer<Name extends Question>(
       planner
         .ask(name, show, asked, progress && { progress })
         .then(
-          // What was asked before is better than nothing while the latest is worked out.
+          // An earlier answer is better than nothing while the latest is worked out.
           (answer) => setAnswered(() => answer),
           (error: Error) => left || notify(`That could not be worked out: ${error.message}`),
         )

@@ -60,7 +60,7 @@ function mayMove(edit: Edit): boolean {
   return edits.some((each) => MOVING.has(each.type));
 }
 
-/** Of each store the decisions that are under way: one is asked after the other. */
+/** Decisions under way for each store: one is asked after the other. */
 const underWay = new WeakMap<ShowStore, Promise<void>>();
 
 /**
@@ -83,7 +83,7 @@ export function editOrAsk(store: ShowStore, planner: Planner, edit: Edit, made?:
   const before = underWay.get(store) ?? Promise.resolve();
   underWay.set(
     store,
-    // What became of the one before is told where it was made.
+    // The earlier decision tells its own result.
     before.catch(() => {}).then(() => decide(store, planner, held, edit, made)),
   );
 }
@@ -94,12 +94,12 @@ async function decide(store: ShowStore, planner: Planner, held: string, edit: Ed
   if (store.getState().decide(held, way) && way) made?.();
 }
 
-/** What an edit that is held would move; null where that is nothing. */
+/** Moves of an edit that is held; null where it moves nothing. */
 async function foresightOf(store: ShowStore, planner: Planner, held: string, edit: Edit) {
   for (;;) {
     const shows = store.getState().around(held);
     if (!shows) return null;
-    // What cannot be foreseen is made all the same: planning tells its own trouble.
+    // An edit that cannot be foreseen is made all the same: planning tells its own trouble.
     const choices = await planner
       .ask('foresight', shows.before, edit, { edited: shows.after })
       .catch(() => null);

@@ -34,7 +34,7 @@ interface SlowPort {
   port: number;
   name: string;
   clock: PortClock;
-  /** What is on the wire while more has come in; null while it is all that came. */
+  /** The frame on the wire while more has come in; null while it is all that came. */
   wire: Uint8Array | null;
 }
 
@@ -96,7 +96,7 @@ export class RigListener {
     this.rig = rig;
   }
 
-  /** What lights now, four bytes for each pixel of the plan. @param only controllers that are of interest */
+  /** The picture now, four bytes for each pixel of the plan. @param only controllers that are of interest */
   light(only?: ReadonlySet<number>): Uint8Array {
     const { plan } = this.rig;
     const now = performance.now();
@@ -153,7 +153,7 @@ export class RigListener {
     itemAt(this.inboxes, controller).hear(payload, performance.now());
   }
 
-  /** What goes out on each port of a device: a wire that is busy keeps what is on it. */
+  /** Frames that go out on each port of a device: a busy wire keeps its frame. */
   private pictureCame(controller: number): void {
     const now = performance.now();
     for (const slow of this.slow) {

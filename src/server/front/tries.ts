@@ -1,9 +1,9 @@
 /** So many wrong codes cost nothing: people mistype. */
 const FREE = 4;
 const LONGEST_MS = 60_000;
-/** Who was wrong and then quiet for so long begins anew. */
+/** An address that was wrong and then quiet for so long begins anew. */
 const FORGOTTEN_MS = 15 * 60_000;
-/** Of all together, whatever addresses they come from: at this pace the letters of a code last for thousands of years. */
+/** Limit for all addresses together: at this pace the letters of a code last for thousands of years. */
 const MOST_PER_MINUTE = 60;
 const MOST_ADDRESSES = 1000;
 
@@ -14,7 +14,7 @@ export class Tries {
 
   constructor(private readonly now: () => number) {}
 
-  /** How long an address has to wait before a code of its is looked at. */
+  /** Wait of an address before its next code is looked at. */
   waitMs(address: string): number {
     const now = this.now();
     const everybody =

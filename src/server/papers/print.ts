@@ -15,7 +15,7 @@ import { codeOf } from './code';
 import { measureOnly } from './fonts';
 import { itemAt } from '@/core/units/there';
 
-/** What of a show is put into a binder: all of it where nothing is named. */
+/** The part of a show for a binder: everything where nothing is named. */
 export interface BinderOf {
   propId?: string;
   controllerId?: string;
@@ -23,7 +23,7 @@ export interface BinderOf {
   group?: string;
 }
 
-/** How a sheet is to come out. What is absent is as the show has it. */
+/** Options of a print. Absent ones are as the show has them. */
 export interface PrintAsked extends SheetsAsked {
   size?: PaperSize;
   explains?: boolean;
@@ -65,7 +65,7 @@ export function printJob(
     state: `rev ${revision} · ${day}`,
     markOf: (sheet) => {
       const own = (marked ??= markedSheets(plan, asked)).get(sheet.id);
-      // What is there only because of facts, such as differences, has none.
+      // A sheet that is there only because of facts, such as differences, has none.
       if (!own) return null;
       const mark = markOf(own, revision);
       return { mark, link: linkOf(show, asked, `mark=${mark}`) };

@@ -28,13 +28,13 @@ interface BoardProps {
   label: string;
   testId?: string;
   marginPx?: number;
-  /** What can be touched, as SVG. */
+  /** Things to touch, as SVG. */
   children?: (screen: OnScreen) => ReactNode;
-  /** What there is too much of for that: drawn into a canvas below, anew when this function changes. */
+  /** Things too many for that: drawn into a canvas below, anew when this function changes. */
   draw?: (context: CanvasRenderingContext2D, screen: OnScreen, size: Size) => void;
   onTap?: (xMm: number, yMm: number) => void;
   onHover?: (at: { xMm: number; yMm: number } | null) => void;
-  /** What a drag from here does; undefined where it pans. */
+  /** The effect of a drag from here; undefined where it pans. */
   onDrag?: (xMm: number, yMm: number) => BoardDrag | undefined;
   /** Answers whether the key was one of its own; such a key goes no further. */
   onKey?: (key: string, shift: boolean) => boolean;

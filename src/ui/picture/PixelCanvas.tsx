@@ -28,16 +28,16 @@ interface PixelCanvasProps {
   scene: Scene;
   side: ViewSide;
   layers: Layers;
-  /** What the pixels give, in the place of the colours of their runs. */
+  /** Light of the pixels, in the place of the colours of their runs. */
   lit?: Lit | null;
   /** Pixels of the scene; -1 for none. */
   selected: number;
   selectedRun: number;
   /** A click or tap on a pixel; -1 beside all of them. */
   onSelect: (pixel: number) => void;
-  /** What to say about the pixel under the pointer, or about the selected one. */
+  /** Text about the pixel under the pointer, or about the selected one. */
   callout: (pixel: number) => ReactNode;
-  /** What the picture shows, for those who hear it. */
+  /** The picture in words, for those who hear it. */
   label: string;
   /** About the picture when it is shown whole: tabs of ports want room. */
   marginPx?: number;

@@ -6,7 +6,7 @@ import { rgbOf, type Palette } from './palette';
 import type { Scene } from './scene';
 import { itemAt } from '@/core/units/there';
 
-/** What of a picture is drawn besides its pixels. */
+/** Parts of a picture besides its pixels. */
 export interface Layers {
   numbers: boolean;
   jumpers: boolean;
@@ -132,7 +132,7 @@ function drawDataLines(frame: Frame): void {
   context.globalAlpha = 1;
 }
 
-/** Where it comes apart for storage: long dashes across all of it. */
+/** Seams for storage: long dashes across the whole prop. */
 function drawSeams({ context, scene, size, palette }: Frame, camera: Camera, mirror: 1 | -1): void {
   if (scene.seams.length === 0 || !scene.bounds) return;
   const beyond = Math.max(scene.spacingMm, 12 / camera.pxPerMm);
@@ -238,7 +238,7 @@ function drawChevrons(frame: Frame): void {
     const at = firstPixel + Math.floor(pixelCount * (index % 2 === 0 ? 0.44 : 0.56));
     const [ux, uy] = directionAt(frame, at, 1);
     const [cx, cy] = [(x[at]! + x[Math.min(at + 1, last)]!) / 2, (y[at]! + y[Math.min(at + 1, last)]!) / 2];
-    // Of a dense grid only some strands have one: side by side they would read as a zigzag.
+    // In a dense grid only some strands have one: side by side they would read as a zigzag.
     if (!taken.take(cx - 2 * arm - 4, cy - 2 * arm - 4, cx + 2 * arm + 4, cy + 2 * arm + 4)) return;
     context.moveTo(cx - (ux + uy) * arm, cy - (uy - ux) * arm);
     context.lineTo(cx, cy);
@@ -396,7 +396,7 @@ function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
   }
   if (dotPx < LEGIBLE_FROM_PX) return;
   for (const { firstPixel } of scene.strands) label(firstPixel, -1);
-  // Where pixels are far apart, every fifth, tenth or so has room for its number as well.
+  // Far apart, every fifth, tenth or so pixel has room for its number as well.
   const every = [1, 2, 5, 10, 25, 50, 100].find((step) => step * spacingPx > 60);
   if (every === undefined) return;
   for (const run of scene.runs)

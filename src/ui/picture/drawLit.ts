@@ -3,9 +3,9 @@ import type { DotImage } from './dots';
 import { rgbOf, type Palette } from './palette';
 import type { Scene } from './scene';
 
-/** What pixels give, in the place of the colours of their runs. */
+/** Light of pixels, in the place of the colours of their runs. */
 export interface Lit {
-  /** Of each pixel of the scene: red, green, blue and white, 0 to 255 of their light, one after another. */
+  /** Red, green, blue and white of each pixel of the scene, 0 to 255 of their light, one after another. */
   light: Uint8Array;
   /** 1 where no supply reaches. */
   unfed: Uint8Array;
@@ -15,7 +15,7 @@ export interface Lit {
   cuts: readonly number[];
 }
 
-/** What is drawn into, with the pixels where they are on the screen. */
+/** The canvas, with the pixels where they are on the screen. */
 interface Canvas {
   context: CanvasRenderingContext2D;
   scene: Scene;

@@ -12,9 +12,9 @@ interface SceneRun {
   /** Counted from the first pixel of the prop, as everything in a scene. */
   firstPixel: number;
   pixelCount: number;
-  /** What stands on the tab where data enters: the port, or the run where it is on none. */
+  /** Text on the tab where data enters: the port, or the run where it is on none. */
   tab: string;
-  /** Where the data line begins, bends and ends; `starts` after a jumper. */
+  /** Points of the data line at which it begins, bends and ends; `starts` after a jumper. */
   corners: readonly { pixel: number; starts: boolean }[];
 }
 
@@ -32,7 +32,7 @@ export interface Scene {
   jumpers: readonly { fromPixel: number; toPixel: number }[];
   /** On the wire but not seen. */
   hiddenPixels: ArrayLike<number>;
-  /** Where it comes apart for storage. */
+  /** Seams for storage. */
   seams: readonly Seam[];
   /** Strands follow one another without a jumper. */
   joined: boolean;

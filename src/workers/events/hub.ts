@@ -1,8 +1,8 @@
 import type { ShowMessage } from '@/core/show/events';
 
-/** What a page wants to hear of. */
+/** Subscription of a page. */
 export interface Watch {
-  /** Of the page that watches; each has one of its own. */
+  /** Id of the page that watches. */
   key: string;
   showId: string;
   /** By which the server knows whose changes are whose. */
@@ -21,7 +21,7 @@ const CLOSED = 2;
 /** Pages come and go several at a time; the stream is opened anew once for all of them. */
 const GATHER_MS = 20;
 const RETRY_MS = 700;
-/** Who is refused, as a phone that was sent away, asks more and more seldom. */
+/** A page that is refused, as a phone that was sent away, asks more and more seldom. */
 const LONGEST_RETRY_MS = 15_000;
 /** The server says every few seconds where things stand; a line that is silent for so long is dead, whatever the browser takes it for. */
 const SILENT_MS = 11_000;

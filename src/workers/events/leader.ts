@@ -15,9 +15,9 @@ type Said =
   | { say: 'hub'; to: ToHub }
   | { say: 'page'; from: FromHub };
 
-/** How long to wait for a leader to answer before leading oneself. */
+/** Wait for a leader's answer before leading oneself. */
 const ANSWER_MS = 400;
-/** How often those who follow look whether the leader is still there. */
+/** Interval at which followers look whether the leader is still there. */
 const LOOK_MS = 10_000;
 
 /**
@@ -60,7 +60,7 @@ export function followOrLead(
         break;
       case 'I lead':
         answered = true;
-        // Of two that lead the one with the smaller key goes on.
+        // The one with the smaller key of two that lead goes on.
         if (hub && data.key > watch.key) return say({ say: 'I lead', key: watch.key });
         hub?.stop();
         hub = null;

@@ -9,27 +9,27 @@ import { zoneSides, zonesOf } from '@/core/screens/zones';
 /** One for each way in which the same pictures are worked out. */
 let pipelines: Pipeline[] = [];
 
-/** Where a walk stands: what to light next, or what was found. */
+/** The state of a walk: the next indices to light, or the result. */
 export interface WalkStep {
   /** Indices to light, each in a colour of its own; null where no index says more. */
   next: number[] | null;
   /** Ways of wiring that are left. */
   left: number;
   found: WalkCandidate[];
-  /** What was said does not go together, and was not taken. */
+  /** The answer contradicts the others, and was not taken. */
   isImpossible: boolean;
 }
 
 /** Those that are found at the end; more of them would be no answer. */
 const MOST_FOUND = 8;
 
-/** What was seen of indices that were lit. They are kept with it: what is lit next depends on what can be lit. */
+/** Sides seen of lit indices, kept with them: the next indices depend on those that can be lit. */
 export interface WalkAnswer {
   indices: readonly number[];
   seen: readonly Seen[];
 }
 
-/** What may be otherwise than planned, and what can be lit. */
+/** Differences from the plan that the walk allows, and indices that can be lit. */
 export interface WalkWish {
   shape: ScreenShape;
   mostHidden: number;

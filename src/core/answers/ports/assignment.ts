@@ -16,7 +16,7 @@ interface ProposalPort {
   controller: number;
   /** The most pixels, by group: the controller's limit and what the wanted rate allows. */
   capacity: (group: string) => number;
-  /** What is on it already and stays. */
+  /** Pixels on it already that stay. */
   usedPixels: number;
   /** The group of what is on it; null while it is free. */
   group: string | null;
@@ -127,7 +127,7 @@ export class Assignment {
     return { portsUsed, cableMm, fullestShare };
   }
 
-  /** What the goal counts; less is better. */
+  /** Cost of an assignment; less is better. */
   value(): number {
     const { portsUsed, cableMm, fullestShare } = this.measure();
     return { fewestPorts: portsUsed, leastCable: cableMm, evenLoad: fullestShare }[this.input.goal];

@@ -88,12 +88,12 @@ function offsetWords({ device }: PortBasis): string {
   return counts.kind === 'universes' && counts.hasOffset ? `, or the ${name} offset here` : '';
 }
 
-/** Where a port is planned to begin, by the count of the show. */
+/** Planned start of a port, by the count of the show. */
 function startOf({ first }: PortBasis): { universe: number | null; channel: number } {
   return { universe: first?.universe ?? null, channel: first?.startChannel ?? 1 };
 }
 
-/** What a start looks like that is off by so many channels. */
+/** The look of a start that is off by so many channels. */
 function shiftedBy({ planned, found, basis: { plan, port } }: Wrong<number, PortBasis>): string {
   const off = Math.abs(found - planned);
   const channels = runAt(plan, itemAt(port.runs, 0)).channelsPerPixel;

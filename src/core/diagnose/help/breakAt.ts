@@ -5,15 +5,15 @@ import { kindOf } from '../../props/registry';
 import { groupDigits } from '../../units/number';
 import { propAt, plannedAt, runAt } from '../../plan/records';
 
-/** Where a prop goes dark, and what is to be done there. */
+/** The place where a prop goes dark, and the fix there. */
 interface BreakFound {
   /** `Net curtain run 1, column 3, light 12 of it, downwards`. */
   where: string;
   /** The joint before it, with its two suspects. */
   joint: string;
-  /** What tells them apart. */
+  /** The test that tells them apart. */
   swap: string;
-  /** How high it hangs, in mm above the lowest light; null where it lies flat. */
+  /** Height in mm above the lowest pixel; null where it lies flat. */
   heightMm: number;
 }
 

@@ -1,4 +1,4 @@
-/** How far a count is known: of so many lights the last that lights is from `least` on and below `beyond`. */
+/** Bounds of a count: the last of so many pixels that lights is from `least` on and below `beyond`. */
 export interface CountRange {
   /** This many are there: 0 where none was seen yet. */
   least: number;
@@ -16,7 +16,7 @@ export function nextLight({ least, beyond }: CountRange): number | null {
   return beyond - least < 2 ? null : least + Math.floor((beyond - least) / 2);
 }
 
-/** What is known once it was seen whether that light lights. */
+/** Bounds once it was seen whether that pixel lights. */
 export function afterLook(range: CountRange, light: number, isLit: boolean): CountRange {
   return isLit
     ? { ...range, least: Math.max(range.least, light) }

@@ -1,6 +1,6 @@
 import type { LaidWall } from '../../panels/laidWall';
 
-/** What a panel shows of the labels: whose label it is, and how it stands. */
+/** The label that a panel shows, and which way up it is. */
 interface PanelSeen {
   /** From 0 at the top left of the front: where it hangs. */
   column: number;
@@ -32,7 +32,7 @@ export function labelIn(
   return labelsOfWall(wall).get(`${at} ${row - 1}`) ?? label;
 }
 
-/** What is to be changed, panel by panel. */
+/** Changes, panel by panel. */
 interface PanelMend {
   column: number;
   row: number;

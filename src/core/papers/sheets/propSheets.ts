@@ -45,7 +45,7 @@ export function propSheets(plan: Plan, index: number): Sheet[] {
       group: 'build',
       about,
       side: sideWords(kind.sides, side),
-      // Of a wall the panels are chained, not strands threaded.
+      // The panels of a wall are chained, not strands threaded.
       isPaper: !panelled,
       table: () => buildSheetTable(name, sideWords(kind.sides, side), buildSheet(plan, index, side)),
       blocks: () => buildBlocks(plan, index, side),
@@ -238,12 +238,12 @@ function screenSheets({ show }: Plan, { id, name, shape, pixelTypeId }: PropOf<'
 
 interface SheetsOf<Of extends Prop> {
   plan: Plan;
-  /** Of the prop in the show. */
+  /** Index of the prop in the show. */
   index: number;
   prop: Of;
 }
 
-/** What a kind of prop has besides the sheets of every prop. */
+/** Sheets of a kind of prop besides those of every prop. */
 const SHEETS_OF_KIND: { [Kind in PropKindName]?: (of: SheetsOf<PropOf<Kind>>) => Sheet[] } = {
   tile: ({ plan, index, prop: { id, name, shape } }) => [
     tableSheet({

@@ -117,7 +117,7 @@ export function valuesTable(plan: Pick<Plan, 'show'>, values: readonly ValueToTy
   };
 }
 
-/** What is typed into a controller once for all of it, in the order in which its screens ask for it. */
+/** Values to type into a controller once, in the order in which its screens ask for them. */
 interface DeviceValue {
   field: string;
   words: string;
@@ -175,7 +175,7 @@ export function deviceValuesTable(
   };
 }
 
-/** What is typed into a controller for each of its ports, in every count that a device may use. */
+/** Values to type into a controller for each of its ports, in every count that a device may use. */
 export function portSettingsTable(
   controller: Controller,
   ports: readonly PortSettings[],
@@ -209,7 +209,7 @@ export function portSettingsTable(
   };
 }
 
-/** Where a device holds another value than is planned, with what that looks like. */
+/** Settings of a device that differ from the plan, with their looks. */
 export function differencesTable(controllerName: string, list: readonly Difference[]): Table<Difference> {
   return {
     name: `Differences on ${controllerName}`,

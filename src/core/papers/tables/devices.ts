@@ -6,7 +6,7 @@ import type { Column, Table } from '../../pages/table';
 interface SocketRow {
   port: string;
   behind: string | null;
-  /** Where it sits on the box. */
+  /** Its place on the box. */
   socket: string | null;
   /** The pin in its three names. */
   label: string | null;
@@ -14,7 +14,7 @@ interface SocketRow {
   header: string | null;
 }
 
-/** Where each output socket sits, and what the pin behind it is called: three different things. */
+/** Place of each output socket, and the name of the pin behind it: three different things. */
 export function socketsTable(name: string, rows: readonly SocketRow[]): Table<SocketRow> {
   const column = (
     id: keyof SocketRow,
@@ -49,7 +49,7 @@ interface HeldRow {
   value: string;
 }
 
-/** What a device, or the sender for it, was found to hold. */
+/** Settings found on a device, or in the sender for it. */
 export function heldTable(name: string, found: FoundSettings): Table<HeldRow> {
   const rows: HeldRow[] = [
     ...(['firstUniverse', 'universes', 'channelsPerUniverse'] as const).flatMap((field) =>

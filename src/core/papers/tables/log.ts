@@ -3,10 +3,10 @@ import type { FactKind, Facts } from '../../show/facts';
 import type { Show } from '../../show/schema';
 import type { Table } from '../../pages/table';
 
-/** What stands on sheets of its own, tick by tick, or says only that something was printed. */
+/** Facts with sheets of their own, tick by tick, or that only say that something was printed. */
 const ELSEWHERE: ReadonlySet<FactKind> = new Set(['tick', 'deviceStep', 'told'] as const);
 
-/** What was measured, tested, photographed and decided, oldest first. */
+/** Measurements, tests, photos and decisions, oldest first. */
 export function loggedEntries(show: Show, facts: Facts): LogEntry[] {
   return facts.all.filter(({ kind }) => !ELSEWHERE.has(kind)).map((fact) => logEntry(show, fact));
 }
@@ -23,7 +23,7 @@ export function logTable(entries: readonly LogEntry[]): Table<LogEntry> {
         unit: 'UTC',
         meaning: 'when it was noted, by the clock of who noted it',
         as: 'figure',
-        // What came out of a show file of the first version has no time.
+        // Facts from a show file of the first version have no time.
         of: ({ fact: { at } }) => (at.startsWith('1970') ? null : at.slice(0, 16).replace('T', ' ')),
       },
       { id: 'kind', head: 'Kind', meaning: 'what kind of note it is', of: ({ kind }) => KIND_WORDS[kind] },

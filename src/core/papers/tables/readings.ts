@@ -17,13 +17,13 @@ export function readWords(unit: ReadingPlace['unit'], read: number): string {
   }
 }
 
-/** What there is nothing to be read of says so in words. */
+/** A reading with nothing to compare with says so in words. */
 function expectedWords({ unit, expected }: ReadingPlace): string | null {
   if (expected !== null) return readWords(unit, expected);
   return unit === 'pixel' ? 'white to its end' : null;
 }
 
-/** How far what was read is from what was expected, and whether a meter tells them apart. */
+/** Distance of a reading from the expected value, and whether a meter tells them apart. */
 function differenceCell({ unit, expected, noted }: ReadingPlace): Told | null {
   if (!noted || expected === null || unit === '%') return null;
   const by = numberRead(noted.value as ReadingValue) - expected;

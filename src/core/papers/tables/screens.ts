@@ -6,7 +6,7 @@ import type { Zone } from '../../screens/zones';
 import { formatLength, type Lengths } from '../../units/length';
 import type { Table } from '../../pages/table';
 
-/** What is cut from the strip, piece by piece in the order of the data. */
+/** Cuts from the strip, piece by piece in the order of the data. */
 export function screenCutsTable(name: string, { cuts }: ScreenCuts, lengths: Lengths): Table<ScreenCut> {
   return {
     name: `${name}: strip and cuts`,
@@ -138,7 +138,7 @@ const SIDE_WORDS: Record<ScreenSide, string> = {
   left: 'Left, seen from the front',
 };
 
-/** What is typed into a program that counts in a way of its own. */
+/** Values to type into a program with a count of its own. */
 export function numbersTable(name: string, numbers: ConventionNumbers): Table<NumberRow> {
   const { counts, firstLight, isReversed, gap, corners, onWire } = numbers;
   const row = (id: string, words: string, value: number | string, meaning: string): NumberRow => ({

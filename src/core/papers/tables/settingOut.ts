@@ -4,9 +4,9 @@ import { groupDigits } from '../../units/number';
 import { capitalised } from '../../units/words';
 import { columnsOf, type Column, type Table } from '../../pages/table';
 
-/** How the places of a prop are called and measured. */
+/** Words for the places of a prop and their measures. */
 interface PlaceWords {
-  /** What stands there: a stake, a pixel. */
+  /** The thing that stands there: a stake, a pixel. */
   word: string;
   xFrom: string;
   yFrom: string;

@@ -77,13 +77,13 @@ export const changeProp = defineEdit({
   },
   apply: (draft, { propId, change }) => {
     const cleared = clearedBy(draft.need('props', propId), change.pixelTypeId);
-    // What is null in the change is gone from the prop.
+    // A null in the change removes the field.
     draft.change('props', propId, saidOf(change) as { [Field in keyof typeof change]: never });
     if (cleared) replacePart(draft, propId, 'shape', cleared.shape);
   },
 });
 
-/** What of a prop's shape belonged to its type of pixel and goes with it. */
+/** The part of a prop's shape that belonged to its type of pixel and goes with it. */
 function clearedBy(prop: Prop | undefined, pixelTypeId: string | undefined) {
   if (!prop || pixelTypeId === undefined || pixelTypeId === prop.pixelTypeId) return null;
   return kindOf(prop).onOtherPixels?.(prop.shape as never) ?? null;
@@ -152,7 +152,7 @@ function replacePart(draft: ShowDraft, propId: string, part: 'shape' | 'threadin
     );
   if (part === 'shape') {
     const why = kind.impossible?.(parsed.data as never, draft.show.lengths) ?? null;
-    // What could not be built before may be put right step by step.
+    // A prop that could not be built before may be put right step by step.
     if (why !== null && !kind.impossible?.(prop.shape as never, draft.show.lengths))
       throw new ShowError(`${prop.name}: ${why}`);
   }
