@@ -18,7 +18,7 @@ export class ShowClash extends Error {
   }
 }
 
-/** Of a change that was to be taken back, or laid on the show as it is. */
+/** The clash of a change that was to be taken back, or laid on the show as it is. */
 export function clashOf({ list, id, field, expected, found }: ChangeClash, show: Show): ShowClash {
   const name = recordName(show, list, id);
   const [mine, theirs] =

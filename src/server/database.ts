@@ -61,7 +61,7 @@ function isNoDatabase(error: unknown): boolean {
  * @throws CannotKeep when the disk is full or cannot be written, or the file is not where it was
  */
 export function write<Result>(db: Database.Database, work: () => Result): Result {
-  // What is written into a file that was moved away or removed would be said to be saved, and never be seen again.
+  // Writes into a file that was moved away or removed would be reported as saved, and never be seen again.
   const opened = openedFile.get(db);
   if (opened !== undefined && inodeOf(db.name) !== opened)
     throw new CannotKeep(

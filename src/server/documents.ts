@@ -17,7 +17,7 @@ export function documentText(show: Show): string {
   return `{${parts.join(',')}}`;
 }
 
-/** How long others may wait for a step of it. */
+/** Longest wait of others for a step of it. */
 const STEP_MS = 15;
 const NEW_LINE = 10;
 

@@ -16,7 +16,7 @@ interface FactRow {
   change_id: string | null;
 }
 
-/** What was seen and done on site, by show. Facts are only ever added. */
+/** Facts on site, by show. They are only ever added. */
 export class FactsTable {
   constructor(private readonly db: Database.Database) {}
 
@@ -76,7 +76,7 @@ export class FactsTable {
     );
   }
 
-  /** How many there are, those that do not count any more among them. */
+  /** Number of facts, with those that do not count any more. */
   count(showId: string): number {
     return this.db
       .prepare<[string], { count: number }>('SELECT COUNT(*) AS count FROM facts WHERE show_id = ?')

@@ -306,7 +306,7 @@ export function printAsked(request: Request, showId: string): PrintAsked {
 
 /** Under which address a phone reads what is printed: that of the network, where phones can come in at all. */
 function originFor(request: Request): string {
-  // What stands behind in the address is not always the name under which we were asked.
+  // The host in the address is not always the name under which we were asked.
   const host = request.headers.get('host') ?? '127.0.0.1';
   const [address] = phoneOf(request) === null ? (openedAccess()?.addresses ?? []) : [];
   return `http://${address ?? host}`;

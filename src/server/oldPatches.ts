@@ -28,7 +28,7 @@ export function fileAfter(document: unknown, version: number, changes: readonly 
     document as Show,
     changes.map((change) => JSON.parse(change) as ShowChange),
   );
-  // What this version kept was checked when it was kept.
+  // A document of this version was checked when it was kept.
   return version < SHOW_VERSION ? readShowFile(show) : { show, facts: [] };
 }
 

@@ -9,7 +9,7 @@ interface Photo {
   bytes: Buffer;
 }
 
-/** What is sent as a photo is none. */
+/** The bytes sent as a photo are none. */
 export class NoPhoto extends Error {
   constructor(message = 'This is not a photo that can be kept: a JPEG, PNG or WebP file is needed.') {
     super(message);

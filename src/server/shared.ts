@@ -2,13 +2,13 @@ import type { Fact } from '@/core/show/facts';
 import type { MadeChange } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 
-/** What those who listen to a show hear of. */
+/** Events for listeners of a show. */
 export type ShowEvent =
   | { is: 'changed'; changes: MadeChange[] }
   | { is: 'noted'; facts: Fact[]; noted: number }
   | { is: 'removed' };
 
-/** What repositories in one process share: who listens, which windows are open, and the latest document of each show. */
+/** State that repositories in one process share: listeners, open windows, and the latest document of each show. */
 export class Shared {
   readonly listeners = new Map<string, Set<(event: ShowEvent) => void>>();
   /** By show, how many streams of events each window has open. */

@@ -6,9 +6,9 @@ import styles from './Facts.module.css';
 export interface Fact {
   name: string;
   value: ReactNode;
-  /** How the value came about. */
+  /** Derivation of the value. */
   why?: Explained | null | undefined;
-  /** What the value means or stands on, in smaller type. */
+  /** Meaning or basis of the value, in smaller type. */
   note?: ReactNode;
   address?: boolean;
 }

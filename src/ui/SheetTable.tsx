@@ -11,7 +11,7 @@ import { useHandOut } from './handingOut';
 import styles from './SheetTable.module.css';
 import { useLengths } from './lengths';
 
-/** What is on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
+/** A column on the screen alone: a picture, a button. It is no part of the table that is copied or printed. */
 interface ScreenColumn<Row> {
   head: string;
   cell: (row: Row, index: number) => ReactNode;

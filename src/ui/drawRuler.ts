@@ -14,7 +14,7 @@ const TICKS = { top: 0, height: 13 };
 export const BLOCKS = { top: 15, height: 24 };
 const NUMBERS_AT = 50;
 
-/** How universes are named on the ruler. */
+/** Names of universes on the ruler. */
 export type UniverseNames = 'universe' | 'artNet';
 
 /** A run on its way to another place; show channels. */

@@ -8,7 +8,7 @@ const LengthsContext = createContext<Lengths>(undefined);
 /** Below it lengths are written as the open show says. */
 export const WriteLengths = LengthsContext.Provider;
 
-/** How lengths are written here. */
+/** Units of lengths here. */
 export function useLengths(): Lengths {
   return use(LengthsContext);
 }

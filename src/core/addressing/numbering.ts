@@ -15,7 +15,7 @@ export function universeOn({ artNetOffset }: Pick<Controller, 'artNetOffset'>, p
   return portAddress - artNetOffset;
 }
 
-/** What a controller itself calls a universe of the show: its port-address under Art-Net. */
+/** A controller's own number for a universe of the show: its port-address under Art-Net. */
 export function toldUniverse(controller: Counted, universe: number): number {
   return universesOf(controller)?.hasOffset ? portAddressOn(controller, universe) : universe;
 }

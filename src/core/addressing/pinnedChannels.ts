@@ -1,6 +1,6 @@
 import type { Block } from './block';
 
-/** Where something that is pinned is plugged in. */
+/** Port of something that is pinned. */
 export interface PinnedPlace {
   controller: number;
   port: number;

@@ -14,7 +14,7 @@ const PLAIN = {
   deviceStep: null,
 } as const;
 
-/** What is gone through for a device, before any prop on it. @param controller its index in the show */
+/** Steps of a device, before any prop on it. @param controller its index in the show */
 export function deviceSteps(plan: Plan, controller: number): BringUpStep[] {
   const device = controllerAt(plan, controller);
   const { name } = device;

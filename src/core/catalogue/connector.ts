@@ -6,7 +6,7 @@ interface ConnectorKind {
   id: string;
   words: string;
   amps: number;
-  /** What the rating is taken from. */
+  /** Source of the rating. */
   source: string;
 }
 

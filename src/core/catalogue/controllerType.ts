@@ -15,7 +15,7 @@ export const SHIPPED_CONTROLLER_TYPES: readonly ControllerType[] = CONTROLLER_CL
   ({ id, starters }) => starters.map((starter) => ({ ...starter, class: id })),
 );
 
-/** What a controller of a kind has while nobody says otherwise: its ports, and what each drives with all of them switched on. */
+/** Usual limits of a controller of a kind: its ports, and the load of each with all of them switched on. */
 export function limitsOfType(type: ControllerType): Pick<Controller, 'ports' | 'mostPixelsPerPort'> {
   return { ports: type.ports, mostPixelsPerPort: pixelsPerPortWith(type, type.ports) };
 }

@@ -5,7 +5,7 @@ import type { DataDrive, Driver } from './dataLine';
 /** Classes whose outputs are pins of a small computer at 3.3 V. The others have buffers at 5 V. */
 const BARE: readonly ControllerClassId[] = ['wifi', 'serial', 'flight'];
 
-/** What drives the lines of a controller: what was said of it, and the usual of its kind for the rest. */
+/** Driver of the lines of a controller: the given figures, and the usual of its kind for the rest. */
 export function dataDriveOf(
   { data = {} }: { data?: DataDrive | undefined },
   type: { class: ControllerClassId; receiverCableMm?: unknown } | undefined,

@@ -9,7 +9,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   odd: 'to know',
 };
 
-/** What was found with a part, or failed with it: told wherever the part is used. */
+/** Experience with a part, good or bad: shown wherever the part is used. */
 const partNoteSchema = z.strictObject({
   outcome: z.enum(OUTCOMES),
   text: z.string().min(1).max(300),

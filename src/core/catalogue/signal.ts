@@ -20,7 +20,7 @@ const FAST_LATCH_US = 300;
 const SLOW_CHIPS = new Set(['WS2811S', 'TM1804', 'UCS1903S']);
 const CLOCKED_CHIPS = new Set(['APA102', 'APA107', 'SK9822', 'HD107S', 'LPD8806', 'WS2801']);
 
-/** How chips are told their colours, and where that is said. */
+/** Signal of chips, with its source. */
 export interface Signal {
   timing: Timing;
   place?: Place;

@@ -24,7 +24,7 @@ import { splitToFit } from './splitToFit';
 import { itemAt } from '../units/there';
 import { runAt, propOfRun } from '../plan/records';
 
-/** What a kind of controller cannot do, with where that is known from. */
+/** Limits of a kind of controller, with their sources. */
 export const deviceLimits = defineCheck(
   'device-limits',
   'A controller is asked for no more than its kind can do: pixels, universes, packing, straddling pixels, Art-Net nets.',

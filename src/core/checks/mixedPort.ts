@@ -18,7 +18,7 @@ export const mixedPort = defineCheck(
       const volts = [...new Set(types.map((type) => type.volts))];
       const channels = [...new Set(types.map((type) => type.colourOrder.length))];
       if (volts.length === 1 && channels.length === 1) return [];
-      // What is unlike the run nearest to the port goes elsewhere.
+      // A run unlike the one nearest to the port goes elsewhere.
       const unlike = (isUnlike: (type: PixelType) => boolean) =>
         moveElsewhere(
           plan,

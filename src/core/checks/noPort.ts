@@ -220,7 +220,7 @@ interface Place {
   port: number;
 }
 
-/** Of each plan its free ports for strings and for panels, those that drive most first: they are asked for with every prop. */
+/** Free ports of each plan for strings and for panels, those that drive most first: they are asked for with every prop. */
 const known = new WeakMap<Plan, Map<boolean, readonly Place[]>>();
 
 function suitedPorts(plan: Plan, panelled: boolean): readonly Place[] {

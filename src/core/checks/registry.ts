@@ -92,7 +92,7 @@ export const CHECKS: readonly Check[] = [
   emptyLeg,
 ];
 
-/** What was found in a plan by checks that read nothing else. */
+/** Findings in a plan by checks that read nothing else. */
 const foundInPlan = new WeakMap<Plan, Map<Check, readonly Finding[]>>();
 
 /**

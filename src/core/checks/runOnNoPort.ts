@@ -7,7 +7,7 @@ import { defineCheck } from './check';
 import { itemAt } from '../units/there';
 import { plannedAt, runAt, controllerAt } from '../plan/records';
 
-/** Where hundreds have no port, a new controller for the first ones comes before any other mend. */
+/** With hundreds on no port, a new controller for the first ones comes before any other fix. */
 const MOST_WITH_MENDS = 40;
 
 export const runOnNoPort = defineCheck('run-on-no-port', 'Every run is fed by a port.', (plan) => {

@@ -5,7 +5,7 @@ import { listOf } from '../units/words';
 import { defineKindCheck, type Mend } from './check';
 import { plannedAt } from '../plan/records';
 
-/** Of no roll in particular: only the pieces are asked for. */
+/** A length for no roll in particular: only the pieces are asked for. */
 const ANY_ROLL_MM = 5000;
 
 export const screenFrame = defineKindCheck(

@@ -28,7 +28,7 @@ export const sharedChannels = defineCheck(
   },
 );
 
-/** What two controllers, or one with itself, share: the first two runs that meet, and how much all of them share. */
+/** Channels that two controllers, or one with itself, share: the first two runs that meet, and the number shared by all. */
 interface Group {
   first: Span;
   second: Span;

@@ -40,7 +40,7 @@ export const starvedPixels = defineCheck(
   },
 );
 
-/** What is seen where volts are too low: colours fade one after another, or all alike. */
+/** The look of pixels with too few volts: colours fade one after another, or all alike. */
 function fadeWords(plan: Plan, prop: number): string {
   const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
   const { knees } = electricOf(type);

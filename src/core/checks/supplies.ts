@@ -115,7 +115,7 @@ export const boardRange = defineCheck(
                   change: {
                     power: {
                       ...power,
-                      // What is printed as one figure is meant with a tenth to both sides.
+                      // A voltage printed as one figure is meant with a tenth to both sides.
                       volts: {
                         least: Number((volts * 0.9).toFixed(2)),
                         most: Number((volts * 1.1).toFixed(2)),

@@ -12,7 +12,7 @@ export const unevenChains = defineWallCheck(
       'zigzag',
       (after) => Math.max(...after.chains.map((chain) => chain.panels.length)) < longest,
     );
-    // Where lines are long, nothing is more even.
+    // Long lines cannot be more even.
     if (mends.length === 0) return [];
     return [
       finding(

@@ -6,7 +6,7 @@ import type { PropOf } from '../props/registry';
 import { defineKindCheck, type Check, type Finding, type Mend } from './check';
 import type { Rank } from './rank';
 
-/** What a check of panel walls looks at. */
+/** A wall, with ways to make findings about it. */
 interface WallOfShow {
   /** Index of the prop in the show. */
   index: number;

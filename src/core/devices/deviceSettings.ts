@@ -45,7 +45,7 @@ function portSettings(basis: PortBasis): PortSettings {
 const valuesOf = <Values>(entries: readonly (readonly [string, string | number | null])[]) =>
   Object.fromEntries(entries) as Values;
 
-/** Where on the wire the hidden pixels are: before which light of the port, and how many there where that is not all of them. */
+/** Places of the hidden pixels on the wire: before which pixel of the port, and how many there where that is not all of them. */
 function hiddenWords(plan: LaidShow, port: PlannedPort): string {
   let lit = 0;
   const places: { count: number; where: string }[] = [];

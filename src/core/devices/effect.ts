@@ -6,7 +6,7 @@ import { applyEdit, type Edit } from '../show/edits/registry';
 import { countOf } from '../units/number';
 import { comparePlans, type Moved } from './foresight';
 
-/** What an edit would do to addresses, before it is made. */
+/** Effect of an edit on addresses, before it is made. */
 interface Effect {
   /** In a line: how many runs move, and how much has to be typed again; or why it cannot be done. */
   words: string;

@@ -179,7 +179,7 @@ function leastChange(
     let covered = false;
     for (const pair of overlaps(plan)) {
       if (known.has(pair)) continue;
-      // Of two runs that would share channels, the changed one makes way; where the builder pinned it, its neighbour does.
+      // The changed one of two runs that would share channels makes way; where the builder pinned it, its neighbour does.
       const keys = pair.split('|');
       const giving =
         keys.find((key) => resized.has(key) && pins.has(key)) ?? keys.find((key) => pins.has(key));

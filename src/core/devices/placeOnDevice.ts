@@ -1,7 +1,7 @@
 import type { LaidShow } from '../plan/planned';
 import { plannedAt, runAt } from '../plan/records';
 
-/** Where the pixels of a prop are in the count of a device over all its ports. */
+/** Places of the pixels of a prop in the count of a device over all its ports. */
 interface PlaceOnDevice {
   /** Index of the controller in the show. */
   controller: number;

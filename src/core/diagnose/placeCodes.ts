@@ -20,7 +20,7 @@ function flickersOnChain(chain: Chain): boolean {
 /** Pictures after which what flickers was seen to. */
 const FLICKERS_WITHIN = 4;
 
-/** How many pictures of a wire have to be looked at: one, where two of the same never differ. */
+/** Number of frames of a wire to look at: one, where two of the same never differ. */
 export function picturesOf({ rival, ports }: DeviceState, chain: Chain): number {
   const mayDiffer = flickersOnChain(chain) || rival !== null || ports.some(({ chatter }) => chatter > 0);
   return mayDiffer ? FLICKERS_WITHIN : 1;

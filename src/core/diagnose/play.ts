@@ -131,7 +131,7 @@ export function play(
   return { questions, inAll, named, isRight: areAlike(scope, scope.rigWith(left), scope.planned) };
 }
 
-/** What is still hidden once something was mended: what is named, or what looks the same in its place. */
+/** Faults still hidden after a fix: the named one, or one that looks the same in its place. */
 export function withoutMended(
   scope: Scope,
   hidden: readonly Fault[],

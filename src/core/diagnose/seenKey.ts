@@ -1,6 +1,6 @@
 const { imul } = Math;
 
-/** Of a place and a code two numbers of 32 bits; sums of them stand for what is seen of many places. */
+/** Two numbers of 32 bits for a place and a code; sums of them stand for the picture of many places. */
 export function mix(at: number, code: number): number {
   let hash = imul(at + 1, 0x9e3779b1) ^ imul(code + 1, 0x85ebca6b);
   hash = imul(hash ^ (hash >>> 15), 0x2c1b3c6d);

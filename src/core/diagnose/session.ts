@@ -157,7 +157,7 @@ function wordsOf(scope: Scope, trial: Trial, { seen, faults, isAsPlanned }: Poss
   return seenWords(momentOf(scope, trial, seen), momentOf(scope, trial, planned));
 }
 
-/** Of a trial that moves the moment at which it looks least as planned; of a look all that is read. */
+/** The least planned-looking moment of a trial that moves; every value of a look. */
 function momentOf(scope: Scope, trial: Trial, seen: Seen): Seen {
   if (trial.how === 'look' || trial.moments.length === 1) return seen;
   const planned = scope.see(scope.planned, trial);

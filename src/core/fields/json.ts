@@ -1,4 +1,4 @@
-/** What a show is made of: what JSON can say. */
+/** Values that JSON can hold: a show is made of them. */
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json };
 
 export function isObject(value: unknown): value is Record<string, unknown> {

@@ -11,7 +11,7 @@ export const orderSchema = z
   .regex(/^[0-9A-Za-z]{2,300}$/, 'an order key of letters and digits')
   .optional();
 
-/** What stands in a list that has an order. */
+/** A record of a list that has an order. */
 export interface Ordered {
   /** Absent in a file, where the list itself says the order. */
   order?: string | undefined;

@@ -3,7 +3,7 @@ import type { Fact } from '../show/facts';
 import type { ListName } from '../show/records';
 import type { Show } from '../show/schema';
 
-/** What something is noted about: a record of the show, or a port or run of one. It goes by ids, so that it survives renames. */
+/** Subject of a note: a record of the show, or a port or run of one. It goes by ids, so that it survives renames. */
 export interface About {
   list: ListName | 'show';
   recordId: string;

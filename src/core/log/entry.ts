@@ -46,7 +46,7 @@ export const measuredValueSchema = z.strictObject({
   what: z.string().trim().min(1).max(120),
   typed: z.string().trim().min(1).max(60),
   how: z.string().trim().max(300).optional(),
-  /** What of the thing it is, and its value in the unit of that, where the plan can use it. */
+  /** The measured quantity and its value in its unit, where the plan can use it. */
   of: z.string().max(60).optional(),
   number: z.number().optional(),
 });

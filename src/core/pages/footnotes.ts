@@ -9,7 +9,7 @@ export class Footnotes {
   private readonly numbers = new Map<string, number>();
   readonly words: string[] = [];
 
-  /** Of the footnote, from 1; the same for the same way of coming about. Null for what is only set. */
+  /** Number of the footnote, from 1; the same for the same derivation. Null for a value that is only set. */
   numberOf(explained: Explained): number | null {
     const formula = formulaInWords(explained);
     if (formula === null && !explained.because && !explained.rule) return null;

@@ -36,7 +36,7 @@ function liesOnItsSide(blocks: readonly Block[], { size, measure }: PageSetting,
   );
 }
 
-/** How much smaller letters and gaps are tried of a sheet that is to be one page. */
+/** Scales of letters and gaps that are tried for a sheet of one page. */
 const SCALES = [1, 0.94, 0.88, 0.82, 0.76];
 
 /** The pages of a sheet, one after another, each made when it is asked for. No row, step or line is parted between two. */

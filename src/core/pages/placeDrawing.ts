@@ -35,7 +35,7 @@ export function placeDrawing(
     ptOf(1),
   );
   const heightPt = upMm * ptPerMm + 2 * ROOM_PT + barPt;
-  // What is narrower than the room stands in its middle.
+  // A drawing narrower than the room stands in its middle.
   const leftPt = (widthPt - acrossMm * ptPerMm) / 2;
   return {
     widthPt,

@@ -20,7 +20,7 @@ interface Sizes {
   columns: number;
 }
 
-/** Where on a cell a pixel of a panel lands when the panel is turned clockwise, seen from the front. */
+/** Place on a cell of a pixel of a panel that is turned clockwise, seen from the front. */
 export function turnPixel(
   { columns: w, rows: h }: { columns: number; rows: number },
   turnDeg: Turn,

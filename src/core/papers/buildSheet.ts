@@ -78,7 +78,7 @@ export function buildSheet(plan: Plan, prop: number, side: ViewSide): BuildSheet
   const parted = threaded && partsOf(ofShow, threaded, stock);
   const pieces = threaded && piecesOf(ofShow, threaded, stock);
   const newStrings = pieces && stringsBegin(planStock(pieces, stock));
-  /** What joins a strand to the one before it, by its first pixel: wire that the string brings, a plug, or a jumper to be made. */
+  /** The joint between a strand and the one before it, by its first pixel: wire that the string brings, a plug, or a jumper to make. */
   const jointAt = (pixel: number, way: 'from' | 'to', other: number): StrandEnd => {
     const lengthMm = jumperTo.get(pixel)?.lengthMm;
     if (lengthMm === undefined || !parted || parted.has(pixel))

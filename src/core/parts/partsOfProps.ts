@@ -134,7 +134,7 @@ function addHanging(plan: Plan, prop: Prop, index: number, parts: PartCount): vo
   const kind = kindOf(prop);
   const { name } = prop;
   const places = kind.anchors?.(prop.shape);
-  // Where pixels themselves are set out nothing is driven in.
+  // Nothing is driven in where the pixels themselves are set out.
   const anchors = places && places.word !== 'pixel' ? places : undefined;
   if (anchors)
     parts.add(

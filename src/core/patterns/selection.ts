@@ -7,7 +7,7 @@ import { portsOfController } from '../plan/planIndex';
 import type { Plan } from '../plan/planned';
 import { itemAt } from '../units/there';
 
-/** What a test is shown on. */
+/** The part of a show that a test is shown on. */
 export const testSelectionSchema = z.discriminatedUnion('on', [
   z.strictObject({ on: z.literal('show') }),
   z.strictObject({ on: z.literal('place'), placeId: idSchema }),

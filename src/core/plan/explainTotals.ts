@@ -4,7 +4,7 @@ import { explainChannels } from './explainRun';
 import type { LaidShow } from './planned';
 import { itemAt } from '../units/there';
 
-/** How much there is of everything, with how it comes about. */
+/** Totals of everything, with their derivations. */
 export function explainTotals(plan: LaidShow): {
   pixels: Explained;
   channels: Explained;

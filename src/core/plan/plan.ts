@@ -167,7 +167,7 @@ function entriesOf({ patch }: Show): Map<string, PatchEntry> {
   return found;
 }
 
-/** How the channels of a run that is on a port fill universes. `index` is the run's in the plan. */
+/** Packing of the channels of a run that is on a port. `index` is the run's in the plan. */
 export function policyOfRun({ show, runs }: LaidShow, index: number): ReturnType<typeof policyOf> {
   const { prop: propIndex, number, wire } = itemAt(runs, index);
   const prop = itemAt(show.props, propIndex);

@@ -100,6 +100,6 @@ export interface PixelTable {
   universe: Uint16Array;
   /** 1..512 of the pixel's first channel; 0 where it has none. */
   channel: Uint16Array;
-  /** Of the pixel's first channel, from 1; 0 where it has none. */
+  /** Show channel of the pixel's first channel, from 1; 0 where it has none. */
   showChannel: Uint32Array;
 }

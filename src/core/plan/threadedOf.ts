@@ -7,7 +7,7 @@ export type ThreadedProp = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'j
   runs: readonly { firstPixel: number; pixelCount: number }[];
 };
 
-/** What the threading of one prop came to, read from the table of pixels. @param index of the prop in the show */
+/** Threading of one prop, read from the table of pixels. @param index of the prop in the show */
 export function threadedOf(plan: Plan, index: number): ThreadedProp {
   const { firstPixel, pixelCount, firstRun, runCount, strands, jumpers, hiddenPixels } = plannedAt(
     plan,

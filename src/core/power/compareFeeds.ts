@@ -122,7 +122,7 @@ function strandStarts({ runs, pixels: { strand } }: Plan, run: number, count: nu
 /** Ends that are nearer than this are fed by one lead that is parted there. */
 const NEAR_MM = 300;
 
-/** Where a run ends near its beginning, as round a screen, feeding both ends costs hardly more than feeding one. */
+/** Feeding both ends of a run that ends near its beginning, as round a screen, costs hardly more than feeding one. */
 function nearEnds({ show, props, runs, pixels }: Plan, prop: number): string {
   const { firstRun, runCount } = itemAt(props, prop);
   const gaps = Array.from({ length: runCount }, (_, i) => {

@@ -1,7 +1,7 @@
 import type { LaidShow } from '../plan/planned';
 import { itemAt, valueIn } from '../units/there';
 
-/** What power ties together, by indices in the lists of the show. */
+/** Things that power ties together, by indices in the lists of the show. */
 export interface PowerGroup {
   props: number[];
   controllers: number[];

@@ -5,7 +5,7 @@ import type { Shown } from './shown';
 import { solvePower, solveWithout } from './solvePower';
 import { itemAt } from '../units/there';
 
-/** What becomes of a show when the fuse of one lead is open. */
+/** State of a show with the fuse of one feed open. */
 export interface OpenFuse {
   /** Index of its lead in the show. */
   feed: number;

@@ -2,7 +2,7 @@ import { MOST_CLOSED_AMPS, supplyFor } from '../catalogue/supply';
 import { capOn } from './budget';
 import type { LoadedSupply } from './report';
 
-/** What helps a supply that has too much on it: never just that it is too small, but what would carry it, and how bright this one can be. */
+/** Fixes for a supply with too much on it: never just that it is too small, but which would carry it, and how bright this one can be. */
 export function overWords(volts: number, { wantedAmps, darkAmps, carriesAmps }: LoadedSupply): string {
   const rating = supplyFor(volts, wantedAmps);
   const { percent } = capOn(carriesAmps, { otherAmps: 0, idleAmps: darkAmps, whiteAmps: wantedAmps });

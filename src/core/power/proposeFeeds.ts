@@ -130,7 +130,7 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   const even = isEnough(volts)
     ? null
     : evenPlaces(places, runAt(plan, run).pixelCount, (pixels) => isEnough(lowestWith(pixels)));
-  // Where the other way has come as far, it is no better.
+  // The other way is no better where it has come as far.
   const most = even?.length ?? places.length;
   while (!isEnough(volts) && chosen.length < most) {
     let best: { pixel: number; volts: number; lowestAt: number } | null = null;

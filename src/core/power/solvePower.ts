@@ -70,7 +70,7 @@ function solveOnce(plan: Plan, group: PowerGroup, shown: Shown): SolvedGroup {
   return { group, wiring, solution: solver.solve() };
 }
 
-/** Of a plan that is only tried: the parts that suit. */
+/** Parts of a plan that is only tried that suit. */
 export function solveTried(plan: Plan, suits: (group: PowerGroup) => boolean, shown: Shown): SolvedGroup[] {
   return powerGroups(plan)
     .filter(suits)

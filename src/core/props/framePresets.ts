@@ -13,7 +13,7 @@ interface Measures {
 /** 30 pixels a metre, as strips are often sold. */
 const SPACING_MM = 33.3;
 
-/** What each outline measures on a usual house, to be corrected with a tape. */
+/** Measures of each outline on a usual house, to be corrected with a tape. */
 const USUAL: Readonly<Record<OutlineName, Measures>> = {
   window: {
     label: 'Window frame',

@@ -23,7 +23,7 @@ const freeformShapeSchema = z
     zMm: coordinatesSchema.optional(),
     /** Pixels of each unbroken piece, one piece after another. */
     pieces: z.array(z.int().min(1).max(FREEFORM_LIMITS.points)).max(FREEFORM_LIMITS.pieces),
-    /** Where the points come from, in the builder's words. */
+    /** Source of the points, in the builder's words. */
     source: z.string().max(200),
     backdrop: backdropSchema.optional(),
   })

@@ -16,7 +16,7 @@ const gridShapeSchema = z.strictObject({
   rows: sideSchema,
   columnSpacingMm: spacingSchema,
   rowSpacingMm: spacingSchema,
-  /** Where it comes apart for storage: after these columns from the left, and after these rows from the top. */
+  /** Seams for storage: after these columns from the left, and after these rows from the top. */
   seamsAfterColumns: z.array(sideSchema).max(100).optional(),
   seamsAfterRows: z.array(sideSchema).max(100).optional(),
 });

@@ -12,7 +12,7 @@ const legPixelsSchema = z.discriminatedUnion('by', [
 
 export const legSchema = z.strictObject({
   lengthMm: z.number().min(1).max(MOST_LEG_MM),
-  /** Where the leg points, front view: 0 to the right, 90 up, 180 to the left, 270 down. */
+  /** Direction of the leg, front view: 0 to the right, 90 up, 180 to the left, 270 down. */
   headingDeg: z.number().min(-360).max(360),
   pixels: legPixelsSchema,
   /**

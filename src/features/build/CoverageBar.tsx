@@ -79,7 +79,7 @@ export function CoverageBar({ ranges, pixelCount }: { ranges: readonly PixelRang
   );
 }
 
-/** Of some places from left to right, those that are far enough from the one before for a number below each. */
+/** Places from left to right that are far enough from the one before for a number below each. */
 function withRoom(places: readonly number[]): ReadonlySet<number> {
   const kept = new Set<number>();
   let last = -Infinity;

@@ -16,7 +16,7 @@ interface PixelTypeDetailsProps {
   onChange: (change: { timing?: Timing | null; notes?: PixelType['notes'] | null }) => boolean;
 }
 
-/** What is known of a type of pixel beyond its name: how its chips are told their colours, and what was found with it. */
+/** Facts of a type of pixel beyond its name: the signal of its chips, and experience with it. */
 export function PixelTypeDetails({ type, onChange }: PixelTypeDetailsProps) {
   const timing = type.timing ?? usualTiming(type.chip);
   const set = (next: Timing) => onChange({ timing: next });

@@ -10,7 +10,7 @@ import { useDialog } from '../view/openDialog';
 import { useEdit, useShow } from '../show/ShowProvider';
 import styles from '../editors/parts.module.css';
 
-/** Where props stand: the groups of the list on the left, in the order of a walk over the site. */
+/** Places of props: the groups of the list on the left, in the order of a walk over the site. */
 export function PlacesDialog() {
   const { open, show: openDialog } = useDialog();
   const { places, props } = useShow((state) => state.show);

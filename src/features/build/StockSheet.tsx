@@ -39,7 +39,7 @@ import { propAt, plannedAt } from '@/core/plan/records';
 /** Batches are counted as builders count what they hold: from 1, the last one inside. */
 const CONVENTION = byId(RANGE_CONVENTIONS, '1-inclusive');
 
-/** What a prop is made from: how many strings or rolls, where they are cut and joined, what is left. */
+/** Stock of a prop: the number of strings or rolls, the cuts and joints, the rest. */
 export function StockSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const prop = useLatestProp(plan, index);
   const edit = useEdit();

@@ -222,7 +222,7 @@ interface BoardDrawingProps {
   line: readonly Cell[];
 }
 
-/** Where a facing points on a drawing with the nose at the top; up and down have a sign of their own. */
+/** Direction of a facing on a drawing with the nose at the top; up and down have a sign of their own. */
 const WAY: Partial<Record<Facing, readonly [number, number]>> = {
   nose: [0, -1],
   right: [1, 0],

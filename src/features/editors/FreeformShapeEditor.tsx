@@ -6,7 +6,7 @@ import type { PropOf } from '@/core/props/registry';
 import { Hint, Stack } from '@/ui/Panel';
 import { usePointsImport } from './importPoints';
 
-/** Where the points of a free-form prop come from. */
+/** Source of the points of a free-form prop. */
 export function FreeformShapeEditor({
   propId,
   shape,

@@ -9,7 +9,7 @@ import styles from './parts.module.css';
 interface PartProps {
   /** `Leg 2`: what it is called, also by those who hear it. */
   title: string;
-  /** What follows from its fields, beside the title. */
+  /** Result of its fields, beside the title. */
   aside?: ReactNode;
   /** Absent where it is the only one. */
   onRemove?: (() => void) | undefined;

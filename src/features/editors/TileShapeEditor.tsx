@@ -14,7 +14,7 @@ import { Part } from './Part';
 
 type TileShape = PropOf<'tile'>['shape'];
 
-/** How many tiles, what one tile is, and how far apart its pixels are. */
+/** Number of tiles, size of one tile, and distance of its pixels. */
 export function TileShapeEditor({ propId, shape }: { propId: string; shape: TileShape }) {
   const edit = useEdit();
   const { side } = useView();

@@ -6,7 +6,7 @@ import type { PropOf } from '@/core/props/registry';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 
-/** What is set on the menu of each tile, in the order of the data. */
+/** Settings on the menu of each tile, in the order of the data. */
 export function TilesSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'tile'>; index: number }) {
   const rows = tileRows(plan, index, prop.shape);
   return (

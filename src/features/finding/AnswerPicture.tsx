@@ -65,7 +65,7 @@ export function AnswerPicture({
   );
 }
 
-/** Where each light of a prop is in the picture. */
+/** Places of the pixels of a prop in the picture. */
 function placesOf(plan: Plan, prop: number, isBack: boolean): (light: number) => [x: number, y: number] {
   const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const { xMm, yMm } = plan.pixels;

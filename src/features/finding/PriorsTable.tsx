@@ -6,7 +6,7 @@ import styles from './find.module.css';
 
 const wordsOf = (weight: number) => OFTEN.find((each) => each.weight === weight)?.words ?? OFTEN[0].words;
 
-/** How often each thing is the matter, with the reason why that is thought; it can be set for this show. */
+/** Frequency of each fault, with its reason; it can be set for this show. */
 export function PriorsTable() {
   const facts = useShow((state) => state.facts);
   const showId = useShow((state) => state.id);

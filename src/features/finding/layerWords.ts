@@ -1,6 +1,6 @@
 import type { Layer } from '@/core/rig/fault';
 
-/** What the layers of a display are called. */
+/** Names of the layers of a display. */
 export const LAYER_WORDS: Record<Layer, string> = {
   power: 'Power',
   reach: 'Reach',

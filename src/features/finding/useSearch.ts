@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { Told } from '@/core/diagnose/session';
 
-/** What was said in the search for a fault of a prop. */
+/** Observations in the search for a fault of a prop. */
 interface Search {
   told: readonly Told[];
   /** A trial that is asked for before all others. */

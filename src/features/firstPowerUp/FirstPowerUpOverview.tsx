@@ -9,7 +9,7 @@ import { useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 import styles from './firstPowerUp.module.css';
 
-/** How far every prop of the show is brought up, and what comes next on each. */
+/** Progress of every prop of the show, and the next step of each. */
 export function FirstPowerUpOverview({ plan }: { plan: Plan }) {
   const facts = useShow((state) => state.facts);
   const goTo = useGoTo();

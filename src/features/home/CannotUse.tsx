@@ -1,6 +1,6 @@
 import styles from './home.module.css';
 
-/** Where what is kept cannot be read: the sentence of why, and that nothing was changed. */
+/** The reason why the data cannot be read, and that nothing was changed. */
 export function CannotUse({ message }: { message: string }) {
   return (
     <main className={styles.page}>

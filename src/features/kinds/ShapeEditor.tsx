@@ -2,7 +2,7 @@ import type { Prop } from '@/core/props/registry';
 import { Fetched } from '@/ui/fetched';
 import { faceOf } from './registry';
 
-/** What is measured of a prop. */
+/** Editor of the measures of a prop. */
 export function ShapeEditor({ prop }: { prop: Prop }) {
   const Editor = faceOf(prop).ShapeEditor;
   return (

@@ -10,7 +10,7 @@ import { tile } from './tile';
 import { tree } from './tree';
 import { wall } from './wall';
 
-/** How each kind of prop is seen and set; the compiler asks for a new one. */
+/** Face of each kind of prop; the compiler asks for a new one. */
 const FACES: { [Kind in PropKindName]: KindFace<Kind> } = {
   line,
   ring,

@@ -12,7 +12,7 @@ import { useShow } from '../show/ShowProvider';
 import styles from './liveTest.module.css';
 import { useWatchedBench } from '../sending/watchBench';
 
-/** How long pictures take on their way, where they are held up, and what is on the way now. */
+/** Times of frames on their way, the slowest step, and the packets now. */
 export function TrafficSheet({ plan }: { plan: Plan }) {
   const traffic = useMemo(() => trafficOf(plan), [plan]);
   const showId = useShow((state) => state.id);

@@ -4,7 +4,7 @@ import { startPattern, stepBy } from '../sending/useTest';
 const TYPED =
   'input:not([type="radio"]):not([type="checkbox"]), textarea, [contenteditable], [role="listbox"]';
 
-/** What is typed into a field is no key of the bench; a choice between two, which keeps the focus when it is pressed, is no field. */
+/** Keys typed into a field are none of the bench; a choice between two, which keeps the focus when it is pressed, is no field. */
 const isTyped = ({ target }: KeyboardEvent) =>
   target instanceof HTMLElement && target.closest(TYPED) !== null;
 

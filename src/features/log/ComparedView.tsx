@@ -6,7 +6,7 @@ import styles from './log.module.css';
 
 const MOST_LINES = 60;
 
-/** What is otherwise in one state than in another. */
+/** Differences between two states. */
 export function ComparedView({
   showId,
   from,

@@ -96,7 +96,7 @@ export function HistorySheet() {
           showId={id}
           {...pair}
           onClose={() => setPair(null)}
-          // What it moves is read before it is done: it may have been typed somewhere.
+          // The moves are read before it is done: an address may have been typed somewhere.
           goBack={
             pair.from === sequence && pair.to < sequence
               ? () => {

@@ -10,7 +10,7 @@ import { useShow, useShowStore } from '../show/ShowProvider';
 import styles from './log.module.css';
 import { itemAt } from '@/core/units/there';
 
-/** What was noted here while the server was not heard, and otherwise elsewhere meanwhile: which counts is asked, and nothing is sent before. */
+/** Notes that differ here and elsewhere after a time without the server: the builder says which count, and nothing is sent before. */
 export function NotesClash() {
   const clashes = useShow((state) => state.notes.clashes);
   return clashes.length === 0 ? null : <Asked key={itemAt(clashes, 0).mine.id} clashes={clashes} />;

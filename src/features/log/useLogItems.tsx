@@ -7,7 +7,7 @@ import { useShow } from '../show/ShowProvider';
 import type { Subject } from '../view/address';
 import { useGoTo } from '../view/useView';
 
-/** What was written into the log, for the search. @param wanted it has been opened: until then nothing is listed */
+/** Entries of the log, for the search. @param wanted it has been opened: until then nothing is listed */
 export function useLogItems(wanted: boolean): SearchItem[] {
   const show = useShow((state) => state.show);
   const facts = useShow((state) => state.facts);

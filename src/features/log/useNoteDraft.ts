@@ -11,7 +11,7 @@ import { THE_SHOW } from './things';
 export const WAYS = ['measurement', 'photo', 'decision', 'wires'] as const;
 export type Way = (typeof WAYS)[number];
 
-/** What each way of writing something down is called, and what it asks for. */
+/** Name of each way to write something down, and its fields. */
 export const WAY_WORDS: Record<Way, { label: string; words: string; example: string; more: string }> = {
   measurement: {
     label: 'Measurement',

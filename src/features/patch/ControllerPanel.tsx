@@ -22,7 +22,7 @@ import { KindFields } from './KindFields';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 
-/** What a controller is and how it counts. */
+/** Settings of a controller. */
 export function ControllerPanel({ controller, plan }: { controller: Controller; plan: Plan }) {
   const edit = useEdit();
   const goTo = useGoTo();

@@ -15,7 +15,7 @@ import { useForesight, withTasks } from '../show/foresight';
 import { useShow } from '../show/ShowProvider';
 import styles from './patch.module.css';
 
-/** What a change moves, before it is made. */
+/** Moves of a change, before it is made. */
 export function ForesightDialog() {
   const { choices, answer } = useForesight();
   return (

@@ -3,7 +3,7 @@ import styles from './phone.module.css';
 import type { PhonePage } from './page';
 import { usePhoneView, type PhoneView } from './usePhoneView';
 
-/** What a page is about: a device, a prop, or any of them and the whole show. */
+/** Subject of a page: a device, a prop, or any of them and the whole show. */
 export function AboutSelect({
   plan,
   about,

@@ -9,7 +9,7 @@ import { useShow } from '../show/ShowProvider';
 import styles from './phone.module.css';
 import { usePhoneView } from './usePhoneView';
 
-/** What a label that was scanned or typed stands for, and whether a printed sheet still holds. */
+/** The thing behind a label that was scanned or typed, and whether a printed sheet still holds. */
 export function CodePage({ plan }: { plan: Plan; controller: number }) {
   const [{ code }, goTo] = usePhoneView();
   const [text, setText] = useState('');

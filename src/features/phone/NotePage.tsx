@@ -140,7 +140,7 @@ function Writing({ thing, begins }: { thing: About; begins: Way }) {
   );
 }
 
-/** What was written of it, the latest first, and what still waits. */
+/** Notes on it, the latest first, and those that still wait. */
 function Noted({ plan, thing }: { plan: Plan; thing: About }) {
   const facts = useShow((state) => state.facts);
   const photos = useShow((state) => state.notes.waiting.filter(({ asked }) => asked.kind === 'photo').length);

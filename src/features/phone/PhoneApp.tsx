@@ -99,7 +99,7 @@ export function PhonePages() {
                 port: null,
                 code: null,
                 way: null,
-                // What is tested and noted next is what was looked at.
+                // The next test or note is about the thing in view.
                 ...((page.about === 'device' || page.about === 'prop') && { about: page.about }),
               })
             }

@@ -43,7 +43,7 @@ export function TestPage({ plan, controller, prop }: { plan: Plan; controller: n
   const setLevel = (next: number) => {
     setPercent(next);
     if (!test) return;
-    // What was not agreed to is not sent, and must not look as if it were.
+    // A test that was not agreed to is not sent, and must not look as if it were.
     void sendHeld(showId, { ...test, level: next / 100 }).then((isDone) => isDone || setPercent(percent));
   };
   const isWalking = test?.pattern === 'walk';

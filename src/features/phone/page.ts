@@ -6,7 +6,7 @@ export interface PhonePage {
   /** In the address. */
   id: string;
   label: string;
-  /** What it is about, which is chosen above it. */
+  /** Its subject, which is chosen above it. */
   about: 'device' | 'prop' | 'anything' | 'nothing';
   /** Tests are sent from it, so that it shows what is being sent. */
   sends?: boolean;

@@ -12,7 +12,7 @@ export function ShowPhones() {
   const { open, show } = useDialog();
   const id = useShow((state) => state.id);
   const sequence = useShow((state) => state.sequence);
-  // Of the show as it was: another address is to be read again.
+  // An answer about the show as it was: another address is read again.
   const [agreedAt, setAgreedAt] = useState<number | null>(null);
   const agreed = agreedAt === sequence;
   return (

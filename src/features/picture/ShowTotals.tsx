@@ -5,7 +5,7 @@ import { groupDigits } from '@/core/units/number';
 import { Facts } from '@/ui/Facts';
 import { Section } from '@/ui/Panel';
 
-/** How much there is of everything. */
+/** Totals of everything. */
 export function ShowTotals({ plan }: { plan: Plan }) {
   const totals = totalsOf(plan);
   const explained = explainTotals(plan);

@@ -7,7 +7,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer } from '../show/ShowProvider';
 
-/** How bright it may be: by each supply, and what to type into the limiter of each device. */
+/** The brightest level: by each supply, and the value for the limiter of each device. */
 export function BrightnessSheet({ plan }: { plan: Plan }) {
   const caps = useAnswer('caps', null);
   if (plan.show.supplies.length === 0)

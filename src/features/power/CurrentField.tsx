@@ -6,7 +6,7 @@ interface CurrentFieldProps {
   /** In amps. */
   value: number;
   volts: number;
-  /** What a number without a unit is in. */
+  /** Unit of a number without one. */
   bareUnit?: 'mA' | 'A';
   /** In amps: what it cannot be above, and what is plausible. */
   mostAmps: number;

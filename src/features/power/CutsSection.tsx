@@ -10,7 +10,7 @@ import styles from './power.module.css';
 import { Opening } from '../sheets/Opening';
 import { propAt, plannedAt } from '@/core/plan/records';
 
-/** Where plus is cut between two pixels of a prop, so that each zone has a supply or a fuse of its own. */
+/** Cuts of plus between two pixels of a prop, so that each zone has a supply or a fuse of its own. */
 export function CutsSection({ plan, prop }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const { id } = propAt(plan, prop);

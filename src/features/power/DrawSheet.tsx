@@ -47,7 +47,7 @@ const PART_WORDS: Record<DrawPart, string> = {
   W: 'White light, fullest',
 };
 
-/** What a pixel of each type draws, and what that stands on. */
+/** Current of a pixel of each type, with its basis. */
 export function DrawSheet({ plan }: { plan: Plan }) {
   const types = useShow((state) => state.show.pixelTypes);
   const used = types.filter((type) =>
@@ -217,7 +217,7 @@ function TypeCard({ type }: { type: PixelType }) {
   );
 }
 
-/** What a meter showed on a piece of it, as the current of one pixel. */
+/** The reading of a meter on a piece, as the current of one pixel. */
 function Measured({
   type,
   onUse,

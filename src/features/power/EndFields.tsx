@@ -14,7 +14,7 @@ interface EndFieldsProps {
   onCommit: (end: FeedEnd) => void;
 }
 
-/** Where a piece of a lead ends: a pixel of a run, a panel, or a board. */
+/** End of a piece of a feed: a pixel of a run, a panel, or a board. */
 export function EndFields({ plan, label, end, onCommit }: EndFieldsProps) {
   const { props, controllers } = useShow((state) => state.show);
   const isBoard = end.kind === 'controller';

@@ -29,7 +29,7 @@ interface LeadCardProps {
   feed: Feed;
   /** The prop that is looked at; null where it is a board. */
   prop: number | null;
-  /** What flows in it; absent while it is not worked out. */
+  /** Currents in it; absent while they are not worked out. */
   flowing: FedLead | undefined;
 }
 
@@ -202,7 +202,7 @@ function SourceFields({ feed, onCommit }: { feed: Feed; onCommit: (from: Feed['f
   );
 }
 
-/** Where a piece joins a run, by dragging along it: the volts follow before it is let go. */
+/** The pixel at which a piece joins a run, by dragging along it: the volts follow before it is let go. */
 function EndSlider({
   plan,
   prop,

@@ -7,7 +7,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
 import { useAnswer } from '../show/ShowProvider';
 
-/** What is seen, and what is overloaded, when the fuse of one lead opens. */
+/** Looks and overloads when the fuse of one feed opens. */
 export function OpenFusesSheet({ plan }: { plan: Plan }) {
   const rows = useAnswer('openFuses', FULL_WHITE);
   const isCurrent = rows?.every(({ feed }) => plan.show.feeds[feed]);

@@ -24,7 +24,7 @@ import { showLight, showPercent } from './useShown';
 
 const MOST_PATTERNS = 20;
 
-/** What moving pictures really draw: measured on a piece, told of the whole show. */
+/** Real current of moving pictures: measured on a piece, scaled to the whole show. */
 export function PatternsSection({ plan, supplies }: { plan: Plan; supplies: readonly SupplyCap[] }) {
   const edit = useEdit();
   const goTo = useGoTo();
@@ -99,7 +99,7 @@ interface Lights {
   whiteAmps: number;
 }
 
-/** What a piece can be of: types of single pixels, and panels of walls. */
+/** Subjects of a measurement: types of single pixels, and panels of walls. */
 function lightsOf({ show }: Plan): Lights[] {
   const types = show.pixelTypes.filter((type) =>
     show.props.some((prop) => prop.pixelTypeId === type.id && !isPanelled(prop)),

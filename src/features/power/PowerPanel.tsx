@@ -182,7 +182,7 @@ function ShowPower({ plan }: { plan: Plan }) {
   );
 }
 
-/** How bright it may be as it is. */
+/** The brightest level as it is. */
 function Safe() {
   const { shown } = useShown();
   const safe = useAnswer('safeLevel', shown);

@@ -17,7 +17,7 @@ import styles from './power.module.css';
 import { ShownTools } from './ShownTools';
 import { useShown } from './useShown';
 
-/** What is read on site beside what the plan expects, and what that says about the wiring. */
+/** Readings on site beside the expected values, and their meaning for the wiring. */
 export function ReadingsSheet({ plan, prop }: { plan: Plan; prop: number | null }) {
   const { shown, percent } = useShown();
   const facts = useShow((state) => state.facts);
@@ -100,7 +100,7 @@ export function ReadField({ place }: { place: ReadingPlace }) {
   );
 }
 
-/** What the readings say, part by part of what power ties together. */
+/** Meaning of the readings, part by part of the power network. */
 function Explained({ plan, parts }: { plan: Plan; parts: readonly ExplainedPart[] }) {
   const edit = useEdit();
   return (

@@ -12,7 +12,7 @@ const LIGHT_WORDS: Record<Light, string> = {
   W: 'White light',
 };
 
-/** What all pixels show, and how bright. */
+/** Light of all pixels, and its level. */
 export function ShownTools({ colourOrder = 'RGB' }: { colourOrder?: string }) {
   const { shown, percent } = useShown();
   const has: readonly string[] = coloursOf({ colourOrder });

@@ -10,7 +10,7 @@ const useMovedEnd = create<{ moved: MovedEnd | null }>(() => ({ moved: null }));
 
 export const moveEnd = (moved: MovedEnd | null) => useMovedEnd.setState({ moved });
 
-/** What flows in the show, and what each pixel of a prop gets. Null until it is first worked out. */
+/** Currents in the show, and volts of each pixel of a prop. Null until they are first worked out. */
 export function usePower(shown: Shown, prop: number | null): Answer<'power'> | null {
   const moved = useMovedEnd((state) => state.moved);
   const asked = useMemo(() => ({ shown, prop, moved }), [shown, prop, moved]);

@@ -9,7 +9,7 @@ interface Choice {
   percent: number | null;
 }
 
-/** What is looked at on Power, the same on all of its sheets. It is no part of the show. */
+/** Light and level on Power, the same on all of its sheets. It is no part of the show. */
 const useChoice = create<Choice>(() => ({ light: 'white', percent: null }));
 
 export const showLight = (light: Light) => useChoice.setState({ light });

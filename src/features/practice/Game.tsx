@@ -163,7 +163,7 @@ function MendedLine({ mended: { sentence, isRight } }: { mended: Mended }) {
   );
 }
 
-/** What is the matter is chosen from all that may be, and mended. */
+/** The fault is chosen from all possible ones, and fixed. */
 function Mending({
   game,
   isBusy,

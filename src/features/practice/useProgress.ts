@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { useCallback } from 'react';
 
-/** How a round went, kept in this browser. */
+/** Results of rounds, kept in this browser. */
 interface PlayedRound {
   level: number;
   seed: number;

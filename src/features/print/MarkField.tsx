@@ -6,7 +6,7 @@ import { useGoTo } from '../view/useView';
 import { askMark, type MarkAnswer } from './askMark';
 import styles from './print.module.css';
 
-/** What was typed off a sheet, and whether the sheet still says what the plan says. */
+/** A mark typed off a sheet, and whether the sheet still says what the plan says. */
 export function MarkField() {
   const id = useShow((state) => state.id);
   const [text, setText] = useState('');

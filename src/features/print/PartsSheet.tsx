@@ -15,10 +15,10 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import styles from './print.module.css';
 import { PrintButton } from '../sheets/PrintButton';
 
-/** What the plan takes, what is there, what to buy, and how long the joints take. */
+/** Parts of the plan, stock at hand, parts to buy, and the time for the joints. */
 export function PartsSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
-  // What is typed here is in the show before it is planned anew.
+  // Typed values are in the show before it is planned anew.
   const book = useShow((state) => state.show.parts);
   const list = useMemo(
     () => partsList({ ...plan, show: { ...plan.show, ...(book ? { parts: book } : {}) } }),

@@ -11,7 +11,7 @@ import { itemAt } from '@/core/units/there';
 
 interface Choice {
   label: string;
-  /** Of the query. */
+  /** Parameters of the query. */
   query: string;
 }
 

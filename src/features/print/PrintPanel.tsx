@@ -27,7 +27,7 @@ import { PrintBinder } from './PrintBinder';
 
 const HOST = /^[a-zA-Z0-9.-]{1,120}(:\d{1,5})?$/;
 
-/** What is printed in one go, how sheets come out, and whether one that was printed still holds. */
+/** Binders, print settings, and the mark of a printed sheet. */
 export function PrintPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
   const edit = useEdit();
   const origin = usePhoneOrigin();

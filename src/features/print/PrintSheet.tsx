@@ -30,7 +30,7 @@ export function PrintSheet({ plan, selection }: { plan: Plan; selection: Selecti
   const all = useMemo(() => listedSheets(plan, facts, showId), [plan, facts, showId]);
   const own = useMemo(() => sheetsChosen(plan, all, selection), [plan, all, selection]);
   const wanted = words.trim().toLowerCase();
-  // What is looked for is looked for in all of them.
+  // The search goes through all of them.
   const found = wanted === '' ? own : all.filter(({ name }) => name.toLowerCase().includes(wanted));
   const shown = all.find(({ id }) => id === paper) ?? null;
   return (

@@ -40,7 +40,7 @@ export function usePrintItems(wanted: boolean): SearchItem[] {
         icon: <IconPrinter size={20} />,
         run: () => {
           if (isSaved) handOut('printed', sheet.name);
-          // What is not saved yet is not in the file; and not every browser lets a tab be opened. Then the sheet is shown with its button.
+          // An unsaved change is not in the file; and not every browser lets a tab be opened. Then the sheet is shown with its button.
           if (!isSaved || !window.open(fileOf(`${sheet.id}.pdf`), '_blank'))
             goTo({ stage: 'print', paper: sheet.id });
         },

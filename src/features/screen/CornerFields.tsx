@@ -12,7 +12,7 @@ const CORNER_WORDS: Record<CornerWay['style'], string> = {
   pieces: 'corner piece',
 };
 
-/** How the strip goes round the corners: all alike, and each that is made otherwise. */
+/** Ways of the strip round the corners: all alike, and each exception. */
 export function CornerFields({
   shape,
   isBack,

@@ -8,7 +8,7 @@ import { Opening } from '../sheets/Opening';
 import styles from './screen.module.css';
 import type { ScreenChange } from './useSetScreen';
 
-/** What was counted where it hangs, and which strip and inset that fits. */
+/** Pixels counted on the screen, and the strip and inset that fit. */
 export function CountedFields({
   shape,
   set,

@@ -22,7 +22,7 @@ const STYLE_WORDS: Record<CornerWay['style'], string> = {
   pieces: 'with a corner piece',
 };
 
-/** What is cut, what is bridged, and what of the rolls is left. */
+/** Cuts, bridges, and the rest of the rolls. */
 export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; prop: PropOf<'screen'> }) {
   const { shape, name, pixelTypeId } = prop;
   const [rollMm, setRollMm] = useState(5000);

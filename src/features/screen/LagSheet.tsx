@@ -38,7 +38,7 @@ const behindWords = (ms: number) =>
     ? 'together with it'
     : `${Math.abs(ms).toFixed(0)} ms ${ms > 0 ? 'behind it' : 'ahead of it'}`;
 
-/** How far the lights are behind the picture, and what holds them up. */
+/** Lag of the pixels behind the picture, and its largest part. */
 export function LagSheet({ plan, prop }: { plan: Plan; prop: PropOf<'screen'> }) {
   const { shape } = prop;
   const setShape = useSetScreen(prop.id, shape);

@@ -34,7 +34,7 @@ import { useLitScreen } from './useLitScreen';
 import { useSetScreen } from './useSetScreen';
 import { itemAt, byId } from '@/core/units/there';
 
-/** What is drawn beside the lights as they are set. */
+/** The picture beside the one as set. */
 type Beside = 'nothing' | 'bare' | PipelineStep;
 
 /** The screen on a wall with its strip glowing round it. */

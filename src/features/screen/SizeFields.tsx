@@ -20,7 +20,7 @@ const ASPECTS: readonly [label: string, width: number, height: number][] = [
 const { leastMm, mostMm } = SCREEN_LIMITS;
 const tenths = (mm: number) => Math.round(mm * 10) / 10;
 
-/** How large the picture is, and whether it is curved. */
+/** Size and curve of the picture. */
 export function SizeFields({ shape, set }: { shape: ScreenShape; set: (change: ScreenChange) => boolean }) {
   const { size, curveRadiusMm } = shape;
   const lengths = useLengths();

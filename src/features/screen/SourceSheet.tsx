@@ -19,7 +19,7 @@ const SWITCHES: readonly [field: keyof SourceWish, label: string][] = [
   ['capturePassesOn', 'The capture device passes the picture on'],
 ];
 
-/** How the picture is got at: what is wanted, cable by cable, and what is tried before anything is glued. */
+/** The way to the picture: devices, cable by cable, and tests before anything is glued. */
 export function SourceSheet({ prop }: { prop: PropOf<'screen'> }) {
   const set = useSetScreen(prop.id, prop.shape);
   const wish = prop.shape.source ?? USUAL_SOURCES;

@@ -6,7 +6,7 @@ import { itemAt } from '@/core/units/there';
 
 const [WIDTH, HEIGHT, MARGIN] = [160, 90, 26];
 
-/** Where on the screen each answer lies, as one stands: dots in the colours that are lit. */
+/** Places of the answers on the screen, as one stands: dots in the colours that are lit. */
 export function WalkPicture({ seen, side }: { seen: readonly (Seen | null)[]; side: 'front' | 'back' }) {
   const [right, bottom] = [MARGIN + WIDTH, MARGIN + HEIGHT];
   const label = {

@@ -5,7 +5,7 @@ import { itemAt } from '@/core/units/there';
 /** Light adds up, and a screen shows half of it as a byte of 188. */
 const onScreen = (byte: number) => Math.round(255 * (byte / 255) ** (1 / 2.2));
 
-/** How far the wall is lit, as a share of the height of the screen. */
+/** Depth of light on the wall, as a share of the height of the screen. */
 const REACH = 0.34;
 
 /** The wall, the glow of each light on it, and the picture before it. @param bytes red, green and blue of each light in data order */

@@ -2,7 +2,7 @@
 interface PreviewScene {
   id: string;
   name: string;
-  /** What to look for. */
+  /** The thing to look for. */
   shows: string;
   draw: (context: CanvasRenderingContext2D, width: number, height: number, timeS: number) => void;
 }

@@ -7,7 +7,7 @@ import { CAPTURED_HEIGHT, CAPTURED_WIDTH, drawPicture, type PictureSource } from
 
 const RATE_HZ = 30;
 
-/** What a picture took on its way to the lights, in ms: means over the last second. */
+/** Times of a frame on its way to the pixels, in ms: means over the last second. */
 interface StepTimes {
   decodedMs: number;
   readMs: number;
@@ -28,7 +28,7 @@ export function useLitScreen(
   useEffect(() => {
     latest.current = { canvases, source, ways, wall };
   });
-  // What is done to colours is part of the shape, and changes nothing of where the lights are.
+  // Colour settings are part of the shape, and change nothing of the places of the pixels.
   const frame = JSON.stringify({ ...shape, colours: undefined, link: undefined, source: undefined });
   const count = ways.length;
   useEffect(() => {

@@ -4,7 +4,7 @@ import { Button, Group, Modal, ScrollArea } from '@mantine/core';
 import styles from './sending.module.css';
 import { useBench } from './bench';
 
-/** What has to be read and agreed to before it is sent. */
+/** A question to read and agree to before a test is sent. */
 export function SendQuestion() {
   const asked = useBench((state) => state.asked);
   if (!asked) return null;

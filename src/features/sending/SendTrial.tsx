@@ -23,7 +23,7 @@ export function SendTrial({
   const percent = step.percent ?? Math.round(100 * (trial?.level ?? 0));
   const isSent = trial === undefined || trial.how === 'sent';
   useEffect(() => {
-    // What a device shows by itself is looked at while nothing is sent.
+    // A device's own test is looked at while nothing is sent.
     if (isSent)
       setTest({ pattern, percent, step: null, timeS: 0, isRunning: true, isOwnTest: false, on: null });
     else stopTest();

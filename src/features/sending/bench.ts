@@ -14,7 +14,7 @@ interface Asked {
 interface Known {
   state: BenchState | null;
   asked: Asked | null;
-  /** How this window sends; null while it does not. */
+  /** Wish of this window's test; null while it sends none. */
   sentAs: string | null;
 }
 
@@ -26,7 +26,7 @@ interface BenchAnswer {
   reply?: { shortName: string; outputs: number[] } | null;
 }
 
-/** Where the bench of a show is asked, and its parts. */
+/** Address of the bench of a show, and of its parts. */
 export const benchAddress = (showId: string, part = '') => `/api/shows/${showId}/bench${part}`;
 
 /** Says something to the bench. @param keepalive the page is on its way out. @returns null where nobody is there */

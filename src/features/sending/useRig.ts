@@ -2,7 +2,7 @@ import { useCallback, useMemo } from 'react';
 import { rigNote, rigSetup, type RigSetup } from '@/core/rig/rigFacts';
 import { useNote, useShow } from '../show/ShowProvider';
 
-/** How the display that stands in for the real one differs from the plan, and how to change that. */
+/** Differences of the simulator from the plan, and a function that changes them. */
 export function useRig(): readonly [setup: RigSetup, change: (change: Partial<RigSetup>) => void] {
   const facts = useShow((state) => state.facts);
   const id = useShow((state) => state.id);

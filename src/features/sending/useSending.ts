@@ -58,7 +58,7 @@ export function useSending(
         setSentAs(null);
         void stopSending(showId);
       }
-      // What was not agreed to is not sent; what was sent before goes on as it was.
+      // A test that was not agreed to is not sent; the one before goes on as it was.
       else if (sentAs() === null) setTest({ goes: 'preview' });
     }, CHANGE_MS);
     return () => clearTimeout(timer);

@@ -8,7 +8,7 @@ const POLL_MS = 1000;
 const LEFT_MS = 800;
 let watchers = 0;
 
-/** What this window sends ends with it, and when the bench is left: nobody would see it, and nobody could stop it. */
+/** The test of this window ends with it, and when the bench is left: nobody would see it, and nobody could stop it. */
 function endOwn(showId: string, isClosing: boolean): void {
   if (useBench.getState().sentAs === null) return;
   useBench.setState({ sentAs: null });

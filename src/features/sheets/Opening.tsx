@@ -1,7 +1,7 @@
 import { Button, Collapse } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 
-/** What is seldom needed, below a button that opens it. */
+/** Seldom needed content, below a button that opens it. */
 export function Opening({ words, children }: { words: string; children: ReactNode }) {
   const [open, setOpen] = useState(false);
   return (

@@ -7,7 +7,7 @@ import { usePrint } from './usePrint';
 
 const MOST_LISTED = 14;
 
-/** What is shown as it is, the papers that belong to it, those of its stage first, and the way to all others. */
+/** The sheet as shown, its papers, those of its stage first, and the way to all others. */
 export function PrintItems() {
   const plan = useShow((state) => state.plan);
   const facts = useShow((state) => state.facts);

@@ -6,7 +6,7 @@ import styles from './printMenu.module.css';
 
 const PrintItems = fetched(async () => (await import('./PrintItems')).PrintItems);
 
-/** What can be printed of what is chosen, on every sheet. The list is fetched when it is first opened. */
+/** Papers of the selection, on every sheet. The list is fetched when it is first opened. */
 export function PrintMenu() {
   const [opened, setOpened] = useState(false);
   return (

@@ -13,7 +13,7 @@ interface SettingFieldProps {
   placeholder: string;
   /** Undefined while nobody has said it. */
   value: Value | undefined;
-  /** What is taken for nothing said. */
+  /** The value that counts as nothing said. */
   usual?: Value | null;
   onCommit: (value: Value | undefined) => void;
 }

@@ -18,7 +18,7 @@ export interface Sheet {
   content: () => ReactNode;
 }
 
-/** What can be looked at in the middle, as tabs above it. The first is the picture. */
+/** Sheets in the middle, as tabs above it. The first is the picture. */
 export function SheetFrame({ sheets, label }: { sheets: readonly Sheet[]; label: string }) {
   const { sheet } = useView();
   const goTo = useGoTo();

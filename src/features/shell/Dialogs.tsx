@@ -14,7 +14,7 @@ const NAMED: Readonly<Record<Named, ComponentType>> = {
   places: lazy(async () => ({ default: (await import('../build/PlacesDialog')).PlacesDialog })),
 };
 
-/** What opens by itself or by a key: fetched when the first screen stands, so that it is there at once when it is wanted. */
+/** Dialogs that open by themselves or by a key: fetched when the first screen stands, so that they are there at once. */
 const LATER = lazy(() => import('./later'));
 
 export function Dialogs() {

@@ -16,7 +16,7 @@ import styles from './PropList.module.css';
 
 /** The props by place on site, each with its kind, its size and where it is plugged in. */
 export function PropList() {
-  // Of thousands of props the list takes its time; what the builder works on must not wait for it.
+  // The list takes its time with thousands of props; the builder's work must not wait for it.
   const show = useDeferredValue(useShow((state) => state.show));
   const plan = useDeferredValue(useShow((state) => state.plan));
   const { subject } = useView();

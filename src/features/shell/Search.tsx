@@ -94,7 +94,7 @@ export function Search() {
         placeholder="A3 17, U5 430, ch 2182, panel 2.3, net curtain…"
         leftSection={<IconSearch size={18} />}
         onKeyDown={(event) => {
-          // Where the list has not marked a line yet, the first is meant.
+          // The first line is meant where the list has not marked one yet.
           if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
           if (items[0] && !document.querySelector('[data-action][data-selected]')) take(items[0]);
         }}

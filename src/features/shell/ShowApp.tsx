@@ -112,7 +112,7 @@ function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Findi
   const side = useRef<HTMLElement>(null);
   const about = `${stage.id} ${selection.prop} ${selection.controller} ${selection.port}`;
   useEffect(() => {
-    // What is said of another thing is read from its top.
+    // A text about another thing is read from its top.
     if (side.current) side.current.scrollTop = 0;
   }, [about]);
   const missing = missingWords(plan, selection, subject);
@@ -123,7 +123,7 @@ function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Findi
       finding.stage === stage.id && (stage.wholeShow || propId === undefined || ofThis.includes(finding)),
   );
   const elsewhere = ofThis.filter((finding) => !here.includes(finding));
-  // Of a port or a controller its figures are asked first; the findings are those of the whole show.
+  // A port or a controller shows its figures first; the findings are those of the whole show.
   const figuresFirst = selection.controller !== undefined;
   const found = here.length > 0 && (
     <Section title={countOf(here.length, 'finding')}>

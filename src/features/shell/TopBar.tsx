@@ -153,7 +153,7 @@ function Planning() {
   );
 }
 
-/** What is in the menu of the show where the screen has no room for it. */
+/** Commands in the menu of the show where the screen has no room for them. */
 function WideOnly({ children }: { children: ReactNode }) {
   return <div className={`${styles.tools} ${styles.wideOnly}`}>{children}</div>;
 }

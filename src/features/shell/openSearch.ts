@@ -34,7 +34,7 @@ export function openSearch(): void {
   if (!isThere && !typed) {
     typed = { text: '', entered: false };
     window.addEventListener('keydown', keep, true);
-    // Where it cannot be fetched, the keys are given back.
+    // The keys are given back where the search cannot be fetched.
     clearTimeout(givingUp);
     givingUp = setTimeout(stopKeeping, MOST_WAIT_MS);
   }
@@ -53,7 +53,7 @@ export function fieldHasGone(): void {
   isThere = false;
 }
 
-/** Where the focus was before the search was opened. */
+/** The focus before the search was opened. */
 export function giveFocusBack(): void {
   if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
   before = null;

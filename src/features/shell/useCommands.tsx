@@ -8,7 +8,7 @@ import { useGoTo, useView } from '../view/useView';
 import { useDialog } from '../view/openDialog';
 import type { SearchItem } from '../view/searchItem';
 
-/** What can be done from anywhere. */
+/** Commands from anywhere. */
 export function useCommands(): SearchItem[] {
   const store = useShowStore();
   const id = useShow((state) => state.id);

@@ -7,12 +7,12 @@ import { useAnswer } from './ShowProvider';
 /** A pointer that only passes by asks nothing: what nobody waits for need not be planned. */
 const HELD_MS = 120;
 
-/** Of `U5 ch 1 – U7 ch 492` the start, which is what gets typed. */
+/** The start in `U5 ch 1 – U7 ch 492`, which is what gets typed. */
 function startOf(words: string | null): string {
   return words?.split(' – ')[0] ?? 'no address';
 }
 
-/** What an edit would move, in a few lines. Give it the edit as key: each is worked out once. */
+/** Moves of an edit, in a few lines. Give it the edit as key: each is worked out once. */
 export function EffectPreview({ edit }: { edit: Edit }) {
   const effect = useAnswer('effect', edit, HELD_MS);
   if (!effect) return <span className={styles.effect}>…</span>;

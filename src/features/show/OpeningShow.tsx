@@ -2,7 +2,7 @@ import { Button, Loader } from '@mantine/core';
 import Link from 'next/link';
 import styles from './OpeningShow.module.css';
 
-/** What is seen while a show is on its way from the server. */
+/** The page while a show is on its way from the server. */
 export function OpeningShow() {
   return (
     <main className={styles.page} aria-busy>

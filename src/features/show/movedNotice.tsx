@@ -9,7 +9,7 @@ import type { ShowStore } from './showState';
 const NOTICE = 'rapid-lantern-moved';
 const MOST_NAMED = 3;
 
-/** Of each store the plan before the edits whose plan is not there yet, and the props that they are about. */
+/** For each store the plan before the edits whose plan is not there yet, and the props that they are about. */
 const awaited = new WeakMap<ShowStore, { before: Plan; own: Set<string> }>();
 
 /** Says, once an edit is planned, which runs of other props it moved, and offers to undo it. To be called before the edit is made. */
@@ -32,7 +32,7 @@ export function tellWhatMoves(store: ShowStore, edit: Edit): void {
   });
 }
 
-/** What compares plans is fetched when there is something to compare. */
+/** The code that compares plans is fetched when there is something to compare. */
 async function tell(store: ShowStore, before: Plan, after: Plan, own: ReadonlySet<string>): Promise<void> {
   const { comparePlans } = await import('@/core/devices/foresight');
   const moved = comparePlans(before, after).moved.filter(

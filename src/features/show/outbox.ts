@@ -4,7 +4,7 @@ import type { Fact } from '@/core/show/facts';
 /** Something that was noted and is on its way to the server. */
 export interface WaitingNote {
   id: string;
-  /** How many facts this window had heard of when it was made. */
+  /** Number of facts that this window had heard of when it was made. */
   heardOf: number;
   /** Ids of facts about the same that this window had on their way by then: they are no surprise either. */
   own: readonly string[];
@@ -16,9 +16,9 @@ export interface WaitingNote {
     | { kind: 'photo'; photo: Blob; fact: Fact };
 }
 
-/** What waits to be sent, kept over a page that is closed or a phone that is switched off. */
+/** Waiting notes, kept over a page that is closed or a phone that is switched off. */
 export interface Outbox {
-  /** What waits of a show, in the order in which it was noted. */
+  /** Waiting notes of a show, in their order. */
   waiting: (showId: string) => Promise<WaitingNote[]>;
   /** Keeps one that is not kept yet, at the end, or one that is kept in its place. @returns whether it is kept now */
   keep: (showId: string, note: WaitingNote) => Promise<boolean>;

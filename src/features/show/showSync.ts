@@ -17,7 +17,7 @@ import type { Asked, Saving, ShowState, Waiting } from './showState';
 
 const RETRY_AFTER_MS = 2000;
 
-/** What the store of a show is given. */
+/** Surroundings of the store of a show. */
 export interface Surroundings {
   client: ShowClient;
   /** Tells the builder something that needs no answer. */
@@ -364,7 +364,7 @@ export class ShowSync {
 
   /** Something happened to the show, here or elsewhere. */
   async heard(message: ShowMessage): Promise<void> {
-    // Of what is not heard of the server, nothing is known but that.
+    // A server that is not heard says nothing more.
     if (message.is === 'unheard') return this.set({ isHeard: false });
     if (!this.get().isHeard) {
       this.set({ isHeard: true });

@@ -134,7 +134,7 @@ function placeLabels(
       boxes.every(
         ([left, top, right, bottom]) => box[2] < left || box[0] > right || box[3] < top || box[1] > bottom,
       );
-    // Where its own place is taken, a line or two further up or down.
+    // A label whose place is taken stands a line or two further up or down.
     const up = STEPS_UP_PX.find((step) => isFree(boxAt(step)));
     if (up === undefined && label.key !== chosenKey) continue;
     boxes.push(boxAt(up ?? 0));
@@ -246,7 +246,7 @@ function drawnLabels({ plan, items: placed, leads, screen, chosenKey, samples, p
 interface PlacedProps {
   plan: Plan;
   item: SiteItem;
-  /** Where it is drawn, which is elsewhere while it is dragged. */
+  /** Its place in the drawing, which is elsewhere while it is dragged. */
   place: SitePlacing;
   samples: Spots;
   screen: OnScreen;

@@ -49,7 +49,7 @@ export function SitePicture({ plan }: { plan: Plan }) {
   );
 }
 
-/** What is seen of a show without props: the five usual beginnings. */
+/** A show without props: the five usual beginnings. */
 function Beginning() {
   const show = useShow((state) => state.show);
   const edit = useEdit();

@@ -5,7 +5,7 @@ import { fetched } from '@/ui/fetched';
 
 const SitePlan = fetched(async () => (await import('./SitePlan')).SitePlan);
 
-/** What can be looked at where no prop is chosen. */
+/** Sheets where no prop is chosen. */
 export function siteSheets(plan: Plan): { label: string; sheets: readonly Sheet[] } {
   return {
     label: 'Views of all props',

@@ -1,7 +1,7 @@
 import type { StageId } from '@/core/stages/stages';
 import type { StageParts } from '../sheets/stageParts';
 
-/** How the parts of each stage are fetched. This is the only place of the interface that knows all stages. */
+/** Fetches the parts of each stage. This is the only place of the interface that knows all stages. */
 export const LOADERS: Record<StageId, () => Promise<StageParts>> = {
   build: async () => (await import('../build/parts')).parts,
   route: async () => (await import('../route/parts')).parts,

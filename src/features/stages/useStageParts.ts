@@ -31,7 +31,7 @@ interface LoadingStage {
   again: () => void;
 }
 
-/** What a stage is made of; the code of a stage is fetched when it is first gone to. */
+/** Parts of a stage; the code of a stage is fetched when it is first gone to. */
 export function useStageParts(stage: Stage): LoadingStage {
   const [tries, setTries] = useState(0);
   const [came, setCame] = useState<{ stage: Stage; problem: string | null } | null>(null);

@@ -1,6 +1,6 @@
 import sheets from '../sheets/sheets.module.css';
 
-/** What there is to do first. */
+/** The first thing to do. */
 export function NothingToTest() {
   return (
     <div className={sheets.sheet}>

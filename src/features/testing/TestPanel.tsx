@@ -14,7 +14,7 @@ import { LAYER_WORDS } from '../finding/layerWords';
 import styles from './testing.module.css';
 import { useRig } from '../sending/useRig';
 
-/** What is the matter with the display that stands in for the real one. */
+/** Faults of the simulator. */
 export function TestPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
   const [{ faults, devices }, changeRig] = useRig();
   const setFaults = (next: readonly Fault[]) => changeRig({ faults: next });

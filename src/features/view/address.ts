@@ -2,14 +2,14 @@ import type { ViewSide } from '@/core/threading/view';
 import { stageOf, type StageId } from '@/core/stages/stages';
 import { presentName } from './oldAddresses';
 
-/** What is looked at. Everything in it is in the browser's address, so that a view can be linked. */
+/** The view. Everything in it is in the browser's address, so that a view can be linked. */
 export interface View {
   stage: StageId;
   subject: Subject | null;
   side: ViewSide;
   /** Which of the sheets of its stage; null is the first, the picture. */
   sheet: string | null;
-  /** Of the papers of a show the one that is looked at; absent while none is. */
+  /** The sheet in view; absent while none is. */
   paper?: string | null;
 }
 

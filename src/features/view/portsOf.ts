@@ -10,7 +10,7 @@ export function isMissing(ports: string): boolean {
   return ports === NO_PORT || ports.endsWith(SOME_MISSING);
 }
 
-/** Where a prop is plugged in: `A3`, `A3–A5` where all between hold it, `A1, B1`, `A1 +4`; with a mark where some runs are on no port. */
+/** Ports of a prop: `A3`, `A3–A5` where all between hold it, `A1, B1`, `A1 +4`; with a mark where some runs are on no port. */
 export function portsOf(plan: Plan, prop: number): string {
   const { firstRun, runCount } = plannedAt(plan, prop);
   const runs = plan.runs.slice(firstRun, firstRun + runCount);

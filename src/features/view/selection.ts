@@ -7,7 +7,7 @@ import type { Subject } from './address';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
-/** What a view points at in a plan; indices lead into the plan's lists. Undefined where the plan has no such thing. */
+/** Indices of the view's subject in a plan. Undefined where the plan has no such thing. */
 export interface Selection {
   prop?: number;
   run?: number;
@@ -58,7 +58,7 @@ export function subjectOfPixel(plan: Plan, pixel: number): Subject {
   };
 }
 
-/** Where a search hit leads: to the stage where one is, if that can show it, else to one that can. */
+/** Target of a search hit: the stage where one is, if that can show it, else one that can. */
 export function viewOfHit(
   plan: Plan,
   hit: SearchHit,
@@ -83,7 +83,7 @@ export function viewOfHit(
         subject: { kind: 'controller', controllerId: controllerAt(plan, hit.controller).id },
       };
     case 'place': {
-      // What stands there is seen at its first prop.
+      // A pixel is seen at its first prop.
       const { id } = itemAt(plan.show.places, hit.place);
       const prop = plan.show.props.find((each) => each.placeId === id);
       return {

@@ -49,7 +49,7 @@ export function useGoTo(): (change: Partial<View>, how?: 'push' | 'replace') => 
   );
 }
 
-/** What the view points at in the latest plan. */
+/** Subject of the view in the latest plan. */
 export function useSelection(): Selection {
   const { subject } = useView();
   const plan = useShow((state) => state.plan);

@@ -6,7 +6,7 @@ import type { Selection } from './selection';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
 
-/** What a view is about, as its title says it: `Net curtain, run 2, pixel 14`, `Port A1`. */
+/** Title of a view: `Net curtain, run 2, pixel 14`, `Port A1`. */
 export function subjectWords(plan: Plan, selection: Selection, subject: Subject | null): string {
   if (!subject) return 'All props';
   const controller = selection.controller === undefined ? null : controllerAt(plan, selection.controller);
@@ -25,7 +25,7 @@ export function chosenName({ show }: Plan, { prop, controller }: Selection): str
   return prop === undefined ? null : itemAt(show.props, prop).name;
 }
 
-/** What of an address is not in the show, and what is shown instead. Null where all of it is there. */
+/** The part of an address that is not in the show, and its replacement. Null where all of it is there. */
 export function missingWords(plan: Plan, selection: Selection, subject: Subject | null): string | null {
   if (!subject) return null;
   if (subject.kind === 'controller')

@@ -215,7 +215,7 @@ function CardFields({ number, card, columns, rows, onChange, onRemove }: CardFie
   );
 }
 
-/** How the driver shows colours: what its screens ask for, and what the refresh depends on. */
+/** Picture settings of the driver: those that its screens ask for, and those behind the refresh. */
 function PictureFields({ driver, onChange }: { driver: Driver; onChange: (driver: Driver) => boolean }) {
   const { depthBits, brightnessPercent, gamma } = USUAL_PICTURE;
   return (

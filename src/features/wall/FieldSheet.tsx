@@ -11,7 +11,7 @@ import sheets from '../sheets/sheets.module.css';
 import { useNote, useShow } from '../show/ShowProvider';
 import styles from './wall.module.css';
 
-/** What to type where, and in which order; what is ticked is kept with the values that were typed. */
+/** Values to type, in their order; ticks are kept with the values that were typed. */
 export function FieldSheet({ plan, prop, index }: { plan: Plan; prop: PropOf<'wall'>; index: number }) {
   const note = useNote();
   const facts = useShow((state) => state.facts);

@@ -161,7 +161,7 @@ interface DisagreementProps {
   planned: number;
 }
 
-/** What is seen when the two ends count universes differently, for the three pure fills. */
+/** The look of the three pure fills when the two ends count universes differently. */
 function Disagreement({ width, height, corner, planned }: DisagreementProps) {
   const [sent, setSent] = useState(planned);
   const [received, setReceived] = useState(planned === 510 ? 512 : 510);

@@ -15,7 +15,7 @@ interface SocketPickerProps {
   onChange: (side: Side) => void;
 }
 
-/** Where data enters a panel, chosen by a picture of its back: chains and turns depend on it. */
+/** Side at which data enters a panel, chosen by a picture of its back: chains and turns depend on it. */
 export function SocketPicker({ value, isSeen, onChange }: SocketPickerProps) {
   return (
     <div className={styles.sockets} data-asking={!isSeen} role="radiogroup" aria-label="Data socket">

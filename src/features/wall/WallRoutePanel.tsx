@@ -46,7 +46,7 @@ const STYLE_HINTS: Record<ChainDesign['style'], string> = {
     'Several lines an output with short ribbons only, at the price of panels that are turned in every other line.',
 };
 
-/** What drives a wall, how its panels are chained, and the panel that is chosen. */
+/** Driver of a wall, chains of its panels, and the panel that is chosen. */
 export function WallRoutePanel({ prop }: { prop: PropOf<'wall'> }) {
   const { set } = useWallEdit(prop);
   const { driver } = prop.threading;

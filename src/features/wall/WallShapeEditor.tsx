@@ -59,7 +59,7 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
         data={SHIPPED_PANELS.map((each) => each.name)}
         onChange={(name) => {
           const found = SHIPPED_PANELS.find((each) => each.name === name);
-          // What was seen on the back of the panels in hand stays.
+          // The data socket seen on the back of the panels in hand stays.
           const { dataInAtBack, socketSeen } = panel;
           if (found) set({ panel: socketSeen ? { ...found, dataInAtBack, socketSeen } : found });
         }}

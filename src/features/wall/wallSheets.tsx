@@ -12,7 +12,7 @@ const PictureMapSheet = fetched(async () => (await import('./PictureMapSheet')).
 const TestPictureSheet = fetched(async () => (await import('./TestPictureSheet')).TestPictureSheet);
 const WallPicture = fetched(async () => (await import('./WallPicture')).WallPicture);
 
-/** What can be looked at of a panel wall on Build. Panels are drawn as edited, ahead of the plan. */
+/** Sheets of a panel wall on Build. Panels are drawn as edited, ahead of the plan. */
 export function wallBuildSheets(plan: Plan, index: number): Sheet[] {
   return [{ id: 'picture', label: 'Picture', content: latest(plan, index, WallPicture) }];
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { idSchema, nameSchema } from '@/core/fields/fields';
 import { CHANGE_KINDS } from '@/core/show/revision';
 
-/** What an archive holds besides its photos: what it is, the show file with all that was noted, and every change. */
+/** Contents of an archive besides its photos: its head, the show file with all notes, and every change. */
 export const ARCHIVE_FILES = { head: 'archive.json', show: 'show.json', history: 'history.json' } as const;
 export const ARCHIVE_FORMAT = 'rapid-lantern-archive';
 export const ARCHIVE_VERSION = 1;
@@ -26,7 +26,7 @@ const photoSchema = z.strictObject({
 });
 export type ArchivedPhoto = z.infer<typeof photoSchema>;
 
-/** Where a photo lies in an archive. */
+/** Path of a photo in an archive. */
 export function photoFile({ id, mime }: ArchivedPhoto): string {
   return `photos/${id}.${ENDINGS[mime]}`;
 }

@@ -76,7 +76,7 @@ function kindOf(bytes: Uint8Array, name: string): string {
   }
 }
 
-/** What the reader of zip files says, as a sentence about the archive. */
+/** The error of the zip reader, as a sentence about the archive. */
 async function said<Result>(work: () => Promise<Result>): Promise<Result> {
   try {
     return await work();
@@ -126,7 +126,7 @@ function need(entries: ReadonlyMap<string, Entry>, name: string): Entry {
   return entry;
 }
 
-/** What an entry holds. Whatever it says of its size, no more than that is unpacked. */
+/** Contents of an entry. Whatever it says of its size, no more than that is unpacked. */
 function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
   return said(async () => {
     const stream = await zip.openReadStreamPromise(entry);

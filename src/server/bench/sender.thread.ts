@@ -84,7 +84,7 @@ answerAll<SenderAsks>({
       },
       test,
     );
-    // What goes wrong on the way is told by its report; it is over then.
+    // An error on the way is told by its report; it is over then.
     ended = loop.run().catch(() => {
       loop = null;
     });

@@ -45,7 +45,7 @@ const form = document.getElementById('form');
 const code = document.getElementById('code');
 const enter = document.getElementById('enter');
 const said = document.getElementById('said');
-// What the camera read on the laptop: it stands behind the # and is sent to nobody until the button is pressed.
+// The code from the laptop's screen stands behind the # and is sent to nobody until the button is pressed.
 code.value = /^#[0-9A-Za-z-]{8,10}$/.test(location.hash) ? location.hash.slice(1) : '';
 form.addEventListener('submit', async (event) => {
   event.preventDefault();

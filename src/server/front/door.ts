@@ -19,7 +19,7 @@ export function namesFor(localAddress: string | undefined): ReadonlySet<string> 
   return new Set([address.includes(':') ? `[${address}]` : address, name, `${name}.local`]);
 }
 
-/** Where to listen for the network at home: everywhere, or at one address of this machine. @throws Error for what is no such wish */
+/** Addresses to listen on for the network at home: all, or one of this machine. @throws Error for what is no such wish */
 export function networkHost(wish: string): string {
   if (['1', 'yes', 'true', 'on', ''].includes(wish)) return '0.0.0.0';
   const own = Object.values(os.networkInterfaces()).flatMap((each) => each ?? []);

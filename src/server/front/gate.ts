@@ -18,7 +18,7 @@ interface Turned {
 
 const METHODS = ['GET', 'HEAD', 'POST', 'DELETE'];
 
-/** What a body may be, by address; everything else takes JSON. What a form can send is in none of them. */
+/** Types of a body, by address; everything else takes JSON. A form can send none of them. */
 const BODY_TYPES: readonly [address: RegExp, types: readonly string[]][] = [
   [/^\/api\/archives$/, ['application/zip', 'application/x-zip-compressed']],
   [/^\/api\/photos$/, ['image/jpeg', 'image/png', 'image/webp', 'application/octet-stream']],

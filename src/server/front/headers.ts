@@ -11,7 +11,7 @@ export function headersOf(nonce: string, dev: boolean, isAtHome: boolean): Recor
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',
     'referrer-policy': 'same-origin',
-    // Where a browser does not trust the line it ignores this one, and complains in the console of every page.
+    // A browser that does not trust the line ignores this one, and complains in the console of every page.
     ...(isAtHome && { 'cross-origin-opener-policy': 'same-origin' }),
     'cross-origin-resource-policy': 'same-origin',
   };

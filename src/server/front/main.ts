@@ -78,7 +78,7 @@ function turnAway(
   { status, message, headers }: { status: number; message: string; headers?: Record<string, string> },
 ): void {
   response.writeHead(status, { 'content-type': 'application/json', ...headers });
-  // What was sent along is not read.
+  // The body is not read.
   request.resume();
   response.end(JSON.stringify({ error: message, problems: [] }));
 }

@@ -6,7 +6,7 @@ import { CODE_PAGE } from './codePage';
 /** A code is eight letters; whoever sends more means something else. */
 const MOST_BYTES = 1000;
 
-/** What the cookie of a phone is called; two programs on one machine have one each. */
+/** Name of the cookie of a phone; two programs on one machine have one each. */
 function cookieName(port: number): string {
   return `rapid-lantern-${port}`;
 }

@@ -66,7 +66,7 @@ export class JobEnded extends Error {
 
 /** A job under way. It works only while somebody waits for its next piece. */
 class RunningJob {
-  /** How much is done, from 0 to 1. */
+  /** Progress, from 0 to 1. */
   part = 0;
   private thread: Thread | null = null;
   private answer: { resolve: (piece: Uint8Array | null) => void; reject: (error: Error) => void } | null =

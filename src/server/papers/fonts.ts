@@ -24,7 +24,7 @@ const FILES: Record<TextStyle, readonly string[]> = {
   ],
 };
 
-/** What none of the fonts has is printed as this. */
+/** A letter that no font has is printed as this. */
 const UNKNOWN = '\u25a1';
 
 /** Words in one font. */

@@ -41,7 +41,7 @@ export function* pdfPieces(job: PrintJob, progress: (part: number) => void): Gen
   yield* ready(document, 0);
 }
 
-/** What the document has written so far, once that is enough to send. */
+/** Bytes of the document so far, once they are enough to send. */
 function* ready(document: PDFKit.PDFDocument, leastBytes: number): Generator<Uint8Array> {
   // pdfkit is a stream in name; all that it writes is there at once.
   const stream = document as unknown as { read: () => Uint8Array | null; readableLength: number };

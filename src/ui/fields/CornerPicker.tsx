@@ -5,7 +5,7 @@ import { CORNERS, cornerWords, type Corner, type ViewSide } from '@/core/threadi
 import styles from './fields.module.css';
 
 interface CornerPickerProps {
-  /** What is at the corner; the first pixel unless said otherwise. */
+  /** The thing at the corner; the first pixel unless said otherwise. */
   what?: string;
   /** As seen from `side`. */
   value: Corner;

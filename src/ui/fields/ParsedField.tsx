@@ -13,7 +13,7 @@ interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChan
   onCommit: (value: Value) => boolean | void;
   /** Readings of a text that may be meant in more than one way: they are asked about, and nothing is taken until one is chosen. */
   readings?: (text: string) => readonly Reading<Value>[];
-  /** What arrow up (1) and arrow down (-1) make of the value; without it they do nothing. */
+  /** The value after arrow up (1) or arrow down (-1); without it they do nothing. */
   stepBy?: (value: Value, by: 1 | -1) => Value;
 }
 

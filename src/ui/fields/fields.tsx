@@ -32,7 +32,7 @@ export function WholeField({
   least: number;
   most: number;
   what: string;
-  /** What else a number may be meant as; it is asked about. */
+  /** Other readings of a number; the field asks about them. */
   readings?: (text: string) => readonly Reading<number>[];
 }) {
   return (

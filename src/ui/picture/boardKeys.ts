@@ -4,7 +4,7 @@ interface BoardCell {
   row: number;
 }
 
-/** Where an arrow key points on a drawing, to the right and up; null for any other key. */
+/** Direction of an arrow key on a drawing, to the right and up; null for any other key. */
 export function arrowOf(key: string): { right: number; up: number } | null {
   switch (key) {
     case 'ArrowLeft':

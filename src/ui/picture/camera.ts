@@ -1,8 +1,8 @@
 import type { Bounds } from '@/core/geometry/bounds';
 
-/** What part of a flat picture is seen, and how large. Millimetres have y up; screen pixels have y down. */
+/** The visible part of a flat picture, and its scale. Millimetres have y up; screen pixels have y down. */
 export interface Camera {
-  /** Of the middle of the screen. */
+  /** The point in the middle of the screen. */
   xMm: number;
   yMm: number;
   /** Screen pixels per millimetre. */

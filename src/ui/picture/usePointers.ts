@@ -6,7 +6,7 @@ interface PointerActions {
   hover: (xPx: number, yPx: number) => void;
   leave: () => void;
   tap: (xPx: number, yPx: number) => void;
-  /** What a drag that begins here does instead of panning; undefined where it pans. */
+  /** The effect of a drag that begins here instead of panning; undefined where it pans. */
   drag?: (xPx: number, yPx: number) => Drag | undefined;
 }
 

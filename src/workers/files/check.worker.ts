@@ -3,7 +3,7 @@ import { ShowError, type Problem } from '@/core/fields/problem';
 import { readShowText } from '@/core/show/read';
 
 const checker = {
-  /** What is wrong with a show file; null where nothing is. */
+  /** Problems of a show file; null where there are none. */
   async problemsOf(file: Blob): Promise<readonly Problem[] | null> {
     try {
       readShowText(await file.text());

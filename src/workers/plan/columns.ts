@@ -1,5 +1,5 @@
 import { itemAt } from '@/core/units/there';
-/** How the numbers of a column are held: from 0, from below 0, or from 0 with places that hold none. */
+/** Number type of a column: from 0, from below 0, or from 0 with places that hold none. */
 const ARRAYS = { whole: Uint32Array, signed: Int32Array, wholeOrNull: Float64Array };
 type ColumnType = keyof typeof ARRAYS;
 type Column = InstanceType<(typeof ARRAYS)[ColumnType]>;

@@ -106,7 +106,7 @@ export function packPlan(plan: Plan, before: readonly PlannedProp[]): PlanMessag
   };
 }
 
-/** What a message hands over instead of copying it: every column in it, the plan's own table of pixels among them. */
+/** Buffers that a message hands over instead of copying them: every column in it, the plan's own table of pixels among them. */
 export function buffersOfMessage(message: PlanMessage): ArrayBuffer[] {
   return Object.values(message)
     .flatMap((part: unknown) => (ArrayBuffer.isView(part) ? [part] : Object.values(part ?? {})))

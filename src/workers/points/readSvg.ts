@@ -12,9 +12,9 @@ export interface Drawing {
   top: number;
   width: number;
   height: number;
-  /** What the drawing says of its size; null where it does not. */
+  /** Size from the drawing; null where it says none. */
   mmPerUnit: number | null;
-  /** What was left out, in words. */
+  /** Parts left out, in words. */
   leftOut: string[];
 }
 

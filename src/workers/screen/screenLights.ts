@@ -16,7 +16,7 @@ export interface ScreenLights {
   /** @returns red, green and blue of each light in data order by each way; and how long the first took, in ms */
   step: (frame: Frame, passedMs: number) => Promise<{ lit: Uint8Array[]; tookMs: number }>;
   still: (frame: Frame, threshold: number) => Promise<StillReport>;
-  /** How far a walk is that was answered so, look by look. */
+  /** State of a walk after these answers. */
   walk: (wish: WalkWish, answers: readonly WalkAnswer[]) => Promise<WalkStep>;
   stop: () => void;
 }

@@ -1,5 +1,5 @@
 import { JSON_TYPE, answer, jobAnswer, readShowBytes } from '@/server/http';
 
-/** What a display would show of a test, from a show file; nothing is sent and nothing kept. */
+/** The picture of a test on a display, from a show file; nothing is sent and nothing kept. */
 export const POST = (request: Request) =>
   answer(async () => jobAnswer(request, { is: 'rigOfFile', input: await readShowBytes(request) }, JSON_TYPE));

@@ -25,7 +25,7 @@ export function propose(input: ProposalInput): Proposal {
   return { portOf: assignment.portOf, ...assignment.measure() };
 }
 
-/** Of runs that are alike, the first in the list gets the first port: what has to be left out, or walked to, is as a builder expects. */
+/** The first in the list of runs that are alike gets the first port: the rest is as a builder expects. */
 function takeInListOrder(assignment: Assignment): void {
   const { runs, goal } = assignment.input;
   const alike = new Map<string, number[]>();

@@ -37,7 +37,7 @@ export interface PortBasis {
   channelsBefore: ReadonlyMap<number, number>;
   /** Dark pixels that the device puts on the wire by itself. */
   hiddenPixels: number;
-  /** What its screens call the first LED of the port. */
+  /** Number of the first LED of the port on its screens. */
   firstLed: number;
 }
 

@@ -58,7 +58,7 @@ export type HeldPortField = HeldOfPort['field'];
 export interface PortSettings extends Planned<OfPort> {
   port: number;
   name: string;
-  /** Where there are hidden ones: `before the first`, or before which light. */
+  /** Places of hidden pixels, where there are some: `before the first`, or before which pixel. */
   hiddenWhere: string | null;
 }
 

@@ -26,7 +26,7 @@ export const universes: DeviceHeld<'universes', number, number | string | null> 
   simulate: (device, value) => ({ ...device, universeCount: value }),
 };
 
-/** How many numbers, where they follow one another; `1–3 and 6–8` where not. */
+/** Number of universes, where they follow one another; `1–3 and 6–8` where not. */
 function stretchesOf(numbers: readonly number[]): number | string {
   const stretches: [number, number][] = [];
   for (const number of numbers) {

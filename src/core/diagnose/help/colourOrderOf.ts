@@ -1,5 +1,5 @@
 import { itemAt } from '../../units/there';
-/** What is seen of one light or of a fill: which of red, green, blue and white are lit; a string of their letters, empty where it is dark. */
+/** Colours seen of one pixel or of a fill: a string of the letters of red, green, blue and white that are lit, empty where it is dark. */
 export type Lit = string;
 
 /** Orders of so many channels: all of them, in the order of the alphabet. */

@@ -1,5 +1,5 @@
 import { valueIn } from '../../units/there';
-/** What is seen when each port lights as many lights as its number: which strand, by its label, shows how many. */
+/** Strands seen when each port lights as many pixels as its number: which strand, by its label, shows how many. */
 interface PortSeen {
   /** The port whose plug this strand is to be on. */
   planned: number;

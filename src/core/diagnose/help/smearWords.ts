@@ -5,7 +5,7 @@ import { smearsThatFit, type Lit } from './colourOrderOf';
 export const LEAST_LIGHTS = 4;
 const MOST_SAID = 3;
 
-/** What somebody typed of the first lights: letters of what is lit in each, `-` where it is dark; null where that is something else. */
+/** Colours that somebody typed for the first pixels: letters of those that are lit, `-` where it is dark; null for something else. */
 export function readLights(text: string): Lit[] | null {
   const parts = text
     .trim()

@@ -6,7 +6,7 @@ const stockSchema = z.strictObject({
   what: z.enum(['string', 'panel']),
   /** Lights that were counted. */
   lights: z.number().int().min(0).max(100_000),
-  /** Of its chips, as the fills told; empty where nobody looked. */
+  /** Order of its chips, as the fills told; empty where nobody looked. */
   order: z.string().max(4),
   remarks: z.string().max(300),
 });

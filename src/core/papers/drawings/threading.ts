@@ -7,7 +7,7 @@ import { propAt, plannedAt, runAt, controllerAt } from '../../plan/records';
 
 /** Above that the lights of a prop are a grey field on paper: the way of the data is drawn without them. */
 const MOST_DOTS = 1500;
-/** Of a strand so many points are enough for its way. */
+/** So many points of a strand are enough for its way. */
 const MOST_POINTS = 120;
 const MOST_NUMBERS = 80;
 

@@ -60,7 +60,7 @@ export function wallChainsDrawing(prop: PropOf<'wall'>, side: ViewSide): Drawing
       const at = middleOf(each);
       const isFirst = place === 0;
       if (isFirst) {
-        // Where the ribbon of the driver is plugged in: the side at which data enters this panel.
+        // Socket for the ribbon of the driver: the side at which data enters this panel.
         const turn = (each.turnDeg * Math.PI) / 180;
         const reach = (flowsRight(panel) ? -1 : 1) * 0.38 * width;
         const socket: SpotOnDrawing = [

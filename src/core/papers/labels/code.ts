@@ -2,7 +2,7 @@ import type { ListName } from '../../show/records';
 
 /** Letters and figures that are not taken for one another. */
 export const LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
-/** Of ten thousand things hardly two have the same in six letters. */
+/** Hardly two of ten thousand things have the same six letters. */
 const LENGTH = 6;
 
 /** A short word for a text, always the same for the same one (FNV-1a over 64 bits, folded into letters). */

@@ -14,7 +14,7 @@ const about = { kind: 'show' } as const;
 const POWER =
   'Power off and plugs pulled before anything is joined. Each lead is fused at its source. The mains side of a supply stays closed; what has to be done there, and all fixed wiring, is for licensed people under local rules.';
 
-/** What is fed, cut, fused and read; nothing while the show has no leads. */
+/** Feeds, cuts, fuses and readings; nothing while the show has no feeds. */
 export function feedSheets(plan: Plan, facts: Facts): Sheet[] {
   const { show } = plan;
   if (show.feeds.length === 0) return [];

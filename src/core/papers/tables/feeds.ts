@@ -17,7 +17,7 @@ interface ScheduleRow {
   piece: number;
   planned: FedLead;
   worst: FedLead;
-  /** Where it ends, as a place to read at. */
+  /** Its end, as a place to read at. */
   end: ReadingPlace;
 }
 

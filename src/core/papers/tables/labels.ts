@@ -1,7 +1,7 @@
 import type { LabelOfThing } from '../labels/labels';
 import type { Table } from '../../pages/table';
 
-/** What is stuck to what, for a label printer of one's own. */
+/** Labels and their things, for a label printer of one's own. */
 export function labelsTable(
   what: string,
   labels: readonly LabelOfThing[],

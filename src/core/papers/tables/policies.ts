@@ -1,7 +1,7 @@
 import type { PolicyRow } from '../../answers/comparePolicies';
 import type { Table } from '../../pages/table';
 
-/** What the whole show takes under each policy. */
+/** Needs of the whole show under each policy. */
 export function policiesTable(rows: readonly PolicyRow[], rateHz: number): Table<PolicyRow> {
   return {
     name: 'Policies compared',

@@ -36,7 +36,7 @@ interface ControllerRoom {
   placed: boolean;
 }
 
-/** What there is to put runs on. */
+/** Ports to put runs on. */
 export function controllersTable(plan: Plan): Table<ControllerRoom> {
   const rows = plan.show.controllers.map((controller, index): ControllerRoom => {
     const used = portsOfController(plan, index);

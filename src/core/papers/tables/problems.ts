@@ -3,7 +3,7 @@ import { rankWords } from '../../checks/rank';
 import type { Plan } from '../../plan/planned';
 import type { Table } from '../../pages/table';
 
-/** What the checks found, in the order of its ranks. @param findings as `findingsOf` gives them */
+/** Findings of the checks, in the order of their ranks. @param findings as `findingsOf` gives them */
 export function problemsTable({ show }: Plan, findings: readonly Finding[]): Table<Finding> {
   return {
     name: 'Problems',

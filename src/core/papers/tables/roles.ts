@@ -6,7 +6,7 @@ type CraftPixel = CraftShape['pixels'][number];
 /** Id of the column of a role, by its place in the list. */
 export const roleColumn = (index: number) => `role-${index + 1}`;
 
-/** What each light of a craft is for. */
+/** Purpose of each light of a craft. */
 export function rolesTable(propName: string, { pixels, roles, countsFrom }: CraftShape): Table<CraftPixel> {
   return {
     name: `Roles of ${propName}`,

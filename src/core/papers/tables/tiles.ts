@@ -55,7 +55,7 @@ export function tileRows(plan: Plan, index: number, shape: TileShape): TileRow[]
   });
 }
 
-/** What is set on the menu of every tile, a line a tile. */
+/** Settings on the menu of every tile, a line a tile. */
 export function tilesTable(propName: string, rows: readonly TileRow[]): Table<TileRow> {
   const speaksArtNet = rows.some((row) => row.artNet);
   const part = (id: 'net' | 'subNet' | 'universe', head: string, meaning: string) => ({

@@ -96,7 +96,7 @@ export function trafficTable({ show }: Plan, { devices, wantedHz }: Traffic): Ta
   };
 }
 
-/** What crowds a network besides what each device is sent, in sentences. */
+/** Traffic that crowds a network besides the packets for each device, in sentences. */
 export function switchWords({ show }: Plan, { flood, flooded, senderMbits }: Traffic): string[] {
   const names = flooded.map(
     ({ controller, mbits, linkMbits }) =>

@@ -10,7 +10,7 @@ const COLOURS = [
   { value: 'B', label: 'Blue' },
 ];
 
-/** What bands of a sent fill say of the size of universes. */
+/** Size of universes from the bands of a sent fill. */
 export function BandsCheck() {
   const [bands, setBands] = useState<readonly (string | null)[]>(['R', null, null]);
   const told = bands.slice(0, bands.indexOf(null) === -1 ? 3 : bands.indexOf(null)).join('');

@@ -18,7 +18,7 @@ import { HelpAnswer, QuickCheck } from './QuickCheck';
 import styles from './quickChecks.module.css';
 import { plannedAt } from '@/core/plan/records';
 
-/** How many lights there are, by halving. */
+/** Number of pixels, by halving. */
 export function CountCheck({ plan, prop }: { plan: Plan; prop: number | null }) {
   const planned = prop === null ? null : plannedAt(plan, prop).pixelCount;
   const [most, setMost] = useState(planned ? Math.min(MOST_COUNTED, 2 * planned) : 1023);

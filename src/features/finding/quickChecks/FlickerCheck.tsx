@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { FLICKERS } from '@/core/diagnose/help/flicker';
 import { HelpAnswer, QuickCheck } from './QuickCheck';
 
-/** What flickers, by when it does. */
+/** Causes of flicker, by its moments. */
 export function FlickerCheck() {
   const [when, setWhen] = useState<string | null>(null);
   const found = FLICKERS.find((each) => each.when === when);

@@ -19,7 +19,7 @@ interface Read {
   isUpsideDown: boolean;
 }
 
-/** What is read on the panels of a wall, and which ribbon, output or panel that says is to be changed. */
+/** Labels read on the panels of a wall, and the ribbon, output or panel to change. */
 export function PanelsCheck({ plan, prop }: { plan: Plan; prop: number }) {
   const [scheme, setScheme] = useState<LabelScheme>('outputPlace');
   const [read, setRead] = useState<ReadonlyMap<string, Read>>(new Map());

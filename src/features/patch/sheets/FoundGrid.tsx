@@ -15,7 +15,7 @@ import { itemAt } from '@/core/units/there';
 
 type Row = Partial<Record<HeldPortField, string>>;
 
-/** How the starts of ports stand on the screen that is read. */
+/** Form of the starts of ports on the screen that is read. */
 export type StartsBy = NonNullable<AnyPortHeld['startsBy']>;
 
 interface FoundGridProps {

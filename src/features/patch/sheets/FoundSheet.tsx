@@ -27,7 +27,7 @@ import { controllerAt } from '@/core/plan/records';
 const MOST_BYTES = 1024 * 1024;
 
 type How = 'grid' | 'text' | 'universes';
-/** What a controller or a sender really holds, against what is planned. */
+/** Settings found on a controller or in a sender, against the plan. */
 export function FoundSheet({ plan }: { plan: Plan }) {
   const note = useNote();
   const facts = useShow((state) => state.facts);

@@ -8,7 +8,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useAnswer, useEdit } from '../../show/ShowProvider';
 
-/** What the whole show takes under each policy. */
+/** Needs of the whole show under each policy. */
 export function PoliciesSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const rateHz = wantedRateOf(plan.show.addressing);

@@ -10,7 +10,7 @@ import sheets from '../../sheets/sheets.module.css';
 
 const MOST_ROWS = 300;
 
-/** What is typed into the program that sends: every universe, its size, and where it goes. */
+/** Values to type into the program that sends: every universe, its size, and its target. */
 export function SenderSheet({ plan }: { plan: Plan }) {
   // A large show has many thousand universes.
   const sent = useMemo(() => allSent(plan), [plan]);

@@ -12,7 +12,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useNote, useShow } from '../../show/ShowProvider';
 
-/** What is typed into each device, what has to be typed again, and how far each has got. */
+/** Values to type into each device, those to type again, and the progress of each. */
 export function TasksSheet({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const show = useShow((state) => state.show);

@@ -12,7 +12,7 @@ const ProposeSheet = fetched(async () => (await import('./ProposeSheet')).Propos
 const SenderSheet = fetched(async () => (await import('./SenderSheet')).SenderSheet);
 const TasksSheet = fetched(async () => (await import('./TasksSheet')).TasksSheet);
 
-/** What can be looked at of the patch. */
+/** Sheets of the patch. */
 export function patchSheets(plan: Plan, selection: Selection, facts: Facts): Sheet[] {
   const open = plan.show.tasks.filter(
     (task) => !facts.isTyped(task.controllerId, task.field, task.new),

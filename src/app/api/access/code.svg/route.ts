@@ -5,7 +5,7 @@ import { Refusal, answer, onlyAtTheLaptop } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 
-/** What a phone's camera reads to come in, as a picture. `?path=` says where it then is. */
+/** The code for a phone's camera to come in, as a picture. `?path=` says the page to open then. */
 export const GET = (request: Request) =>
   answer(async () => {
     onlyAtTheLaptop(request);

@@ -5,7 +5,7 @@ interface Context {
   params: Promise<{ id: string }>;
 }
 
-/** How much of a job is done, from 0 to 1; null where none of that id is under way. */
+/** Progress of a job, from 0 to 1; null where none of that id is under way. */
 export const GET = (_request: Request, { params }: Context) =>
   answer(async () => Response.json({ part: jobs().find((await params).id)?.part ?? null }));
 

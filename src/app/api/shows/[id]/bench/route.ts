@@ -7,7 +7,7 @@ interface Context {
   params: Promise<{ id: string }>;
 }
 
-/** What the rig hears, and what is being sent. */
+/** Packets that the simulator hears, and the test that is sent. */
 export const GET = (_request: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;

@@ -3,7 +3,7 @@ import { answer, captureHeaders, jobAnswer, numberIn, Refusal } from '@/server/h
 
 const MOST_FRAMES = 2400;
 
-/** What would be sent for a test, as a capture file; nothing is sent. */
+/** Packets of a test as a capture file; nothing is sent. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const showId = (await params).id;

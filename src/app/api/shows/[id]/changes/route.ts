@@ -1,7 +1,7 @@
 import { Refusal, answer } from '@/server/http';
 import { shows } from '@/server/repository';
 
-/** What a window that has the show after some change is missing: `?after=12`. */
+/** Changes that a window is missing: `?after=12`. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const query = new URL(request.url).searchParams;

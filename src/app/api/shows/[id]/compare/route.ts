@@ -1,6 +1,6 @@
 import { JSON_TYPE, answer, jobAnswer, numberIn } from '@/server/http';
 
-/** What is otherwise after one change than after another. */
+/** Differences between the show after one change and after another. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const { id: showId } = await params;
