@@ -62,31 +62,37 @@ test(
   },
 );
 
-test('the values of one device, still right and then no more', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'print/controller/pier-box');
-  await page.getByRole('button', { name: 'values to type' }).click();
-  await expect(page.getByRole('article', { name: 'Pier box: values to type' })).toBeVisible();
-  const text = (await printed(request, page)).join('\n');
-  expect(text).toMatch(/Address\s+10\.40\.0\.21 \/ 255\.255\.255\.0/);
-  expect(text).toMatch(/A3\s+169/);
-  const mark = /sheet (\d+-[2-9A-Z]{5})/.exec(text)![1]!;
-  await page.getByRole('button', { name: 'Back to printing' }).click();
-  const ask = async () => {
-    await page.getByLabel('Its mark').fill(mark.toLowerCase());
-    await page.getByRole('button', { name: 'Ask', exact: true }).click();
-  };
-  await ask();
-  await expect(page.getByText(/it says what the plan says now/)).toBeVisible();
-  const edit = { type: 'changeProp', propId: 'gangway-edge', change: { pixelTypeId: 'bullet-12v-ws2811' } };
-  expect((await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } })).status()).toBe(200);
-  await ask();
-  await expect(page.getByText(/the plan has changed since/)).toBeVisible();
-  await expect(page.getByText(/^now: A3 · /)).toBeVisible();
-  // A phone that scans the code of the sheet is told the same.
-  await page.goto(`/phone/${id}?mark=${mark}`);
-  await expect(page.getByRole('heading', { name: 'The plan has changed' })).toBeVisible();
-});
+test(
+  'the values of one device, still right and then no more',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'print/controller/pier-box');
+    await page.getByRole('button', { name: 'values to type' }).click();
+    await expect(page.getByRole('article', { name: 'Pier box: values to type' })).toBeVisible();
+    const text = (await printed(request, page)).join('\n');
+    expect(text).toMatch(/Address\s+10\.40\.0\.21 \/ 255\.255\.255\.0/);
+    expect(text).toMatch(/A3\s+169/);
+    const mark = /sheet (\d+-[2-9A-Z]{5})/.exec(text)![1]!;
+    await page.getByRole('button', { name: 'Back to printing' }).click();
+    const ask = async () => {
+      await page.getByLabel('Its mark').fill(mark.toLowerCase());
+      await page.getByRole('button', { name: 'Ask', exact: true }).click();
+    };
+    await ask();
+    await expect(page.getByText(/it says what the plan says now/)).toBeVisible();
+    const edit = { type: 'changeProp', propId: 'gangway-edge', change: { pixelTypeId: 'bullet-12v-ws2811' } };
+    expect((await request.post(`/api/shows/${id}/edits`, { data: { ...author(0), edit } })).status()).toBe(
+      200,
+    );
+    await ask();
+    await expect(page.getByText(/the plan has changed since/)).toBeVisible();
+    await expect(page.getByText(/^now: A3 · /)).toBeVisible();
+    // A phone that scans the code of the sheet is told the same.
+    await page.goto(`/phone/${id}?mark=${mark}`);
+    await expect(page.getByRole('heading', { name: 'The plan has changed' })).toBeVisible();
+  },
+);
 
 test('a sheet of labels, and the page of one of them', { tag: '@full' }, async ({ page, request }) => {
   const id = await demoShow(request);
@@ -114,24 +120,28 @@ test('a sheet of labels, and the page of one of them', { tag: '@full' }, async (
   await expect(page.getByRole('alert').filter({ hasText: 'ZZZZZZ' })).toBeVisible();
 });
 
-test('the whole binder with progress; printing is noted as told', async ({ page, request }) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'print/prop/net-curtain');
-  await page.getByRole('button', { name: 'All of Net curtain' }).click();
-  const open = page.getByRole('link', { name: 'Open All of Net curtain' });
-  await expect(open).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'The whole binder' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Making The whole binder' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stop', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'The whole binder' })).toBeVisible();
-  const { facts } = (await (await request.get(`/api/shows/${id}/show.json`)).json()) as {
-    facts?: { kind: string; field: string; value: unknown }[];
-  };
-  expect(facts).toContainEqual(expect.objectContaining({ kind: 'told', field: 'printed' }));
-  const pages = await textOfFile(request, `/api/shows/${id}/sheets/binder.pdf?controller=tower-box`);
-  expect(pages[0]).toContain('Tower box: contents');
-  pages.forEach((text, i) => expect(text).toContain(`page ${i + 1} of ${pages.length}`));
-});
+test(
+  'the whole binder with progress; printing is noted as told',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'print/prop/net-curtain');
+    await page.getByRole('button', { name: 'All of Net curtain' }).click();
+    const open = page.getByRole('link', { name: 'Open All of Net curtain' });
+    await expect(open).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'The whole binder' }).click();
+    await expect(page.getByRole('progressbar', { name: 'Making The whole binder' })).toBeVisible();
+    await page.getByRole('button', { name: 'Stop', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'The whole binder' })).toBeVisible();
+    const { facts } = (await (await request.get(`/api/shows/${id}/show.json`)).json()) as {
+      facts?: { kind: string; field: string; value: unknown }[];
+    };
+    expect(facts).toContainEqual(expect.objectContaining({ kind: 'told', field: 'printed' }));
+    const pages = await textOfFile(request, `/api/shows/${id}/sheets/binder.pdf?controller=tower-box`);
+    expect(pages[0]).toContain('Tower box: contents');
+    pages.forEach((text, i) => expect(text).toContain(`page ${i + 1} of ${pages.length}`));
+  },
+);
 
 test(
   'is found where people look for it: on every sheet, and in the search',

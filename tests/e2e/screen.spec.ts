@@ -69,51 +69,52 @@ test('the club screen, from its diagonal to the numbers to type', async ({ page,
   }
 });
 
-test('how a screen is wired is found in a few looks, seen from behind, and becomes the settings', async ({
-  page,
-  request,
-}) => {
-  const id = await demoShow(request);
-  await openAt(page, id, 'build');
-  await addProp(page, /^Screen backlight/);
-  await page.getByRole('button', { name: 'Index walk' }).click();
-  const main = page.getByRole('main');
-  await page.getByRole('switch', { name: 'I stand behind the screen' }).click();
-  // Counter-clockwise from the top right, with one light fewer at the top than planned.
-  const wired = {
-    start: 'topRight',
-    startOffset: 0,
-    direction: 'counterclockwise',
-    hiddenFirst: 0,
-    counts: [53, 29, 54, 29],
-  } as const;
-  const shape = screen.starter().shape;
-  for (let looks = 0; looks < 7; looks += 1) {
-    await expect(main).toContainText(/ways are left|Found in/);
-    if (await main.getByText('Found in').isVisible()) break;
-    const items = page.getByRole('list', { name: 'Where is each seen' }).getByRole('listitem');
-    const indices = (await items.allInnerTexts()).map((text) => Number(/Index (\d+)/.exec(text)![1]));
-    const seen = IndexWalk.shows(shape, wired, indices).map(fromBack);
-    for (const [i, where] of seen.entries())
-      await items
-        .nth(i)
-        .getByText(where === 'dark' ? 'not lit' : where, { exact: true })
-        .click();
-    const told = main.getByText(/ways are left|Found in/);
-    const before = await told.innerText();
-    await page.getByRole('button', { name: 'That is what I see' }).click();
-    await expect(told).not.toHaveText(before);
-  }
-  await expect(main).toContainText('begins at top right and goes counter-clockwise');
-  await page.getByRole('button', { name: 'Use it' }).click();
-  await expect(saving(page)).toContainText('saved');
-  const kept = (await keptShow(request, id)).props.findLast(({ kind }) => kind === 'screen')!;
-  expect(kept.shape).toMatchObject({
-    start: 'topRight',
-    direction: 'counterclockwise',
-    installed: { top: 53 },
-  });
-});
+test(
+  'how a screen is wired is found in a few looks, seen from behind, and becomes the settings',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const id = await demoShow(request);
+    await openAt(page, id, 'build');
+    await addProp(page, /^Screen backlight/);
+    await page.getByRole('button', { name: 'Index walk' }).click();
+    const main = page.getByRole('main');
+    await page.getByRole('switch', { name: 'I stand behind the screen' }).click();
+    // Counter-clockwise from the top right, with one light fewer at the top than planned.
+    const wired = {
+      start: 'topRight',
+      startOffset: 0,
+      direction: 'counterclockwise',
+      hiddenFirst: 0,
+      counts: [53, 29, 54, 29],
+    } as const;
+    const shape = screen.starter().shape;
+    for (let looks = 0; looks < 7; looks += 1) {
+      await expect(main).toContainText(/ways are left|Found in/);
+      if (await main.getByText('Found in').isVisible()) break;
+      const items = page.getByRole('list', { name: 'Where is each seen' }).getByRole('listitem');
+      const indices = (await items.allInnerTexts()).map((text) => Number(/Index (\d+)/.exec(text)![1]));
+      const seen = IndexWalk.shows(shape, wired, indices).map(fromBack);
+      for (const [i, where] of seen.entries())
+        await items
+          .nth(i)
+          .getByText(where === 'dark' ? 'not lit' : where, { exact: true })
+          .click();
+      const told = main.getByText(/ways are left|Found in/);
+      const before = await told.innerText();
+      await page.getByRole('button', { name: 'That is what I see' }).click();
+      await expect(told).not.toHaveText(before);
+    }
+    await expect(main).toContainText('begins at top right and goes counter-clockwise');
+    await page.getByRole('button', { name: 'Use it' }).click();
+    await expect(saving(page)).toContainText('saved');
+    const kept = (await keptShow(request, id)).props.findLast(({ kind }) => kind === 'screen')!;
+    expect(kept.shape).toMatchObject({
+      start: 'topRight',
+      direction: 'counterclockwise',
+      installed: { top: 53 },
+    });
+  },
+);
 
 /** A picture that the page itself draws: rectangles of a colour each, over black. */
 async function pngOf(

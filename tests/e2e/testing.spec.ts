@@ -292,38 +292,39 @@ test.describe.serial('the rig', () => {
   );
 });
 
-test('two things that are stacked are found by the page and mended on the simulator, by keyboard', async ({
-  page,
-  request,
-}) => {
-  const faults: Record<string, string | number>[] = [
-    { kind: 'colourOrder', controllerId: 'yard-box', port: 1, order: 'BGR' },
-    { kind: 'brokenJoint', controllerId: 'yard-box', port: 1, place: 31 },
-  ];
-  const id = await demoShow(request, { facts: [{ ...DEMO_FACTS[0]!, value: { faults } }] });
-  await openAt(page, id, 'test/prop/bollard-rings?sheet=find');
-  const main = page.getByRole('main');
-  const question = main.getByRole('region', { name: 'The question' });
-  for (let questions = 0; questions < 24; questions += 1) {
-    await expect(question.getByRole('heading')).toBeVisible();
-    const heading = await question.getByRole('heading').innerText();
-    if (heading.startsWith('Nothing ')) break;
-    const button =
-      heading === 'This is the matter' || heading.startsWith('The likeliest')
-        ? question.getByRole('button', { name: 'Mend it on the simulator' })
-        : question.getByRole('button', { name: 'Answer from the simulator' });
-    const before = await main.getByText(/answers? so far/).innerText();
-    await button.focus();
-    await page.keyboard.press('Enter');
-    await expect(main.getByText(/answers? so far/)).not.toHaveText(before);
-  }
-  await expect(question).toContainText('what was mended is mended.');
-  await expect(saving(page)).toContainText('saved');
-  const facts = (await (await request.get(`/api/shows/${id}/facts`)).json()) as {
-    facts: { field: string; value: unknown }[];
-  };
-  expect(facts.facts.findLast(({ field }) => field === 'rig')?.value ?? null).toBeNull();
-});
+test(
+  'two things that are stacked are found by the page and mended on the simulator, by keyboard',
+  { tag: '@full' },
+  async ({ page, request }) => {
+    const faults: Record<string, string | number>[] = [
+      { kind: 'colourOrder', controllerId: 'yard-box', port: 1, order: 'BGR' },
+      { kind: 'brokenJoint', controllerId: 'yard-box', port: 1, place: 31 },
+    ];
+    const id = await demoShow(request, { facts: [{ ...DEMO_FACTS[0]!, value: { faults } }] });
+    await openAt(page, id, 'test/prop/bollard-rings?sheet=find');
+    const main = page.getByRole('main');
+    const question = main.getByRole('region', { name: 'The question' });
+    for (let questions = 0; questions < 24; questions += 1) {
+      await expect(question.getByRole('heading')).toBeVisible();
+      const heading = await question.getByRole('heading').innerText();
+      if (heading.startsWith('Nothing ')) break;
+      const button =
+        heading === 'This is the matter' || heading.startsWith('The likeliest')
+          ? question.getByRole('button', { name: 'Mend it on the simulator' })
+          : question.getByRole('button', { name: 'Answer from the simulator' });
+      const before = await main.getByText(/answers? so far/).innerText();
+      await button.focus();
+      await page.keyboard.press('Enter');
+      await expect(main.getByText(/answers? so far/)).not.toHaveText(before);
+    }
+    await expect(question).toContainText('what was mended is mended.');
+    await expect(saving(page)).toContainText('saved');
+    const facts = (await (await request.get(`/api/shows/${id}/facts`)).json()) as {
+      facts: { field: string; value: unknown }[];
+    };
+    expect(facts.facts.findLast(({ field }) => field === 'rig')?.value ?? null).toBeNull();
+  },
+);
 
 test(
   'what is seen is told by pictures, by a place that is tapped or typed, and taken back',
