@@ -19,6 +19,9 @@ export interface Part extends Omit<PartName, 'note'> {
   note: string | null;
 }
 
+/** A part that a prop is made of, and how much of it: pieces, metres or pixels. */
+export type MadeOf = PartName & { need: number };
+
 /** Adds up parts by id, and tells for what each is. */
 export class PartCount {
   private readonly parts = new Map<string, Part & { uses: Map<string, number> }>();

@@ -7,6 +7,7 @@ import { knottedRope, setOut } from '../props/settingOut';
 import { kindOf, type Prop } from '../props/registry';
 import { formatLength } from '../units/length';
 import { groupDigits } from '../units/number';
+import { madeOf } from './madeOf';
 import type { PartCount } from './part';
 import { plannedAt } from '../plan/records';
 
@@ -52,7 +53,7 @@ function addStrands(plan: Plan, prop: Prop, index: number, parts: PartCount): nu
     skipped,
     name,
   );
-  const made = kindOf(prop).madeOf?.(prop.shape, prop.threading, type, plan.show.lengths);
+  const made = madeOf(prop, type, plan.show.lengths);
   if (made) {
     for (const { need, ...part } of made.parts) parts.add(part, need, name);
     return made.solderedWires;

@@ -1,7 +1,6 @@
 import type { Lengths } from '../units/length';
 import type { z } from 'zod';
 import type { Explained, Place } from '../figures/explained';
-import type { PartName } from '../catalogue/partName';
 import type { PixelType } from '../catalogue/pixelType';
 import type { Runs } from '../threading/runs';
 import type { LaidWall } from '../panels/laidWall';
@@ -80,13 +79,6 @@ export interface PropKind<
   poleMm?: (shape: z.infer<Shape>) => number | null;
   /** Strip with holes that its pixels are pushed into: so many pieces of a length each. */
   mountingStrip?: (shape: z.infer<Shape>) => { pieces: number; lengthMm: number };
-  /** Parts that it is made of, where it is not strings or strip by the piece. @param type of its pixels, where it is known */
-  madeOf?: (
-    shape: z.infer<Shape>,
-    threading: z.infer<Threading>,
-    type: PixelType | undefined,
-    lengths: Lengths,
-  ) => { parts: MadeOf[]; solderedWires: number };
   /** Other ways to thread it that are worth comparing; the number of runs is tried besides. */
   alternatives?: (shape: z.infer<Shape>, threading: z.infer<Threading>) => z.infer<Threading>[];
   /** Why a prop of such measures cannot be built, in sentences; null where it can. Nobody can type it, but older files may hold it. */
@@ -119,9 +111,6 @@ export interface PropKind<
   /** Threading in a few words, as a caption. */
   threadingWords: (threading: z.infer<Threading>) => string;
 }
-
-/** A part that a prop is made of, and how much of it: pieces, metres or pixels. */
-export type MadeOf = PartName & { need: number };
 
 /** Current and places of the panels of a prop. */
 interface PanelPower {

@@ -9,7 +9,6 @@ import {
   runsOn,
   wirePixels,
 } from '../screens/frame';
-import { partsOfScreen } from '../screens/screenParts';
 import { pictureSize, screenShapeSchema, type ScreenShape } from '../screens/shape';
 import { SCREEN_SIDES, startWords } from '../screens/sides';
 import type { Strand } from '../threading/strands';
@@ -108,7 +107,6 @@ export const screen = definePropKind({
     const lit = framePixels(shape);
     return Array.from({ length: darkPixels(shape) }, (_, i) => lit + i);
   },
-  madeOf: (shape, _threading, type, lengths) => partsOfScreen(shape, type, lengths),
   threadingWords: (threading) => runsWords(threading.runs),
   facts: (shape, lengths) => {
     const { widthMm, heightMm } = pictureSize(shape);

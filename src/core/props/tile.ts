@@ -119,18 +119,6 @@ export const tile = definePropKind({
     },
     threading: { firstPixel: 'topLeft', along: 'rows', pattern: 'serpentine', runs: 1 },
   }),
-  madeOf: ({ columns, rows, tile: { columns: across, rows: down } }) => ({
-    parts: [
-      {
-        id: `tile ${across}x${down}`,
-        group: 'lights',
-        name: `tile of ${across} × ${down}`,
-        unit: 'pieces',
-        need: columns * rows,
-      },
-    ],
-    solderedWires: 0,
-  }),
   pixels: ({ columns, rows, tile: { columns: across, rows: down } }, place) =>
     computed(
       'pixels',

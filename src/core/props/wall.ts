@@ -11,7 +11,6 @@ import {
 } from '../panels/chains';
 import type { LaidWall } from '../panels/laidWall';
 import { panelPixelFinder } from '../panels/panelMap';
-import { partsOfWall } from '../panels/wallParts';
 import { pictureIndex, pictureXy } from '../panels/pictureMap';
 import { cardsOf, driverSchema, evenCards, fewestCards, USUAL_HAT } from '../panels/driver';
 import { PANEL_COLOUR_ORDERS, panelTypeSchema, SHIPPED_PANELS } from '../panels/panelType';
@@ -165,10 +164,6 @@ export const wall = definePropKind({
     return [...new Set([panel.colourOrder, ...others.map((other) => other.colourOrder!)])];
   },
   panels: (shape, threading) => layWall({ shape, threading }),
-  madeOf: (shape, threading, _type, lengths) => ({
-    parts: partsOfWall(layWall({ shape, threading }), lengths),
-    solderedWires: 0,
-  }),
   panelPower: (shape) => {
     const missing = missingCells(shape);
     return {

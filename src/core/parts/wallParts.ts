@@ -1,7 +1,7 @@
-import type { MadeOf } from '../props/kind';
+import type { MadeOf } from './part';
 import { formatLength, type Lengths } from '../units/length';
-import type { LaidWall } from './laidWall';
-import { ribbonsOf, stockReachMm } from './ribbons';
+import type { LaidWall } from '../panels/laidWall';
+import { ribbonsOf, stockReachMm } from '../panels/ribbons';
 
 /** Ribbon is bought in steps of so much. */
 const RIBBON_STEP_MM = 50;

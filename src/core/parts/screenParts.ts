@@ -1,9 +1,9 @@
 import { WIRES_OF_JOINT } from '../catalogue/partName';
 import type { PixelType } from '../catalogue/pixelType';
-import type { MadeOf } from '../props/kind';
+import type { MadeOf } from './part';
 import { formatLength, type Lengths } from '../units/length';
-import { ROLL_MM, screenCuts } from './cuts';
-import type { ScreenShape } from './shape';
+import { ROLL_MM, screenCuts } from '../screens/cuts';
+import type { ScreenShape } from '../screens/shape';
 
 /** Strip by the roll, and the bridges between its pieces. */
 export function partsOfScreen(
