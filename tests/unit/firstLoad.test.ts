@@ -24,7 +24,6 @@ const FOLDERS = [
   'panels',
   'screens',
   'show',
-  'patch',
   'addressing',
   'plan',
   'devices',
@@ -47,6 +46,11 @@ it('holds everything that it is allowed to hold', () => {
     [],
   );
   expect(FILES.filter((file) => !loaded.has(file))).toEqual([]);
+});
+
+it('never plans: what lays out channels is in the thread alone', () => {
+  const planning = ['src/core/plan/plan.ts', 'src/core/addressing/layout.ts'];
+  expect(planning.filter((file) => loaded.has(file)).map((file) => wayOf(file).join(' < '))).toEqual([]);
 });
 
 it('holds no part of a stage but its descriptor', () => {

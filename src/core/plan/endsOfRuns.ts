@@ -1,4 +1,4 @@
-import { addressWords } from './explainRun';
+import { addressWords } from './addressWords';
 import { spansOfRun } from './planIndex';
 import type { Plan } from './planned';
 

@@ -1,3 +1,4 @@
+import { addressWords } from './addressWords';
 import { START_REASONS, type StartReason } from '../addressing/layout';
 import { channelsPerPixel, type PixelType } from '../catalogue/pixelType';
 import {
@@ -9,7 +10,7 @@ import {
 } from '../catalogue/packing';
 import { computed, given, product, sum, type Explained, type Place } from '../figures/explained';
 import { kindOf, pixelsOf } from '../props/registry';
-import { countOf, groupDigits } from '../units/number';
+import { countOf } from '../units/number';
 import { listOf } from '../units/words';
 import { policyOfRun } from './plan';
 import { spansOfRun } from './planIndex';
@@ -70,11 +71,6 @@ export function explainChannels(plan: LaidShow, runs: readonly number[]): Explai
 /** The channels of so many pixels of a type. */
 export function channelsOf(pixels: Explained, type: PixelType): Explained {
   return computed('channels', 'channels', product(pixels, explainChannelsPerPixel(type)));
-}
-
-/** `U5 ch 301`, or `byte 1,200` of a flat space; channels count from 1, bytes from 0. */
-export function addressWords(universe: number | null, channel: number): string {
-  return universe === null ? `byte ${groupDigits(channel - 1)}` : `U${universe} ch ${channel}`;
 }
 
 const endOf = (span: Span) => span.startChannel + span.channelCount - 1;
