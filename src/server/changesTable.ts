@@ -26,7 +26,7 @@ interface ChangeRow {
 }
 
 const COLUMNS = 'sequence, id, kind, label, window, root, version, change';
-/** The next changes that a window can take back; it asks again after each. */
+/** Number of next changes that a window can take back; it asks again after each. */
 const MOST_STEPS = 5;
 
 /** The changes of all shows. Rows are only ever added, until their show is removed. */

@@ -40,7 +40,7 @@ export interface Scheme {
   feedPlaces: number;
   feedPlacesFromGround: number;
   feedPlacesAtEdge: number;
-  /** Pixels of the longest run. */
+  /** Frame rate of the longest run. */
   frameRateHz: number;
   /** The longest run fits the port and shows the wanted pictures a second. */
   fits: boolean;

@@ -53,7 +53,7 @@ export const controllerSchema = z.strictObject({
   firstUniverse: z.int().min(1).max(LAST_UNIVERSE).nullable(),
   /** Null keeps to the show's packing. */
   packing: packingSchema.nullable(),
-  /** Its kind, one of the show's; absent while nobody has said it. */
+  /** Its kind, one of the show's; absent where it is not set. */
   typeId: idSchema.optional(),
   network: networkAddressSchema.optional(),
   /** The last universe that is its own; absent where it may use as many as it needs. */
@@ -64,7 +64,7 @@ export const controllerSchema = z.strictObject({
   portOptions: z.array(portOptionsSchema).max(MOST_PORTS).optional(),
   /** Added to a universe number to get this device's Art-Net port-address: -1 where universe 1 is port-address 0. */
   artNetOffset: z.int().min(-LAST_UNIVERSE).max(LAST_PORT_ADDRESS),
-  /** Power in and out; absent while nobody has said anything of it. */
+  /** Power in and out; absent where it is not set. */
   power: boardPowerSchema.optional(),
   /** Driver of its data lines; absent means the usual of its class. */
   data: dataDriveSchema.optional(),

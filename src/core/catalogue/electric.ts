@@ -151,7 +151,7 @@ interface ElectricType {
   electric?: ElectricSaid | undefined;
 }
 
-/** The build of a type while nobody has said it. */
+/** The assumed build of a type, where it is not set. */
 function takenFor({ volts, chip, bodyMm = 5 }: ElectricType): LightBuild {
   const isBullet = bodyMm > 8 && bodyMm < 15;
   if (volts < 7) return isBullet ? 'bullet5' : 'strip5';

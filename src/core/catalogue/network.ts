@@ -13,7 +13,7 @@ export const networkAddressSchema = z.strictObject({
   ip: ipv4Schema,
   /** Bits of the network part: 24 is 255.255.255.0. */
   maskBits: z.int().min(1).max(30),
-  /** The router through which it reaches other networks; absent where there is none, or nobody has said it. */
+  /** The router through which it reaches other networks; absent where there is none or it is not set. */
   gateway: ipv4Schema.optional(),
   /** Typed into the device, leased but reserved in the router, or leased as it comes. */
   given: z.enum(['fixed', 'reserved', 'leased']),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** Stock at hand, prices, and pace of work; absent while nobody has said anything of it. */
+/** Stock at hand, prices, and pace of work; absent where none are set. */
 export const partsBookSchema = z.strictObject({
   /** Written behind prices. */
   currency: z.string().trim().min(1).max(6).optional(),

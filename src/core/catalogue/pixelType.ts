@@ -39,7 +39,7 @@ export const pixelTypeSchema = z.strictObject({
   /** The order in which the chip expects its colour bytes; its length is the number of channels. */
   colourOrder: z.enum(COLOUR_ORDERS as [string, ...string[]]),
   volts: z.number().min(3).max(48),
-  /** Across one pixel: neighbours cannot be closer. Absent while nobody has said it. */
+  /** Across one pixel: neighbours cannot be closer. Absent where it is not set. */
   bodyMm: z.number().min(0.5).max(500).optional(),
   /** Known currents; absent while all are as usual. */
   electric: electricSchema.optional(),

@@ -105,7 +105,7 @@ export const boardRange = defineCheck(
             rank: 'worthKnowing',
             stage: 'power',
             controllerId: id,
-            message: `${name} is fed with ${volts} V from ${source}, and nobody has said what it takes. 12 V into a board of 5 V destroys it: look at what is printed beside its power input first.`,
+            message: `${name} is fed with ${volts} V from ${source}, and its own input voltage is not set. 12 V into a board of 5 V destroys it: look at what is printed beside its power input first.`,
             mends: [
               {
                 label: `It takes ${volts} V`,

@@ -13,7 +13,7 @@ export function plainOrder(order: string): string {
   return [...LETTERS].filter((letter) => order.includes(letter)).join('');
 }
 
-/** A colour order in a sentence. */
+/** Names the orders that are allowed, in a sentence that refuses another. */
 export const ORDER_ALLOWED = 'R, G, B and W, each once, such as GRB';
 
 /** Reads a colour order that somebody typed, in letters of either size; null for what is none. */

@@ -21,7 +21,7 @@ export interface Sent {
   /** Name of the space, where it is no universe. */
   spaceWords: string | null;
   protocol: string;
-  /** Target of its packets; null while nobody has said it. */
+  /** Target of its packets; null where it is not set. */
   destination: string | null;
   /** Channels to fill, or bytes of the flat space. */
   channels: number;

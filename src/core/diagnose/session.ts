@@ -45,7 +45,7 @@ interface AnswerOffered extends NamedWay {
 }
 
 export interface SessionState {
-  /** Share of the observations that it explains. */
+  /** Number of observations that it takes in. */
   toldCount: number;
   isSure: boolean;
   /** Ways that are thought of. */
@@ -157,7 +157,7 @@ function wordsOf(scope: Scope, trial: Trial, { seen, faults, isAsPlanned }: Poss
   return seenWords(momentOf(scope, trial, seen), momentOf(scope, trial, planned));
 }
 
-/** The least planned-looking moment of a trial that moves; every value of a look. */
+/** The moment of a moving trial at which it looks least as planned; of a look, every value. */
 function momentOf(scope: Scope, trial: Trial, seen: Seen): Seen {
   if (trial.how === 'look' || trial.moments.length === 1) return seen;
   const planned = scope.see(scope.planned, trial);

@@ -43,7 +43,7 @@ const chainDesignSchema = z.strictObject({
   by: z.literal('design'),
   style: z.enum(CHAIN_STYLES),
   along: z.enum(['rows', 'columns']),
-  /** The panel at which output 1 enters, seen from the front. */
+  /** The corner at which output 1 enters, seen from the front. */
   entry: z.enum(CORNERS),
 });
 export type ChainDesign = z.infer<typeof chainDesignSchema>;

@@ -48,7 +48,7 @@ export function addPartsOfData(plan: Plan, parts: PartCount): void {
         {
           id: 'data lead unmeasured',
           group: 'wires',
-          name: 'data lead of a length that nobody has said',
+          name: 'data cable, length not set',
           unit: 'pieces',
           note: 'Place both ends on the site drawing, or type its length in Power, to know how much cable.',
         },

@@ -50,7 +50,7 @@ export function solvePower(plan: Plan, shown: Shown): SolvedGroup[] {
   return groupsOf(plan).groups.map((_, index) => solveGroup(plan, index, shown));
 }
 
-/** Those of its parts that suit; the others are not looked at. */
+/** The parts of a show that suit; the others are not solved. */
 export function solveSuited(plan: Plan, suits: (group: PowerGroup) => boolean, shown: Shown): SolvedGroup[] {
   return groupsOf(plan).groups.flatMap((group, index) =>
     suits(group) ? [solveGroup(plan, index, shown)] : [],
@@ -70,7 +70,7 @@ function solveOnce(plan: Plan, group: PowerGroup, shown: Shown): SolvedGroup {
   return { group, wiring, solution: solver.solve() };
 }
 
-/** Parts of a plan that is only tried that suit. */
+/** The same for a plan that is only tried: nothing of it is kept. */
 export function solveTried(plan: Plan, suits: (group: PowerGroup) => boolean, shown: Shown): SolvedGroup[] {
   return powerGroups(plan)
     .filter(suits)

@@ -33,7 +33,7 @@ export interface FrameWishes {
   heightMm: number;
   /** One string for all of it, or as many as the spacing gives each side. */
   pixels: { by: 'total'; count: number } | { by: 'spacing'; spacingMm: number };
-  /** Corners; a curve has none. */
+  /** The way round each corner; a curve has none. */
   corner: 'runsOn' | 'eatsPixel' | 'jumper';
   /** The side that is lit first. */
   start: FrameSide;

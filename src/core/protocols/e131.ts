@@ -28,7 +28,7 @@ const MOST_SLOTS = 512;
 export const E131_LAST_UNIVERSE = 63_999;
 /** Synchronisation packets are known by a universe that carries no levels. */
 const SYNC_UNIVERSE = E131_LAST_UNIVERSE;
-/** Fields of a page of universe discovery. */
+/** Most universes on a page of universe discovery. */
 const MOST_LISTED = 512;
 
 export interface E131Data {

@@ -69,7 +69,7 @@ export interface UniverseCount {
   partsOf: ((told: number) => UniverseParts) | null;
   /** The group that packets of a universe go to where its devices listen to groups; null where it has none. */
   groupOf: ((told: number) => string) | null;
-  /** Target of packets that are for more than one device. */
+  /** Words for the target of packets that are for more than one device. */
   sharedWords: (told: number) => string;
   /** Packets of one universe. @param slots at most 512 */
   packetOf: (told: number, slots: Uint8Array, source: Source, isSynced: boolean) => StreamPacket;

@@ -16,7 +16,7 @@ export interface Chain {
   orders: readonly string[];
   /** The fault of each; 0 where it is sound. */
   state: Uint8Array;
-  /** Indices of pixels that get too few volts. */
+  /** Volts of its pixels; null where all get enough. */
   volts: ChainVolts | null;
   /** Its supply gives out where more than this share of its light is on: it is dark in every other picture. */
   sagsAbove: number | null;

@@ -33,7 +33,7 @@ const MOST_WAYS = 250_000;
 /** More of them say nothing new about which index splits best. */
 const MOST_WEIGHED = 1500;
 
-/** Sides that the indices of a candidate show, by their numbers in `SEEN`. */
+/** The side that shows an index under a candidate, by its number in `SEEN`. */
 function seenAt({ begins, sees, end }: Laid, index: number): number {
   if (index < begins[0]! || index >= end) return 4;
   let at = begins.length - 1;
@@ -178,7 +178,7 @@ export class IndexWalk {
     return new IndexWalk(this.left, this.litBelow);
   }
 
-  /** Sides that some indices show under a way of wiring. */
+  /** The sides that show some indices under a way of wiring, in the order of the indices. */
   static shows(shape: ScreenShape, candidate: WalkCandidate, indices: readonly number[]): Seen[] {
     const own = laid(framePieces(shape), candidate);
     return indices.map((index) => SEEN[seenAt(own, index)]!);

@@ -6,11 +6,11 @@ import { frameTimeUs, signalOf } from '../catalogue/signal';
 import { countOf, groupDigits } from '../units/number';
 import { BAUDS, NETWORK_MS, type LinkWish } from './linkWish';
 
-/** The link from the picture to the pixels. */
+/** A link with its pixels, and what a picture waits for before it. */
 interface LagWish extends LinkWish {
   pixels: number;
   pixelType: PixelType;
-  /** Smoothing as it is set, in ms. */
+  /** Time that a pixel takes to come to a new colour, as set. */
   smoothingMs: number;
 }
 

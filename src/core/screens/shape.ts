@@ -36,7 +36,7 @@ const ownPieceSchema = z.strictObject({
   side: z.enum(SCREEN_SIDES),
   /** Along the edge, or straight away from the picture or towards its middle, in the direction clockwise round the screen. */
   runs: z.enum(['along', 'outwards', 'inwards']),
-  /** The beginning of the data: the corner at which its side begins, clockwise as seen from the front. */
+  /** Its beginning, from the corner at which its side begins, clockwise as seen from the front. */
   atMm: z.number().min(-mostMm).max(mostMm),
   lengthMm: z.number().min(1).max(mostMm),
   /** From the edge inwards to where it begins; below zero outside the picture. */

@@ -41,7 +41,7 @@ export const patchEntrySchema = z.strictObject({
   spareChannels: z.int().min(1).max(100_000).optional(),
   /** Its packing, where it does not keep to its prop. */
   packing: packingSchema.optional(),
-  /** The data wire to its first pixel; absent while nobody has said anything of it. */
+  /** The data wire to its first pixel; absent where it is not set. */
   dataLead: dataLeadSchema.optional(),
   order: orderSchema,
 });

@@ -27,7 +27,7 @@ function used(): string[] {
     const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
     return Array.isArray(kept) ? kept.filter((label) => typeof label === 'string') : [];
   } catch {
-    // Text of another page, or a browser that keeps nothing: they stand in their usual order.
+    // Unreadable text, or a browser that keeps nothing: presets stand in their usual order.
     return [];
   }
 }

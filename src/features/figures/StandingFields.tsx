@@ -12,7 +12,7 @@ import styles from './figures.module.css';
 interface StandingFieldsProps<Value> {
   /** The name of the figure: `Pixels a port`. */
   label: string;
-  /** Absent while nobody has said a value. */
+  /** Absent where no value is set. */
   figure: Figure<Value> | undefined;
   onCommit: (figure: Figure<Value>) => boolean | void;
 }

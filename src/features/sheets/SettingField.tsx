@@ -11,7 +11,7 @@ interface SettingFieldProps {
   isCell?: boolean;
   values: Values<Value>;
   placeholder: string;
-  /** Undefined while nobody has said it. */
+  /** Undefined where it is not set. */
   value: Value | undefined;
   /** The value that counts as nothing said. */
   usual?: Value | null;

@@ -43,7 +43,7 @@ interface Surroundings {
   removed: () => void;
 }
 
-/** Number of notes of this window that the server has. */
+/** A late note goes to the server together with the names of at most this many notes of its window, the latest. */
 const MOST_OWN = 20_000;
 /** Facts that go in one request; the server takes somewhat more. */
 const MOST_AT_ONCE = 4000;

@@ -83,7 +83,7 @@ export function viewOfHit(
         subject: { kind: 'controller', controllerId: controllerAt(plan, hit.controller).id },
       };
     case 'place': {
-      // A pixel is seen at its first prop.
+      // A place is seen at its first prop.
       const { id } = itemAt(plan.show.places, hit.place);
       const prop = plan.show.props.find((each) => each.placeId === id);
       return {

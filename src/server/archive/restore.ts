@@ -69,7 +69,7 @@ export async function restored(
 
 /** An archive that comes in is laid down here until it is read. */
 const FOLDER = 'incoming';
-/** Files that a killed program left behind. */
+/** Age of files that a killed program left behind. */
 const FORGOTTEN_MS = 24 * 60 * 60 * 1000;
 
 /**

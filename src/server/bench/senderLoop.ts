@@ -39,7 +39,7 @@ const LOT = 40;
 const SPREAD = 0.5;
 /** The end of a stream is said three times (ANSI E1.31-2018, 6.2.6). */
 const LAST_TIMES = 3;
-/** Packets that the network cards of others give up on. */
+/** Room for the packets of a whole picture: they are handed over faster than a network card sends them. */
 const SEND_BUFFER_BYTES = 1024 * 1024;
 
 /** Sends a test, picture after picture at a steady rate, until it is told to stop. */

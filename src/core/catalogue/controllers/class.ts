@@ -10,7 +10,7 @@ export const capabilitySchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   ports: z.int().min(1).max(256),
-  /** The most pixels a port with more ports switched on: each step holds up to so many ports. */
+  /** The most pixels a port as more ports are switched on: each step holds up to so many ports. */
   pixelsPerPort: figureSchema(
     z
       .array(z.strictObject({ upToPorts: z.int().min(1).max(256), pixels: z.int().min(1).max(4_000_000) }))
