@@ -34,18 +34,20 @@ export function runNode(script, args = [], options = {}) {
   return run(process.execPath, [path.join(ROOT, script), ...args], options);
 }
 
-/** Runs a script of the project and keeps what it says, for steps that run side by side. */
-export function collectNode(script, args = []) {
+/** Runs a command and keeps what it says, for steps that run side by side. */
+function collect(command, args, env = {}) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [path.join(ROOT, script), ...args], {
-      cwd: ROOT,
-      env: { ...process.env, ...QUIET },
-    });
+    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...QUIET, ...env } });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
     child.on('error', (error) => resolve({ code: 1, said: String(error) }));
     child.on('close', (code) => resolve({ code: code ?? 1, said }));
   });
+}
+
+/** A script of the project, run in the same way. */
+export function collectNode(script, args = []) {
+  return collect(process.execPath, [path.join(ROOT, script), ...args]);
 }
 
 function hashOf(files) {
@@ -75,25 +77,41 @@ function readMark(file) {
   }
 }
 
+const INSTALLED = 'node_modules/.installed-from';
+const wantedPackages = () => hashOf(['package.json', 'package-lock.json']);
+const isInstalled = () => readMark(INSTALLED) === wantedPackages();
+
 /** Installs exactly what the lock file says, when it is missing or another lock file was installed. */
 export async function install() {
-  const mark = 'node_modules/.installed-from';
-  const wanted = hashOf(['package.json', 'package-lock.json']);
-  if (readMark(mark) === wanted) return;
+  await unpack();
+  const { code, said } = await compileDatabase();
+  if (code !== 0) fail(`${said}\nThe database could not be compiled: see what the compiler says above.`);
+}
+
+/** The packages, all but the database ready for use. Their own scripts are not run: none but the database needs one. */
+export async function unpack() {
+  if (isInstalled()) return;
   console.log('Installing what package-lock.json says; the first time takes some minutes.');
-  needBuildTools();
-  const code = await run('npm', ['ci', '--no-fund', '--no-audit'], {
-    env: {
-      // The database is compiled here and never fetched ready-made. -O1 halves the time and costs the interface nothing.
-      npm_config_build_from_source: 'better-sqlite3',
-      CFLAGS: process.env.CFLAGS ?? '-O1',
-      CXXFLAGS: process.env.CXXFLAGS ?? '-O1',
-      ...headersOfNode(),
-    },
-  });
-  if (code !== 0)
+  if ((await run('npm', ['ci', '--no-fund', '--no-audit', '--ignore-scripts'])) !== 0)
     fail('The packages could not be installed: see what npm says above. The npm registry must be reachable.');
-  fs.writeFileSync(path.join(ROOT, mark), wanted);
+}
+
+/** Compiles the database here: it is never fetched ready-made. */
+export async function compileDatabase() {
+  const nothingToSay = { code: 0, said: '' };
+  if (isInstalled()) return nothingToSay;
+  console.log('Compiling the database.');
+  needBuildTools();
+  const done = await collect('npm', ['rebuild', 'better-sqlite3', '--foreground-scripts'], {
+    npm_config_build_from_source: 'better-sqlite3',
+    // -O1 halves the time and costs the interface nothing.
+    CFLAGS: process.env.CFLAGS ?? '-O1',
+    CXXFLAGS: process.env.CXXFLAGS ?? '-O1',
+    ...headersOfNode(),
+  });
+  if (done.code !== 0) return done;
+  fs.writeFileSync(path.join(ROOT, INSTALLED), wantedPackages());
+  return nothingToSay;
 }
 
 /** Node's own headers, named so that compiling does not go and fetch them. */

@@ -45,12 +45,13 @@ export async function openShow(page: Page, id: string): Promise<void> {
   await page.getByTestId('saving').waitFor({ state: 'attached' });
 }
 
-/** Goes to a spot of the open show and through its sheets. What a stage shows of the whole show is looked at once. */
+/** Goes to a spot of the open show and through those of its sheets that are wanted. What a stage shows of the whole show is looked at once. */
 export async function eachSheet(
   page: Page,
   id: string,
   { stage, address }: Spot,
-  look: (name: string) => Promise<void>,
+  isWanted: (sheet: string) => boolean,
+  look: (name: string, sheet: string) => Promise<void>,
 ): Promise<void> {
   const path = `/shows/${id}/${stage}${address}`;
   await page.evaluate((to) => {
@@ -60,7 +61,6 @@ export async function eachSheet(
   const { label, wholeShow } = STAGES.find((each) => each.id === stage)!;
   const stages = page.getByRole('navigation', { name: 'Stages' });
   await stages.locator('[aria-current="page"]', { hasText: label }).waitFor();
-  await settled(page);
   // What is the same whatever is chosen is looked at once.
   const all = page.getByTestId('sheet-tabs').getByRole('button');
   const tabs = address === '' ? all : all.and(page.locator(':not([data-whole-show])'));
@@ -68,12 +68,11 @@ export async function eachSheet(
   const once = wholeShow && address !== '';
   const count = once ? 1 : await tabs.count();
   for (let i = 0; i < count; i += 1) {
-    const name = (await tabs.nth(i).textContent()) ?? '';
-    if (i > 0) {
-      await tabs.nth(i).click();
-      await settled(page);
-    }
-    await look(`${stage}${address}, ${name}`);
+    const sheet = (await tabs.nth(i).textContent()) ?? '';
+    if (!isWanted(sheet)) continue;
+    if (i > 0) await tabs.nth(i).click();
+    await settled(page);
+    await look(`${stage}${address}, ${sheet}`, sheet);
   }
 }
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tries } from '../../../tests/unit/tries';
 import { layOut, type WiredController, type WiredRun } from './layout';
 import {
   packingWords,
@@ -277,6 +278,7 @@ describe('a pin', () => {
             }
         },
       ),
+      { numRuns: tries(150) },
     );
   });
 });

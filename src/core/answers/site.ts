@@ -39,8 +39,18 @@ export function onSite(
   };
 }
 
+const middles = new WeakMap<Plan, Map<number, SpotMm | null>>();
+
 /** Middle of a prop's outline, in its own measures; null without pixels. */
 export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
+  let known = middles.get(plan);
+  if (!known) middles.set(plan, (known = new Map()));
+  let middle = known.get(prop);
+  if (middle === undefined) known.set(prop, (middle = outlineMiddle(plan, prop)));
+  return middle;
+}
+
+function outlineMiddle(plan: Plan, prop: number): SpotMm | null {
   const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const bounds = boundsOf(
     plan.pixels.xMm.subarray(firstPixel, firstPixel + pixelCount),
@@ -53,7 +63,7 @@ export function middleOfProp(plan: Plan, prop: number): SpotMm | null {
 export function pixelOnSite(plan: Plan, pixel: number): SpotMm | null {
   const { prop } = runAt(plan, plan.pixels.run[pixel]!);
   const place = propAt(plan, prop).site;
-  const middle = middleOfProp(plan, prop);
+  const middle = place && middleOfProp(plan, prop);
   return place && middle
     ? onSite(place, middle, { xMm: plan.pixels.xMm[pixel]!, yMm: plan.pixels.yMm[pixel]! })
     : null;

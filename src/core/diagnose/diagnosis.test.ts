@@ -132,10 +132,11 @@ it('finds which panel hangs upside down, which two are exchanged, and looks at s
   expect(scope.slotOf(firstPixel + pixelCount - 1)).toBe(scope.count - 1);
   const on = { propId: 'score-wall', run: 1 };
   const one = { column: 3, row: 2 };
-  for (const fault of [
-    { kind: 'panelTurned', ...on, ...one },
+  const faults = [
     { kind: 'panelsExchanged', ...on, one: { column: 1, row: 1 }, other: { column: 3, row: 2 } },
-  ] as const)
+    { kind: 'panelTurned', ...on, ...one },
+  ] as const;
+  for (const fault of faults.slice(0, tries(2)))
     expect(findIn(scope, [fault]).diagnosis.ranking(1)[0]!.faults).toEqual([fault]);
 });
 

@@ -158,10 +158,10 @@ export function digestOf(values: unknown): string {
   let [one, other] = [0x811c9dc5, 0x9dc5811c];
   for (let i = 0; i < text.length; i += 1) {
     const code = text.charCodeAt(i);
-    one = Math.imul(one ^ code, 0x01000193) >>> 0;
-    other = Math.imul(other ^ (code + i), 0x01000193) >>> 0;
+    one = Math.imul(one ^ code, 0x01000193);
+    other = Math.imul(other ^ (code + i), 0x01000193);
   }
-  return `${one.toString(36)}-${other.toString(36)}`;
+  return `${(one >>> 0).toString(36)}-${(other >>> 0).toString(36)}`;
 }
 
 export const NO_FACTS = new Facts([]);

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { Measure, TextStyle } from '@/core/pages/ink';
+import { fontOfWoff } from './woff';
 
 const NEXT = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next';
 const MONO = '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono';
@@ -23,6 +25,19 @@ const FILES: Record<TextStyle, readonly string[]> = {
     'dejavu-fonts-ttf/ttf/DejaVuSansMono.ttf',
   ],
 };
+
+const opened = new Map<string, Buffer>();
+
+/** A font file as documents take it, read once. */
+function fontFile(file: string): Buffer {
+  let font = opened.get(file);
+  if (!font) {
+    const bytes = readFileSync(path.join(process.cwd(), 'node_modules', file));
+    font = file.endsWith('.woff') ? fontOfWoff(bytes) : bytes;
+    opened.set(file, font);
+  }
+  return font;
+}
 
 /** A letter that no font has is printed as this. */
 const UNKNOWN = '\u25a1';
@@ -52,9 +67,7 @@ export class Fonts {
 
   constructor(private readonly document: PDFKit.PDFDocument) {
     for (const [style, files] of Object.entries(FILES))
-      files.forEach((file, i) =>
-        document.registerFont(`${style}-${i}`, path.join(process.cwd(), 'node_modules', file)),
-      );
+      files.forEach((file, i) => document.registerFont(`${style}-${i}`, fontFile(file)));
   }
 
   private open(name: string): OpenFont {

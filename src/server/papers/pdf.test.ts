@@ -7,6 +7,7 @@ import {
   textOfPages,
   wordsOfPages,
 } from '../../../tests/unit/poppler';
+import { tries } from '../../../tests/unit/tries';
 import { LABEL_FORMATS, labelFormatOf, type LabelFormat } from '@/core/catalogue/paper';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import { labelPlaceMm } from '@/core/pages/labelPages';
@@ -170,40 +171,39 @@ const tight: LabelFormat = {
 };
 
 (hasPoppler() ? describe : describe.skip)('labels', () => {
-  it.each([...LABEL_FORMATS.map(({ id, ...format }) => [id, format] as const), ['own', tight] as const])(
-    'stand inside their label to the millimetre: %s',
-    (_id, format) => {
-      const labels = [...labelsOf(plan, 'strands')];
-      const { pages, words } = wordsOfPages(
-        pdfOf('labels-strands', planWith({ papers: { labels: format } })),
-      );
-      const perPage = format.columns * format.rows;
-      expect(pages).toHaveLength(Math.ceil(labels.length / perPage));
-      const mm = (pt: number) => (pt * 25.4) / 72;
-      labels.forEach(({ code }, i) => {
-        const word = words.find((each) => each.words === code && each.page === Math.floor(i / perPage) + 1)!;
-        const { xMm, yMm } = labelPlaceMm(format, i % perPage);
-        expect(mm(word.left)).toBeGreaterThanOrEqual(xMm + 1);
-        expect(mm(word.right)).toBeLessThanOrEqual(xMm + format.widthMm - 1);
-        expect(mm(word.bottom)).toBeLessThanOrEqual(yMm + format.heightMm);
-        expect(mm(word.top)).toBeGreaterThanOrEqual(yMm);
+  const formats = [
+    ['own', tight] as const,
+    ...LABEL_FORMATS.map(({ id, ...format }) => [id, format] as const),
+  ];
+  it.each(formats.slice(0, tries(10)))('stand inside their label to the millimetre: %s', (_id, format) => {
+    const labels = [...labelsOf(plan, 'strands')];
+    const { pages, words } = wordsOfPages(pdfOf('labels-strands', planWith({ papers: { labels: format } })));
+    const perPage = format.columns * format.rows;
+    expect(pages).toHaveLength(Math.ceil(labels.length / perPage));
+    const mm = (pt: number) => (pt * 25.4) / 72;
+    labels.forEach(({ code }, i) => {
+      const word = words.find((each) => each.words === code && each.page === Math.floor(i / perPage) + 1)!;
+      const { xMm, yMm } = labelPlaceMm(format, i % perPage);
+      expect(mm(word.left)).toBeGreaterThanOrEqual(xMm + 1);
+      expect(mm(word.right)).toBeLessThanOrEqual(xMm + format.widthMm - 1);
+      expect(mm(word.bottom)).toBeLessThanOrEqual(yMm + format.heightMm);
+      expect(mm(word.top)).toBeGreaterThanOrEqual(yMm);
+    });
+    // Nothing of any label stands outside of all of them.
+    const outside = words.filter(({ left, right, top, bottom, page }) => {
+      const onPage = labels.slice((page - 1) * perPage, page * perPage);
+      return !onPage.some((_label, k) => {
+        const { xMm, yMm } = labelPlaceMm(format, k);
+        return (
+          mm(left) >= xMm &&
+          mm(right) <= xMm + format.widthMm &&
+          mm(top) >= yMm - 0.5 &&
+          mm(bottom) <= yMm + format.heightMm + 0.5
+        );
       });
-      // Nothing of any label stands outside of all of them.
-      const outside = words.filter(({ left, right, top, bottom, page }) => {
-        const onPage = labels.slice((page - 1) * perPage, page * perPage);
-        return !onPage.some((_label, k) => {
-          const { xMm, yMm } = labelPlaceMm(format, k);
-          return (
-            mm(left) >= xMm &&
-            mm(right) <= xMm + format.widthMm &&
-            mm(top) >= yMm - 0.5 &&
-            mm(bottom) <= yMm + format.heightMm + 0.5
-          );
-        });
-      });
-      expect(outside).toEqual([]);
-    },
-  );
+    });
+    expect(outside).toEqual([]);
+  });
 
   (hasZbar() ? it : it.skip)('have codes that another reader reads, each leading to its own thing', () => {
     const pdf = pdfOf('labels-ports');
