@@ -5,7 +5,7 @@ import { goal, sized, table } from './report';
 import { startBrowser, startDemoServer, readDemoShow } from '../scripts/lib/demoServer';
 import type { Show } from '../src/core/show/schema';
 
-const [COLUMNS, ROWS] = [200, 100];
+const [COLUMNS, ROWS] = sized([200, 100], [20, 28]);
 const SECONDS = sized(6, 1);
 const LEAST_A_SECOND = 25;
 
@@ -37,7 +37,7 @@ async function main() {
       await page.goto(`${server.address}/shows/${id}/test/prop/net-curtain`);
       await page.getByRole('button', { name: 'Line from left to right' }).click();
       await page.getByText(goes, { exact: true }).click();
-      await page.waitForTimeout(3000);
+      await page.waitForTimeout(sized(3000, 300));
       const { drawn, waits } = await count(page);
       waits.sort((a, b) => a - b);
       const at = (share: number) => waits[Math.floor(share * (waits.length - 1))]!.toFixed(1);

@@ -28,11 +28,12 @@ async function main() {
         worst = Math.max(worst, value / exact);
       }
       const large = randomProposal(7, 400, 20, 16, goal, fill);
-      const times = Array.from({ length: 5 }, () => {
+      const times = Array.from({ length: sized(5, 1) }, () => {
         const start = performance.now();
         propose(large);
         return performance.now() - start;
       }).sort((a, b) => a - b);
+      const middle = times[times.length >> 1]!;
       const percent = (ratio: number) => `${((ratio - 1) * 100).toFixed(1)} %`;
       rows.push({
         'ports filled': `${fill * 100} %`,
@@ -42,8 +43,8 @@ async function main() {
         'at the best': best,
         'gap in all': percent(found / exactSum),
         'worst gap': percent(worst),
-        '400 runs on 320 ports ms': times[2]!.toFixed(0),
-        goal: goalWords('≤ 1,000 ms', times[2]! <= 1000),
+        '400 runs on 320 ports ms': middle.toFixed(0),
+        goal: goalWords('≤ 1,000 ms', middle <= 1000),
       });
     }
   table('propose', rows);
