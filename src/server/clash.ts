@@ -2,7 +2,7 @@ import 'server-only';
 import type { ChangeClash } from '@/core/show/changes';
 import { fieldWords } from '@/core/show/fieldWords';
 import { isObject, same } from '@/core/fields/json';
-import { recordId, recordName, type ListName, type RecordOf } from '@/core/show/records';
+import { recordId, recordName, type ListName } from '@/core/show/records';
 import type { Clash } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { formatLength, type Lengths } from '@/core/units/length';
@@ -72,7 +72,7 @@ export function clashOfTouched(
 
 function recordIn(show: Show, list: ListName | 'show', id: string): unknown {
   if (list === 'show') return (show as Record<string, unknown>)[id];
-  const records = show[list] as readonly RecordOf[ListName][];
+  const records = show[list];
   return records.find((record) => recordId(list, record) === id);
 }
 

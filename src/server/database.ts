@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { dataFolder } from './dataFolder';
+import { messageOf } from '@/core/units/messageOf';
 
 /** Nothing can be kept at the moment; the sentence says why, and what to do about it. */
 export class CannotKeep extends Error {
@@ -45,7 +46,7 @@ export function openDatabase(folder: string): Database.Database {
     throw new CannotKeep(
       isNoDatabase(error)
         ? `The file ${file} is not a database that can be read: it is damaged, or another program's. Move it away, or put a copy from before in its place, and start again.`
-        : `The data folder ${folder} cannot be used: ${(error as Error).message}.`,
+        : `The data folder ${folder} cannot be used: ${messageOf(error)}.`,
       { cause: error },
     );
   }
@@ -95,7 +96,7 @@ function diskProblem(error: unknown): CannotKeep | null {
     );
   if (code.startsWith('SQLITE_IOERR') || code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB')
     return new CannotKeep(
-      `The disk or the database file fails (${(error as Error).message}), so nothing can be saved. Keep this page open, and look after the disk.`,
+      `The disk or the database file fails (${messageOf(error)}), so nothing can be saved. Keep this page open, and look after the disk.`,
       { cause: error },
     );
   if (code.startsWith('SQLITE_BUSY'))

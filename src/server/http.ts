@@ -11,6 +11,7 @@ import { parseJson } from '@/core/fields/parseJson';
 import { zodProblems } from '@/core/fields/zodProblems';
 import { PAPER_SIZES, type PaperSize } from '@/core/catalogue/paper';
 import { groupDigits } from '@/core/units/number';
+import { messageOf } from '@/core/units/messageOf';
 import { BenchAsks, BenchRefuses } from './bench/bench';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
@@ -69,7 +70,7 @@ export async function answer(work: () => Response | Promise<Response>): Promise<
     // The disk is the builder's to look after, and says so in a sentence; the rest is ours.
     if (error instanceof CannotKeep) return refuse(503, error.message);
     console.error(error);
-    return refuse(500, `The server could not do this: ${(error as Error).message}`);
+    return refuse(500, `The server could not do this: ${messageOf(error)}`);
   }
 }
 
@@ -89,7 +90,7 @@ export async function readJson(request: Request): Promise<unknown> {
   try {
     return parseJson(text, 'The body of the request is not JSON');
   } catch (error) {
-    throw new Refusal(400, (error as Error).message);
+    throw new Refusal(400, messageOf(error));
   }
 }
 

@@ -27,6 +27,8 @@ async function setTheme(page: Page, scheme: 'dark' | 'light'): Promise<void> {
   await page.evaluate((to) => document.documentElement.setAttribute('data-mantine-color-scheme', to), scheme);
 }
 
+/** The name of a sheet without that of its subject. */
+const kindOf = (sheet: string) => sheet.replace(/ of .*/, '');
 const isDrawn = (sheet: string) => /Picture|Chains/.test(sheet);
 
 // Each stage is a walk by itself: they are shared among the workers.
@@ -46,12 +48,13 @@ for (const stage of STAGE_IDS)
     await openShow(page, id);
     const problems: string[] = [];
     const seen = new Set<string>();
-    // A sheet is made of the same parts for any prop; what is drawn, and the settings beside it, are those of its kind.
-    const isWanted = (sheet: string) => IS_FULL || !seen.has(sheet) || isDrawn(sheet);
+    // A sheet is made of the same parts for any prop. The settings beside what is drawn are those of its kind: they are on Build.
+    const isWanted = (sheet: string) =>
+      IS_FULL || !seen.has(kindOf(sheet)) || (isDrawn(sheet) && stage === 'build');
     for (const spot of SPOTS.filter((each) => each.stage === stage))
       await eachSheet(page, id, spot, isWanted, async (name, sheet) => {
-        const isFirst = !seen.has(sheet);
-        seen.add(sheet);
+        const isFirst = !seen.has(kindOf(sheet));
+        seen.add(kindOf(sheet));
         const look = async (size: { width: number; height: number }, smallestPx: number) => {
           await page.setViewportSize(size);
           for (const problem of await layoutProblems(page, smallestPx))
@@ -62,8 +65,7 @@ for (const stage of STAGE_IDS)
         for (const phone of PHONES) await look(phone, THUMB_PX);
         await asPhone(cdp, false);
         await page.setViewportSize(USUAL);
-        // A prop of each kind is set up on Build: there axe reads what each has.
-        if (!isFirst && !(isDrawn(sheet) && (IS_FULL || stage === 'build'))) return;
+        if (!isFirst && !isDrawn(sheet)) return;
         for (const problem of await reachProblems(page)) problems.push(`${name}: ${problem}`);
         if (!IS_FULL || !isFirst) return;
         await setTheme(page, 'light');

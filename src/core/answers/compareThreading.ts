@@ -1,7 +1,7 @@
 import { crossingsOf } from './seams';
 import { boundsOf } from '../geometry/bounds';
 import { frameTimeUs, mostPixelsAtRate, type Signal } from '../catalogue/signal';
-import { kindOf, threadProp, type Prop } from '../props/registry';
+import { kindOf, threadProp, type Prop, withThreading } from '../props/registry';
 
 import { countOf } from '../units/number';
 import { formatLength, type Lengths } from '../units/length';
@@ -68,12 +68,11 @@ export function compareSchemes(prop: Prop, limits: SchemeLimits): Scheme[] {
     else if (scheme.isCurrent) seen.set(key, { ...known, isCurrent: true, threading });
   };
   for (const order of kind.alternatives?.(prop.shape, prop.threading) ?? [prop.threading]) {
-    const { strands } = threadProp({ ...prop, threading: { ...order, runs: 1 } } as Prop);
+    const { strands } = threadProp(withThreading(prop, { ...order, runs: 1 }));
     if (strands.length === 0) continue;
     const lengths = strands.map((strand) => strand.pixelCount);
-    add({ ...order, runs: fewestRuns(lengths, most) ?? Math.min(500, lengths.length) } as Prop['threading']);
-    if (lengths.length > 1 && lengths.length <= 500)
-      add({ ...order, runs: lengths.length } as Prop['threading']);
+    add({ ...order, runs: fewestRuns(lengths, most) ?? Math.min(500, lengths.length) });
+    if (lengths.length > 1 && lengths.length <= 500) add({ ...order, runs: lengths.length });
   }
   add(prop.threading);
   return [...seen.values()].sort(
@@ -97,7 +96,7 @@ export function mostPixelsPerRun(limits: SchemeLimits): number {
 
 function measure(prop: Prop, threading: Prop['threading'], limits: SchemeLimits): Scheme {
   const kind = kindOf(prop);
-  const threaded = threadProp({ ...prop, threading } as Prop);
+  const threaded = threadProp(withThreading(prop, threading));
   const counts = threaded.runs.map((run) => run.pixelCount);
   const longestRunPixels = Math.max(0, ...counts);
   const lengths = threaded.jumpers.map((jumper) => jumper.lengthMm);

@@ -55,7 +55,7 @@ export function notesOf(step: BringUpStep, said: Said | null, by?: string): Note
     list,
     recordId,
     field: fieldOf(step),
-    value: said && ({ ...seen, with: digestOf(step.holds) } as Note['value']),
+    value: said && { ...seen, with: digestOf(step.holds) },
     ...(said?.volts !== undefined && { unit: 'V' }),
     ...who,
   };

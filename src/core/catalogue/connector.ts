@@ -27,7 +27,7 @@ export const CONNECTORS: readonly ConnectorKind[] = [
   source: String(source),
 }));
 
-export const connectorIdSchema = z.enum(CONNECTORS.map((kind) => kind.id) as [string, ...string[]]);
+export const connectorIdSchema = z.enum(CONNECTORS.map((kind) => kind.id));
 
 const BY_ID = new Map(CONNECTORS.map((kind) => [kind.id, kind]));
 

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { Controller } from './controller';
 import { capabilitySchema } from './controllers/class';
-import { CONTROLLER_CLASSES, type ControllerClassId } from './controllers/registry';
+import { CONTROLLER_CLASSES } from './controllers/registry';
 import { lastOf } from '../units/there';
 
-const CLASS_IDS = CONTROLLER_CLASSES.map(({ id }) => id) as [ControllerClassId, ...ControllerClassId[]];
+const CLASS_IDS = CONTROLLER_CLASSES.map(({ id }) => id);
 
 /** A kind of controller by its class and what it can do. */
 export const controllerTypeSchema = capabilitySchema.extend({ class: z.enum(CLASS_IDS) });

@@ -37,7 +37,7 @@ export const pixelTypeSchema = z.strictObject({
   /** Part number of the driver chip, as printed on the reel. */
   chip: z.string().max(40),
   /** The order in which the chip expects its colour bytes; its length is the number of channels. */
-  colourOrder: z.enum(COLOUR_ORDERS as [string, ...string[]]),
+  colourOrder: z.enum(COLOUR_ORDERS),
   volts: z.number().min(3).max(48),
   /** Across one pixel: neighbours cannot be closer. Absent where it is not set. */
   bodyMm: z.number().min(0.5).max(500).optional(),

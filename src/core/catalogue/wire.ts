@@ -39,7 +39,7 @@ export const WIRE_SIZES: readonly WireSize[] = [
   awg(10, 3.28, 30),
 ];
 
-export const wireIdSchema = z.enum(WIRE_SIZES.map((size) => size.id) as [string, ...string[]]);
+export const wireIdSchema = z.enum(WIRE_SIZES.map((size) => size.id));
 
 const BY_ID = new Map(WIRE_SIZES.map((size) => [size.id, size]));
 

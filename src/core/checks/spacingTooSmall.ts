@@ -1,5 +1,5 @@
 import { threadedOf } from '../plan/threadedOf';
-import { kindOf, threadProp, type Prop, isPanelled } from '../props/registry';
+import { kindOf, threadProp, type Prop, isPanelled, withShape } from '../props/registry';
 import type { Threaded } from '../threading/thread';
 import { formatLength, type Lengths } from '../units/length';
 import { defineCheck, type Finding } from './check';
@@ -19,7 +19,7 @@ export const spacingTooSmall = defineCheck(
       const helps =
         wider &&
         isTaken(prop, wider as Prop['shape'], plan.show.lengths) &&
-        leastSpacingMm(threadProp({ ...prop, shape: wider } as Prop)) >= type.bodyMm - 0.5;
+        leastSpacingMm(threadProp(withShape(prop, wider))) >= type.bodyMm - 0.5;
       return [
         {
           rank: 'worthKnowing',
@@ -42,7 +42,7 @@ export const spacingTooSmall = defineCheck(
 /** Whether a show takes these measures: what cannot be built is refused, unless it could not be built before. */
 function isTaken(prop: Prop, shape: Prop['shape'], lengths: Lengths): boolean {
   const { impossible } = kindOf(prop);
-  return !impossible?.(shape as never, lengths) || Boolean(impossible(prop.shape as never, lengths));
+  return !impossible?.(shape, lengths) || Boolean(impossible(prop.shape, lengths));
 }
 
 type Strung = Pick<Threaded, 'xMm' | 'yMm' | 'zMm' | 'strands' | 'hiddenPixels'>;

@@ -27,7 +27,7 @@ export function splitToFit(
       ? [
           {
             label: `Cut ${prop.name} into ${cut.words}`,
-            edit: { type: 'setThreading', propId: prop.id, threading: cut.threading as never },
+            edit: { type: 'setThreading', propId: prop.id, threading: cut.threading },
           },
         ]
       : [];

@@ -76,5 +76,5 @@ export function forgetFound({ controllerId, where }: Pick<FoundSettings, 'contro
 }
 
 function noteAbout(recordId: string, field: string, value: FoundSettings | null): Note {
-  return { kind: 'found', list: 'controllers', recordId, field, value: value as Note['value'] };
+  return { kind: 'found', list: 'controllers', recordId, field, value: value };
 }

@@ -144,7 +144,7 @@ export function trialsOf(plan: Plan, prop: number): Trial[] {
       effort: 5,
       isAfterCut: true,
     }),
-    ...(Object.entries(LOOKS) as [LookId, (typeof LOOKS)[LookId]][]).map(([id, look]): Trial => ({
+    ...Object.entries(LOOKS).map(([id, look]): Trial => ({
       id,
       ...look,
       how: 'look',

@@ -1,4 +1,5 @@
 import { ShowError } from './problem';
+import { messageOf } from '../units/messageOf';
 
 /**
  * JSON from anywhere.
@@ -12,7 +13,7 @@ export function parseJson(text: string, lead: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
-    throw new ShowError(`${lead} (${(error as Error).message}).`);
+    throw new ShowError(`${lead} (${messageOf(error)}).`);
   }
 }
 

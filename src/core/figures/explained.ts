@@ -54,7 +54,7 @@ type Origin = { [Field in 'place' | 'because' | 'rule' | 'text' | 'seen']?: Expl
 
 /** A value that somebody set, or that is counted as it stands. */
 export function given(name: string, value: number, unit: Unit, origin: Origin = {}): Explained {
-  return { name, value, unit, ...(origin as Partial<Explained>) };
+  return { name, value, unit, ...origin };
 }
 
 /** A value that carries what it stands on. */

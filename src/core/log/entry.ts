@@ -88,8 +88,7 @@ function thingOf(show: Show, fact: Fact): { thing: string; isGone: boolean } {
   const part = partOf(fact);
   const name = `${recordName(show, list, recordId)}${part === null ? '' : `, ${partWords(show, { list, recordId, part })}`}`;
   // A thing without a name of its own any more is called by its id.
-  const isGone =
-    list !== 'patch' && !(show[list] as readonly { id: string }[]).some(({ id }) => id === recordId);
+  const isGone = list !== 'patch' && !show[list].some(({ id }) => id === recordId);
   return { thing: name, isGone };
 }
 

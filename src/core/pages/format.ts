@@ -1,5 +1,6 @@
 import { PAPER_MM, type PaperSize } from '../catalogue/paper';
 import { ptOf } from './ink';
+import { mapTuple } from '../units/tuple';
 
 /** A page with what is free for its work between head and foot, in points. */
 export interface PageRoom {
@@ -19,7 +20,7 @@ export const SIDE_PT = 34;
 const FOOT_PT = 22;
 
 export function pageRoom(size: PaperSize, isLandscape: boolean, hasSide: boolean): PageRoom {
-  const [short, long] = PAPER_MM[size].map(ptOf) as [number, number];
+  const [short, long] = mapTuple(PAPER_MM[size], ptOf);
   const [widthPt, heightPt] = isLandscape ? [long, short] : [short, long];
   const marginPt = ptOf(MARGIN_MM);
   return {

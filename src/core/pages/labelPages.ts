@@ -4,6 +4,7 @@ import type { Page } from './page';
 import { linesOf } from './text';
 import type { Label, LabelSheet } from './label';
 import { itemAt } from '../units/there';
+import { mapTuple } from '../units/tuple';
 
 /** Printers miss the place by about so much: nothing stands nearer to the edge of a label. */
 const EDGE_MM = 2;
@@ -22,7 +23,7 @@ export function labelPlaceMm(format: LabelFormat, index: number): { xMm: number;
 
 /** Pages with labels on them, and nothing else: sheets of labels have no room for heads. */
 export function* labelPages({ format, labels }: LabelSheet, measure: Measure): Generator<Page> {
-  const [widthPt, heightPt] = PAPER_MM[format.paper].map(ptOf) as [number, number];
+  const [widthPt, heightPt] = mapTuple(PAPER_MM[format.paper], ptOf);
   const room = { widthPt, heightPt, leftPt: 0, rightPt: widthPt, topPt: 0, bottomPt: heightPt };
   const perPage = format.columns * format.rows;
   for (let first = 0; first < Math.max(1, labels.length); first += perPage) {

@@ -10,6 +10,13 @@ import type { PanelType } from './panelType';
 export const TURNS = [0, 90, 180, 270] as const;
 export type Turn = (typeof TURNS)[number];
 
+/** Quarter turns as one of the four. @throws RangeError for anything between */
+export function turnOf(deg: number): Turn {
+  const turn = TURNS.find((each) => each === ((deg % 360) + 360) % 360);
+  if (turn === undefined) throw new RangeError(`${deg}° is no quarter turn.`);
+  return turn;
+}
+
 export const CHAIN_STYLES = ['lineEach', 'arrowsUp', 'toAndFro', 'zigzag'] as const;
 type ChainStyle = (typeof CHAIN_STYLES)[number];
 

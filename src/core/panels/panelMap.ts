@@ -1,4 +1,4 @@
-import { chainPlaces, type Chain, type Turn } from './chains';
+import { chainPlaces, type Chain, type Turn, turnOf } from './chains';
 import { itemAt } from '../units/there';
 
 /**
@@ -65,7 +65,7 @@ export function panelPixelFinder(
     const [x, y] = [screenX - column * w, screenY - row * h];
     // Turning back: the other way round, on a cell whose sides are those of the turned panel.
     const turned = turnDeg === 90 || turnDeg === 270;
-    const back = ((360 - turnDeg) % 360) as Turn;
+    const back = turnOf(-turnDeg);
     const [px, py] = turnPixel(turned ? { columns: h, rows: w } : panel, back, x, y);
     return { ...found, x: px, y: py };
   };

@@ -14,7 +14,7 @@ import { wallPixels, layWall } from '../props/wall';
 import { cornerWords } from '../threading/view';
 import { countOf, groupDigits } from '../units/number';
 import { itemAt } from '../units/there';
-import { controllerAt, plannedAt, propAt, runAt } from '../plan/records';
+import { controllerAt, plannedAt, runAt, propOfKind } from '../plan/records';
 import { CARD_STEPS, HAT_STEPS } from './wallSteps';
 
 /** Subject of a value, so that `width` is never two things. */
@@ -37,7 +37,7 @@ export interface WallSheet {
 
 /** A wall as its values are worked out from. */
 function wallOfPlan(plan: Plan, index: number) {
-  const prop = propAt(plan, index) as PropOf<'wall'>;
+  const prop = propOfKind(plan, index, 'wall');
   const run = plannedAt(plan, index).firstRun;
   const { chains, cards } = layWall(prop);
   const { driver } = prop.threading;

@@ -99,7 +99,7 @@ function drawArrow(x: number, rows: number, turnDeg: Turn, set: SetPixel): void 
   const middle = Math.floor(rows / 2);
   // A quarter turn lies across; it must not run into the words.
   const length = turnDeg % 180 === 0 ? half : Math.min(half, 4);
-  const [dx, dy] = { 0: [0, -1], 90: [1, 0], 180: [0, 1], 270: [-1, 0] }[turnDeg] as [number, number];
+  const [dx, dy] = ({ 0: [0, -1], 90: [1, 0], 180: [0, 1], 270: [-1, 0] } as const)[turnDeg];
   for (let i = -length; i <= length; i += 1) set(x + dx * i, middle + dy * i, colour);
   for (let i = 1; i <= 2; i += 1)
     for (const aside of [-i, i])

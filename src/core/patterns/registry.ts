@@ -304,7 +304,7 @@ function cornerOf(
   return [left, top, width > 1 ? (right - left) / (width - 1) : 1];
 }
 
-export const PATTERN_IDS = PATTERNS.map(({ id }) => id) as [string, ...string[]];
+export const PATTERN_IDS = PATTERNS.map(({ id }) => id);
 
 export function patternById(id: string): Pattern | undefined {
   return PATTERNS.find((pattern) => pattern.id === id);

@@ -1,6 +1,6 @@
 import type { Controller } from '../catalogue/controller';
 import type { PixelType } from '../catalogue/pixelType';
-import type { Prop } from '../props/registry';
+import { isOf, type Prop, type PropKindName, type PropOf } from '../props/registry';
 import type { Show } from '../show/schema';
 import { byId, itemAt } from '../units/there';
 import type { LaidShow, PlannedProp, PlannedRun } from './planned';
@@ -9,6 +9,12 @@ type OfShow = Pick<LaidShow, 'show'>;
 
 /** The records behind the indices of a plan. Each throws a RangeError for an index that leads nowhere. */
 export const propAt = ({ show }: OfShow, index: number): Prop => itemAt(show.props, index);
+/** A prop that is of one kind, for what only that kind has. @throws RangeError where it is of another */
+export function propOfKind<Kind extends PropKindName>(of: OfShow, index: number, kind: Kind): PropOf<Kind> {
+  const prop = propAt(of, index);
+  if (!isOf(prop, kind)) throw new RangeError(`${prop.name} is no ${kind}.`);
+  return prop;
+}
 export const controllerAt = ({ show }: OfShow, index: number): Controller => itemAt(show.controllers, index);
 export const plannedAt = ({ props }: Pick<LaidShow, 'props'>, prop: number): PlannedProp =>
   itemAt(props, prop);

@@ -31,8 +31,8 @@ export function wirePower(plan: Plan, group: PowerGroup, only?: ReadonlySet<numb
 
 /** Puts a network together, thing by thing: what feeds comes after what is fed. */
 class NetworkBuilder {
-  private readonly wires = { from: [] as number[], to: [] as number[], ohm: [] as number[] };
-  private readonly loads = { plus: [] as number[], minus: [] as number[], kind: [] as number[] };
+  private readonly wires: Record<'from' | 'to' | 'ohm', number[]> = { from: [], to: [], ohm: [] };
+  private readonly loads: Record<'plus' | 'minus' | 'kind', number[]> = { plus: [], minus: [], kind: [] };
   private readonly kinds: LoadKind[] = [];
   private readonly pixelOfLoad: number[] = [];
   private readonly railPixel: number[] = [];

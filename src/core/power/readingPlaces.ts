@@ -4,7 +4,7 @@ import { runName } from '../plan/runName';
 import type { Fact, Facts } from '../show/facts';
 import { endWords } from './leadWords';
 import { powerReport, type FedLead } from './report';
-import { fadingVolts, readingField, type ReadingValue } from './readings';
+import { fadingVolts, readingField, readingValueSchema, type ReadingValue } from './readings';
 import type { Shown } from './shown';
 import { solvePower } from './solvePower';
 import { itemAt, byId } from '../units/there';
@@ -27,7 +27,7 @@ export interface ReadingPlace {
 }
 
 /** The number that a noted reading stands for. */
-export function numberRead(value: ReadingValue): number {
+function numberRead(value: ReadingValue): number {
   switch (value.what) {
     case 'amps':
       return value.amps;
@@ -38,6 +38,12 @@ export function numberRead(value: ReadingValue): number {
     default:
       return value.volts;
   }
+}
+
+/** The number that a note has; null without a note, and for one that is no reading. */
+export function numberNoted(noted: Fact | undefined): number | null {
+  const read = readingValueSchema.safeParse(noted?.value);
+  return read.success ? numberRead(read.data) : null;
 }
 
 /** The same with the number that was read. */

@@ -16,7 +16,7 @@ const pixelAt = { run: z.int().min(1).max(500), pixel: z.int().min(1).max(100_00
  * What was read on site, as it stands in the facts about a prop, a lead or a supply. Volts are between plus and ground of one place, amps
  * at the source of a lead or of a supply.
  */
-const readingValueSchema = z.discriminatedUnion('what', [
+export const readingValueSchema = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('pixelVolts'), ...pixelAt, ...about, volts: z.number().min(0).max(60) }),
   z.strictObject({
     what: z.literal('leadVolts'),

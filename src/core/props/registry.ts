@@ -65,6 +65,10 @@ export function isOf<Kind extends PropKindName>(prop: Prop, kind: Kind): prop is
   return prop.kind === kind;
 }
 
+/** A prop with another shape, or routed otherwise, as its own kind gave it. */
+export const withShape = (prop: Prop, shape: unknown): Prop => ({ ...prop, shape }) as Prop;
+export const withThreading = (prop: Prop, threading: unknown): Prop => ({ ...prop, threading }) as Prop;
+
 const BY_NAME: ReadonlyMap<string, PropKind> = new Map(PROP_KINDS.map((kind) => [kind.kind, kind]));
 
 /** What defines the place and order of a prop's pixels. Two props with equal parts here have equal geometry. */

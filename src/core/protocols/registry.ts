@@ -12,7 +12,7 @@ export type Protocol = (typeof LIST)[number]['id'];
 export const PROTOCOLS: readonly WireProtocol<Protocol>[] = LIST;
 
 /** Their ids, for schemas. */
-export const PROTOCOL_IDS = PROTOCOLS.map(({ id }) => id) as [Protocol, ...Protocol[]];
+export const PROTOCOL_IDS = PROTOCOLS.map(({ id }) => id);
 
 const BY_ID = new Map(PROTOCOLS.map((protocol) => [protocol.id, protocol]));
 

@@ -44,5 +44,5 @@ export function screenZonesAnswer(value: unknown): { zones: Zone[] } {
     throw new ShowError(problems);
   }
   const { shape, zones } = asked.data;
-  return { zones: zonesOf(shape, { ...USUAL_ZONES, ...shape.zones, ...zones } as typeof USUAL_ZONES) };
+  return { zones: zonesOf(shape, { ...USUAL_ZONES, ...shape.zones, ...zones }) };
 }

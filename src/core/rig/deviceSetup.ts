@@ -122,7 +122,7 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
   };
   const before = Object.fromEntries(
     Object.keys(typed).map((field) => [field, device[field as keyof typeof typed]]),
-  ) as typeof typed;
+  );
   if (setup.wantsRestart) return { afterCut: { ...device.afterCut, ...typed } };
   return setup.isUnsaved ? { ...typed, afterCut: { ...device.afterCut, ...before } } : typed;
 }

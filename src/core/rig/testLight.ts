@@ -7,6 +7,7 @@ import { controllersTouchedBy, faultsOf, sentenceOf, type Fault } from './faults
 import { afterPowerCut, lightOfMoving, lightOfOwnTest, plannedRig, type Rig } from './rig';
 import { rigOf, type RigSetup } from './rigFacts';
 import { propAt, plannedAt } from '../plan/records';
+import { mapTuple } from '../units/tuple';
 
 /** A test, at a moment. */
 export interface TestAsked {
@@ -56,7 +57,7 @@ export function testLight(plan: Plan, asked: TestAsked): TestLight {
     asked.prop === null ? { firstPixel: 0, pixelCount: plan.pixelCount } : plannedAt(plan, asked.prop);
   const own = (light: Uint8Array) => light.slice(4 * firstPixel, 4 * (firstPixel + pixelCount));
   if (asked.isOwnTest) {
-    const colour = asked.colour.map((byte) => Math.round(byte * asked.level)) as unknown as Colour;
+    const colour = mapTuple(asked.colour, (byte) => Math.round(byte * asked.level));
     const all = only ?? new Set(plan.show.controllers.keys());
     const both = (of: Rig) => {
       const light = new Uint8Array(4 * plan.pixelCount);

@@ -128,7 +128,7 @@ function reach({ direction }: ScreenShape, one: FramePiece, next: FramePiece): n
 /** Corners between two sides that both have strip. */
 function cornerCosts(shape: ScreenShape): CornerCost[] {
   const planned = (corners: ScreenShape['corners']) =>
-    framePixels({ ...shape, corners, installed: undefined } as ScreenShape);
+    framePixels({ ...shape, corners, installed: undefined });
   return SCREEN_CORNERS.flatMap((corner) => {
     const both = shape.sides.filter(
       (side) => CORNER_BEFORE[side] === corner || CORNER_AT_END[side] === corner,

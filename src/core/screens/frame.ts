@@ -1,6 +1,7 @@
 import { cornerLoss, cornerWay, pictureSize, type EdgePiece, type OwnPiece, type ScreenShape } from './shape';
 import { CORNER_BEFORE, SIDE_BEHIND, type ScreenCorner, type ScreenSide, type ScreenStart } from './sides';
 import { itemAt } from '../units/there';
+import { mapTuple } from '../units/tuple';
 
 const EDGE_WORDS: Record<EdgePiece, string> = {
   top: 'top',
@@ -86,7 +87,7 @@ function ownPieces(shape: ScreenShape, own: readonly OwnPiece[]): FramePiece[] {
   const { widthMm, heightMm } = pictureSize(shape);
   return own.map(({ side, runs, atMm, lengthMm, insetMm, installed }, i) => {
     const { begin, along, inwards } = SIDE_LINES[side](widthMm / 2, heightMm / 2);
-    const from: Point = [0, 1].map((k) => begin[k]! + atMm * along[k]! + insetMm * inwards[k]!) as never;
+    const from: Point = mapTuple(begin, (each, k) => each + atMm * along[k]! + insetMm * inwards[k]!);
     const way = runs === 'along' ? along : inwards;
     const length = runs === 'outwards' ? -lengthMm : lengthMm;
     const to: Point = [from[0] + length * way[0], from[1] + length * way[1]];

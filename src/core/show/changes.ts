@@ -225,7 +225,7 @@ function withFields(
 function sorted(list: ListName, records: AnyRecord[]): AnyRecord[] {
   const keyed = records.map((record) => ({
     record,
-    order: (record.order as string | undefined) ?? '',
+    order: record.order ?? '',
     id: '',
   }));
   return keyed

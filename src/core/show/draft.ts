@@ -108,7 +108,7 @@ export class ShowDraft {
     if (same(this.now[field], value)) return;
     this.now = { ...this.now };
     if (value === undefined) delete this.now[field];
-    else this.now[field] = value as Show[Field];
+    else this.now[field] = value;
   }
 
   private place<List extends ListName>(list: List, record: RecordOf[List], index = Infinity): void {

@@ -1,5 +1,5 @@
 import { SHIPPED_CONTROLLER_TYPES, limitsOfType } from '../catalogue/controllerType';
-import { kindOf, type PropKindName, isPanelled } from '../props/registry';
+import { kindOf, type PropKindName, isPanelled, withThreading } from '../props/registry';
 import { fewestRuns } from '../threading/split';
 import type { Edit } from './edits/registry';
 import { newController } from './newController';
@@ -52,7 +52,7 @@ export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edi
   const type = byId(SHIPPED_CONTROLLER_TYPES, usual);
   const device = newController(show, type);
   const { mostPixelsPerPort, ports } = limitsOfType(type);
-  const lengths = of.strands(prop.shape as never, prop.threading as never).map((strand) => strand.count);
+  const lengths = of.strands(prop.shape, prop.threading).map((strand) => strand.count);
   const runs = panelled ? 1 : (fewestRuns(lengths, mostPixelsPerPort) ?? 1);
   // A wall is one run: its outputs are those of its card.
   const threading = panelled ? prop.threading : { ...prop.threading, runs };
@@ -63,7 +63,7 @@ export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edi
       label: `Begin with ${label.toLowerCase()}`,
       edits: [
         ...edits.map((each) =>
-          each.type === 'addProp' ? { ...each, prop: { ...prop, threading } as typeof prop } : each,
+          each.type === 'addProp' ? { ...each, prop: withThreading(prop, threading) } : each,
         ),
         ...device.edits,
         {

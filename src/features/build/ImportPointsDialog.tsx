@@ -6,6 +6,7 @@ import { layAlong } from '@/core/props/points/outline';
 import type { PointList } from '@/core/props/points/pointList';
 import { formatLength } from '@/core/units/length';
 import { countOf } from '@/core/units/number';
+import { messageOf } from '@/core/units/messageOf';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -69,7 +70,7 @@ function useReading() {
       setReading({ state: 'idle' });
       return result;
     } catch (error) {
-      if (current()) setReading({ state: 'failed', message: (error as Error).message });
+      if (current()) setReading({ state: 'failed', message: messageOf(error) });
       return undefined;
     }
   };
@@ -212,7 +213,7 @@ function FromDrawing({ onTake }: { onTake: Take }) {
     try {
       return { list: layAlong(drawing.outlines, { mmPerUnit, spacingMm, spread, yDown: true }), mmPerUnit };
     } catch (error) {
-      return { problem: (error as Error).message };
+      return { problem: messageOf(error) };
     }
   }, [drawing, widthMm, spacingMm, spread]);
   return (

@@ -35,6 +35,7 @@ import { CoverageBar } from './CoverageBar';
 import { RangeRows } from './RangeRows';
 import { byId } from '@/core/units/there';
 import { propAt, plannedAt } from '@/core/plan/records';
+import { said } from '@/core/fields/said';
 
 /** Batches are counted as builders count what they hold: from 1, the last one inside. */
 const CONVENTION = byId(RANGE_CONVENTIONS, '1-inclusive');
@@ -166,9 +167,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
           placeholder="not said"
           value={stock.inputPlug ?? null}
           data={[...PLUG_KINDS]}
-          onChange={(plug) =>
-            onChange(saying(stock, { inputPlug: (plug as Stock['inputPlug']) ?? undefined }))
-          }
+          onChange={(plug) => onChange(saying(stock, { inputPlug: plug ?? undefined }))}
         />
         <ParsedField
           label="Printed there"
@@ -236,9 +235,7 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
 
 /** The stock with something said anew; what is not said any more is gone. */
 function saying(stock: Stock, change: Partial<Pick<Stock, 'inputPlug' | 'inputMark'>>): Stock {
-  return Object.fromEntries(
-    Object.entries({ ...stock, ...change }).filter(([, value]) => value !== undefined),
-  ) as Stock;
+  return said<Stock>({ ...stock, ...change });
 }
 
 /** Which batch of pixels is where: two batches differ in tint, and the eye sees the border. */

@@ -3,8 +3,7 @@
 import { Button, Group, Modal } from '@mantine/core';
 import { useMemo, useState, type ReactNode } from 'react';
 import { layAlong } from '@/core/props/points/outline';
-import type { PointList } from '@/core/props/points/pointList';
-import { roundedMm } from '@/core/props/points/pointList';
+import { roundedMm, type PointList } from '@/core/props/points/pointList';
 import type { Backdrop } from '@/core/props/backdrop';
 import type { PropOf } from '@/core/props/registry';
 import { formatLength } from '@/core/units/length';
@@ -21,6 +20,7 @@ import { useShow } from '../show/ShowProvider';
 import styles from './TracePhoto.module.css';
 import { useLengths } from '@/ui/lengths';
 import { itemAt } from '@/core/units/there';
+import { messageOf } from '@/core/units/messageOf';
 
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
 const UNITS_WIDE = 1000;
@@ -376,7 +376,7 @@ function listOf(
     const outlines = filled.map((piece) => ({ points: piece.flatMap(({ x, y }) => [x, y]), closed: false }));
     return { list: layAlong(outlines, { mmPerUnit, spacingMm, spread: 'exact', yDown: false }) };
   } catch (error) {
-    return { problem: (error as Error).message };
+    return { problem: messageOf(error) };
   }
 }
 

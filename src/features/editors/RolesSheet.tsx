@@ -6,7 +6,6 @@ import { IconPlus, IconTrash } from '@tabler/icons-react';
 import { useState } from 'react';
 import { boardNumber, CRAFT_LIMITS, renamedRole, withoutRole, type CraftShape } from '@/core/props/craft';
 import type { Plan } from '@/core/plan/planned';
-import type { PropOf } from '@/core/props/registry';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../sheets/sheets.module.css';
@@ -17,8 +16,7 @@ import { propAt } from '@/core/plan/records';
 export function RolesSheet({ plan, prop: index }: { plan: Plan; prop: number }) {
   const edit = useEdit();
   const { id } = propAt(plan, index);
-  const prop = useShow((state) => state.show.props.find((each) => each.id === id)) as
-    PropOf<'craft'> | undefined;
+  const prop = useShow((state) => state.show.props.find((each) => each.id === id));
   const [word, setWord] = useState('');
   if (prop?.kind !== 'craft') return null;
   const { shape } = prop;

@@ -30,7 +30,7 @@ export function PresetPicture({ preset }: { preset: Preset }) {
 function dotsOf({ kind: name, starter }: Preset): (readonly [number, number])[] {
   const kind = kindOf({ kind: name });
   if (isPanelled({ kind: name })) return [];
-  const { xMm, yMm } = kind.points(starter().shape as never);
+  const { xMm, yMm } = kind.points(starter().shape);
   const every = Math.max(1, Math.ceil(xMm.length / MOST_DOTS));
   const [left, right] = [Math.min(...xMm), Math.max(...xMm)];
   const [low, high] = [Math.min(...yMm), Math.max(...yMm)];

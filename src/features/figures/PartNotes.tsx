@@ -84,7 +84,7 @@ export function PartNotesEditor({
               allowDeselect={false}
               value={outcome}
               data={OUTCOMES.map((value) => ({ value, label: capitalised(OUTCOME_WORDS[value]) }))}
-              onChange={(value) => value && setOutcome(value as Outcome)}
+              onChange={(value) => value && setOutcome(value)}
             />
             <Button variant="default" onClick={add} disabled={text.trim() === ''}>
               Note it

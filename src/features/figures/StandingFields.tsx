@@ -3,7 +3,7 @@
 import { Select, TextInput } from '@mantine/core';
 import { IconChevronDown, IconChevronUp } from '@tabler/icons-react';
 import { useState } from 'react';
-import { BASES, BASIS_WORDS, standingWords, type Basis, type Figure } from '@/core/figures/figure';
+import { BASES, BASIS_WORDS, standingWords, type Figure } from '@/core/figures/figure';
 import { capitalised } from '@/core/units/words';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Row, Stack } from '@/ui/Panel';
@@ -55,7 +55,7 @@ export function StandingFields<Value>({ label, figure, onCommit }: StandingField
               allowDeselect={false}
               value={figure.basis}
               data={BASES.map((basis) => ({ value: basis, label: capitalised(BASIS_WORDS[basis]) }))}
-              onChange={(basis) => basis && set({ basis: basis as Basis })}
+              onChange={(basis) => basis && set({ basis: basis })}
             />
             {words('source', 'Known from', 200)}
           </Row>

@@ -12,6 +12,7 @@ import type { Problem } from '@/core/fields/problem';
 import { newId } from '@/core/fields/fields';
 import { firstStep, type FirstStep } from '@/core/show/firstSteps';
 import { emptyShow } from '@/core/show/schema';
+import { messageOf } from '@/core/units/messageOf';
 import { checkShowFile } from '@/workers/files/checkShowFile';
 import { LanternMark } from '@/ui/LanternMark';
 import { FirstSteps } from '../faces/FirstSteps';
@@ -58,7 +59,7 @@ function useNewShow() {
       const list =
         error instanceof Refused && error.problems.length > 0
           ? error.problems
-          : [{ path: '', message: (error as Error).message }];
+          : [{ path: '', message: messageOf(error) }];
       setProblems({ title, list });
     }
   };
@@ -81,7 +82,7 @@ function useNewShow() {
     } catch (error) {
       setProblems({
         title: 'The demo could not be fetched.',
-        list: [{ path: '', message: (error as Error).message }],
+        list: [{ path: '', message: messageOf(error) }],
       });
     }
   };

@@ -1,4 +1,4 @@
-import type { PropOf } from '@/core/props/registry';
+import { propOfKind } from '@/core/plan/records';
 import { fetched } from '@/ui/fetched';
 import type { KindFace } from '../faces/face';
 
@@ -13,7 +13,7 @@ const LagSheet = fetched(async () => (await import('../screen/LagSheet')).LagShe
 export const screen: KindFace<'screen'> = {
   ShapeEditor: fetched(async () => (await import('../screen/ScreenShapeEditor')).ScreenShapeEditor),
   moreBuildSheets: (plan, index) => {
-    const prop = plan.show.props[index] as PropOf<'screen'>;
+    const prop = propOfKind(plan, index, 'screen');
     return [
       {
         id: 'cuts',

@@ -1,6 +1,6 @@
 import { fetched } from '@/ui/fetched';
 import { TileThreading } from '../editors/threadingEditors';
-import type { PropOf } from '@/core/props/registry';
+import { propOfKind } from '@/core/plan/records';
 import type { KindFace } from '../faces/face';
 
 const TilesSheet = fetched(async () => (await import('../editors/TilesSheet')).TilesSheet);
@@ -13,7 +13,7 @@ export const tile: KindFace<'tile'> = {
       id: 'tiles',
       label: 'Tiles',
       wide: true,
-      content: () => <TilesSheet plan={plan} prop={plan.show.props[index] as PropOf<'tile'>} index={index} />,
+      content: () => <TilesSheet plan={plan} prop={propOfKind(plan, index, 'tile')} index={index} />,
     },
   ],
 };

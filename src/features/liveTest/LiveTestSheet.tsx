@@ -135,7 +135,7 @@ export function LiveTestSheet({ plan, prop }: { plan: Plan; prop: number | null 
             size="xs"
             aria-label="Which of both is drawn"
             value={drawn}
-            onChange={(value) => setShows(value as Shows)}
+            onChange={(value) => setShows(value)}
             data={[
               { value: 'seen', label: 'What lights', disabled: test.goes === 'devices' },
               { value: 'planned', label: 'As planned' },

@@ -12,6 +12,7 @@ import type { Plan } from '@/core/plan/planned';
 import { isAsPlanned, setupOfFound, type DeviceSetup, type PortSetup } from '@/core/rig/deviceSetup';
 import { PROTOCOLS } from '@/core/protocols/registry';
 import { capitalised } from '@/core/units/words';
+import { said } from '@/core/fields/said';
 import { Hint } from '@/ui/Panel';
 import { SettingField } from '../sheets/SettingField';
 import { SettingGrid, settingsOfUse } from '../sheets/SettingGrid';
@@ -53,7 +54,7 @@ export function SimulatorSheet({ plan }: { plan: Plan }) {
     change({ devices: isAsPlanned(next) ? others : [...others, next] });
   };
   /** A value that is absent is as planned. */
-  const set: SetSetup = (fields) => keep(without({ ...setup, ...fields }));
+  const set: SetSetup = (fields) => keep(said({ ...setup, ...fields }));
   const found = foundIn(plan, facts).find(
     (each) => each.controllerId === device.id && each.where === 'controller',
   );
@@ -221,7 +222,7 @@ function DeviceFlags({ setup, set }: Pick<HeldProps, 'setup' | 'set'>) {
 function HeldByPorts({ device, planned, setup, set }: HeldProps) {
   const setPort = (port: number, fields: { [Field in keyof PortSetup]?: PortSetup[Field] | undefined }) => {
     const before = setup.ports?.find((each) => each.port === port) ?? { port };
-    const after = without({ ...before, ...fields });
+    const after = said({ ...before, ...fields });
     const others = (setup.ports ?? []).filter((each) => each.port !== port);
     set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
   };
@@ -263,15 +264,6 @@ function HeldByPorts({ device, planned, setup, set }: HeldProps) {
       }}
     />
   );
-}
-
-/** Without fields of which nothing is said. */
-function without<Fields extends object>(
-  fields: Fields,
-): { [Field in keyof Fields]: Exclude<Fields[Field], undefined> } {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
-    [Field in keyof Fields]: Exclude<Fields[Field], undefined>;
-  };
 }
 
 function Flag({

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { isSame, type Compared } from '@/core/revisions/compare';
 import { countOf } from '@/core/units/number';
 import styles from './log.module.css';
+import { refusalOf } from '../show/client';
 
 const MOST_LINES = 60;
 
@@ -27,9 +28,8 @@ export function ComparedView({
     const ended = new AbortController();
     fetch(`/api/shows/${showId}/compare?from=${from}&to=${to}`, { signal: ended.signal })
       .then(async (response) => {
-        const body: unknown = await response.json();
-        if (!response.ok) throw new Error((body as { error: string }).error);
-        setCompared(body as Compared);
+        if (!response.ok) throw await refusalOf(response);
+        setCompared((await response.json()) as Compared);
       })
       .catch((error: Error) => ended.signal.aborted || setProblem(error.message));
     return () => ended.abort();

@@ -14,6 +14,7 @@ import { ComparedView } from './ComparedView';
 import styles from './log.module.css';
 import { NameDialog } from './NameDialog';
 import { SeasonButton } from './SeasonButton';
+import { refusalOf } from '../show/client';
 
 const answerSchema = z.object({ changes: z.array(historyEntrySchema) });
 const MOST_SHOWN = 400;
@@ -66,7 +67,7 @@ export function HistorySheet() {
       }),
     });
     if (response.ok) notify(`The show is what it was at revision ${to}. Undo brings the rest again.`);
-    else setProblem(((await response.json()) as { error: string }).error);
+    else setProblem((await refusalOf(response)).message);
   };
   const states = [
     { value: String(sequence), label: `now, revision ${sequence}` },

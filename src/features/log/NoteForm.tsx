@@ -5,7 +5,7 @@ import type { Plan } from '@/core/plan/planned';
 import styles from './log.module.css';
 import { TakePhoto } from './TakePhoto';
 import { thingKey, thingOfKey, thingsOf } from './things';
-import { MARKS, WAYS, WAY_WORDS, useNoteDraft, type Way } from './useNoteDraft';
+import { MARKS, WAYS, WAY_WORDS, useNoteDraft } from './useNoteDraft';
 
 /** Writes down what was decided, measured or looks so, about a thing of the show. */
 export function NoteForm({ plan, about }: { plan: Plan; about: About | null }) {
@@ -23,7 +23,7 @@ export function NoteForm({ plan, about }: { plan: Plan; about: About | null }) {
       }}
     >
       <Stack gap={10}>
-        <Chip.Group value={way} onChange={(next) => draft.setWay(next as Way)}>
+        <Chip.Group value={way} onChange={(next) => draft.setWay(next)}>
           <Group gap={6} role="radiogroup" aria-label="What is written">
             {WAYS.map((each) => (
               <Chip key={each} value={each} radius="md" variant="outline">

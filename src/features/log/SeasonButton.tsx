@@ -2,6 +2,7 @@ import { Button, Modal, Stack, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import sheets from '../sheets/sheets.module.css';
+import { refusalOf } from '../show/client';
 
 /** Another season’s show: the plan and its reasons, with every tick and test open again. */
 export function SeasonButton({ showId, name }: { showId: string; name: string }) {
@@ -15,9 +16,8 @@ export function SeasonButton({ showId, name }: { showId: string; name: string })
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ name: next.trim() }),
     });
-    const body = (await response.json()) as { id: string; error?: string };
-    if (response.ok) router.push(`/shows/${body.id}/log`);
-    else setProblem(body.error ?? 'The show could not be made.');
+    if (response.ok) router.push(`/shows/${((await response.json()) as { id: string }).id}/log`);
+    else setProblem((await refusalOf(response)).message);
   };
   return (
     <>

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { smallPhoto, type SmallPhoto } from '../show/photos';
 import styles from './log.module.css';
+import { messageOf } from '@/core/units/messageOf';
 
 /** Takes a photo with the camera of the phone, or from a file; it is made smaller here and goes when it is written down. */
 export function TakePhoto({
@@ -20,7 +21,7 @@ export function TakePhoto({
     try {
       onPhoto(await smallPhoto(file, setSaid, new AbortController().signal));
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(messageOf(error));
     } finally {
       setSaid(null);
       // The same file can be chosen again.

@@ -5,11 +5,10 @@ import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { spansOfRun } from '@/core/plan/planIndex';
 import { latestOut, outWords } from '@/core/show/handedOut';
-import { CORRECTED_AT, type CorrectedAt } from '@/core/colours/order';
+import { CORRECTED_AT } from '@/core/colours/order';
 import { policyOf } from '@/core/addressing/policyOf';
 import type { PortOptions } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
-import type { Prop } from '@/core/props/registry';
 import type { SingleEdit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
@@ -24,6 +23,7 @@ import { PortSelect } from './PortSelect';
 import styles from './patch.module.css';
 import { lastOf } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
+import { changedTo } from '@/core/fields/said';
 
 /** Pin, spare channels and packing of a prop. */
 export function AddressFields({
@@ -64,7 +64,7 @@ export function AddressFields({
   const { controller, port } = runAt(plan, last.run).wire!;
   const { packing: _packing, newUniverse: _newUniverse, ...plain } = prop;
   // The setting above, where the prop has none of its own.
-  const fromPort = policyOf(addressing, controllerAt(plan, controller), port, plain as Prop, {});
+  const fromPort = policyOf(addressing, controllerAt(plan, controller), port, plain, {});
   const oneOfSeveral = runs.length === 1 && plannedAt(plan, index).runCount > 1;
   return (
     <Stack>
@@ -183,9 +183,9 @@ export function PortTools({ plan, controller, port }: { plan: Plan; controller: 
   const options = current.portOptions ?? [];
   const own = options.find((each) => each.port === port);
   const set = (change: { [Option in keyof PortOptions]?: PortOptions[Option] | null }) => {
-    const said = Object.entries({ ...own, ...change, port }).filter(([, value]) => value ?? false);
+    const said = changedTo<PortOptions>({ ...own, port }, change);
     const rest = options.filter((each) => each.port !== port);
-    const next = said.length > 1 ? [...rest, Object.fromEntries(said) as PortOptions] : rest;
+    const next = Object.keys(said).length > 1 ? [...rest, said] : rest;
     edit({
       type: 'changeController',
       controllerId: device.id,
@@ -304,7 +304,7 @@ export function ShowAddressFields() {
         allowDeselect={false}
         value={addressing.coloursAt ?? 'controller'}
         data={CORRECTED_AT.map((at) => ({ value: at, label: `at the ${at}` }))}
-        onChange={(at) => at && edit({ type: 'setAddressing', change: { coloursAt: at as CorrectedAt } })}
+        onChange={(at) => at && edit({ type: 'setAddressing', change: { coloursAt: at } })}
       />
       <Hint>At one end only. Corrected at both, two colours are exchanged.</Hint>
       <Select

@@ -1,9 +1,8 @@
 'use client';
 
-import { PROTOCOLS, protocolOf, universesOf, type Protocol } from '@/core/protocols/registry';
+import { PROTOCOLS, protocolOf, universesOf } from '@/core/protocols/registry';
 import { LAST_PORT_ADDRESS } from '@/core/protocols/artNet';
 import { Button, Group, SegmentedControl, Select, Switch } from '@mantine/core';
-import type { CorrectedAt } from '@/core/colours/order';
 import {
   LAST_UNIVERSE,
   MOST_PIXELS_PER_PORT,
@@ -117,7 +116,7 @@ function Basics({ controller, set }: PartProps) {
           allowDeselect={false}
           value={controller.protocol}
           data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(value) => value && set({ protocol: value as Protocol })}
+          onChange={(value) => value && set({ protocol: value })}
         />
       </Row>
       <Row>
@@ -221,7 +220,7 @@ function HowItCounts({ controller, set }: PartProps) {
           { value: 'controller', label: 'at the controller: it is told the order of the chips' },
           { value: 'sender', label: 'at the sender: the controller keeps to RGB' },
         ]}
-        onChange={(at) => at && set({ coloursAt: at === 'show' ? null : (at as CorrectedAt) })}
+        onChange={(at) => at && set({ coloursAt: at === 'show' ? null : at })}
       />
       <Switch
         label="Skipped pixels take channels"

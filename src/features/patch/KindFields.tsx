@@ -17,7 +17,8 @@ import { NameField, WholeField } from '@/ui/fields/fields';
 import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { notify, useEdit, useShow } from '../show/ShowProvider';
-import { CONTROLLER_CLASSES, classOf, type ControllerClassId } from '@/core/catalogue/controllers/registry';
+import { CONTROLLER_CLASSES, classOf } from '@/core/catalogue/controllers/registry';
+import { said } from '@/core/fields/said';
 import { useLengths } from '@/ui/lengths';
 
 /** The kind of a controller, with its limits and their sources. */
@@ -99,7 +100,7 @@ export function KindFields({ controller }: { controller: Controller }) {
 /** The basis of most limits of a kind, told once for all of them. */
 function usualStanding(type: ControllerType): string {
   const words = Object.values(type).flatMap((value) =>
-    isObject(value) && 'basis' in value ? [standingWords(value as Standing)] : [],
+    isObject(value) && 'basis' in value ? [standingWords(value)] : [],
   );
   const count = (each: string) => words.filter((other) => other === each).length;
   return words.toSorted((a, b) => count(b) - count(a))[0] ?? '';
@@ -137,9 +138,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
   const edit = useEdit();
   const types = useShow((state) => state.show.controllerTypes);
   const set = (change: Partial<ControllerType>) => {
-    const next = Object.fromEntries(
-      Object.entries({ ...type, ...change }).filter(([, value]) => value !== undefined),
-    ) as ControllerType;
+    const next = said<ControllerType>({ ...type, ...change });
     return edit({ type: 'setControllerType', controllerType: next });
   };
   /** A limit that is a number; 0 stands for not known. */
@@ -181,7 +180,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
           allowDeselect={false}
           value={type.class}
           data={CONTROLLER_CLASSES.map(({ id, label }) => ({ value: id, label }))}
-          onChange={(value) => value && set({ class: value as ControllerClassId })}
+          onChange={(value) => value && set({ class: value })}
         />
         <WholeField
           label="Ports of the kind"

@@ -6,6 +6,7 @@ import { portName } from '@/core/catalogue/controller';
 import type { PortPlace } from '@/core/answers/ports/freePorts';
 import type { Plan } from '@/core/plan/planned';
 import { groupDigits } from '@/core/units/number';
+import { pairOf } from '@/core/units/tuple';
 
 /** A longer list is slow to open and nobody scrolls through it: a port is found by typing its name. */
 const MOST_LISTED = 300;
@@ -48,7 +49,7 @@ export function PortSelect({ plan, label, value, noneLabel, placeholder, onChoos
       onChange={(key) => {
         if (key === null || key === current) return;
         if (key === NONE) return onChoose(null);
-        const [controller, port] = key.split(' ').map(Number) as [number, number];
+        const [controller, port] = pairOf(key.split(' ').map(Number));
         onChoose({ controller, port });
       }}
     />

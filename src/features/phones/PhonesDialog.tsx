@@ -5,6 +5,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { phonesSchema, type Phones, type PhonesRequest } from '@/core/show/phones';
 import { isAtTheLaptop } from './phoneOrigin';
 import styles from './phones.module.css';
+import { refusalOf } from '../show/client';
 
 const LOOK_MS = 2000;
 
@@ -37,9 +38,8 @@ function Standing({ path, children }: { path: string; children?: React.ReactNode
   const [phones, setPhones] = useState<Phones | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const take = useCallback(async (answer: Response) => {
-    const body: unknown = await answer.json();
-    if (answer.ok) setPhones(phonesSchema.parse(body));
-    setProblem(answer.ok ? null : (body as { error: string }).error);
+    if (answer.ok) setPhones(phonesSchema.parse(await answer.json()));
+    setProblem(answer.ok ? null : (await refusalOf(answer)).message);
   }, []);
   useEffect(() => {
     const look = () =>

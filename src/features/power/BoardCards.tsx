@@ -18,6 +18,7 @@ import { usualLeadMm } from './leads';
 import { Opening } from '../sheets/Opening';
 import type { usePower } from './usePower';
 import { itemAt } from '@/core/units/there';
+import { changedTo } from '@/core/fields/said';
 
 type FullBoardPower = ReturnType<typeof boardPowerOf>;
 
@@ -138,11 +139,7 @@ function Taken({ controller }: { controller: Controller }) {
   const edit = useEdit();
   const power = boardPowerOf(controller);
   const set: SetPower = (change) => {
-    const next = Object.fromEntries(
-      Object.entries({ ...controller.power, ...change }).filter(
-        ([, value]) => value !== null && value !== undefined,
-      ),
-    );
+    const next = changedTo(controller.power, change);
     return edit({
       type: 'changeController',
       controllerId: controller.id,
@@ -285,7 +282,7 @@ function SecondInput({ power, set }: { power: BoardPower | undefined; set: SetPo
           { value: 'never', label: 'never beside the first' },
           { value: 'allowed', label: 'may be used beside the first' },
         ]}
-        onChange={(secondInput) => set({ secondInput: secondInput as BoardPower['secondInput'] | null })}
+        onChange={(secondInput) => set({ secondInput: secondInput })}
       />
       {power?.secondInput === 'never' && (
         <Hint>

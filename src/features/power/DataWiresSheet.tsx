@@ -3,7 +3,7 @@
 import { Select } from '@mantine/core';
 import { useState } from 'react';
 import { dataDriveOf } from '@/core/catalogue/dataDrive';
-import { DRIVER_WORDS, DRIVERS, hasBackupData, type DataLead, type Driver } from '@/core/catalogue/dataLine';
+import { DRIVER_WORDS, DRIVERS, hasBackupData, type DataLead } from '@/core/catalogue/dataLine';
 import type { Controller } from '@/core/catalogue/controller';
 import { levelWords, reachWords, type DataLine } from '@/core/answers/dataLines';
 import { retyped } from '@/core/figures/figure';
@@ -22,6 +22,7 @@ import { useAnswer, useEdit, useShow } from '../show/ShowProvider';
 import styles from './power.module.css';
 import { byId } from '@/core/units/there';
 import { propAt, runAt, controllerAt } from '@/core/plan/records';
+import { changedTo } from '@/core/fields/said';
 
 /** Every data wire: whether it is driven high and far enough, and what is built into it. */
 export function DataWiresSheet({ plan }: { plan: Plan }) {
@@ -83,7 +84,7 @@ function DriveCard({ plan, controller }: { plan: Plan; controller: Controller })
           allowDeselect={false}
           value={driver}
           data={DRIVERS.map((value) => ({ value, label: capitalised(DRIVER_WORDS[value]) }))}
-          onChange={(value) => value && set({ driver: value as Driver })}
+          onChange={(value) => value && set({ driver: value })}
         />
         <div>
           <NumberUnitField
@@ -122,9 +123,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
   const said = entry?.dataLead ?? {};
   const advice = [levelWords(line), reachWords(line, plan.show.lengths)].filter(Boolean).join(' ');
   const set = (change: { [Field in keyof DataLead]?: DataLead[Field] | null }) => {
-    const dataLead = Object.fromEntries(
-      Object.entries({ ...said, ...change }).filter(([, value]) => value !== null && value !== undefined),
-    );
+    const dataLead = changedTo(said, change);
     return edit({ type: 'setDataLead', propId: id, run: number, dataLead });
   };
   return (
@@ -163,7 +162,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
             { value: 'buffer', label: 'a fast buffer, 74AHCT or 74HCT' },
             { value: 'pair', label: 'a differential pair and its receiver' },
           ]}
-          onChange={(helper) => set({ helper: helper as DataLead['helper'] | null })}
+          onChange={(helper) => set({ helper: helper })}
         />
         <Select
           label="Ground"
@@ -174,7 +173,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
             { value: 'along', label: 'goes along with data' },
             { value: 'none', label: 'does not go along' },
           ]}
-          onChange={(ground) => set({ ground: ground as DataLead['ground'] | null })}
+          onChange={(ground) => set({ ground: ground })}
         />
         <Row>
           <MaybeUnitField
@@ -212,7 +211,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
                 { value: 'joined', label: 'joined to data' },
                 { value: 'ground', label: 'tied to ground' },
               ]}
-              onChange={(backup) => set({ backup: backup as DataLead['backup'] | null })}
+              onChange={(backup) => set({ backup: backup })}
             />
             <p className={styles.small}>
               Joined to data, a dead first pixel is skipped; tied to ground, it cannot catch noise. The data

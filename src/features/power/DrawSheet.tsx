@@ -12,7 +12,6 @@ import {
   type DrawPart,
   type ElectricSaid,
   type Knee,
-  type LightBuild,
   type Rail,
 } from '@/core/catalogue/electric';
 import { ohmOf } from '@/core/catalogue/wire';
@@ -113,7 +112,7 @@ function TypeCard({ type }: { type: PixelType }) {
           allowDeselect={false}
           value={electric.build}
           data={LIGHT_BUILDS.map((build) => ({ value: build, label: BUILD_WORDS[build] }))}
-          onChange={(build) => build && set({ build: build as LightBuild })}
+          onChange={(build) => build && set({ build: build })}
         />
         <Measured type={type} onUse={(draw) => set({ draw: { ...said.draw, ...draw } })} />
         {parts.map((part) => (
@@ -280,7 +279,7 @@ function Measured({
         size="xs"
         aria-label="Who says so"
         value={basis}
-        onChange={(value) => setBasis(value as typeof basis)}
+        onChange={(value) => setBasis(value)}
         data={[
           { value: 'measured', label: 'a meter' },
           { value: 'dataSheet', label: 'its data sheet' },

@@ -3,7 +3,7 @@
 import { Button, Select } from '@mantine/core';
 import { electricOf } from '@/core/catalogue/electric';
 import type { Plan } from '@/core/plan/planned';
-import { WHITE_BY, type PowerPolicy, type WhiteBy } from '@/core/show/schema';
+import { WHITE_BY, type PowerPolicy } from '@/core/show/schema';
 import { isPanelled } from '@/core/props/registry';
 import { FULL_WHITE } from '@/core/power/shown';
 import { formatAmps, formatVolts, formatWatts } from '@/core/units/electric';
@@ -168,7 +168,7 @@ function ShowPower({ plan }: { plan: Plan }) {
             allowDeselect={false}
             value={now.whiteBy}
             data={WHITE_BY.map((value) => ({ value, label: WHITE_WORDS[value] }))}
-            onChange={(whiteBy) => whiteBy && set({ whiteBy: whiteBy as WhiteBy })}
+            onChange={(whiteBy) => whiteBy && set({ whiteBy: whiteBy })}
           />
           <Hint>
             Supplies, wires and fuses are sized for full white all the same: a level that a program keeps is

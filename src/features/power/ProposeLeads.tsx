@@ -88,7 +88,7 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
           allowDeselect={false}
           value={reach}
           data={REACHES.map((value) => ({ value, label: REACH_WORDS[value] }))}
-          onChange={(value) => value && setReach(value as Reach)}
+          onChange={(value) => value && setReach(value)}
         />
         <WireSelect value={wire} onChange={setWire} />
       </Row>

@@ -5,8 +5,8 @@ import { useMemo } from 'react';
 import { readingsTable, readWords } from '@/core/papers/tables/readings';
 import type { Plan } from '@/core/plan/planned';
 import type { ExplainedPart } from '@/core/power/explainReadings';
-import { numberRead, withRead, type ReadingPlace } from '@/core/power/readingPlaces';
-import { noReading, readingNote, type ReadingValue } from '@/core/power/readings';
+import { numberNoted, withRead, type ReadingPlace } from '@/core/power/readingPlaces';
+import { noReading, readingNote } from '@/core/power/readings';
 import { formatVolts, parseCurrent, parseVolts } from '@/core/units/electric';
 import { countOf, parseWhole } from '@/core/units/number';
 import { ParsedField } from '@/ui/fields/ParsedField';
@@ -73,7 +73,7 @@ export function ReadField({ place }: { place: ReadingPlace }) {
       aria-label={`${WORDS[unit]} read: ${place.where}`}
       placeholder={unit}
       className={styles.box}
-      value={noted ? numberRead(noted.value as ReadingValue) : null}
+      value={numberNoted(noted)}
       format={(read: number | null) => (read === null ? '' : readWords(unit, read))}
       parse={(text) => {
         if (text.trim() === '') return { ok: true as const, value: null };

@@ -22,7 +22,7 @@ export function ShownTools({ colourOrder = 'RGB' }: { colourOrder?: string }) {
         size="xs"
         aria-label="What is shown"
         value={shown.light}
-        onChange={(light) => showLight(light as Light)}
+        onChange={(light) => showLight(light)}
         data={LIGHTS.filter((light) => light === 'white' || has.includes(light)).map((light) => ({
           value: light,
           label: LIGHT_WORDS[light],

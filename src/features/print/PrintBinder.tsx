@@ -7,7 +7,9 @@ import { useHandOut } from '@/ui/handingOut';
 import { Hint } from '@/ui/Panel';
 import type { Selection } from '../view/selection';
 import { usePrint } from '../sheets/usePrint';
+import { refusalOf } from '../show/client';
 import { itemAt } from '@/core/units/there';
+import { messageOf } from '@/core/units/messageOf';
 
 interface Choice {
   label: string;
@@ -48,12 +50,12 @@ export function PrintBinder({ plan, selection }: { plan: Plan; selection: Select
       const response = await fetch(fileOf(`binder.pdf?${query}${query ? '&' : ''}job=${job}`), {
         signal: controller.signal,
       });
-      if (!response.ok) throw new Error(((await response.json()) as { error: string }).error);
+      if (!response.ok) throw await refusalOf(response);
       const url = URL.createObjectURL(await response.blob());
       setMade({ label, url });
       handOut('printed', label);
     } catch (error) {
-      if (!controller.signal.aborted) setProblem(`It could not be made: ${(error as Error).message}`);
+      if (!controller.signal.aborted) setProblem(`It could not be made: ${messageOf(error)}`);
     } finally {
       clearInterval(timer);
       stop.current = null;

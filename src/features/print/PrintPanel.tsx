@@ -8,7 +8,6 @@ import {
   labelFormatProblem,
   labelFormatWords,
   type LabelFormat,
-  type PaperSize,
 } from '@/core/catalogue/paper';
 import { same } from '@/core/fields/json';
 import { leadsHomeOnly } from '@/core/papers/links';
@@ -46,7 +45,7 @@ export function PrintPanel({ plan, selection }: { plan: Plan; selection: Selecti
             aria-label="Size of paper"
             value={size}
             data={PAPER_SIZES.map((value) => ({ value, label: PAPER_WORDS[value] }))}
-            onChange={(value) => set({ size: value === 'a4' ? null : (value as PaperSize) })}
+            onChange={(value) => set({ size: value === 'a4' ? null : value })}
           />
           <Switch
             label="Numbers explain themselves"
@@ -137,7 +136,7 @@ function LabelFields({ format, onChange }: { format: LabelFormat; onChange: (for
             aria-label="Paper of the labels"
             value={format.paper}
             data={PAPER_SIZES.map((value) => ({ value, label: PAPER_WORDS[value] }))}
-            onChange={(value) => set({ paper: value as PaperSize })}
+            onChange={(value) => set({ paper: value })}
           />
           <Row>
             <WholeField

@@ -168,7 +168,7 @@ function JointCard({ joint, plan, doubtful }: { joint: Joint; plan: Plan; doubtf
               allowDeselect={false}
               value={wire.function}
               data={WIRE_FUNCTIONS.map((value) => ({ value, label: capitalised(FUNCTION_WORDS[value]) }))}
-              onChange={(value) => value && setWire(index, { function: value as WireFunction })}
+              onChange={(value) => value && setWire(index, { function: value })}
             />
           ),
           mark: text('mark', 'Printed mark'),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { refusalOf } from '../show/client';
 
 const answerSchema = z.object({
   sheet: z.string(),
@@ -13,7 +14,6 @@ export type MarkAnswer = z.infer<typeof answerSchema>;
 /** Asks whether a sheet that was printed still holds. @throws Error with a sentence */
 export async function askMark(showId: string, mark: string): Promise<MarkAnswer> {
   const response = await fetch(`/api/shows/${showId}/printed/${encodeURIComponent(mark.trim())}`);
-  const body: unknown = await response.json();
-  if (!response.ok) throw new Error((body as { error?: string }).error ?? 'That could not be looked up.');
-  return answerSchema.parse(body);
+  if (!response.ok) throw await refusalOf(response);
+  return answerSchema.parse(await response.json());
 }

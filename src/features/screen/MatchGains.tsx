@@ -5,6 +5,7 @@ import { Hint, Stack } from '@/ui/Panel';
 import { openPicture } from './pictureSource';
 import styles from './screen.module.css';
 import { itemAt } from '@/core/units/there';
+import { messageOf } from '@/core/units/messageOf';
 
 /** The colour of a place in a photo is the mean of so many of its pixels to each side. */
 const AROUND = 6;
@@ -46,7 +47,7 @@ export function MatchGains({
       if (opened.kind === 'image') setPhoto(opened.image);
       else setProblem('A photo is wanted here, not a video.');
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(messageOf(error));
     }
   };
   const tap = (event: PointerEvent<HTMLCanvasElement>) => {

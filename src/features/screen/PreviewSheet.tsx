@@ -10,7 +10,6 @@ import {
   STEP_WORDS,
   USUAL_PIPELINE,
   withoutStep,
-  type Gains,
   type PipelineSettings,
   type PipelineStep,
 } from '@/core/screens/pipelineSettings';
@@ -33,6 +32,8 @@ import styles from './screen.module.css';
 import { useLitScreen } from './useLitScreen';
 import { useSetScreen } from './useSetScreen';
 import { itemAt, byId } from '@/core/units/there';
+import { messageOf } from '@/core/units/messageOf';
+import { mapTuple } from '@/core/units/tuple';
 
 /** The picture beside the one as set. */
 type Beside = 'nothing' | 'bare' | PipelineStep;
@@ -71,7 +72,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
     try {
       setSource(await openPicture(file));
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(messageOf(error));
     }
   };
   const scene = source.kind === 'scene' ? byId(SCENES, source.id) : null;
@@ -149,7 +150,7 @@ export function PreviewSheet({ prop }: { prop: PropOf<'screen'> }) {
               { value: 'bare', label: 'as captured, nothing done to it' },
               ...steps.map((step) => ({ value: step, label: `without ${STEP_WORDS[step]}` })),
             ]}
-            onChange={(value) => value && setBeside(value as Beside)}
+            onChange={(value) => value && setBeside(value)}
           />
           <ColourSettings shape={shape} kept={kept} settings={settings} onDrag={drag} onKeep={keep} />
           <ColorInput label="The wall" withEyeDropper={false} format="hex" value={wall} onChange={setWall} />
@@ -192,7 +193,7 @@ function ColourSettings({ shape, kept, settings, onDrag: drag, onKeep: keep }: C
     />
   );
   const gains = (at: number, percent: number): Partial<PipelineSettings> => ({
-    gains: kept.gains.map((each, i) => (i === at ? percent / 100 : each)) as Gains,
+    gains: mapTuple(kept.gains, (each, i) => (i === at ? percent / 100 : each)),
   });
   return (
     <>

@@ -2,7 +2,7 @@
 
 import { Chip, Group, SegmentedControl, Select, Switch } from '@mantine/core';
 import { SCREEN_LIMITS, type ScreenShape } from '@/core/screens/shape';
-import { otherSide, SCREEN_SIDES, SCREEN_STARTS, startWords, type ScreenStart } from '@/core/screens/sides';
+import { otherSide, SCREEN_SIDES, SCREEN_STARTS, startWords } from '@/core/screens/sides';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { useView } from '../view/useView';
@@ -113,14 +113,14 @@ export function ScreenShapeEditor({ propId, shape }: { propId: string; shape: Sc
         allowDeselect={false}
         value={shape.start}
         data={SCREEN_STARTS.map((value) => ({ value, label: startWords(value, isBack) }))}
-        onChange={(start) => start && set({ start: start as ScreenStart })}
+        onChange={(start) => start && set({ start: start })}
       />
       <SegmentedControl
         fullWidth
         size="xs"
         aria-label={`Way round, seen from the ${side}`}
         value={seenDirection(shape.direction)}
-        onChange={(value) => set({ direction: seenDirection(value as ScreenShape['direction']) })}
+        onChange={(value) => set({ direction: seenDirection(value) })}
         data={[
           { value: 'clockwise', label: 'Clockwise' },
           { value: 'counterclockwise', label: 'Counter-clockwise' },

@@ -1,6 +1,7 @@
 import { Button, FileButton } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { CAPTURE_LADDER, STILL_WORDS, type StillReport } from '@/core/screens/still';
+import { messageOf } from '@/core/units/messageOf';
 import { Facts } from '@/ui/Facts';
 import { startScreenLights } from '@/workers/screen/screenLights';
 import sheets from '../sheets/sheets.module.css';
@@ -60,7 +61,7 @@ export function StillSection() {
         },
       });
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(messageOf(error));
     } finally {
       lights.stop();
     }

@@ -39,7 +39,7 @@ export function WalkPicture({ seen, side }: { seen: readonly (Seen | null)[]; si
           bottom: [MARGIN + share * WIDTH, bottom + 8],
           left: [MARGIN - 8, MARGIN + share * HEIGHT],
           right: [right + 8, MARGIN + share * HEIGHT],
-        }[where] as [number, number];
+        }[where];
         const [red, green, blue] = itemAt(BANDS, i);
         return (
           <circle key={i} cx={x} cy={y} r={5} fill={`rgb(${red} ${green} ${blue})`} className={styles.dot} />

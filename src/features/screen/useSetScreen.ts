@@ -1,4 +1,5 @@
 import type { ScreenShape } from '@/core/screens/shape';
+import { said } from '@/core/fields/said';
 import { useEdit } from '../show/ShowProvider';
 
 /** A change of some measures of a screen; what is undefined is left out of it. */
@@ -8,9 +9,7 @@ export type ScreenChange = { [Field in keyof ScreenShape]?: ScreenShape[Field] |
 export function useSetScreen(propId: string, shape: ScreenShape): (change: ScreenChange) => boolean {
   const edit = useEdit();
   return (change) => {
-    const next = Object.fromEntries(
-      Object.entries({ ...shape, ...change }).filter(([, value]) => value !== undefined),
-    ) as ScreenShape;
+    const next = said<ScreenShape>({ ...shape, ...change });
     return edit({ type: 'setShape', propId, shape: next });
   };
 }

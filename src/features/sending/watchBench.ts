@@ -127,5 +127,5 @@ function takePictures(bytes: Uint8Array, take: (light: Uint8Array) => void): Uin
     at += HEADER_BYTES + length;
   }
   if (last) take(last);
-  return bytes.slice(at) as Uint8Array<ArrayBuffer>;
+  return bytes.slice(at);
 }

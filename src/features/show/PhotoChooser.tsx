@@ -3,6 +3,7 @@
 import { Button, FileButton, Group, Loader } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { keepPhoto, type KeptPhoto } from './photos';
+import { messageOf } from '@/core/units/messageOf';
 
 /** Takes a photo from the builder's files, with its progress and a way to stop. */
 export function PhotoChooser({
@@ -22,7 +23,7 @@ export function PhotoChooser({
     try {
       onPhoto({ ...(await keepPhoto(file, setStep, abort.current.signal)), name: file.name });
     } catch (error) {
-      if (!abort.current.signal.aborted) setProblem((error as Error).message);
+      if (!abort.current.signal.aborted) setProblem(messageOf(error));
     } finally {
       setStep(null);
     }

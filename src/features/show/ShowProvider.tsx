@@ -24,6 +24,7 @@ import { type ShowState, type ShowStore } from './showState';
 import { windowId } from './windowId';
 import { itemAt } from '@/core/units/there';
 import { propAt } from '@/core/plan/records';
+import { messageOf } from '@/core/units/messageOf';
 
 /** The store of an open show, with its planner. */
 interface OpenedShow {
@@ -220,7 +221,7 @@ export function useAsk() {
     try {
       return await planner.ask(name, store.getState().show, asked);
     } catch (error) {
-      notify(`That could not be worked out: ${(error as Error).message}`);
+      notify(`That could not be worked out: ${messageOf(error)}`);
       return null;
     }
   };

@@ -92,7 +92,7 @@ export interface ShowClient {
 const jsonHeaders = { 'content-type': 'application/json' };
 
 /** The server refuses with a sentence; anything in between may fail without one. */
-async function refusalOf(response: Response): Promise<Error> {
+export async function refusalOf(response: Response): Promise<Error> {
   const parsed = refusalSchema.safeParse(await response.json().catch(() => null));
   if (parsed.success) return new Refused(parsed.data.error, response.status, parsed.data.problems);
   const message = `The server answered ${response.status} without saying why.`;

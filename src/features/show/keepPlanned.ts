@@ -1,4 +1,5 @@
 import { same } from '@/core/fields/json';
+import { messageOf } from '@/core/units/messageOf';
 import type { Planner } from '@/workers/plan/planner';
 import type { ShowStore } from './showState';
 
@@ -13,7 +14,7 @@ export function keepPlanned(store: ShowStore, planner: Pick<Planner, 'plan' | 'f
   const failed = (error: unknown) => {
     if (!stopped)
       store.setState({
-        planError: `The show could not be planned: ${(error as Error).message}`,
+        planError: `The show could not be planned: ${messageOf(error)}`,
         planning: null,
       });
   };

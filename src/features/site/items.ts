@@ -90,7 +90,7 @@ export function samePlace(a: SitePlacing, b: SitePlacing): boolean {
 }
 
 export function turned(place: SitePlacing, byDeg: number): SitePlacing {
-  return { ...place, turnDeg: ((((place.turnDeg + byDeg) % 360) + 360) % 360) as number };
+  return { ...place, turnDeg: (((place.turnDeg + byDeg) % 360) + 360) % 360 };
 }
 
 /** Some of a prop's pixels where they are on the drawing: enough to see its shape. */

@@ -1,10 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { chainPlaces, outputName } from '@/core/panels/chains';
+import { chainPlaces, outputName, turnOf } from '@/core/panels/chains';
 import { movePanel, stringTogether, turnPanel } from '@/core/panels/editChains';
 import type { PropOf } from '@/core/props/registry';
-import type { Turn } from '@/core/panels/chains';
 import { countOf } from '@/core/units/number';
 import { useLitPixel } from './useLitPixel';
 import { useWallEdit } from './useWallEdit';
@@ -56,9 +55,7 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
     if (!found || !chain) return false;
     if (pressed === 'r' || pressed === 'R') {
       const step = panel.columns === panel.rows ? 90 : 180;
-      setChains(
-        turnPanel(laid.chains, at(cell), ((itemAt(chain.panels, found.place).turnDeg + step) % 360) as Turn),
-      );
+      setChains(turnPanel(laid.chains, at(cell), turnOf(itemAt(chain.panels, found.place).turnDeg + step)));
       return true;
     }
     if (pressed === ',' || pressed === '.') {

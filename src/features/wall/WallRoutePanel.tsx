@@ -11,7 +11,7 @@ import {
   outputName,
   turnsWords,
   type ChainDesign,
-  type Turn,
+  turnOf,
 } from '@/core/panels/chains';
 import { measureChains } from '@/core/panels/compareChains';
 import { USUAL_HAT, USUAL_PICTURE, evenCards } from '@/core/panels/driver';
@@ -111,7 +111,7 @@ function ChainFields({ prop }: { prop: PropOf<'wall'> }) {
         placeholder="by hand"
         value={chaining.by === 'design' ? chaining.style : null}
         data={CHAIN_STYLES.map((style) => ({ value: style, label: STYLE_LABELS[style] }))}
-        onChange={(style) => style && change({ style: style as ChainDesign['style'] })}
+        onChange={(style) => style && change({ style: style })}
       />
       <Choice
         label="Lines are"
@@ -193,7 +193,7 @@ function ChosenPanel({ prop }: { prop: PropOf<'wall'> }) {
             <Choice
               label="Turned, clockwise from the front"
               value={String(turnDeg)}
-              onChange={(value) => setChains(turnPanel(laid.chains, at, Number(value) as Turn))}
+              onChange={(value) => setChains(turnPanel(laid.chains, at, turnOf(Number(value))))}
               data={turns.map((turn) => ({ value: String(turn), label: `${turn}°` }))}
             />
           )}

@@ -7,6 +7,7 @@ import { Select, Switch } from '@mantine/core';
 import { PANEL_COLOUR_ORDERS, PANEL_LIMITS, SHIPPED_PANELS, type PanelType } from '@/core/panels/panelType';
 import type { PropOf } from '@/core/props/registry';
 import { WALL_LIMITS, missingCells, type WallShape } from '@/core/props/wall';
+import { said } from '@/core/fields/said';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { LengthField, NameField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -122,7 +123,7 @@ export function WallShapeEditor({ propId, shape }: { propId: string; shape: Prop
           allowDeselect={false}
           value={panel.colourOrder}
           data={[...PANEL_COLOUR_ORDERS]}
-          onChange={(order) => order && setPanel({ colourOrder: order as PanelType['colourOrder'] })}
+          onChange={(order) => order && setPanel({ colourOrder: order })}
         />
       </Row>
       <StandingFields
@@ -166,7 +167,7 @@ function SelectedPanel({ propId, shape, onChange }: SelectedPanelProps) {
   }) => {
     const next = { column, row, ...own, ...change };
     const rest = (shape.others ?? []).filter((other) => other !== own);
-    const kept = next.missing || next.colourOrder ? [...rest, clean(next)] : rest;
+    const kept = next.missing || next.colourOrder ? [...rest, said(next)] : rest;
     onChange({ others: kept.length > 0 ? kept : undefined });
   };
   const missing = missingCells(shape).has(row * shape.columns + column);
@@ -184,13 +185,9 @@ function SelectedPanel({ propId, shape, onChange }: SelectedPanelProps) {
           placeholder={`${shape.panel.colourOrder}, as the others`}
           value={own?.colourOrder ?? null}
           data={[...PANEL_COLOUR_ORDERS]}
-          onChange={(order) => set({ colourOrder: (order as PanelType['colourOrder'] | null) ?? undefined })}
+          onChange={(order) => set({ colourOrder: order ?? undefined })}
         />
       )}
     </Part>
   );
-}
-
-function clean<Item extends object>(item: Item): Item {
-  return Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as Item;
 }

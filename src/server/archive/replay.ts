@@ -7,6 +7,7 @@ import { OF_RECORDS, fileAfter } from '../oldPatches';
 import { ARCHIVE_FILES, type KeptHistory } from './format';
 import { isSameFile } from './sameFile';
 import { itemAt } from '@/core/units/there';
+import { messageOf } from '@/core/units/messageOf';
 
 const wrong = (words: string) => new ShowError(`${ARCHIVE_FILES.history}: ${words}`);
 
@@ -73,7 +74,6 @@ function after(copy: KeptHistory['copies'][number], own: KeptHistory['changes'])
       own.map(({ change }) => JSON.stringify(change)),
     ).show;
   } catch (error) {
-    const why = error instanceof ShowError ? error.message : (error as Error).message;
-    throw wrong(`its changes from ${copy.sequence + 1} on do not fit. ${why}`);
+    throw wrong(`its changes from ${copy.sequence + 1} on do not fit. ${messageOf(error)}`);
   }
 }

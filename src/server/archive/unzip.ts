@@ -6,6 +6,7 @@ import { MOST_FILE_BYTES } from '@/core/show/read';
 import { parseJson } from '@/core/fields/parseJson';
 import { zodProblems } from '@/core/fields/zodProblems';
 import { groupDigits } from '@/core/units/number';
+import { messageOf } from '@/core/units/messageOf';
 import { MOST_PHOTO_BYTES, photoKind } from '../photos';
 import {
   ARCHIVE_FILES,
@@ -72,7 +73,7 @@ function kindOf(bytes: Uint8Array, name: string): string {
   try {
     return photoKind(bytes);
   } catch (error) {
-    throw new ShowError(`${name}: ${(error as Error).message}`);
+    throw new ShowError(`${name}: ${messageOf(error)}`);
   }
 }
 
@@ -83,7 +84,7 @@ async function said<Result>(work: () => Promise<Result>): Promise<Result> {
   } catch (error) {
     if (error instanceof ShowError) throw error;
     throw new ShowError(
-      `This is no archive that can be read: it is damaged, or not a zip file (${(error as Error).message}).`,
+      `This is no archive that can be read: it is damaged, or not a zip file (${messageOf(error)}).`,
     );
   }
 }

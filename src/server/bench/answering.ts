@@ -1,5 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import type { AsksOf, Call, Reply } from './threadCalls';
+import { messageOf } from '@/core/units/messageOf';
 
 type Answers<All extends AsksOf<All>> = {
   [Is in keyof All]: (ask: All[Is]['ask']) => All[Is]['answer'] | Promise<All[Is]['answer']>;
@@ -15,7 +16,7 @@ export function answerAll<All extends AsksOf<All>>(answers: Answers<All>): void 
         const bytes = answer instanceof Uint8Array ? [answer.buffer as ArrayBuffer] : [];
         parentPort!.postMessage({ number, answer } satisfies Reply<unknown>, bytes);
       } catch (error) {
-        parentPort!.postMessage({ number, error: (error as Error).message } satisfies Reply<unknown>);
+        parentPort!.postMessage({ number, error: messageOf(error) } satisfies Reply<unknown>);
       }
     });
   });

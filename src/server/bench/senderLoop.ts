@@ -1,5 +1,4 @@
 import dgram from 'node:dgram';
-import type { Colour } from '@/core/patterns/pattern';
 import { painted, patternById } from '@/core/patterns/registry';
 import { stretchesOf, type Stretch } from '@/core/patterns/selection';
 import type { Plan } from '@/core/plan/planned';
@@ -49,7 +48,11 @@ export class SenderLoop {
   private readonly socketOf: (dgram.Socket | null)[] = [];
   private readonly figures = { frames: 0, packets: 0, late: 0, refused: 0, jitterSumMs: 0, jitterMostMs: 0 };
   private readonly sentTo: { packets: number; bytes: number }[];
-  private since = { atMs: performance.now(), packets: [] as number[], bytes: [] as number[] };
+  private since: { atMs: number; packets: number[]; bytes: number[] } = {
+    atMs: performance.now(),
+    packets: [],
+    bytes: [],
+  };
   private lastError: string | null = null;
   private isStopping = false;
   private isHandedOver = false;
@@ -149,7 +152,7 @@ export class SenderLoop {
       timeS: (frame - this.testBeganFrame) / this.setting.rateHz,
       step,
       level,
-      colour: colour as Colour,
+      colour: colour,
     });
     return send(this.plan, this.sender, wanted);
   }
@@ -251,6 +254,6 @@ function connected(socket: dgram.Socket, port: number, address: string): Promise
   return new Promise((resolve) => {
     // The types of Node leave out that it is told an error.
     const told: (error?: Error) => void = (error) => resolve(error ?? null);
-    socket.connect(port, address, told as () => void);
+    socket.connect(port, address, told);
   });
 }

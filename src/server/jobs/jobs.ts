@@ -25,6 +25,7 @@ import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
 import { ShowError } from '@/core/fields/problem';
 import { Facts, currentFacts } from '@/core/show/facts';
 import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
+import { mapTuple } from '@/core/units/tuple';
 import { checkedArchive } from '../archive/check';
 import { collected } from '../archive/collect';
 import type { ArchiveHead } from '../archive/format';
@@ -158,9 +159,9 @@ export class Worker {
       case 'printed':
         return once(JSON.stringify(this.printed(job.showId, job.mark, job.asked, progress)));
       case 'compare': {
-        const [before, after] = [job.from, job.to].map((sequence) =>
+        const [before, after] = mapTuple([job.from, job.to] as const, (sequence) =>
           planShow(this.shows.at(job.showId, sequence)),
-        ) as [Plan, Plan];
+        );
         progress(0.6);
         return inWords(after, () => comparePlanned(before, after));
       }

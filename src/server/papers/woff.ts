@@ -25,11 +25,9 @@ export function fontOfWoff(woff: Buffer): Buffer {
   let end = SFNT_HEADER_BYTES + count * SFNT_ENTRY_BYTES;
   for (let i = 0; i < count; i += 1) {
     const entry = HEADER_BYTES + i * ENTRY_BYTES;
-    const [offset, packedBytes, bytes] = [4, 8, 12].map((at) => woff.readUInt32BE(entry + at)) as [
-      number,
-      number,
-      number,
-    ];
+    const offset = woff.readUInt32BE(entry + 4);
+    const packedBytes = woff.readUInt32BE(entry + 8);
+    const bytes = woff.readUInt32BE(entry + 12);
     const packed = woff.subarray(offset, offset + packedBytes);
     const table = packedBytes < bytes ? inflateSync(packed) : packed;
     if (table.length !== bytes) throw new Error('A table of this WOFF font is not whole.');

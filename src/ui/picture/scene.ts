@@ -2,7 +2,7 @@ import { boundsOf, type Bounds } from '@/core/geometry/bounds';
 import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { Seam } from '@/core/props/kind';
-import { kindOf, threadProp, type PropGeometry } from '@/core/props/registry';
+import { kindOf, threadProp } from '@/core/props/registry';
 import { NearestPoint } from './nearest';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, controllerAt } from '@/core/plan/records';
@@ -50,7 +50,7 @@ export function sceneOf(plan: Plan, index: number, drawing: 'true' | 'unrolled' 
   const end = prop.firstPixel + prop.pixelCount;
   const flat =
     drawing === 'unrolled' && kindOf({ kind }).unrolled
-      ? threadProp({ kind, shape, threading } as PropGeometry, 'unrolled')
+      ? threadProp({ kind, shape, threading }, 'unrolled')
       : null;
   const xMm = flat ? flat.xMm : plan.pixels.xMm.subarray(prop.firstPixel, end);
   const yMm = flat ? flat.yMm : plan.pixels.yMm.subarray(prop.firstPixel, end);

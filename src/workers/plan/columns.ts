@@ -21,7 +21,7 @@ type Numbers<Row> = Pick<Row, NumberFields<Row>>;
 export function packColumns<Row>(description: Description<Row>, rows: readonly Numbers<Row>[]): Columns<Row> {
   const columns = {} as Columns<Row>;
   for (const field of fieldsOf(description)) {
-    const column = new ARRAYS[description[field] as ColumnType](rows.length);
+    const column = new ARRAYS[description[field]](rows.length);
     rows.forEach((row, i) => (column[i] = (row[field] as number | null) ?? NaN));
     columns[field] = column;
   }

@@ -29,6 +29,6 @@ export function readTable(
       }
     },
   });
-  if (failure) throw failure as Error;
+  if (failure) throw failure;
   return reader.finish();
 }

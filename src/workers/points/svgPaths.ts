@@ -2,6 +2,7 @@ import svgpath from 'svgpath';
 import { addCubic, type Outline } from '@/core/props/points/outline';
 import { PointsError } from '@/core/props/points/pointList';
 import { itemAt } from '@/core/units/there';
+import { pairOf } from '@/core/units/tuple';
 
 /** One command of a path with absolute coordinates, of M, L, H, V, C, Q and Z. */
 export type Segment = readonly [command: string, ...numbers: number[]];
@@ -15,7 +16,7 @@ export function parsePath(data: string): Segment[] {
   const segments: Segment[] = [];
   // The pen is where the command before left it, which the drawing of some commands depends on.
   path.iterate((segment, _index, x, y) => {
-    const [command, ...numbers] = segment as [string, ...number[]];
+    const [command, ...numbers] = segment;
     segments.push(
       command === 'H'
         ? ['L', itemAt(numbers, 0), y]
@@ -109,7 +110,7 @@ export function flatten(
     if (command === 'C')
       addCubic(points, numbers as [number, number, number, number, number, number], tolerance);
     else if (command === 'Q') {
-      const [x, y] = points.slice(-2) as [number, number];
+      const [x, y] = pairOf(points.slice(-2));
       const [qx, qy, toX, toY] = numbers as [number, number, number, number];
       // A quadratic curve is the cubic whose control points lie two thirds of the way to its own.
       addCubic(

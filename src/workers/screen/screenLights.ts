@@ -28,10 +28,8 @@ export function startScreenLights(): ScreenLights {
   return {
     begin: (shape, ways) => answer(remote.begin(shape, ways)),
     set: (ways) => answer(remote.set(ways)),
-    still: (frame, threshold) =>
-      answer(remote.still(transfer(frame, [frame.rgba.buffer as ArrayBuffer]), threshold)),
-    step: (frame, passedMs) =>
-      answer(remote.step(transfer(frame, [frame.rgba.buffer as ArrayBuffer]), passedMs)),
+    still: (frame, threshold) => answer(remote.still(transfer(frame, [frame.rgba.buffer]), threshold)),
+    step: (frame, passedMs) => answer(remote.step(transfer(frame, [frame.rgba.buffer]), passedMs)),
     walk: (wish, answers) => answer(remote.walk(wish, answers)),
     stop,
   };

@@ -1,4 +1,5 @@
 import type { LaidWall } from '../../panels/laidWall';
+import { pairOf } from '../../units/tuple';
 
 /** The label that a panel shows, and which way up it is. */
 interface PanelSeen {
@@ -27,7 +28,7 @@ export function labelIn(
 ): string {
   const label = text.trim().replace(',', '.');
   if (scheme === 'outputPlace' || label === '') return label;
-  const [row, column] = label.split('.').map(Number) as [number, number];
+  const [row, column] = pairOf(label.split('.').map(Number));
   const at = scheme === 'rowColumnFront' ? column - 1 : columns - column;
   return labelsOfWall(wall).get(`${at} ${row - 1}`) ?? label;
 }
@@ -61,7 +62,7 @@ export function panelMends(wall: Pick<LaidWall, 'chains'>, seen: readonly PanelS
   const placeOf = new Map([...planned].map(([place, label]) => [label, place]));
   const shown = new Map(seen.map((each) => [`${each.column} ${each.row}`, each]));
   const words = (place: string) => {
-    const [column, row] = place.split(' ').map(Number) as [number, number];
+    const [column, row] = pairOf(place.split(' ').map(Number));
     return `${column + 1} across, ${row + 1} down`;
   };
   const lit = seen.filter(({ label }) => label !== '');

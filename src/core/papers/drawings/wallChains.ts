@@ -1,5 +1,5 @@
 import { layWall } from '../../props/wall';
-import { flowsRight, outputName } from '../../panels/chains';
+import { flowsRight, outputName, turnOf } from '../../panels/chains';
 import type { PropOf } from '../../props/registry';
 import { xSeenFrom, type ViewSide } from '../../threading/view';
 import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
@@ -81,7 +81,7 @@ export function wallChainsDrawing(prop: PropOf<'wall'>, side: ViewSide): Drawing
         });
       if (labelled) {
         // Seen from the back a turn goes the other way round.
-        const turn = ((each.turnDeg * (side === 'front' ? 1 : -1) + 360) % 360) as 0 | 90 | 180 | 270;
+        const turn = turnOf(side === 'front' ? each.turnDeg : -each.turnDeg);
         shapes.push({ is: 'label', at, words: ARROWS[turn], sizePt: 9, upPt: -7, boxed: true });
       }
     });

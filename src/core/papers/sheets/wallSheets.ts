@@ -18,10 +18,11 @@ import {
 import { wallSheet } from '../wallSheet';
 import { paper, tableSheet } from './make';
 import { itemAt } from '../../units/there';
+import { propOfKind } from '../../plan/records';
 
 /** A wall to type, to wire and to ribbon. */
 export function wallSheets(plan: Plan, index: number): Sheet[] {
-  const prop = plan.show.props[index] as PropOf<'wall'>;
+  const prop = propOfKind(plan, index, 'wall');
   const { id, name } = prop;
   const about = { kind: 'prop', propId: id } as const;
   return [

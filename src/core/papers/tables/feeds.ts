@@ -2,8 +2,7 @@ import { connectorKind } from '../../catalogue/connector';
 import { wireSize } from '../../catalogue/wire';
 import type { Plan } from '../../plan/planned';
 import { endWords, sourceWords } from '../../power/leadWords';
-import { leadEndPlace, numberRead, type ReadingPlace } from '../../power/readingPlaces';
-import type { ReadingValue } from '../../power/readings';
+import { leadEndPlace, numberNoted, type ReadingPlace } from '../../power/readingPlaces';
 import type { FedLead, PowerReport } from '../../power/report';
 import type { Facts } from '../../show/facts';
 import { formatAmps, formatVolts } from '../../units/electric';
@@ -130,7 +129,10 @@ export function scheduleTable(plan: Plan, rows: readonly ScheduleRow[], level: s
         unit: level,
         as: 'figure',
         meaning: 'What the meter showed there',
-        of: ({ end: { noted } }) => (noted ? formatVolts(numberRead(noted.value as ReadingValue)) : null),
+        of: ({ end: { noted } }) => {
+          const read = numberNoted(noted);
+          return read === null ? null : formatVolts(read);
+        },
       },
       {
         id: 'fuse',

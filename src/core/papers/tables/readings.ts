@@ -1,5 +1,5 @@
-import { numberRead, type ReadingPlace } from '../../power/readingPlaces';
-import { exactness, readingField, type ReadingValue } from '../../power/readings';
+import { numberNoted, type ReadingPlace } from '../../power/readingPlaces';
+import { exactness, readingField } from '../../power/readings';
 import { formatAmps, formatVolts } from '../../units/electric';
 import type { Table, Told } from '../../pages/table';
 
@@ -25,8 +25,9 @@ function expectedWords({ unit, expected }: ReadingPlace): string | null {
 
 /** Distance of a reading from the expected value, and whether a meter tells them apart. */
 function differenceCell({ unit, expected, noted }: ReadingPlace): Told | null {
-  if (!noted || expected === null || unit === '%') return null;
-  const by = numberRead(noted.value as ReadingValue) - expected;
+  const read = numberNoted(noted);
+  if (read === null || expected === null || unit === '%') return null;
+  const by = read - expected;
   const sign = by >= 0 ? '+' : '−';
   const isNear = unit === 'pixel' ? by === 0 : Math.abs(by) <= exactness(unit, expected);
   if (isNear) return { text: 'as planned', mood: 'good' };
@@ -61,7 +62,10 @@ export function readingsTable(places: readonly ReadingPlace[], level: string): T
         unit: level,
         as: 'figure',
         meaning: 'What the meter showed',
-        of: ({ unit, noted }) => (noted ? readWords(unit, numberRead(noted.value as ReadingValue)) : null),
+        of: ({ unit, noted }) => {
+          const read = numberNoted(noted);
+          return read === null ? null : readWords(unit, read);
+        },
       },
       {
         id: 'difference',

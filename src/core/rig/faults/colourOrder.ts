@@ -28,7 +28,7 @@ export const colourOrder = defineFault<ColourOrder>({
   schema: z.strictObject({
     kind: z.literal('colourOrder'),
     ...onPort,
-    order: z.enum(COLOUR_ORDERS as [string, ...string[]]),
+    order: z.enum(COLOUR_ORDERS),
   }),
   sentence: (plan, fault) => `${nameOfPort(plan, fault)} is told the colour order ${fault.order}.`,
   places: (plan) =>

@@ -9,6 +9,7 @@ import {
   onController,
   type OnController,
 } from '../fault';
+import { mapTuple } from '../../units/tuple';
 
 const WORDS = { R: 'red', G: 'green', B: 'blue' };
 
@@ -32,6 +33,6 @@ export const deviceGain = defineFault<DeviceGain>({
   touches: ofController,
   apply: (rig, fault) =>
     changeDevice(rig, fault, ({ gains }) => ({
-      gains: gains.map((gain, i) => ('RGBW'[i] === fault.colour ? 0 : gain)) as unknown as typeof gains,
+      gains: mapTuple(gains, (gain, i) => ('RGBW'[i] === fault.colour ? 0 : gain)),
     })),
 });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { paperSettingsSchema } from '../../catalogue/paper';
 import { partsBookSchema, type PartsItem } from '../../catalogue/partsBook';
 import { defineEdit } from './definition';
+import { changedTo } from '../../fields/said';
 
 const settings = paperSettingsSchema.shape;
 
@@ -69,8 +70,6 @@ function changed<Of extends object>(
   before: Of | undefined,
   change: { [Field in keyof Of]?: Of[Field] | null | undefined },
 ): Of | undefined {
-  const said = Object.entries({ ...before, ...change }).filter(
-    ([, each]) => each !== undefined && each !== null,
-  );
-  return said.length === 0 ? undefined : (Object.fromEntries(said) as Of);
+  const next = changedTo(before, change);
+  return Object.keys(next).length === 0 ? undefined : next;
 }

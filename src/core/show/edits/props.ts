@@ -86,7 +86,7 @@ export const changeProp = defineEdit({
 /** The part of a prop's shape that belonged to its type of pixel and goes with it. */
 function clearedBy(prop: Prop | undefined, pixelTypeId: string | undefined) {
   if (!prop || pixelTypeId === undefined || pixelTypeId === prop.pixelTypeId) return null;
-  return kindOf(prop).onOtherPixels?.(prop.shape as never) ?? null;
+  return kindOf(prop).onOtherPixels?.(prop.shape) ?? null;
 }
 
 function listWords(ranges: readonly PixelRange[] | null): string {
@@ -151,9 +151,9 @@ function replacePart(draft: ShowDraft, propId: string, part: 'shape' | 'threadin
       })),
     );
   if (part === 'shape') {
-    const why = kind.impossible?.(parsed.data as never, draft.show.lengths) ?? null;
+    const why = kind.impossible?.(parsed.data, draft.show.lengths) ?? null;
     // A prop that could not be built before may be put right step by step.
-    if (why !== null && !kind.impossible?.(prop.shape as never, draft.show.lengths))
+    if (why !== null && !kind.impossible?.(prop.shape, draft.show.lengths))
       throw new ShowError(`${prop.name}: ${why}`);
   }
   draft.change('props', propId, { [part]: parsed.data });

@@ -4,6 +4,7 @@ import { LENGTH_SYSTEMS } from '../../units/length';
 import { siteSchema } from '../siteSchema';
 import { nameSchema } from '../../fields/fields';
 import { defineEdit } from './definition';
+import { changedTo } from '../../fields/said';
 
 export const renameShow = defineEdit({
   schema: z.strictObject({ type: z.literal('renameShow'), name: nameSchema }),
@@ -41,13 +42,7 @@ export const setAddressing = defineEdit({
     ];
     return `Addresses: ${words.filter(Boolean).join(', ')}`;
   },
-  apply: (draft, { change }) =>
-    draft.set(
-      'addressing',
-      Object.fromEntries(
-        Object.entries({ ...draft.show.addressing, ...change }).filter(([, value]) => value !== null),
-      ) as Addressing,
-    ),
+  apply: (draft, { change }) => draft.set('addressing', changedTo<Addressing>(draft.show.addressing, change)),
 });
 
 const ASKING_WORDS: Record<string, string> = {

@@ -13,6 +13,7 @@ import { HelpAnswer, QuickCheck } from './QuickCheck';
 import styles from './quickChecks.module.css';
 import { valueIn } from '@/core/units/there';
 import { propAt } from '@/core/plan/records';
+import { pairOf } from '@/core/units/tuple';
 
 interface Read {
   text: string;
@@ -30,7 +31,7 @@ export function PanelsCheck({ plan, prop }: { plan: Plan; prop: number }) {
   const mends = panelMends(
     laid,
     [...read].map(([place, { text, isUpsideDown }]) => {
-      const [column, row] = place.split(' ').map(Number) as [number, number];
+      const [column, row] = pairOf(place.split(' ').map(Number));
       return {
         column,
         row,

@@ -37,7 +37,7 @@ export function StockCheck() {
             { value: 'panel', label: 'A panel' },
           ]}
           value={what}
-          onChange={(value) => value && setWhat(value as StockValue['what'])}
+          onChange={(value) => value && setWhat(value)}
         />
         <MaybeWholeField
           label="Lights that work"

@@ -147,8 +147,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
                 value={controller.network.casting}
                 data={['unicast', 'multicast']}
                 onChange={(casting) =>
-                  casting &&
-                  set(controller, { ...controller.network!, casting: casting as NetworkAddress['casting'] })
+                  casting && set(controller, { ...controller.network!, casting: casting })
                 }
               />
             ),

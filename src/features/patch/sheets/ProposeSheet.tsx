@@ -60,7 +60,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
             label="What counts"
             value={goal}
             onChange={(value) => {
-              setGoal(value as Goal);
+              setGoal(value);
               setProposal(null);
             }}
             data={[
