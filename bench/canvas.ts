@@ -19,6 +19,8 @@ const SIZES: readonly [columns: number, rows: number][] = sized(
   [[20, 28]],
 );
 const FRAMES = sized(120, 12);
+/** Along each side of the large wall. */
+const PANELS = sized(64, 8);
 
 type Row = Record<string, string>;
 
@@ -48,7 +50,7 @@ async function main() {
     await page.goto(`${server.address}/shows/${wall}/build/prop/wall`);
     await page.getByTestId('wall').waitFor();
     await page.waitForTimeout(1500);
-    rows.push(...(await framesOf(page, 'wall', 'wall of 64 × 64 panels')));
+    rows.push(...(await framesOf(page, 'wall', `wall of ${PANELS} × ${PANELS} panels`)));
     await page.close();
     for (const pixels of sized([2_000, 20_000, 250_000], [2_000]))
       edits.push(await netEdit(server, browser, pixels));
@@ -120,7 +122,7 @@ async function framesOf(page: Page, testId: string, pixels: string): Promise<Row
   return rows;
 }
 
-/** As many panels as a wall may have, of two million pixels. */
+/** As many panels as a wall may have, of two million pixels; in a small run a few. */
 function largeWall(): Show {
   const { shape, threading } = wallKind.starter();
   const demo = readDemoShow();
@@ -132,8 +134,8 @@ function largeWall(): Show {
         ...prop,
         shape: {
           ...shape,
-          columns: 64,
-          rows: 64,
+          columns: PANELS,
+          rows: PANELS,
           panel: { ...shape.panel, columns: 32, rows: 16, pitchMm: 10 },
         },
       },

@@ -236,7 +236,7 @@ test('an awning with white on a Wi-Fi node, its first pixel hidden', { tag: '@fu
   for (const value of ['180', '181']) await expect(port).toContainText(value);
 });
 
-test('two shelves on one node by DDP: where the second one begins', async ({ page }) => {
+test('two shelves on one node by DDP: where the second one begins', { tag: '@full' }, async ({ page }) => {
   await startShow(page, 'Shelves');
   for (const name of ['Upper shelf', 'Lower shelf']) {
     await addProp(page, /^Measured line/);
