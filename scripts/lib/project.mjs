@@ -16,8 +16,8 @@ export function fail(sentence) {
 
 export function needNode20() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major !== 20 || minor < 9)
-    fail(`Rapid Lantern runs on Node 20 (20.9 or newer); this is Node ${process.versions.node}.`);
+  if (major !== 20 || minor < 15)
+    fail(`Rapid Lantern runs on Node 20 (20.15 or newer); this is Node ${process.versions.node}.`);
 }
 
 /** Runs a command with its output on the screen; gives its exit code. */

@@ -1,5 +1,6 @@
 import 'server-only';
 import { createHash } from 'node:crypto';
+import { crc32 } from 'node:zlib';
 import { openPromise, type Entry, type ZipFile } from 'yauzl';
 import { ShowError } from '@/core/fields/problem';
 import { MOST_FILE_BYTES } from '@/core/show/read';
@@ -127,13 +128,19 @@ function need(entries: ReadonlyMap<string, Entry>, name: string): Entry {
   return entry;
 }
 
-/** Contents of an entry. Whatever it says of its size, no more than that is unpacked. */
+/** Contents of an entry, held against its checksum. Whatever it says of its size, no more than that is unpacked. */
 function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
   return said(async () => {
     const stream = await zip.openReadStreamPromise(entry);
     const pieces: Buffer[] = [];
     for await (const piece of stream) pieces.push(piece as Buffer);
-    return Buffer.concat(pieces);
+    const bytes = Buffer.concat(pieces);
+    // The zip reader leaves this to its user: a letter of a note could be another one, and still be read.
+    if (crc32(bytes) !== entry.crc32)
+      throw new ShowError(
+        `“${shown(entry.fileName)}” in the archive is damaged: its bytes are not those that were packed.`,
+      );
+    return bytes;
   });
 }
 
