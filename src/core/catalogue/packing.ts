@@ -61,7 +61,7 @@ export const addressingSchema = z.strictObject({
 });
 export type Addressing = z.infer<typeof addressingSchema>;
 
-/** Pictures a second that a show is asked for where no other number is set. */
+/** Frame rate of a show for which no other is set, in fps. */
 const USUAL_RATE_HZ = 20;
 
 /** Pictures a second that every part of a show is to have. */

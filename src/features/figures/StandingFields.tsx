@@ -55,7 +55,7 @@ export function StandingFields<Value>({ label, figure, onCommit }: StandingField
               allowDeselect={false}
               value={figure.basis}
               data={BASES.map((basis) => ({ value: basis, label: capitalised(BASIS_WORDS[basis]) }))}
-              onChange={(basis) => basis && set({ basis: basis })}
+              onChange={(basis) => basis && set({ basis })}
             />
             {words('source', 'Known from', 200)}
           </Row>

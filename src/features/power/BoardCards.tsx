@@ -282,7 +282,7 @@ function SecondInput({ power, set }: { power: BoardPower | undefined; set: SetPo
           { value: 'never', label: 'never beside the first' },
           { value: 'allowed', label: 'may be used beside the first' },
         ]}
-        onChange={(secondInput) => set({ secondInput: secondInput })}
+        onChange={(secondInput) => set({ secondInput })}
       />
       {power?.secondInput === 'never' && (
         <Hint>

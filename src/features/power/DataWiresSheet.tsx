@@ -162,7 +162,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
             { value: 'buffer', label: 'a fast buffer, 74AHCT or 74HCT' },
             { value: 'pair', label: 'a differential pair and its receiver' },
           ]}
-          onChange={(helper) => set({ helper: helper })}
+          onChange={(helper) => set({ helper })}
         />
         <Select
           label="Ground"
@@ -173,7 +173,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
             { value: 'along', label: 'goes along with data' },
             { value: 'none', label: 'does not go along' },
           ]}
-          onChange={(ground) => set({ ground: ground })}
+          onChange={(ground) => set({ ground })}
         />
         <Row>
           <MaybeUnitField
@@ -211,7 +211,7 @@ function WireCard({ plan, line }: { plan: Plan; line: DataLine }) {
                 { value: 'joined', label: 'joined to data' },
                 { value: 'ground', label: 'tied to ground' },
               ]}
-              onChange={(backup) => set({ backup: backup })}
+              onChange={(backup) => set({ backup })}
             />
             <p className={styles.small}>
               Joined to data, a dead first pixel is skipped; tied to ground, it cannot catch noise. The data

@@ -112,7 +112,7 @@ function TypeCard({ type }: { type: PixelType }) {
           allowDeselect={false}
           value={electric.build}
           data={LIGHT_BUILDS.map((build) => ({ value: build, label: BUILD_WORDS[build] }))}
-          onChange={(build) => build && set({ build: build })}
+          onChange={(build) => build && set({ build })}
         />
         <Measured type={type} onUse={(draw) => set({ draw: { ...said.draw, ...draw } })} />
         {parts.map((part) => (

@@ -168,7 +168,7 @@ function ShowPower({ plan }: { plan: Plan }) {
             allowDeselect={false}
             value={now.whiteBy}
             data={WHITE_BY.map((value) => ({ value, label: WHITE_WORDS[value] }))}
-            onChange={(whiteBy) => whiteBy && set({ whiteBy: whiteBy })}
+            onChange={(whiteBy) => whiteBy && set({ whiteBy })}
           />
           <Hint>
             Supplies, wires and fuses are sized for full white all the same: a level that a program keeps is

@@ -219,7 +219,7 @@ function OthersFields({ supply }: { supply: Supply }) {
             data={FED_BY.map((by) => ({ value: by, label: FED_BY_WORDS[by].label }))}
             onChange={(by) => {
               const { by: _, ...rest } = other;
-              set(others.map((each, i) => (i === at ? (by ? { ...rest, by: by } : rest) : each)));
+              set(others.map((each, i) => (i === at ? (by ? { ...rest, by } : rest) : each)));
             }}
           />
           <Button

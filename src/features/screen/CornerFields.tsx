@@ -73,7 +73,7 @@ function CornerWayFields({
         allowDeselect={false}
         value={way.style}
         data={CORNER_STYLES.map((value) => ({ value, label: CORNER_WORDS[value] }))}
-        onChange={(style) => style && onChange({ style: style, lossMm: style === 'pieces' ? 15 : 0 })}
+        onChange={(style) => style && onChange({ style, lossMm: style === 'pieces' ? 15 : 0 })}
       />
       {way.style !== 'bent' && (
         <LengthField

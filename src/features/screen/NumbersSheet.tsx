@@ -38,7 +38,7 @@ export function NumbersSheet({ prop }: { prop: PropOf<'screen'> }) {
           allowDeselect={false}
           value={convention.corner}
           data={SCREEN_CORNERS.map((value) => ({ value, label: startWords(value) }))}
-          onChange={(corner) => corner && set({ corner: corner })}
+          onChange={(corner) => corner && set({ corner })}
         />
         <Select
           label="It counts"
@@ -48,7 +48,7 @@ export function NumbersSheet({ prop }: { prop: PropOf<'screen'> }) {
             { value: 'clockwise', label: 'clockwise' },
             { value: 'counterclockwise', label: 'counter-clockwise' },
           ]}
-          onChange={(direction) => direction && set({ direction: direction })}
+          onChange={(direction) => direction && set({ direction })}
         />
         <Select
           label="Its first light is"

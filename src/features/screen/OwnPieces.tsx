@@ -63,14 +63,14 @@ export function OwnPieces({ shape, set }: { shape: ScreenShape; set: (change: Sc
                   allowDeselect={false}
                   value={piece.side}
                   data={SCREEN_SIDES.map((side) => ({ value: side, label: side }))}
-                  onChange={(side) => side && change(i, { side: side })}
+                  onChange={(side) => side && change(i, { side })}
                 />
                 <Select
                   label="It runs"
                   allowDeselect={false}
                   value={piece.runs}
                   data={RUNS}
-                  onChange={(runs) => runs && change(i, { runs: runs })}
+                  onChange={(runs) => runs && change(i, { runs })}
                 />
               </Row>
               <Row>

@@ -113,7 +113,7 @@ export function ScreenShapeEditor({ propId, shape }: { propId: string; shape: Sc
         allowDeselect={false}
         value={shape.start}
         data={SCREEN_STARTS.map((value) => ({ value, label: startWords(value, isBack) }))}
-        onChange={(start) => start && set({ start: start })}
+        onChange={(start) => start && set({ start })}
       />
       <SegmentedControl
         fullWidth

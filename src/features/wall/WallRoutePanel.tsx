@@ -111,7 +111,7 @@ function ChainFields({ prop }: { prop: PropOf<'wall'> }) {
         placeholder="by hand"
         value={chaining.by === 'design' ? chaining.style : null}
         data={CHAIN_STYLES.map((style) => ({ value: style, label: STYLE_LABELS[style] }))}
-        onChange={(style) => style && change({ style: style })}
+        onChange={(style) => style && change({ style })}
       />
       <Choice
         label="Lines are"

@@ -146,9 +146,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
                 allowDeselect={false}
                 value={controller.network.casting}
                 data={['unicast', 'multicast']}
-                onChange={(casting) =>
-                  casting && set(controller, { ...controller.network!, casting: casting })
-                }
+                onChange={(casting) => casting && set(controller, { ...controller.network!, casting })}
               />
             ),
           stored: (controller) => controller.network && <StoredBy controller={controller} onChange={set} />,
