@@ -1,6 +1,7 @@
 // Everything that must hold, on a fresh clone: types, lint, format, unit tests, production build, benches, end-to-end tests against it.
-//   npm run verify        heavy properties at a fifth of their runs, end-to-end tests but those that are tagged @full
-//   npm run verify:full   all runs, all tests
+//   npm run verify        heavy properties at a fifth of their runs, end-to-end tests but those that are tagged @full, lint without
+//                         React's compiler rules
+//   npm run verify:full   all runs, all tests, all rules
 // With `-- --write` the time of each step goes into docs/speed.md.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
@@ -23,7 +24,8 @@ import { withTable } from './lib/speedPage.mjs';
 const MOST_NAMED = 10;
 
 needNode20();
-const env = process.argv.includes('--full') ? { ALL_RUNS: '1' } : {};
+const isFull = process.argv.includes('--full');
+const env = isFull ? { ALL_RUNS: '1' } : {};
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-'));
 const totals = { passed: 0, failed: 0 };
 const broken = [];
@@ -38,23 +40,46 @@ await sideBySide([
   ['database', compileDatabase],
   ['house', () => collectNode('node_modules/tsx/dist/cli.mjs', ['scripts/house.ts'])],
   ['types', types],
-  ['lint', () => collectNode('node_modules/eslint/bin/eslint.js', ['.', '--max-warnings', '0'])],
+  [
+    'lint',
+    () =>
+      collectNode(
+        'node_modules/eslint/bin/eslint.js',
+        ['.', '--max-warnings', '0'],
+        isFull ? {} : { LINT_WITHOUT_COMPILER: '1' },
+      ),
+  ],
   [
     'format',
     () => collectNode('node_modules/prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']),
   ],
 ]);
-await tests('unit tests', 'unit.json', countJest, slowestOfJest, (file) =>
-  runNode('node_modules/jest/bin/jest.js', ['--ci', '--json', `--outputFile=${file}`], { env }),
-);
-if (await step('production build', build)) {
-  await step('benches, small', () => runNode('node_modules/tsx/dist/cli.mjs', ['bench/run.ts', '--small']));
-  await tests('end-to-end tests', 'e2e.json', countPlaywright, slowestOfPlaywright, (file) =>
-    // On a machine that other work holds up a test is tried once more; one that needed it is named as such.
-    runNode('node_modules/@playwright/test/cli.js', ['test', '--retries=1'], {
-      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
-    }),
-  );
+const unitReport = path.join(reports, 'unit.json');
+await steps([
+  // Building leaves one core idle for half of its time.
+  ['production build', build],
+  [
+    'unit tests',
+    () => runNode('node_modules/jest/bin/jest.js', ['--ci', '--json', `--outputFile=${unitReport}`], { env }),
+  ],
+]);
+countTests('unit tests', unitReport, countJest, slowestOfJest);
+if (!broken.includes('production build')) {
+  const report = path.join(reports, 'e2e.json');
+  await steps([
+    ['benches, small', () => runNode('node_modules/tsx/dist/cli.mjs', ['bench/run.ts', '--small'])],
+  ]);
+  await steps([
+    [
+      'end-to-end tests',
+      () =>
+        // On a machine that other work holds up a test is tried once more; one that needed it is named as such.
+        runNode('node_modules/@playwright/test/cli.js', ['test', '--retries=1'], {
+          env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+        }),
+    ],
+  ]);
+  countTests('end-to-end tests', report, countPlaywright, slowestOfPlaywright);
 } else broken.push('benches and end-to-end tests, which need the build');
 
 fs.rmSync(reports, { recursive: true, force: true });
@@ -91,11 +116,12 @@ async function timed(name, work) {
   return result;
 }
 
-async function step(name, work) {
-  console.log(`\n== ${name}`);
-  if ((await timed(name, work)) === 0) return true;
-  broken.push(name);
-  return false;
+/** Runs what shows itself what it does, at the same time. */
+async function steps(all) {
+  const names = all.map(([name]) => name).join(', ');
+  console.log(`\n== ${names}`);
+  const codes = await timed(names, () => Promise.all(all.map(([, work]) => work())));
+  all.forEach(([name], i) => codes[i] !== 0 && broken.push(name));
 }
 
 async function types() {
@@ -118,10 +144,8 @@ async function sideBySide(steps) {
   );
 }
 
-/** Runs tests that write a report, and adds what it counts. A report that is missing is a failure. */
-async function tests(name, reportName, count, slowestOf, work) {
-  const file = path.join(reports, reportName);
-  await step(name, () => work(file));
+/** Adds what a report of tests counts. One that is missing is a failure. */
+function countTests(name, file, count, slowestOf) {
   try {
     const report = JSON.parse(fs.readFileSync(file, 'utf8'));
     const { passed, failed, note } = count(report);

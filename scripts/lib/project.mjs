@@ -46,8 +46,8 @@ function collect(command, args, env = {}) {
 }
 
 /** A script of the project, run in the same way. */
-export function collectNode(script, args = []) {
-  return collect(process.execPath, [path.join(ROOT, script), ...args]);
+export function collectNode(script, args = [], env = {}) {
+  return collect(process.execPath, [path.join(ROOT, script), ...args], env);
 }
 
 function hashOf(files) {

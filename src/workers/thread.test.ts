@@ -22,6 +22,36 @@ describe('a thread', () => {
     await expect(thread.answer(new Promise(() => undefined))).rejects.toThrow('did not start');
   });
 
+  it('tells how far it is, and nothing more once the answer is there, however late that comes', async () => {
+    const { worker } = silentWorker();
+    const parts: number[] = [];
+    let late: (part: number) => void = () => undefined;
+    const answer = startThread(worker).answerInParts(
+      (part) => parts.push(part),
+      (told) => {
+        told(0.5);
+        late = told;
+        return Promise.resolve(7);
+      },
+    );
+    await expect(answer).resolves.toBe(7);
+    late(0.9);
+    expect(parts).toEqual([0.5]);
+  });
+
+  it('says nothing more of how far it is once it failed', async () => {
+    const { worker } = silentWorker();
+    const progress = jest.fn();
+    let late: (part: number) => void = () => undefined;
+    const answer = startThread(worker).answerInParts(progress, (told) => {
+      late = told;
+      return Promise.reject(new Error('Line 3: y is missing.'));
+    });
+    await expect(answer).rejects.toThrow('Line 3');
+    late(0.9);
+    expect(progress).not.toHaveBeenCalled();
+  });
+
   it('is ended', () => {
     const { worker, terminate } = silentWorker();
     startThread(worker).stop();

@@ -20,8 +20,12 @@ function clock() {
   };
 }
 
+const folders: string[] = [];
+afterAll(() => folders.forEach((folder) => fs.rmSync(folder, { recursive: true, force: true })));
+
 function opened() {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'access-'));
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-access-'));
+  folders.push(folder);
   const time = clock();
   const open = () => new Access(folder, ['127.0.0.2:4180'], time.now);
   return { folder, time, open, access: open() };

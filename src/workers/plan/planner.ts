@@ -1,4 +1,3 @@
-import { proxy } from 'comlink';
 import type { Finding } from '@/core/checks/check';
 import type { Plan, PlannedProp } from '@/core/plan/planned';
 import type { Fact } from '@/core/show/facts';
@@ -54,13 +53,13 @@ export function startPlanner(): Planner {
   const plans = startThreadOfPlans();
   const {
     shows,
-    thread: { remote, answer },
+    thread: { remote, answer, answerInParts },
   } = plans;
   let long: typeof plans | null = null;
   let received: readonly PlannedProp[] = [];
   return {
     plan: async (show, progress) => {
-      const message = await answer(remote.plan(shows.send(show), proxy(progress)));
+      const message = await answerInParts(progress, (told) => remote.plan(shows.send(show), told));
       const plan = unpackPlan(message, show, received);
       received = plan.props;
       return plan;
@@ -71,15 +70,9 @@ export function startPlanner(): Planner {
       const of = LONG_QUESTIONS.has(name) ? (long ??= startThreadOfPlans()) : plans;
       const sent = of.shows.send(show);
       const sentEdited = edited ? of.shows.send(edited) : null;
-      return of.thread.answer(
-        of.thread.remote.ask(
-          name,
-          asked,
-          sent,
-          sentEdited,
-          progress ? proxy(progress) : null,
-        ) as Promise<never>,
-      );
+      const ask = (told: typeof progress | null) =>
+        of.thread.remote.ask(name, asked, sent, sentEdited, told ?? null) as Promise<never>;
+      return progress ? of.thread.answerInParts(progress, ask) : of.thread.answer(ask(null));
     },
     stop: () => {
       plans.thread.stop();

@@ -1,4 +1,3 @@
-import { proxy } from 'comlink';
 import type { PointList } from '@/core/props/points/pointList';
 import type { TableOptions } from '@/core/props/points/table';
 import { startThread } from '../thread';
@@ -16,12 +15,12 @@ export interface PointsReader {
 
 /** A reader in a thread of its own, so that a long file never holds up the interface. */
 export function startPointsReader(): PointsReader {
-  const { remote, answer, stop } = startThread<PointsWorker>(
+  const { remote, answerInParts, stop } = startThread<PointsWorker>(
     new Worker(new URL('./points.worker.ts', import.meta.url), { type: 'module' }),
   );
   return {
-    table: (text, options, progress) => answer(remote.table(text, options, proxy(progress))),
-    svg: (text, progress) => answer(remote.svg(text, proxy(progress))),
+    table: (text, options, progress) => answerInParts(progress, (told) => remote.table(text, options, told)),
+    svg: (text, progress) => answerInParts(progress, (told) => remote.svg(text, told)),
     stop,
   };
 }

@@ -45,7 +45,7 @@ it.each<[Goal, number]>([
   'is near the best possible: %s within a factor of %d on every instance, and better on the whole',
   async (goal, most) => {
     let [found, best] = [0, 0];
-    for (let seed = 1; seed <= 8; seed += 1) {
+    for (let seed = 1; seed <= tries(15); seed += 1) {
       const input = randomProposal(seed, 12, 3, 3, goal);
       const exact = await exactProposal(input);
       if (exact === null) continue;
@@ -66,7 +66,7 @@ it.each(GOALS)(
   'finds every run a port where there is a way to: %s',
   async (goal) => {
     let [solvable, found, best] = [0, 0, 0];
-    for (let seed = 200; seed < 206; seed += 1) {
+    for (let seed = 200; seed < 200 + tries(15); seed += 1) {
       const input = randomProposal(seed, 14, 3, 3, goal, 0.85);
       const exact = await exactProposal(input);
       if (exact === null) continue;
@@ -75,7 +75,7 @@ it.each(GOALS)(
       found += valueOf(input, goal);
       best += exact;
     }
-    expect(solvable).toBeGreaterThan(2);
+    expect(solvable).toBeGreaterThan(1);
     expect(found / best).toBeLessThanOrEqual(1.05);
   },
   120_000,
