@@ -97,21 +97,31 @@ async function settled(page: Page): Promise<void> {
 
 const AXE = fs.readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** What axe finds critical or serious on a page as it stands, one line each. */
-export async function reachProblems(page: Page, only?: 'color-contrast'): Promise<string[]> {
-  await page.evaluate(AXE);
-  return page.evaluate(async (rule) => {
-    const { axe } = window as unknown as { axe: typeof import('axe-core') };
-    const { violations } = await axe.run(document, {
-      resultTypes: ['violations'],
-      preload: false,
-      iframes: false,
-      ...(rule ? { runOnly: [rule] } : {}),
-    });
-    return violations
-      .filter(({ impact }) => impact === 'critical' || impact === 'serious')
-      .map(({ id, nodes }) =>
-        `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`.slice(0, 600),
-      );
-  }, only);
+/**
+ * What axe finds critical or serious on a page as it stands, one line each.
+ *
+ * @param within a selector: what is around it is looked at elsewhere
+ */
+export async function reachProblems(
+  page: Page,
+  { only, within }: { only?: 'color-contrast'; within?: string } = {},
+): Promise<string[]> {
+  await page.evaluate(`window.axe ?? (() => {${AXE}})()`);
+  return page.evaluate(
+    async ({ rule, inside }) => {
+      const { axe } = window as unknown as { axe: typeof import('axe-core') };
+      const { violations } = await axe.run(inside ?? document, {
+        resultTypes: ['violations'],
+        preload: false,
+        iframes: false,
+        ...(rule ? { runOnly: [rule] } : {}),
+      });
+      return violations
+        .filter(({ impact }) => impact === 'critical' || impact === 'serious')
+        .map(({ id, nodes }) =>
+          `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`.slice(0, 600),
+        );
+    },
+    { rule: only, inside: within },
+  );
 }
