@@ -100,7 +100,7 @@ test(
     await page.getByTestId('ruler').focus();
     await page.keyboard.press('Alt+ArrowRight');
     await expect(page.getByTestId('ruler-selection')).toContainText('U2 ch 161');
-    // Let go of, it follows on after the railing, which has six pixels less now.
+    // Unlocked, it follows on after the railing, which has six pixels less now.
     await page.keyboard.press('p');
     await expect(page.getByTestId('ruler-selection')).toHaveText('U2 ch 139 → U3 ch 304');
   },

@@ -390,7 +390,7 @@ export const anyBusyShow: fc.Arbitrary<Show> = fc
         ...show,
         props: all,
         controllers: devices.map(({ order: _, ...each }) => each),
-        controllerTypes: SHIPPED_CONTROLLER_TYPES.map((type) => ({ ...type })),
+        controllerTypes: [...show.controllerTypes, ...SHIPPED_CONTROLLER_TYPES.map((type) => ({ ...type }))],
         patch,
         pixelTypes,
         addressing: { ...show.addressing, ...(wantedRateHz !== undefined && { wantedRateHz }) },

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import type { Controller } from '@/core/catalogue/controller';
+import type { ControllerType } from '@/core/catalogue/controllerType';
+import { HIDES, PIXEL_SIZES, STARTS, UNIVERSE_SIZES } from '@/core/catalogue/controllers/telling';
 import { NEW_UNIVERSE, type Packing } from '@/core/catalogue/packing';
 import { wantedRuns } from '@/core/threading/runs';
 import { CORNERS } from '@/core/threading/view';
@@ -292,6 +294,27 @@ const prop = (index: number): fc.Arbitrary<Prop> =>
         ({ id: `p${index}`, name: `Prop ${index}`, placeId: 'site', pixelTypeId, ...part }) as Prop,
     );
 
+/** A kind of device that can be told this or that, without any other limit. */
+const kindOfDevice = (index: number): fc.Arbitrary<ControllerType> => {
+  const figure = <Value>(value: fc.Arbitrary<Value>) =>
+    fc.record({ value, basis: fc.constant('default' as const) });
+  return fc.record(
+    {
+      id: fc.constant(`k${index}`),
+      name: fc.constant(`Kind ${index}`),
+      class: fc.constant('ethernet' as const),
+      ports: fc.constant(8),
+      pixelsPerPort: figure(fc.constant([{ upToPorts: 8, pixels: 100_000 }])),
+      starts: figure(fc.constantFrom(...STARTS)),
+      universeSizes: figure(fc.constantFrom(...UNIVERSE_SIZES)),
+      hides: figure(fc.constantFrom(...HIDES)),
+      pixelSizes: figure(fc.constantFrom(...PIXEL_SIZES)),
+      pixelChannels: figure(fc.constant([1, 3, 4])),
+    },
+    { requiredKeys: ['id', 'name', 'class', 'ports', 'pixelsPerPort'] },
+  );
+};
+
 const controller = (index: number): fc.Arbitrary<Controller> =>
   fc.record({
     id: fc.constant(`c${index}`),
@@ -329,6 +352,8 @@ export const anyShow: fc.Arbitrary<Show> = fc
     controllers: fc
       .integer({ min: 1, max: 3 })
       .chain((count) => fc.tuple(...Array.from({ length: count }, (_, i) => controller(i)))),
+    // Of each controller the kind, where it is set.
+    kinds: fc.tuple(...[0, 1, 2].map((i) => fc.option(kindOfDevice(i), { nil: undefined }))),
     packing,
     newUniverse: fc.constantFrom(...NEW_UNIVERSE),
     // So far up that nothing else comes there, with room for the longest run in the smallest universes.
@@ -348,7 +373,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
       },
     ),
   })
-  .map(({ props, controllers, plugs, pinned, ...addressing }) => {
+  .map(({ props, controllers, kinds, plugs, pinned, ...addressing }) => {
     // More entries than runs are fine: those without a run keep a place and take no channels.
     const runs = props.flatMap((each) =>
       Array.from({ length: wantedRuns(each.threading.runs) }, (_, i) => ({ propId: each.id, run: i + 1 })),
@@ -365,6 +390,11 @@ export const anyShow: fc.Arbitrary<Show> = fc
       };
     });
     // A first universe below one reached already would share channels, which is another test.
-    const ordered = controllers.map((each, i) => (i > 0 ? each : { ...each, firstUniverse: 1 }));
-    return aShow({ props, controllers: ordered, patch, addressing });
+    const ordered = controllers.map((each, i) => ({
+      ...each,
+      ...(i === 0 && { firstUniverse: 1 }),
+      ...(kinds[i] && { typeId: kinds[i].id }),
+    }));
+    const controllerTypes = kinds.slice(0, controllers.length).flatMap((kind) => kind ?? []);
+    return aShow({ props, controllers: ordered, controllerTypes, patch, addressing });
   });

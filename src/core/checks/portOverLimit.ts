@@ -7,7 +7,7 @@ import { defineCheck, type Mend } from './check';
 import { moveElsewhere } from './moveElsewhere';
 import { splitToFit } from './splitToFit';
 import { lastOf } from '../units/there';
-import { runAt, controllerAt, propOfRun } from '../plan/records';
+import { controllerAt, propOfRun, wireOfRun } from '../plan/records';
 
 export const portOverLimit = defineCheck(
   'port-over-limit',
@@ -34,7 +34,7 @@ export const portOverLimit = defineCheck(
 
 /** Moves the last runs of a port elsewhere, as many as it takes; splits what is too long by itself. */
 function relief(plan: Plan, port: PlannedPort, limit: number): Mend[] {
-  const on = (run: number) => runAt(plan, run).wire!.skippedPixels + drivenPixels(plan, run);
+  const on = (run: number) => wireOfRun(plan, run).skippedPixels + drivenPixels(plan, run);
   const stays = [...port.runs];
   const moved: number[] = [];
   let driven = drivenOnPort(plan, port);

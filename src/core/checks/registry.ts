@@ -17,6 +17,7 @@ import { panelOrders } from './panelOrders';
 import { panelsOnChains } from './panelsOnChains';
 import { outputOrder } from './outputOrder';
 import { chainTooLong } from './chainTooLong';
+import { canBeTold } from './canBeTold';
 import { cardRectangles } from './cardRectangles';
 import { emptyLeg } from './emptyLeg';
 import { fewerRuns } from './fewerRuns';
@@ -75,6 +76,7 @@ export const CHECKS: readonly Check[] = [
   mixedPort,
   portOverLimit,
   deviceLimits,
+  canBeTold,
   receiverCable,
   networkAddresses,
   runOnNoPort,

@@ -1,7 +1,9 @@
 import { LAST_UNIVERSE } from '../catalogue/controller';
 import { countOf } from '../units/number';
-import type { Plan, Span } from '../plan/planned';
-import { defineCheck } from './check';
+import type { LaidShow, Plan, Span } from '../plan/planned';
+import { defineCheck, type Mend } from './check';
+import { loosened } from './loosened';
+import { thatHelps } from './thatHelps';
 import { runName } from '../plan/runName';
 import { itemAt } from '../units/there';
 import { controllerAt, propOfRun } from '../plan/records';
@@ -21,8 +23,11 @@ export const sharedChannels = defineCheck(
         stage: 'patch' as const,
         propId: propOfRun(plan, second.run).id,
         controllerId: device.id,
-        message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there. If that is not meant, give ${device.name} another first universe.`,
-        mends: followOn(plan, second.controller, lastBeside(second.controller)),
+        message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there.${first.controller === second.controller ? '' : ` If that is not meant, give ${device.name} another first universe.`}`,
+        mends: [
+          ...followOn(plan, second.controller, lastBeside(second.controller)),
+          ...unlocked(plan, first, second),
+        ],
       };
     });
   },
@@ -43,7 +48,7 @@ interface Group {
  * since a run does not share with itself, the one of another run that does. One partner is enough to tell: of ten controllers that
  * repeat each other, nine are named once.
  */
-function groupsOf(plan: Plan): Group[] {
+function groupsOf(plan: LaidShow): Group[] {
   const sorted = plan.spans
     .filter((span) => span.universe !== null)
     .sort((a, b) => a.universe! - b.universe! || a.startChannel - b.startChannel);
@@ -89,6 +94,20 @@ function lastUniverses(plan: Plan): (controller: number) => number {
     else if (universe > next) next = universe;
   });
   return (controller) => (controller === ofMost ? next : most);
+}
+
+/** Unlocks the addresses on either of them, where that parts them. */
+function unlocked(plan: Plan, first: Span, second: Span): Mend[] {
+  const controllers = [...new Set([second.controller, first.controller])];
+  const sharedBy = (of: LaidShow) =>
+    groupsOf(of).filter((group) =>
+      controllers.some((each) => group.first.controller === each || group.second.controller === each),
+    ).length;
+  return thatHelps(
+    plan,
+    controllers.flatMap((each) => loosened(plan, each, 'pins')),
+    (after) => sharedBy(after) === 0,
+  );
 }
 
 function followOn(plan: Plan, index: number, lastOfOthers: number) {

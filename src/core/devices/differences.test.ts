@@ -11,6 +11,8 @@ import { colourPlan } from './colourOrders';
 import type { Counting } from './counting';
 import type { FoundPort, FoundSettings } from './found';
 import { sentUniverses } from './sent';
+import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
+import type { UNIVERSE_SIZES } from '../catalogue/controllers/telling';
 import { channelsToType } from './universeSizes';
 import type { DeviceSettings } from './settings/registry';
 
@@ -363,7 +365,23 @@ it('tells of each universe what its packing holds: 512 for whole RGBW pixels, 15
     ['rail', 1, 1],
     ['arch', 1, 2],
   );
-  expect(told(two)).toBe('510 in U1 and 512 in U2');
+  // No port goes on from one universe to the next: one number does.
+  expect(told(two)).toBe(512);
+  const kind = (value: (typeof UNIVERSE_SIZES)[number]) => ({
+    ...two,
+    controllers: [aController({ typeId: 'kind' })],
+    controllerTypes: [
+      {
+        ...SHIPPED_CONTROLLER_TYPES[0]!,
+        id: 'kind',
+        universeSizes: { value, basis: 'typed' as const },
+        order: 'a0',
+      },
+    ],
+  });
+  expect(told(kind('each'))).toBe('510 in U1 and 512 in U2');
+  expect(told(kind('wholePixels'))).toBe('whole pixels');
+  expect(told(kind('fixed512'))).toBeNull();
 });
 
 it('says by how many pixels a picture is shifted, whatever they are made of', () => {

@@ -2,7 +2,7 @@ import type { PlannedPort } from '../patch/plug';
 import type { LaidShow } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { itemAt } from '../units/there';
-import { runAt } from '../plan/records';
+import { wireOfRun } from '../plan/records';
 
 /** Pixels of a run that one device has to drive: all of them, or those of the largest card where a wall is cut into cards. */
 export function drivenPixels({ show, runs }: LaidShow, index: number): number {
@@ -14,7 +14,7 @@ export function drivenPixels({ show, runs }: LaidShow, index: number): number {
 /** Pixels that one device has to drive on a port, skipped ones counted. */
 export function drivenOnPort(plan: LaidShow, port: PlannedPort): number {
   return port.runs.reduce(
-    (total, run) => total + runAt(plan, run).wire!.skippedPixels + drivenPixels(plan, run),
+    (total, run) => total + wireOfRun(plan, run).skippedPixels + drivenPixels(plan, run),
     0,
   );
 }

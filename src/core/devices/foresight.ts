@@ -1,5 +1,7 @@
 import type { Controller } from '../catalogue/controller';
-import { spansOfRun } from '../plan/planIndex';
+import { portsOfController, spansOfRun } from '../plan/planIndex';
+import { untellableOf } from './troubles';
+import type { Show } from '../show/schema';
 import { valuesToType, type ValueToType } from './deviceSettings';
 import { layShow } from '../plan/plan';
 import type { LaidShow, Span } from '../plan/planned';
@@ -7,7 +9,7 @@ import type { PlanCache } from '../plan/cache';
 import { groupDigits } from '../units/number';
 import { sharedUniverses } from './sent';
 import type { RunPin } from '../show/edits/patch';
-import { applyEdit, type Edit } from '../show/edits/registry';
+import { applyEdit, type Edit, type SingleEdit } from '../show/edits/registry';
 import { itemAt } from '../units/there';
 import { propAt, controllerAt } from '../plan/records';
 
@@ -111,7 +113,7 @@ function wordsOf({ device, first, last }: Stretch): string {
 
 /** An edit with what it brings about, in the two ways of doing it. */
 export interface Choices {
-  /** The edit as it is: everything is laid anew. */
+  /** Everything is laid anew but what is locked by hand. */
   tidy: { edit: Edit; foresight: Foresight };
   /** All runs whose size stays are kept where they are; what changes goes to its old place or to the first gap that holds it. */
   least: { edit: Edit; foresight: Foresight };
@@ -121,72 +123,111 @@ export interface Choices {
  * Both ways of making a change, each planned; null where it moves nothing.
  *
  * @param before the plan of the show as it is
- * @param tidyPlan the plan of the show with the edit
+ * @param editedPlan the plan of the show with the edit
  * @throws ShowError when the edit does not fit the show
  */
-export function foresee(before: LaidShow, edit: Edit, tidyPlan: LaidShow, cache?: PlanCache): Choices | null {
-  const tidy = comparePlans(before, tidyPlan);
-  if (tidy.moved.length + tidy.renumbered.length + tidy.values.length === 0) return null;
-  const least = leastChange(before, tidyPlan, edit, (each) => layShow(applyEdit(before.show, each), cache));
+export function foresee(
+  before: LaidShow,
+  edit: Edit,
+  editedPlan: LaidShow,
+  cache?: PlanCache,
+): Choices | null {
+  const asItIs = comparePlans(before, editedPlan);
+  if (asItIs.moved.length + asItIs.renumbered.length + asItIs.values.length === 0) return null;
+  const lay = (each: Edit) => layShow(applyEdit(before.show, each), cache);
+  const tidy = withoutKept(editedPlan.show, edit);
+  const tidyPlan = tidy === edit ? editedPlan : lay(tidy);
+  const least = leastChange(before, tidyPlan, editedPlan, edit, lay);
+  const tidyChoice = { edit: tidy, foresight: tidy === edit ? asItIs : comparePlans(before, tidyPlan) };
   return {
-    tidy: { edit, foresight: tidy },
+    tidy: tidyChoice,
     least:
-      least.edit === edit
-        ? { edit, foresight: tidy }
-        : { edit: least.edit, foresight: comparePlans(before, least.plan) },
+      least.edit === tidy ? tidyChoice : { edit: least.edit, foresight: comparePlans(before, least.plan) },
   };
 }
 
+/** The edit, with all addresses let go that earlier answers kept. */
+function withoutKept({ patch }: Show, edit: Edit): Edit {
+  const kept = patch.flatMap(({ propId, run, pin }): SingleEdit[] =>
+    pin?.kept ? [{ type: 'setRunAddress', propId, run, change: { pin: null } }] : [],
+  );
+  if (kept.length === 0) return edit;
+  return together(edit, kept, 'Change, and lay all anew');
+}
+
+/** An edit with others behind it, as one. */
+function together(edit: Edit, more: readonly SingleEdit[], label: string): Edit {
+  return edit.type === 'batch'
+    ? { ...edit, edits: [...edit.edits, ...more] }
+    : { type: 'batch', label, edits: [edit, ...more] };
+}
+
 /**
- * Pins every run that would move, though its own size stays, to where it was. A run that changed keeps its start where that covers
- * nothing that it did not cover before; otherwise it is left to find a gap.
+ * Locks every run that would move, though its own size stays, where it was. A run that changed keeps its start where that covers
+ * nothing that it did not cover before; otherwise it is left to find a gap. Where a device could not be told of the gaps that are left,
+ * its runs are laid anew.
+ *
+ * @returns the tidy way where nothing is kept
  */
 function leastChange(
   before: LaidShow,
   tidyPlan: LaidShow,
+  editedPlan: LaidShow,
   edit: Edit,
   lay: (edit: Edit) => LaidShow,
 ): { edit: Edit; plan: LaidShow } {
   const oldIndex = new Map(before.runs.map((_, index) => [runKey(before, index), index]));
-  const entries = new Map(tidyPlan.show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
+  const entries = new Map(editedPlan.show.patch.map((entry) => [`${entry.propId} ${entry.run}`, entry]));
   const pins = new Map<string, RunPin>();
   const resized = new Set<string>();
-  tidyPlan.runs.forEach((run, index) => {
-    const key = runKey(tidyPlan, index);
+  editedPlan.runs.forEach((run, index) => {
+    const key = runKey(editedPlan, index);
     const was = oldIndex.get(key);
     if (was === undefined || !run.wire) return;
     const first = spansOfRun(before, was)[0];
     const entry = entries.get(key);
-    if (!first || first.universe === null || !entry || entry.pin) return;
-    if (channelsOf(before, was) !== channelsOf(tidyPlan, index)) resized.add(key);
+    if (!first || first.universe === null || !entry || (entry.pin && !entry.pin.kept)) return;
+    if (channelsOf(before, was) !== channelsOf(editedPlan, index)) resized.add(key);
     pins.set(key, {
       propId: entry.propId,
       run: entry.run,
-      pin: { universe: first.universe, channel: first.startChannel },
+      pin: { universe: first.universe, channel: first.startChannel, kept: true },
     });
   });
-  const pinned = (): Edit => {
-    if (pins.size === 0) return edit;
-    const edits = edit.type === 'batch' ? edit.edits : [edit];
-    const label = edit.type === 'batch' ? edit.label : 'Change with the least walking';
-    return { type: 'batch', label, edits: [...edits, { type: 'pinRuns', pins: [...pins.values()] }] };
+  const tidy = withoutKept(editedPlan.show, edit);
+  const locked = (): Edit => {
+    if (pins.size === 0) return tidy;
+    return together(tidy, [{ type: 'pinRuns', pins: [...pins.values()] }], 'Change with the least walking');
   };
   const known = overlaps(before);
   for (;;) {
-    const way = pinned();
-    if (way === edit) return { edit, plan: tidyPlan };
+    const way = locked();
+    if (way === tidy) return { edit: tidy, plan: tidyPlan };
     const plan = lay(way);
-    let covered = false;
+    let isLoosened = false;
     for (const pair of overlaps(plan)) {
       if (known.has(pair)) continue;
-      // The changed one of two runs that would share channels makes way; where the builder pinned it, its neighbour does.
+      // The changed one of two runs that would share channels makes way; where the builder locked it, its neighbour does.
       const keys = pair.split('|');
       const giving =
         keys.find((key) => resized.has(key) && pins.has(key)) ?? keys.find((key) => pins.has(key));
-      if (giving !== undefined) covered = pins.delete(giving);
+      if (giving !== undefined) isLoosened = pins.delete(giving);
     }
-    if (!covered) return { edit: way, plan };
+    for (const controller of isLoosened ? [] : newlyUntellable(plan, tidyPlan))
+      for (const { runs } of portsOfController(plan, controller))
+        for (const run of runs) if (pins.delete(runKey(plan, run))) isLoosened = true;
+    if (!isLoosened) return { edit: way, plan };
   }
+}
+
+/** Indices of controllers that cannot be told where their channels lie, though they could be if all were laid anew. */
+function newlyUntellable(plan: LaidShow, tidyPlan: LaidShow): number[] {
+  const troubles = (of: LaidShow, controller: number) =>
+    untellableOf(of, controller).flatMap(({ is }) => (is === 'gap' || is === 'size' ? [is] : []));
+  return plan.show.controllers.flatMap((_, controller) => {
+    const [own, ofTidy] = [troubles(plan, controller), troubles(tidyPlan, controller)];
+    return own.length > ofTidy.length || own.some((each) => !ofTidy.includes(each)) ? [controller] : [];
+  });
 }
 
 /** A run by its prop and number, whatever else the show holds. */

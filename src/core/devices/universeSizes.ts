@@ -4,13 +4,13 @@ import { spansOfController, spansOfRun } from '../plan/planIndex';
 import type { LaidShow, PlannedSpace, Span } from '../plan/planned';
 import { listOf } from '../units/words';
 import { runAt } from '../plan/records';
+import { readingOf, sizeConflictOf, tellingOfController } from './readingOn';
+import { UNIVERSE_SLOTS } from '../catalogue/packing';
 
-/**
- * How many channels a device counts in each universe, by universe in ascending order: what the packing of the runs in it holds. (In the
- * count over the show a universe of tiles is shorter: it ends with its last whole tile.)
- */
+/** The number of channels that a device counts in each universe, by universe in ascending order. */
 type UniverseSizes = ReadonlyMap<number, number>;
 
+/** The number of channels that the packing of the runs in each universe holds. */
 function sizesOf(plan: LaidShow, spans: readonly Span[]): UniverseSizes {
   const sizes = new Map<number, number>();
   let [lastRun, channels] = [-1, 0];
@@ -33,7 +33,40 @@ const ofControllers = new WeakMap<LaidShow, (UniverseSizes | undefined)[]>();
 export function universesOfController(plan: LaidShow, controller: number): UniverseSizes {
   let known = ofControllers.get(plan);
   if (!known) ofControllers.set(plan, (known = []));
-  return (known[controller] ??= sizesOf(plan, spansOfController(plan, controller)));
+  return (known[controller] ??= sizesToCount(plan, controller));
+}
+
+/**
+ * The sizes that the layout of a controller needs: where a port goes on in the next universe it has to have counted just what lies
+ * before, and what no port leaves has the size of its packing. What the device cannot be told so stands as the layout has it.
+ */
+function sizesToCount(plan: LaidShow, controller: number): UniverseSizes {
+  const packed = sizesOf(plan, spansOfController(plan, controller));
+  if (packed.size === 0) return packed;
+  const how = tellingOfController(plan, controller).universeSizes.value;
+  if (how === 'wholePixels') return packed;
+  const reading = readingOf(plan, controller);
+  const ends = endsOfUniverses(plan, controller);
+  const alike = (channels: number) => new Map([...packed.keys()].map((universe) => [universe, channels]));
+  const isTellable = sizeConflictOf(plan, reading, how, ends) === null;
+  if (how === 'fixed512' && isTellable) return alike(UNIVERSE_SLOTS);
+  if (how === 'one' && isTellable) return alike(reading.turns[0]?.channels ?? Math.max(...packed.values()));
+  const turnsAt = new Map(reading.turns.map(({ universe, channels }) => [universe, channels]));
+  return new Map(
+    [...packed].map(([universe, channels]) => [
+      universe,
+      Math.max(turnsAt.get(universe) ?? channels, ends.get(universe) ?? 0),
+    ]),
+  );
+}
+
+/** The last channel of each universe that a controller uses. */
+export function endsOfUniverses(plan: LaidShow, controller: number): ReadonlyMap<number, number> {
+  const ends = new Map<number, number>();
+  for (const { universe, startChannel, channelCount } of spansOfController(plan, controller))
+    if (universe !== null)
+      ends.set(universe, Math.max(ends.get(universe) ?? 0, startChannel + channelCount - 1));
+  return ends;
 }
 
 /** The universes that a run lies in. */
@@ -45,8 +78,9 @@ export function universesOfRun(plan: LaidShow, run: number): UniverseSizes {
  * Channels of a universe as they are typed: a number where all are alike, `510 in U1–U3 and 512 in U4` where not, null without universes.
  *
  * @param before what stands before the number of a universe
+ * @param most more stretches than this are not told one by one: a setting is typed from a line, not from a page
  */
-export function channelsToType(sizes: UniverseSizes, before = 'U'): number | string | null {
+export function channelsToType(sizes: UniverseSizes, before = 'U', most = 4): number | string | null {
   const distinct = new Set(sizes.values());
   if (distinct.size < 2) return [...distinct][0] ?? null;
   const stretches: { channels: number; from: number; to: number }[] = [];
@@ -59,8 +93,7 @@ export function channelsToType(sizes: UniverseSizes, before = 'U'): number | str
     ({ channels, from, to }) =>
       `${channels} in ${before}${from}${to === from ? '' : `–${before.endsWith(' ') ? '' : before}${to}`}`,
   );
-  // A setting is typed from a line, not from a page.
-  return words.length > 4 ? `${listOf([...distinct].map(String))}, by universe` : listOf(words);
+  return words.length > most ? `${listOf([...distinct].map(String))}, by universe` : listOf(words);
 }
 
 /** The spaces of a plan by what they are. */

@@ -17,7 +17,7 @@ import { spansOfRun } from './planIndex';
 import type { LaidShow, Span } from './planned';
 import { runName } from './runName';
 import { itemAt, lastOf, byId } from '../units/there';
-import { propAt, plannedAt, runAt, controllerAt, propOfRun } from './records';
+import { controllerAt, plannedAt, propAt, propOfRun, runAt, wireOfRun } from './records';
 
 const propOf = (plan: LaidShow, run: number) => propOfRun(plan, run);
 
@@ -118,7 +118,7 @@ export function explainStart(plan: LaidShow, run: number): Explained | null {
 const DECIDED_ALONE: ReadonlySet<StartReason> = new Set<StartReason>(['first', 'pinned', 'firstUniverse']);
 
 function isFollowing(plan: LaidShow, run: number): boolean {
-  return START_REASONS[runAt(plan, run).wire!.startReason] === 'follows';
+  return START_REASONS[wireOfRun(plan, run).startReason] === 'follows';
 }
 
 interface Before {

@@ -4,6 +4,7 @@ import { policyOf } from '../addressing/policyOf';
 import { keepsStrandsWhole } from '../catalogue/packing';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
+import { startsByTile } from '../catalogue/controllers/telling';
 import { kindOf, threadProp } from '../props/registry';
 import type { PatchEntry, Show } from '../show/schema';
 import type { Threaded } from '../threading/thread';
@@ -123,6 +124,8 @@ function wiredControllers(
   }
   const entryOf = entriesOf(show);
   return show.controllers.map((controller: Controller, index) => {
+    const type = show.controllerTypes.find(({ id }) => id === controller.typeId);
+    const isByTile = startsByTile(type);
     const wired = (portsOf.get(index) ?? []).flatMap((port) => {
       return port.runs.map((runIndex): WiredRun => {
         const run = itemAt(runs, runIndex);
@@ -135,7 +138,8 @@ function wiredControllers(
           pixels: run.pixelCount,
           channelsPerPixel: run.channelsPerPixel,
           ...policy,
-          fixturePixels: fixturePixelsOf(prop),
+          // On other devices tiles are pixels like others, unless each is to begin a universe.
+          fixturePixels: isByTile || policy.newUniverse === 'fixture' ? fixturePixelsOf(prop) : 1,
           strandPixels:
             policy.newUniverse === 'strand' || keepsStrandsWhole(policy.newUniverse)
               ? strandPixelsOf(itemAt(props, run.prop), run)

@@ -3,6 +3,7 @@ import type { PixelType } from '../catalogue/pixelType';
 import { isOf, type Prop, type PropKindName, type PropOf } from '../props/registry';
 import type { Show } from '../show/schema';
 import { byId, itemAt } from '../units/there';
+import type { RunOnWire } from '../patch/plug';
 import type { LaidShow, PlannedProp, PlannedRun } from './planned';
 
 type OfShow = Pick<LaidShow, 'show'>;
@@ -27,3 +28,10 @@ export const propOfRun = (plan: Pick<LaidShow, 'show' | 'runs'>, run: number): P
 /** The type of a prop's pixels: a show has no prop without one of its own. */
 export const pixelTypeOf = ({ pixelTypes }: Pick<Show, 'pixelTypes'>, prop: Prop): PixelType =>
   byId(pixelTypes, prop.pixelTypeId);
+
+/** The place of a run on its port. @throws RangeError where it is on none */
+export function wireOfRun(plan: Pick<LaidShow, 'runs'>, run: number): RunOnWire {
+  const { wire } = runAt(plan, run);
+  if (!wire) throw new RangeError(`Run ${run} is on no port.`);
+  return wire;
+}

@@ -6,7 +6,7 @@ import type { Plan } from '../plan/planned';
 import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
 import type { Sent } from './sending';
 import { itemAt } from '../units/there';
-import { runAt, controllerAt } from '../plan/records';
+import { controllerAt, runAt, wireOfRun } from '../plan/records';
 
 /** A device that holds just what is planned. */
 export function plannedDevice(plan: Plan, controller: number): DeviceState {
@@ -35,7 +35,7 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
       start: null,
       chatter: 0,
       segments: runs.map((run) => {
-        const { skippedPixels } = runAt(plan, run).wire!;
+        const { skippedPixels } = wireOfRun(plan, run);
         // Where skipped pixels take channels, the sender gives them dark ones, and to the device they are pixels as others.
         const own = device.skippedPixelsTakeChannels ? 0 : skippedPixels;
         return {

@@ -35,7 +35,12 @@ export const patchEntrySchema = z.strictObject({
   skippedPixels: z.int().min(0).max(10_000),
   /** The universe and channel that it keeps, whatever moves around it. */
   pin: z
-    .strictObject({ universe: z.int().min(1).max(LAST_UNIVERSE), channel: z.int().min(1).max(512) })
+    .strictObject({
+      universe: z.int().min(1).max(LAST_UNIVERSE),
+      channel: z.int().min(1).max(512),
+      /** Locked by the answer that kept addresses, not by hand: when all is laid anew it is let go. */
+      kept: z.literal(true).optional(),
+    })
     .optional(),
   /** Channels kept free after it. */
   spareChannels: z.int().min(1).max(100_000).optional(),

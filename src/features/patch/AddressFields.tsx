@@ -22,7 +22,7 @@ import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
 import styles from './patch.module.css';
 import { lastOf } from '@/core/units/there';
-import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
+import { controllerAt, plannedAt, propAt, runAt, wireOfRun } from '@/core/plan/records';
 import { changedTo } from '@/core/fields/said';
 
 /** Pin, spare channels and packing of a prop. */
@@ -61,7 +61,7 @@ export function AddressFields({
       edits,
     });
   };
-  const { controller, port } = runAt(plan, last.run).wire!;
+  const { controller, port } = wireOfRun(plan, last.run);
   const { packing: _packing, newUniverse: _newUniverse, ...plain } = prop;
   // The setting above, where the prop has none of its own.
   const fromPort = policyOf(addressing, controllerAt(plan, controller), port, plain, {});
@@ -76,9 +76,12 @@ export function AddressFields({
             : pinned === entries.length
               ? entries
                   .slice(0, 3)
-                  .map(({ entry }) => `U${entry.pin!.universe} ch ${entry.pin!.channel}`)
-                  .join(', ')
-              : `${pinned} of ${countOf(entries.length, 'run')} pinned`
+                  .map(
+                    ({ entry: { pin } }) =>
+                      `U${pin!.universe} ch ${pin!.channel}${pin!.kept ? ', kept by an earlier answer' : ''}`,
+                  )
+                  .join('; ')
+              : `${pinned} of ${countOf(entries.length, 'run')} locked`
         }
         checked={pinned === entries.length}
         onChange={(event) => pinAll(event.currentTarget.checked)}
@@ -333,8 +336,8 @@ export function ShowAddressFields() {
   );
 }
 
-/** Lets go of every pin, so that all is laid in order again. */
-export function LetGoOfPins() {
+/** Unlocks every address, so that all is laid in order again. */
+export function UnlockAddresses() {
   const edit = useEdit();
   const patch = useShow((state) => state.show.patch);
   const pinned = patch.filter((entry) => entry.pin).length;
@@ -346,7 +349,7 @@ export function LetGoOfPins() {
       onClick={() =>
         edit({
           type: 'batch',
-          label: 'Let go of all pins',
+          label: 'Unlock all addresses',
           edits: patch
             .filter((entry) => entry.pin)
             .map((entry) => ({
@@ -358,7 +361,7 @@ export function LetGoOfPins() {
         })
       }
     >
-      {pinned === 0 ? 'Nothing is pinned' : `Let go of ${countOf(pinned, 'pin')}, tidy all`}
+      {pinned === 0 ? 'No address is locked' : `Unlock the addresses of ${countOf(pinned, 'run')}`}
     </Button>
   );
 }

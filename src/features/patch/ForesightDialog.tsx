@@ -76,8 +76,8 @@ function Foresight({
       )}
       <Hint>
         {way === 'least'
-          ? 'Everything else is pinned to its universes; what grew uses spare channels and gaps. Fewest walks, but the channels lie less in order.'
-          : 'Everything is laid anew in order, as if you began today. All that moves has to be typed again.'}
+          ? 'What need not move is locked where it is; what grew uses spare channels and gaps. Fewest walks, but the channels lie less in order. “Tidy” unlocks it again.'
+          : 'Everything is laid anew in order, and what earlier answers locked is unlocked. Only what you locked by hand stays. All that moves has to be typed again.'}
       </Hint>
       <p className={sheets.lead}>
         <b>{countOf(foresight.moved.length, 'run')}</b> {foresight.moved.length === 1 ? 'gets' : 'get'} new

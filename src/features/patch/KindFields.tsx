@@ -2,6 +2,14 @@
 
 import { isObject } from '@/core/fields/json';
 import { retyped, standingWords, type Standing } from '@/core/figures/figure';
+import {
+  HIDES_WORDS,
+  PIXEL_SIZES_WORDS,
+  STARTS_WORDS,
+  UNIVERSE_SIZES_WORDS,
+} from '@/core/catalogue/controllers/telling';
+import { listOf } from '@/core/units/words';
+import { TellingFields } from './TellingFields';
 import { PartNotes, PartNotesEditor } from '../figures/PartNotes';
 import { StandingFields } from '../figures/StandingFields';
 import { Button, Modal, Select, Textarea } from '@mantine/core';
@@ -122,6 +130,15 @@ function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefi
     },
     known(type.mostPixels, 'Pixels in all', () => groupDigits(type.mostPixels!.value)),
     known(type.mostUniverses, 'Universes', () => String(type.mostUniverses!.value)),
+    known(type.starts, 'Starts', () => STARTS_WORDS[type.starts!.value]),
+    known(type.universeSizes, 'Universe size', () => UNIVERSE_SIZES_WORDS[type.universeSizes!.value]),
+    known(type.hides, 'Hides pixels', () => HIDES_WORDS[type.hides!.value]),
+    known(type.pixelSizes, 'Channels a pixel', () => PIXEL_SIZES_WORDS[type.pixelSizes!.value]),
+    known(
+      type.pixelChannels,
+      'Knows pixels of',
+      () => `${listOf(type.pixelChannels!.value.map(String))} channels`,
+    ),
     known(type.straddles, 'Straddling pixels', () => (type.straddles!.value ? 'taken' : 'not taken')),
     known(type.artNetNets, 'Art-Net', () => (type.artNetNets!.value ? 'with nets' : '0 to 255 only')),
     known(type.linkMbits, 'Link', () => `${type.linkMbits!.value} Mbit/s`),
@@ -252,6 +269,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
           />
         ))}
       </Row>
+      <TellingFields type={type} onChange={set} />
       <Textarea
         label="Pins"
         description="printed label, number in software, what it does at boot: a line each"

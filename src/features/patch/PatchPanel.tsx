@@ -17,7 +17,7 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useView } from '../view/useView';
 import { ShowTotals } from '../picture/ShowTotals';
-import { AddressFields, LetGoOfPins, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
+import { AddressFields, UnlockAddresses, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
 import { ControllerPanel } from './ControllerPanel';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
@@ -316,7 +316,7 @@ function PolicyPanel({ plan }: { plan: Plan }) {
       <Section title="Channels of the show">
         <Stack>
           <ShowAddressFields />
-          <LetGoOfPins />
+          <UnlockAddresses />
         </Stack>
       </Section>
       <ShowTotals plan={plan} />

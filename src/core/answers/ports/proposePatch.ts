@@ -13,7 +13,7 @@ import type { Goal, Proposal, ProposalInput } from './assignment';
 import { propose } from './propose';
 import { runName } from '../../plan/runName';
 import { itemAt, byId } from '../../units/there';
-import { plannedAt, runAt, propOfRun } from '../../plan/records';
+import { plannedAt, propOfRun, runAt, wireOfRun } from '../../plan/records';
 
 export interface ProposalWish {
   goal: Goal;
@@ -83,7 +83,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
     for (let port = 1; port <= controller.ports; port += 1) {
       const there = staying(port);
       const usedPixels = there.reduce(
-        (sum, run) => sum + drivenPixels(plan, run) + runAt(plan, run).wire!.skippedPixels,
+        (sum, run) => sum + drivenPixels(plan, run) + wireOfRun(plan, run).skippedPixels,
         0,
       );
       used += usedPixels;

@@ -4,6 +4,7 @@ import { idSchema, nameSchema } from '../../fields/fields';
 import { orderSchema } from '../../fields/order';
 import { figureSchema } from '../../figures/figure';
 import { partNotesSchema } from '../partNotes';
+import { tellingFields } from './telling';
 
 /** A kind of controller by what it can do, but for its class. Each limit says what it stands on; one that nobody knows is absent. */
 export const capabilitySchema = z.strictObject({
@@ -21,6 +22,7 @@ export const capabilitySchema = z.strictObject({
   mostUniverses: figureSchema(z.int().min(1).max(63_999)).optional(),
   /** Sizes of universes that it takes. */
   packings: figureSchema(z.array(z.enum(['wholePixels', 'full512', 'custom'])).min(1)).optional(),
+  ...tellingFields,
   /** Whether a pixel may lie across two universes. */
   straddles: figureSchema(z.boolean()).optional(),
   /** Whether a port may read more than one universe. */

@@ -10,6 +10,8 @@ export const serial = defineControllerClass({
       name: 'Serial-fed microcontroller',
       ports: 1,
       pixelsPerPort: usual([{ upToPorts: 1, pixels: 300 }], OF_CLASS),
+      starts: usual('device', OF_CLASS),
+      pixelSizes: usual('ofDevice', OF_CLASS),
       baud: 115_200,
     },
   ],

@@ -18,6 +18,9 @@ export const wifi = defineControllerClass({
         OF_CLASS,
       ),
       mostUniverses: usual(9, OF_CLASS),
+      starts: usual('device', OF_CLASS),
+      universeSizes: usual('wholePixels', OF_CLASS),
+      pixelSizes: usual('ofDevice', OF_CLASS),
       straddles: usual(false, OF_CLASS),
       linkMbits: usual(5, 'Wi-Fi in a garden, unicast; multicast carries far less'),
       pins: [

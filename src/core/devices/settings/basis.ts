@@ -5,8 +5,10 @@ import { portsOfController, spansOfRun } from '../../plan/planIndex';
 import type { LaidShow, Span } from '../../plan/planned';
 import { takesRawFrames } from '../rawFrames';
 import { universesOfController } from '../universeSizes';
+import type { Telling } from '../../catalogue/controllers/telling';
+import { tellingOfController } from '../readingOn';
 import { itemAt } from '../../units/there';
-import { runAt, controllerAt } from '../../plan/records';
+import { controllerAt, wireOfRun } from '../../plan/records';
 
 /** The facts of a plan from which the settings of one device follow. */
 export interface DeviceBasis {
@@ -16,6 +18,7 @@ export interface DeviceBasis {
   device: Controller;
   /** Fed raw frames: it is told no universes; its channels keep their places in the count of the show. */
   isRaw: boolean;
+  telling: Telling;
   /** Channels in each universe that it listens to, by the number that it is told, in ascending order. */
   universes: ReadonlyMap<number, number>;
   /** Channels of the device before each universe of the show, where it counts on over all of them. */
@@ -72,10 +75,11 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
       isInUniverses: typeof first?.universe === 'number' && !isRaw,
       channelsBefore,
       hiddenPixels: device.skippedPixelsTakeChannels ? 0 : port.places - port.pixels,
-      firstLed: runAt(plan, itemAt(port.runs, 0)).wire!.placesBeforePort + device.firstLedIndex,
+      firstLed: wireOfRun(plan, itemAt(port.runs, 0)).placesBeforePort + device.firstLedIndex,
     };
   });
-  return { plan, controller, device, isRaw, universes, channelsBefore, ports };
+  const telling = tellingOfController(plan, controller);
+  return { plan, controller, device, isRaw, telling, universes, channelsBefore, ports };
 }
 
 /** The spans of some runs with the lowest and the highest address. */

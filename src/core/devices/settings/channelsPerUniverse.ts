@@ -10,7 +10,14 @@ export const channelsPerUniverse: DeviceHeld<'channelsPerUniverse', number, numb
   meaning: 'that it counts before it goes on to the next: the same number at both ends',
   head: 'Channels a universe',
   isKept: true,
-  planned: ({ device, universes }) => channelsToType(universes, universesOf(device)?.short),
+  planned: ({ device, telling, universes }) => {
+    // It is asked for none.
+    if (universes.size === 0 || telling.universeSizes.value === 'fixed512') return null;
+    if (telling.universeSizes.value === 'wholePixels') return 'whole pixels';
+    // A number for each universe is typed: each of them is needed.
+    const most = telling.universeSizes.value === 'each' ? Infinity : undefined;
+    return channelsToType(universes, universesOf(device)?.short, most);
+  },
   values: whole(1, UNIVERSE_SLOTS),
   heads: /^(channels (a|per) (universe|port-address)|universe size)$/i,
   whenWrong: ({ basis, toType, side }) => ({

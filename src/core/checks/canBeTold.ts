@@ -1,0 +1,202 @@
+import { portName } from '../catalogue/controller';
+import { UNIVERSE_SLOTS } from '../catalogue/packing';
+import { toldUniverse } from '../addressing/numbering';
+import { standingWords } from '../figures/figure';
+import { universesOf } from '../protocols/registry';
+import { tellingOfController } from '../devices/readingOn';
+import { untellableOf, type Untellable } from '../devices/troubles';
+import type { LaidShow, Plan } from '../plan/planned';
+import { controllerAt, propOfRun, runAt, wireOfRun } from '../plan/records';
+import { runName } from '../plan/runName';
+import { portsOfController } from '../plan/planIndex';
+import type { SingleEdit } from '../show/edits/registry';
+import { countOf } from '../units/number';
+import { itemAt } from '../units/there';
+import { listOf } from '../units/words';
+import { defineCheck, type Finding, type Mend } from './check';
+import { loosened } from './loosened';
+import { moveElsewhere } from './moveElsewhere';
+import { packWholePixels } from './packWholePixels';
+import { thatHelps } from './thatHelps';
+
+export const canBeTold = defineCheck(
+  'can-be-told',
+  'Each controller can be told where its channels lie: a device knows nothing but the values that are typed into it.',
+  (plan) =>
+    plan.show.controllers.flatMap((_, index) =>
+      untellableOf(plan, index).map((each) => findingOf(plan, index, each)),
+    ),
+);
+
+function findingOf(plan: Plan, index: number, each: Untellable): Omit<Finding, 'check'> {
+  const { id } = controllerAt(plan, index);
+  return {
+    rank: 'willNotLight',
+    stage: 'patch',
+    controllerId: id,
+    ...propOf(plan, each),
+    message: messageOf(plan, index, each),
+    mends: mendsOf(plan, index, each),
+  };
+}
+
+/** The run at which it is seen first. */
+function runOf(each: Untellable): number {
+  switch (each.is) {
+    case 'size':
+      return each.conflict.run;
+    case 'gap':
+      return each.gap.run;
+    case 'pixelSize':
+      return itemAt(each.runs, 0);
+    default:
+      return each.run;
+  }
+}
+
+function propOf(plan: Plan, each: Untellable): Pick<Finding, 'propId'> {
+  return { propId: propOfRun(plan, runOf(each)).id };
+}
+
+function messageOf(plan: Plan, index: number, each: Untellable): string {
+  const device = controllerAt(plan, index);
+  const telling = tellingOfController(plan, index);
+  const universeWords = (universe: number) =>
+    `${universesOf(device)?.short ?? 'universe '}${toldUniverse(device, universe)}`;
+  switch (each.is) {
+    case 'gap': {
+      const { run, after, from, to } = each.gap;
+      const at = ({ universe, channel }: typeof from) =>
+        universe === null ? `byte ${channel - 1}` : `${universeWords(universe)} channel ${channel}`;
+      const reads =
+        telling.starts.value === 'device'
+          ? `${device.name} counts on from one start over all its ports`
+          : `Port ${portName(device, wireOfRun(plan, run).port)} reads on from one start`;
+      const lies =
+        run === after
+          ? `a part of ${runName(plan, run)}`
+          : `${runName(plan, run)}, behind ${runName(plan, after)},`;
+      return `${reads} and would find ${lies} at ${at(from)}, but it begins at ${at(to)}. No value brings the two together, so it shows the wrong part of the picture (${standingWords(telling.starts)}).`;
+    }
+    case 'size': {
+      const { universe, channels, other } = each.conflict;
+      const counts =
+        other.universe === null
+          ? `it counts ${other.channels} there, and cannot be told otherwise`
+          : `${other.channels} in ${universeWords(other.universe)}, and one number is all that it takes`;
+      return `${device.name} would have to count ${channels} channels in ${universeWords(universe)}: ${counts} (${standingWords(telling.universeSizes)}). Colours turn wrong from there on.`;
+    }
+    case 'hidden':
+      return `${countOf(wireOfRun(plan, each.run).skippedPixels, 'hidden pixel')} before ${runName(plan, each.run)} on port ${portName(device, each.port)}: ${device.name} puts hidden pixels ${telling.hides.value === 'never' ? 'nowhere' : 'before the first pixel of a port and nowhere else'} (${standingWords(telling.hides)}). Everything behind them is out of step.`;
+    case 'pixelSize':
+      return `${device.name} has pixels of ${listOf(each.channels.map(String))} channels on its ports, and knows one number of channels for all of them (${standingWords(telling.pixelSizes)}). Colours turn wrong on the others.`;
+    case 'pixelChannels':
+      return `${runName(plan, each.run)} has pixels of ${countOf(runAt(plan, each.run).channelsPerPixel, 'channel')}, and ${device.name} knows pixels of ${listOf(telling.pixelChannels.value.map(String))} channels (${standingWords(telling.pixelChannels)}). Use another kind of controller for it, or plan pixels of a kind that it knows.`;
+  }
+}
+
+/** Ways out, the gentlest first; the first that helps is offered. */
+function mendsOf(plan: Plan, index: number, each: Untellable): Mend[] {
+  const before = untellableOf(plan, index).length;
+  const isGone = (after: LaidShow) => {
+    const left = untellableOf(after, index);
+    return left.length < before && !left.some(({ is }) => is === each.is);
+  };
+  const device = controllerAt(plan, index);
+  switch (each.is) {
+    case 'gap':
+    case 'size': {
+      return thatHelps(
+        plan,
+        [
+          ...loosened(plan, index, 'pins'),
+          ...loosened(plan, index, 'all'),
+          ...inOrderOfPorts(plan),
+          ...packWholePixels(plan, index),
+          ...onePolicy(plan, index),
+          ...(each.is === 'gap' ? moveElsewhere(plan, [each.gap.run]) : []),
+        ],
+        isGone,
+      );
+    }
+    case 'hidden':
+      return thatHelps(
+        plan,
+        [
+          {
+            label: 'Give hidden pixels channels of their own',
+            edit: {
+              type: 'changeController',
+              controllerId: device.id,
+              change: { skippedPixelsTakeChannels: true },
+            },
+          },
+        ],
+        isGone,
+      );
+    case 'pixelSize':
+      return thatHelps(plan, moveElsewhere(plan, each.runs, index), isGone);
+    case 'pixelChannels':
+      return [];
+  }
+}
+
+function inOrderOfPorts({ show }: Plan): Mend[] {
+  return show.addressing.order === 'props'
+    ? [
+        {
+          label: 'Number channels in the order of ports',
+          edit: { type: 'setAddressing', change: { order: 'ports' } },
+        },
+      ]
+    : [];
+}
+
+/**
+ * One universe size for all of a controller that holds whole pixels of each number of channels on it, and no new universes but where it
+ * is full.
+ */
+function onePolicy(plan: Plan, index: number): Mend[] {
+  const device = controllerAt(plan, index);
+  const runs = portsOfController(plan, index).flatMap((port) => port.runs);
+  const whole = runs.map((run) => runAt(plan, run).channelsPerPixel).reduce(leastCommonMultiple, 1);
+  const channelsPerUniverse = Math.floor(UNIVERSE_SLOTS / whole) * whole;
+  const packing = { kind: 'custom' as const, channelsPerUniverse };
+  const props = [...new Set(runs.map((run) => propOfRun(plan, run)))];
+  const edits: SingleEdit[] = [
+    {
+      type: 'changeController',
+      controllerId: device.id,
+      change: {
+        packing,
+        newUniverse: 'controller',
+        ...(device.portOptions && {
+          portOptions: device.portOptions.map(({ packing: _, newUniverse: __, ...options }) => options),
+        }),
+      },
+    },
+    ...props.flatMap((prop): SingleEdit[] =>
+      prop.packing || prop.newUniverse
+        ? [{ type: 'changeProp', propId: prop.id, change: { packing: null, newUniverse: null } }]
+        : [],
+    ),
+    ...plan.show.patch.flatMap(({ controllerId, propId, run, ...entry }): SingleEdit[] =>
+      controllerId === device.id && (entry.packing || entry.pin || entry.spareChannels)
+        ? [
+            {
+              type: 'setRunAddress',
+              propId,
+              run,
+              change: { packing: null, pin: null, spareChannels: null },
+            },
+          ]
+        : [],
+    ),
+  ];
+  const label = `Lay its runs behind one another, ${channelsPerUniverse} channels a universe`;
+  return [{ label, edit: { type: 'batch', label: `${device.name}: ${label.toLowerCase()}`, edits } }];
+}
+
+const leastCommonMultiple = (a: number, b: number): number => (a * b) / greatestCommonDivisor(a, b);
+const greatestCommonDivisor = (a: number, b: number): number =>
+  b === 0 ? a : greatestCommonDivisor(b, a % b);

@@ -1,0 +1,75 @@
+import type { LaidShow } from '../plan/planned';
+import { portsOfController } from '../plan/planIndex';
+import { controllerAt, runAt, wireOfRun } from '../plan/records';
+import { itemAt } from '../units/there';
+import { readingOf, sizeConflictOf, tellingOfController, type Gap, type SizeConflict } from './readingOn';
+import { takesRawFrames } from './rawFrames';
+import { endsOfUniverses } from './universeSizes';
+
+/** A demand of a layout that nothing typed into its device brings about. Runs are indices in the plan. */
+export type Untellable =
+  | { is: 'gap'; gap: Gap }
+  | { is: 'size'; conflict: SizeConflict }
+  /** Hidden pixels where the device puts none. */
+  | { is: 'hidden'; run: number; port: number }
+  /** A run of pixels with another number of channels than the first of the device. */
+  | { is: 'pixelSize'; runs: readonly number[]; channels: readonly number[] }
+  /** A run of pixels with a number of channels that it does not know. */
+  | { is: 'pixelChannels'; run: number };
+
+const known = new WeakMap<LaidShow, (readonly Untellable[] | undefined)[]>();
+
+/** Everything about a controller that it cannot be told, one of each sort and a gap for each port. @param controller its index in the show */
+export function untellableOf(plan: LaidShow, controller: number): readonly Untellable[] {
+  let ofPlan = known.get(plan);
+  if (!ofPlan) known.set(plan, (ofPlan = []));
+  return (ofPlan[controller] ??= find(plan, controller));
+}
+
+function find(plan: LaidShow, controller: number): Untellable[] {
+  const device = controllerAt(plan, controller);
+  // A receiver card is told nothing.
+  if (takesRawFrames(plan.show, device)) return [];
+  const telling = tellingOfController(plan, controller);
+  const reading = readingOf(plan, controller);
+  const found: Untellable[] = [];
+  const portsTold = new Set<number>();
+  for (const gap of reading.gaps) {
+    const { port } = wireOfRun(plan, gap.run);
+    if (!portsTold.has(port)) found.push({ is: 'gap', gap });
+    portsTold.add(port);
+  }
+  const conflict = sizeConflictOf(
+    plan,
+    reading,
+    telling.universeSizes.value,
+    endsOfUniverses(plan, controller),
+  );
+  if (conflict) found.push({ is: 'size', conflict });
+  const ports = portsOfController(plan, controller);
+  const runs = ports.flatMap((port) => port.runs);
+  const hidden = device.skippedPixelsTakeChannels ? undefined : hiddenOtherwise(plan, controller);
+  if (hidden) found.push(hidden);
+  const channelsOf = (run: number) => runAt(plan, run).channelsPerPixel;
+  const unlike = runs.filter((run) => channelsOf(run) !== channelsOf(itemAt(runs, 0)));
+  if (telling.pixelSizes.value === 'ofDevice' && unlike.length > 0)
+    found.push({
+      is: 'pixelSize',
+      runs: unlike,
+      channels: [...new Set(runs.map(channelsOf))].sort((a, b) => a - b),
+    });
+  const unknown = runs.find((run) => !telling.pixelChannels.value.includes(channelsOf(run)));
+  if (unknown !== undefined) found.push({ is: 'pixelChannels', run: unknown });
+  return found;
+}
+
+/** The first run with hidden pixels before it that the device does not put there. */
+function hiddenOtherwise(plan: LaidShow, controller: number): Untellable | undefined {
+  const hides = tellingOfController(plan, controller).hides.value;
+  if (hides === 'anywhere') return undefined;
+  for (const { port, runs } of portsOfController(plan, controller))
+    for (const [i, run] of runs.entries())
+      if (wireOfRun(plan, run).skippedPixels > 0 && (hides === 'never' || i > 0))
+        return { is: 'hidden', run, port };
+  return undefined;
+}

@@ -1,0 +1,130 @@
+'use client';
+
+import { MultiSelect, Select } from '@mantine/core';
+import type { ControllerType } from '@/core/catalogue/controllerType';
+import {
+  HIDES,
+  HIDES_WORDS,
+  MOST_CHANNELS_A_PIXEL,
+  PIXEL_SIZES,
+  PIXEL_SIZES_WORDS,
+  STARTS,
+  STARTS_WORDS,
+  UNIVERSE_SIZES,
+  UNIVERSE_SIZES_WORDS,
+  tellingOf,
+} from '@/core/catalogue/controllers/telling';
+import { retyped, type Figure } from '@/core/figures/figure';
+import { listOf } from '@/core/units/words';
+import { Hint, Row, Stack } from '@/ui/Panel';
+import { StandingFields } from '../figures/StandingFields';
+
+const USUAL = tellingOf();
+
+/** Everything that a kind of controller asks for when it is set: no layout may need more. */
+export function TellingFields({
+  type,
+  onChange,
+}: {
+  type: ControllerType;
+  onChange: (change: Partial<ControllerType>) => void;
+}) {
+  return (
+    <>
+      <Hint>What it asks for when it is set. Where nothing is said, the usual is taken.</Hint>
+      <Row>
+        <TellingField
+          label="Starts"
+          values={STARTS}
+          words={STARTS_WORDS}
+          usual={USUAL.starts.value}
+          figure={type.starts}
+          onCommit={(starts) => onChange({ starts })}
+        />
+        <TellingField
+          label="Universe size"
+          values={UNIVERSE_SIZES}
+          words={UNIVERSE_SIZES_WORDS}
+          usual={USUAL.universeSizes.value}
+          figure={type.universeSizes}
+          onCommit={(universeSizes) => onChange({ universeSizes })}
+        />
+      </Row>
+      <Row>
+        <TellingField
+          label="Adds hidden pixels"
+          values={HIDES}
+          words={HIDES_WORDS}
+          usual={USUAL.hides.value}
+          figure={type.hides}
+          onCommit={(hides) => onChange({ hides })}
+        />
+        <TellingField
+          label="Channels a pixel"
+          values={PIXEL_SIZES}
+          words={PIXEL_SIZES_WORDS}
+          usual={USUAL.pixelSizes.value}
+          figure={type.pixelSizes}
+          onCommit={(pixelSizes) => onChange({ pixelSizes })}
+        />
+      </Row>
+      <PixelChannels figure={type.pixelChannels} onCommit={(pixelChannels) => onChange({ pixelChannels })} />
+    </>
+  );
+}
+
+/** One of several ways of telling, and what that stands on. */
+function TellingField<Value extends string>({
+  label,
+  values,
+  words,
+  usual,
+  figure,
+  onCommit,
+}: {
+  label: string;
+  values: readonly Value[];
+  words: Readonly<Record<Value, string>>;
+  usual: Value;
+  figure: Figure<Value> | undefined;
+  onCommit: (figure: Figure<Value> | undefined) => void;
+}) {
+  return (
+    <Stack>
+      <Select
+        label={label}
+        placeholder={`the usual: ${words[usual]}`}
+        clearable
+        value={figure?.value ?? null}
+        data={values.map((value) => ({ value, label: words[value] }))}
+        onChange={(value) => onCommit(value === null ? undefined : retyped(figure, value))}
+      />
+      <StandingFields label={label} figure={figure} onCommit={onCommit} />
+    </Stack>
+  );
+}
+
+/** The numbers of channels that a pixel may have. */
+function PixelChannels({
+  figure,
+  onCommit,
+}: {
+  figure: Figure<number[]> | undefined;
+  onCommit: (figure: Figure<number[]> | undefined) => void;
+}) {
+  return (
+    <>
+      <MultiSelect
+        label="Pixels of so many channels that it knows"
+        placeholder={figure ? undefined : `the usual: ${listOf(USUAL.pixelChannels.value.map(String))}`}
+        value={(figure?.value ?? []).map(String)}
+        data={Array.from({ length: MOST_CHANNELS_A_PIXEL }, (_, i) => String(i + 1))}
+        onChange={(values) => {
+          const channels = values.map(Number).sort((a, b) => a - b);
+          onCommit(channels.length > 0 ? retyped(figure, channels) : undefined);
+        }}
+      />
+      <StandingFields label="Pixels that it knows" figure={figure} onCommit={onCommit} />
+    </>
+  );
+}

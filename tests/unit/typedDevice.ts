@@ -1,0 +1,97 @@
+import { cellWords, type Table } from '@/core/pages/table';
+import type { ControllerType } from '@/core/catalogue/controllerType';
+
+/**
+ * A device as it comes from its box, and what somebody types into it from its sheet. It is written apart from the simulator and reads
+ * nothing of a plan: only the rows of the sheet, as text, and the description of its kind.
+ */
+
+/** What the manual of a kind says, in the words of this model. Absent figures are the usual ones. */
+type Manual = Pick<ControllerType, 'starts' | 'universeSizes'>;
+
+/** Rows of a sheet, by the ids of its columns. */
+type Rows = Record<string, { text: string; note: string }>[];
+
+export function rowsOf<Row>(table: Table<Row>): Rows {
+  return table.rows.map((row, index) =>
+    Object.fromEntries(
+      table.columns.map(({ id, of }) => {
+        const cell = of(row, index);
+        const note = cell !== null && typeof cell === 'object' && 'note' in cell ? (cell.note ?? '') : '';
+        return [id, { text: cellWords(cell, 'metric'), note }];
+      }),
+    ),
+  );
+}
+
+/** A channel as the device counts: universe and slot, or a byte where it knows no universes. */
+type Address = string;
+/** Channels of each light of a port in the order of the wire; null for one that the device keeps dark. */
+export type Lights = (Address[] | null)[];
+
+const numberIn = (text: string | undefined): number => Number((text ?? '').replaceAll(',', ''));
+
+/** Lights of each port, by its name. */
+export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Lights> {
+  const asked = new Map(values.map((row) => [row.what!.text, row.value!.text]));
+  const size = asked.get('Channels a universe');
+  const isOneStart = manual.starts?.value === 'device';
+  const lights = new Map<string, Lights>();
+  let at: Place | null = null;
+  for (const row of ports) {
+    const order = row['colour-order']!.text;
+    if (!at || !isOneStart) at = startOf(row);
+    const own: Lights = [];
+    const dark = darkOf(row);
+    for (let pixel = 0; pixel < numberIn(row.pixels!.text); pixel += 1) {
+      for (let i = 0; i < (dark.get(pixel) ?? 0); i += 1) own.push(null);
+      const channels: Address[] = [];
+      if (at.universe !== null && sizesOf(manual) === 'wholePixels' && at.channel + order.length - 1 > 512)
+        at = { universe: at.universe + 1, channel: 1 };
+      for (let i = 0; i < order.length; i += 1) {
+        if (at.universe !== null && at.channel > channelsIn(at.universe, manual, size))
+          at = { universe: at.universe + 1, channel: 1 };
+        channels.push(at.universe === null ? `byte ${at.channel}` : `${at.universe}.${at.channel}`);
+        at = { universe: at.universe, channel: at.channel + 1 };
+      }
+      own.push(channels);
+    }
+    lights.set(row.port!.text, own);
+  }
+  return lights;
+}
+
+interface Place {
+  universe: number | null;
+  channel: number;
+}
+
+function startOf(row: Rows[number]): Place {
+  if (row['start-byte'] && row['start-byte'].text !== '–')
+    return { universe: null, channel: numberIn(row['start-byte'].text) };
+  return { universe: numberIn(row.universe!.text), channel: numberIn(row.channel!.text) };
+}
+
+const sizesOf = (manual: Manual) => manual.universeSizes?.value ?? 'one';
+
+function channelsIn(universe: number, manual: Manual, size: string | undefined): number {
+  if (sizesOf(manual) === 'fixed512' || sizesOf(manual) === 'wholePixels') return 512;
+  if (size === undefined) throw new Error('The sheet does not say how many channels a universe has.');
+  if (/^\d+$/.test(size)) return Number(size);
+  if (sizesOf(manual) === 'one') throw new Error(`A device that takes one number cannot be told “${size}”.`);
+  // `510 in U1–U3 and 512 in U4`
+  for (const [, channels, from, to] of size.matchAll(/(\d+) in \D*(\d+)(?:–\D*(\d+))?/g))
+    if (universe >= Number(from) && universe <= Number(to ?? from)) return Number(channels);
+  throw new Error(`“${size}” says nothing of universe ${universe}.`);
+}
+
+/** Number of dark lights before each pixel of a port, by the pixel from 0. */
+function darkOf(row: Rows[number]): Map<number, number> {
+  const hidden = row['hidden-pixels'];
+  const dark = new Map<number, number>();
+  if (!hidden || numberIn(hidden.text) === 0) return dark;
+  const places = [...hidden.note.matchAll(/(?:(\d+) )?(?:before the first|after pixel (\d+))/g)];
+  for (const [, count, after] of places)
+    dark.set(Number(after ?? 0), places.length === 1 ? numberIn(hidden.text) : Number(count));
+  return dark;
+}
