@@ -80,18 +80,18 @@ function messageOf(plan: Plan, index: number, each: Untellable): string {
     }
     case 'size': {
       const { universe, channels, other } = each.conflict;
-      const counts =
+      const takes =
         other.universe === null
-          ? `it counts ${other.channels} there, and cannot be told otherwise`
-          : `${other.channels} in ${universeWords(other.universe)}, and one number is all that it takes`;
-      return `${device.name} would have to count ${channels} channels in ${universeWords(universe)}: ${counts} (${standingWords(telling.universeSizes)}). Colours turn wrong from there on.`;
+          ? `${device.name} counts ${other.channels} channels in ${universeWords(universe)} and cannot be told otherwise, but its runs need ${channels} there`
+          : `${device.name} takes one universe size, but its runs need ${other.channels} in ${universeWords(other.universe)} and ${channels} in ${universeWords(universe)}`;
+      return `${takes} (${standingWords(telling.universeSizes)}). Colours are wrong from there on.`;
     }
     case 'hidden':
       return `${countOf(wireOfRun(plan, each.run).skippedPixels, 'hidden pixel')} before ${runName(plan, each.run)} on port ${portName(device, each.port)}: ${device.name} puts hidden pixels ${telling.hides.value === 'never' ? 'nowhere' : 'before the first pixel of a port and nowhere else'} (${standingWords(telling.hides)}). Everything behind them is out of step.`;
     case 'pixelSize':
-      return `${device.name} has pixels of ${listOf(each.channels.map(String))} channels on its ports, and knows one number of channels for all of them (${standingWords(telling.pixelSizes)}). Colours turn wrong on the others.`;
+      return `${device.name} has pixels of ${listOf(each.channels.map(String))} channels on its ports, and takes one number of channels per pixel for all of them (${standingWords(telling.pixelSizes)}). Colours are wrong on the others.`;
     case 'pixelChannels':
-      return `${runName(plan, each.run)} has pixels of ${countOf(runAt(plan, each.run).channelsPerPixel, 'channel')}, and ${device.name} knows pixels of ${listOf(telling.pixelChannels.value.map(String))} channels (${standingWords(telling.pixelChannels)}). Use another kind of controller for it, or plan pixels of a kind that it knows.`;
+      return `${runName(plan, each.run)} has pixels of ${countOf(runAt(plan, each.run).channelsPerPixel, 'channel')}, and ${device.name} takes pixels of ${listOf(telling.pixelChannels.value.map(String))} channels (${standingWords(telling.pixelChannels)}). Use another kind of controller for it, or plan pixels of a kind that it takes.`;
   }
 }
 
@@ -193,8 +193,13 @@ function onePolicy(plan: Plan, index: number): Mend[] {
         : [],
     ),
   ];
-  const label = `Lay its runs behind one another, ${channelsPerUniverse} channels a universe`;
-  return [{ label, edit: { type: 'batch', label: `${device.name}: ${label.toLowerCase()}`, edits } }];
+  const label = `Use universe size ${channelsPerUniverse} for all`;
+  return [
+    {
+      label,
+      edit: { type: 'batch', label: `${device.name}: universe size ${channelsPerUniverse} for all`, edits },
+    },
+  ];
 }
 
 const leastCommonMultiple = (a: number, b: number): number => (a * b) / greatestCommonDivisor(a, b);

@@ -121,7 +121,7 @@ it('finds voltages and channel counts that do not belong together', () => {
   expect(idsOf(show)).toEqual(['mixed-port', 'can-be-told']);
   expect(of(show)[0]!.message).toContain('12 V and 5 V');
   expect(of(show)[1]!.message).toContain(
-    'c has pixels of 1 channel, and Box A knows pixels of 3 and 4 channels',
+    'c has pixels of 1 channel, and Box A takes pixels of 3 and 4 channels',
   );
   expect(idsOf(onPorts(show, ['a', 1, 1], ['c', 1, 1], ['b', 1, 2]))).toEqual(['mixed-port', 'can-be-told']);
 });

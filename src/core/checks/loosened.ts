@@ -18,7 +18,7 @@ export function loosened(plan: Plan, index: number, what: 'pins' | 'all'): Mend[
   if (edits.length === 0) return [];
   return [
     {
-      label: what === 'pins' ? 'Unlock its addresses' : 'Unlock its addresses and close the gaps',
+      label: what === 'pins' ? 'Unlock its addresses' : 'Unlock and close the gaps',
       edit: { type: 'batch', label: `${name}: close the gaps between its runs`, edits },
     },
   ];

@@ -169,7 +169,7 @@ describe('sizes of universes', () => {
     expect(told(two).untellable).toEqual(['size']);
     const [problem] = findingsOf(planShow(two)).filter(({ check }) => check === 'can-be-told');
     expect(problem!.rank).toBe('willNotLight');
-    expect(problem!.message).toContain('one number is all that it takes');
+    expect(problem!.message).toContain('takes one universe size, but its runs need 510 in U1 and 512 in U3');
     const mended = applyEdit(two, problem!.mends[0]!.edit);
     // 504 are whole pixels of both.
     expect(told(mended)).toMatchObject({ channelsPerUniverse: 504, untellable: [] });

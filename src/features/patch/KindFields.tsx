@@ -133,10 +133,10 @@ function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefi
     known(type.starts, 'Starts', () => STARTS_WORDS[type.starts!.value]),
     known(type.universeSizes, 'Universe size', () => UNIVERSE_SIZES_WORDS[type.universeSizes!.value]),
     known(type.hides, 'Hides pixels', () => HIDES_WORDS[type.hides!.value]),
-    known(type.pixelSizes, 'Channels a pixel', () => PIXEL_SIZES_WORDS[type.pixelSizes!.value]),
+    known(type.pixelSizes, 'Channels per pixel', () => PIXEL_SIZES_WORDS[type.pixelSizes!.value]),
     known(
       type.pixelChannels,
-      'Knows pixels of',
+      'Takes pixels of',
       () => `${listOf(type.pixelChannels!.value.map(String))} channels`,
     ),
     known(type.straddles, 'Straddling pixels', () => (type.straddles!.value ? 'taken' : 'not taken')),

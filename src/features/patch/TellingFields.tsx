@@ -60,7 +60,7 @@ export function TellingFields({
           onCommit={(hides) => onChange({ hides })}
         />
         <TellingField
-          label="Channels a pixel"
+          label="Channels per pixel"
           values={PIXEL_SIZES}
           words={PIXEL_SIZES_WORDS}
           usual={USUAL.pixelSizes.value}
@@ -115,7 +115,7 @@ function PixelChannels({
   return (
     <>
       <MultiSelect
-        label="Pixels of so many channels that it knows"
+        label="Takes pixels of 1, 2, 3 or 4 channels"
         placeholder={figure ? undefined : `the usual: ${listOf(USUAL.pixelChannels.value.map(String))}`}
         value={(figure?.value ?? []).map(String)}
         data={Array.from({ length: MOST_CHANNELS_A_PIXEL }, (_, i) => String(i + 1))}
@@ -124,7 +124,7 @@ function PixelChannels({
           onCommit(channels.length > 0 ? retyped(figure, channels) : undefined);
         }}
       />
-      <StandingFields label="Pixels that it knows" figure={figure} onCommit={onCommit} />
+      <StandingFields label="Pixels that it takes" figure={figure} onCommit={onCommit} />
     </>
   );
 }
