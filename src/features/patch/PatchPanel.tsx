@@ -33,9 +33,10 @@ import {
 import { colourPlan } from '@/core/devices/colourOrders';
 import { listOf } from '@/core/units/words';
 import { placesOf, portTiming } from '@/core/devices/portTiming';
+import { portWords } from '@/core/devices/portWords';
 import { runName } from '@/core/plan/runName';
 import { itemAt } from '@/core/units/there';
-import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
+import { propAt, plannedAt, runAt, controllerAt, wireOfRun } from '@/core/plan/records';
 
 /** The right side of Patch: a run and its port, a port, a controller, or the policy of the whole show. */
 export function PatchPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -239,8 +240,13 @@ function PortPanel({
   const planned = plan.ports.find(
     (each) => each.controller === selection.controller && each.port === selection.port,
   );
-  const ends = planned && endsOf(plan, planned.runs);
-  const start = ends && explainStart(plan, ends.firstRun);
+  const [firstRun] = planned?.runs ?? [];
+  // Hidden pixels that take channels come before the first one that is explained.
+  const isExplained =
+    firstRun !== undefined &&
+    !(controller.skippedPixelsTakeChannels && wireOfRun(plan, firstRun).skippedPixels > 0);
+  const typed = portWords(plan, selection.controller!, selection.port!);
+  const start = isExplained ? explainStart(plan, firstRun) : undefined;
   const timing = planned && portTiming(plan, planned);
   return (
     <>
@@ -248,6 +254,7 @@ function PortPanel({
         <Facts
           facts={[
             { name: 'Controller', value: controller.name },
+            typed && { name: 'To type', value: typed.pixels },
             { name: 'Pixels lit', value: groupDigits(planned?.pixels ?? 0) },
             {
               name: 'On the wire',
@@ -259,8 +266,8 @@ function PortPanel({
               ),
               note: 'skipped pixels counted',
             },
-            ends && { name: 'Starts at', value: ends.start, why: start, address: true },
-            ends && { name: 'Ends at', value: ends.end, address: true },
+            typed?.start != null && { name: 'Starts at', value: typed.start, why: start, address: true },
+            typed?.end != null && { name: 'Ends at', value: typed.end, address: true },
             timing && {
               name: 'One picture takes',
               value: textOf(timing.frameTime, plan.show.lengths),

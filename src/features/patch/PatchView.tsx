@@ -25,7 +25,7 @@ import { portName } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import type { PlannedPort } from '@/core/patch/plug';
 import type { Edit } from '@/core/show/edits/registry';
-import { countOf, groupDigits } from '@/core/units/number';
+import { countOf } from '@/core/units/number';
 import { EffectPreview } from '../show/EffectPreview';
 import { useEdit } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
@@ -34,6 +34,7 @@ import styles from './patch.module.css';
 import { AddController } from './AddController';
 import { controllerWords } from './words';
 import { universeWords } from '@/core/plan/explainRun';
+import { portWords } from '@/core/devices/portWords';
 import { runName } from '@/core/plan/runName';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
@@ -333,7 +334,7 @@ function PortRow({ plan, controller: index, port, planned, selection }: PortRowP
         {planned ? (
           <>
             <div>
-              {groupDigits(places)} px ·{' '}
+              {portWords(plan, index, port)?.pixels} ·{' '}
               {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
             </div>
             <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>

@@ -3,7 +3,7 @@ import type { PlannedPort } from '@/core/patch/plug';
 import type { Plan } from '@/core/plan/planned';
 import { runName } from '@/core/plan/runName';
 import { countOf, groupDigits } from '@/core/units/number';
-import { endsOf } from '@/core/plan/endsOfRuns';
+import { portWords } from '@/core/devices/portWords';
 import styles from './phone.module.css';
 import { FactRows } from './FactRows';
 import { usePhoneView } from './usePhoneView';
@@ -21,17 +21,15 @@ export function PortsPage({ plan, controller }: { plan: Plan; controller: number
     <ul className={styles.list}>
       {Array.from({ length: device.ports }, (_, i) => {
         const at = planned(i + 1);
-        const ends = at && endsOf(plan, at.runs);
+        const typed = portWords(plan, controller, i + 1);
         return (
           <li key={i}>
             <button type="button" className={styles.row} onClick={() => goTo({ port: i + 1 })}>
               <strong className="mono">{portName(device, i + 1)}</strong>
               <span className={styles.words}>
                 {at ? at.runs.map((run) => runName(plan, run)).join(', ') : 'free'}
-                {at && (
-                  <small className="mono">
-                    {ends?.start} · {countOf(at.places, 'pixel')}
-                  </small>
+                {typed && (
+                  <small className="mono">{[typed.start, typed.pixels].filter(Boolean).join(' · ')}</small>
                 )}
               </span>
             </button>
@@ -52,11 +50,12 @@ interface OnePortProps {
 function OnePort({ plan, controller, port, planned }: OnePortProps) {
   const [, goTo] = usePhoneView();
   const device = controllerAt(plan, controller);
-  const ends = planned && endsOf(plan, planned.runs);
+  const typed = portWords(plan, controller, port);
   const facts: [string, string][] = planned
     ? [
-        ['Starts at', ends?.start ?? 'no address'],
-        ['Ends at', ends?.end ?? 'no address'],
+        ['To type', typed?.pixels ?? 'nothing'],
+        ['Starts at', typed?.start ?? 'no address'],
+        ['Ends at', typed?.end ?? 'no address'],
         ['Pixels lit', groupDigits(planned.pixels)],
         ['On the wire', `${groupDigits(planned.places)} of ${groupDigits(device.mostPixelsPerPort)}`],
       ]

@@ -1,16 +1,15 @@
 import { portName } from '../../catalogue/controller';
 import { outputName } from '../../panels/chains';
-import { endsOf } from '../../plan/endsOfRuns';
+import { portWords } from '../../devices/portWords';
 import { portsOfController } from '../../plan/planIndex';
 import type { Plan } from '../../plan/planned';
 import { runName } from '../../plan/runName';
 import { endWords, sourceWords } from '../../power/leadWords';
 import { wallOf, isPanelled } from '../../props/registry';
-import { groupDigits } from '../../units/number';
 import { buildSheet } from '../buildSheet';
 import { codeOfThing, type LabelledThing } from './code';
 import type { Label } from '../../pages/label';
-import { lastOf } from '../../units/there';
+import { itemAt, lastOf } from '../../units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '../../plan/records';
 
 export const LABEL_KINDS = ['strands', 'plugs', 'panels', 'ports', 'leads', 'devices'] as const;
@@ -76,11 +75,11 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
     case 'ports':
       for (const [index, controller] of show.controllers.entries())
         for (const port of portsOfController(plan, index)) {
-          const ends = endsOf(plan, port.runs);
+          const typed = portWords(plan, index, port.port);
           yield label(
             { list: 'controllers', recordId: controller.id, part: `port ${port.port}` },
             portName(controller, port.port),
-            `${controller.name}: ${port.runs.map((run) => runName(plan, run)).join(', ')}. ${groupDigits(port.places)} px${ends ? `, ${ends.start}` : ''}`,
+            `${controller.name}: ${port.runs.map((run) => runName(plan, run)).join(', ')}. ${[typed?.pixels, typed?.start].filter(Boolean).join(', ')}`,
           );
         }
       return;
@@ -143,17 +142,34 @@ function* plugLabels(plan: Plan, index: number): Generator<LabelOfThing> {
     const run = runAt(plan, i);
     const { wire } = run;
     const port = wire ? portName(controllerAt(plan, wire.controller), wire.port) : null;
-    const ends = wire ? endsOf(plan, [i]) : null;
+    // A port is told one start and one count: those of its first run stand for all behind it.
+    const typed = wire && portWords(plan, wire.controller, wire.port);
+    const onPort = wire
+      ? (portsOfController(plan, wire.controller).find((each) => each.port === wire.port)?.runs ?? [])
+      : [];
+    const at = onPort.indexOf(i);
+    const begins =
+      at > 0
+        ? `, behind ${runName(plan, itemAt(onPort, at - 1))}`
+        : typed
+          ? `. ${[typed.pixels, typed.start && `from ${typed.start}`].filter(Boolean).join(', ')}`
+          : '';
+    const ends =
+      at < onPort.length - 1
+        ? `, then ${runName(plan, itemAt(onPort, at + 1))}`
+        : typed?.end
+          ? `, to ${typed.end}`
+          : '';
     yield label(
       { list: 'props', recordId: prop.id, part: `run ${run.number} in` },
       `${port ?? 'no port'} IN`,
-      `${runName(plan, i)}: data enters. ${run.pixelCount} px${ends ? `, from ${ends.start}` : ''}`,
+      `${runName(plan, i)}: data enters${begins}`,
       'right',
     );
     yield label(
       { list: 'props', recordId: prop.id, part: `run ${run.number} out` },
       `${port ?? 'no port'} END`,
-      `${runName(plan, i)}: its end, after ${run.pixelCount} px${ends ? `, to ${ends.end}` : ''}`,
+      `${runName(plan, i)}: its end${ends}`,
       'left',
     );
   }
