@@ -1,0 +1,31 @@
+import { universesOf } from '../protocols/registry';
+import type { LaidShow } from '../plan/planned';
+import { controllerAt } from '../plan/records';
+import { groupDigits } from '../units/number';
+import { deviceSettings } from './deviceSettings';
+
+/** The values of a port in a few words, as they are typed: on labels and wherever a port is shown. */
+interface PortWords {
+  /** `111 px`, or `111 px + 1 hidden` where the device adds hidden ones by itself. */
+  pixels: string;
+  /** `U1 ch 1`, as the device calls it, or `byte 0`; null for one that is told no start. */
+  start: string | null;
+  end: string | null;
+}
+
+/** @returns null for a port that holds nothing. @param controller its index in the show */
+export function portWords(plan: LaidShow, controller: number, port: number): PortWords | null {
+  const settings = deviceSettings(plan, controller).ports.find((each) => each.port === port);
+  if (!settings) return null;
+  const { short = '' } = universesOf(controllerAt(plan, controller)) ?? {};
+  const place = (universe: number | null, channel: number | null, byte: number | null) => {
+    if (universe !== null && channel !== null) return `${short}${universe} ch ${channel}`;
+    return byte === null ? null : `byte ${groupDigits(byte)}`;
+  };
+  const { pixels, hiddenPixels } = settings;
+  return {
+    pixels: `${groupDigits(pixels)} px${hiddenPixels > 0 ? ` + ${groupDigits(hiddenPixels)} hidden` : ''}`,
+    start: place(settings.universe, settings.channel, settings.startByte),
+    end: place(settings.endUniverse, settings.endChannel, settings.endByte),
+  };
+}
