@@ -1,3 +1,4 @@
+import { castOf } from '../protocols/registry';
 import { standingWords } from '../figures/figure';
 import { classOf } from '../catalogue/controllers/registry';
 import { takesRawFrames } from '../devices/rawFrames';
@@ -84,18 +85,19 @@ export const networkAddresses = defineCheck(
             network.gateway === undefined && sender!.gateway === undefined ? another : [],
           );
       }
-      if (reach.by === 'router' && network.casting === 'multicast')
+      const cast = castOf(controller);
+      if (reach.by === 'router' && cast !== 'unicast')
         add(
           controller.id,
           'willNotLight',
-          `${controller.name} is behind a router and fed by multicast, which routers do not pass on unless they are set up for it.`,
+          `${controller.name} is behind a router and fed by ${cast}, which routers do not pass on unless they are set up for it.`,
           [feedByUnicast(controller.id, network)],
         );
-      if (type && classOf(type).onWifi && network.casting === 'multicast')
+      if (type && classOf(type).onWifi && cast !== 'unicast')
         add(
           controller.id,
           'worthKnowing',
-          `${controller.name} is on Wi-Fi and fed by multicast, of which Wi-Fi carries far less than of unicast. It stutters with more than a few universes.`,
+          `${controller.name} is on Wi-Fi and fed by ${cast}, of which Wi-Fi carries far less than of unicast. It stutters with more than a few universes.`,
           [feedByUnicast(controller.id, network)],
         );
       if (network.given === 'leased')

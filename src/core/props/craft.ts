@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
+import { byId } from '../units/there';
 import { given } from '../figures/explained';
 import { runsSchema, runsWords } from '../threading/runs';
 import { formatLength } from '../units/length';
@@ -81,6 +83,7 @@ export const craft = definePropKind({
   glyph: { path: 'M3 14h18l-3 6H6zM12 14V4l6 7h-6' },
   shapeSchema: craftShapeSchema,
   threadingSchema: craftThreadingSchema,
+  usualPixelType: byId(SHIPPED_PIXEL_TYPES, 'bullet-5v-ws2811'),
   starter: (): { shape: CraftShape; threading: z.infer<typeof craftThreadingSchema> } => ({
     shape: { columns: 9, rows: 5, cellMm: 40, mostPixels: 32, roles: [], pixels: [] },
     threading: { runs: 1 },

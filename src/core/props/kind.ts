@@ -45,6 +45,8 @@ export interface PropKind<
   hiddenPoints?: (shape: z.infer<Shape>) => ArrayLike<number>;
   /** The type of pixel that a new one is given, where only one will do. */
   pixelType?: PixelType;
+  /** The type that a new one usually has; left out where strings and strips of the show do. */
+  usualPixelType?: PixelType;
   /** The part of its threading that decides places and order of pixels; the whole threading where this is left out. */
   orderOf?: (threading: z.infer<Threading>) => unknown;
   /** The orders in which its chips take colours, the usual one first, where its shape says so rather than its type of pixel. */

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
+import { byId } from '../units/there';
 import { computed, given, sum } from '../figures/explained';
 import {
   dataOrder,
@@ -45,6 +47,7 @@ export const screen = definePropKind({
   glyph: { path: 'M3.5 5.5h17v11h-17zM9 20.5h6M12 16.5v4' },
   shapeSchema: screenShapeSchema,
   threadingSchema: screenThreadingSchema,
+  usualPixelType: byId(SHIPPED_PIXEL_TYPES, 'strip-5v-ws2812b'),
   starter: (): { shape: ScreenShape; threading: z.infer<typeof screenThreadingSchema> } => ({
     shape: {
       size: { by: 'diagonal', diagonalMm: 1092.2, aspectWidth: 16, aspectHeight: 9 },

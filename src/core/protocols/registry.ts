@@ -27,10 +27,22 @@ export function universesOf(device: { protocol: Protocol }): UniverseCount | nul
   return counts.kind === 'universes' ? counts : null;
 }
 
-/** Whether it listens to groups, which all who listen are sent to. */
-export function listensToGroups(device: {
+/** A device with its protocol, and how its packets are addressed. */
+interface Fed {
   protocol: Protocol;
   network?: { casting: 'unicast' | 'multicast' } | undefined;
-}): boolean {
-  return device.network?.casting === 'multicast' && Boolean(universesOf(device)?.groupOf);
 }
+
+/**
+ * The way of packets to a device: to it alone, to the group of a universe, or to everybody where the protocol has no groups. Bytes of a
+ * flat space go to one device alone. Null without an address.
+ */
+export function castOf(device: Fed): 'unicast' | 'multicast' | 'broadcast' | null {
+  if (!device.network) return null;
+  const universes = universesOf(device);
+  if (!universes || device.network.casting === 'unicast') return 'unicast';
+  return universes.groupOf ? 'multicast' : 'broadcast';
+}
+
+/** Whether it listens to groups, which all who listen are sent to. */
+export const listensToGroups = (device: Fed): boolean => castOf(device) === 'multicast';

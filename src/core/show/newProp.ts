@@ -1,6 +1,6 @@
-import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
+import { SHIPPED_PIXEL_TYPES, type PixelType } from '../catalogue/pixelType';
 import { newId, newName } from '../fields/fields';
-import { kindOf, type Prop, type PropKindName } from '../props/registry';
+import { PROP_KINDS, kindOf, type Prop, type PropKindName } from '../props/registry';
 import type { SingleEdit } from './edits/registry';
 import type { Show } from './schema';
 import { itemAt } from '../units/there';
@@ -22,15 +22,13 @@ export function newProp(
     preset.label,
     show.props.map((prop) => prop.name),
   );
-  const wanted = kind.pixelType;
-  const known = wanted && show.pixelTypes.find((type) => type.chip === wanted.chip);
-  const pixelType = known ?? wanted ?? show.pixelTypes[0] ?? itemAt(SHIPPED_PIXEL_TYPES, 0);
+  const pixelType = pixelTypeFor(show, kindName, near);
   const place = show.places[0] ?? { id: 'site', name: 'Site' };
   const prop = {
     id: newId(name),
     name,
     placeId: near?.placeId ?? place.id,
-    pixelTypeId: wanted ? pixelType.id : (near?.pixelTypeId ?? pixelType.id),
+    pixelTypeId: pixelType.id,
     kind: kindName,
     ...preset.starter(),
   } as Prop;
@@ -44,4 +42,26 @@ export function newProp(
       { type: 'addProp', prop },
     ],
   };
+}
+
+/**
+ * The pixels that fit a kind: the only ones that do, those of a prop of its own kind, the usual ones for it, or those of the show. Panels
+ * are for walls alone.
+ */
+function pixelTypeFor(
+  { pixelTypes }: Pick<Show, 'pixelTypes'>,
+  kindName: PropKindName,
+  near?: Prop,
+): PixelType {
+  const kind = kindOf({ kind: kindName });
+  const inShow = ({ chip, volts }: PixelType) =>
+    pixelTypes.find((type) => type.chip === chip && type.volts === volts);
+  const only = kind.pixelType;
+  if (only) return inShow(only) ?? only;
+  const isLoose = ({ id }: PixelType) => !PROP_KINDS.some(({ pixelType }) => pixelType?.id === id);
+  const own = near && pixelTypes.find(({ id }) => id === near.pixelTypeId);
+  const usual = kind.usualPixelType;
+  if (usual) return (near?.kind === kindName && own) || (inShow(usual) ?? usual);
+  if (own && isLoose(own) && !kindOf(near).usualPixelType) return own;
+  return pixelTypes.find(isLoose) ?? itemAt(SHIPPED_PIXEL_TYPES, 0);
 }

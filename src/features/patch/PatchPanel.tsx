@@ -245,7 +245,7 @@ function PortPanel({
   const isExplained =
     firstRun !== undefined &&
     !(controller.skippedPixelsTakeChannels && wireOfRun(plan, firstRun).skippedPixels > 0);
-  const typed = portWords(plan, selection.controller!, selection.port!);
+  const typed = planned && portWords(plan, planned.controller, planned.port);
   const start = isExplained ? explainStart(plan, firstRun) : undefined;
   const timing = planned && portTiming(plan, planned);
   return (

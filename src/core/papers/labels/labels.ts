@@ -1,4 +1,8 @@
-import { portName } from '../../catalogue/controller';
+import { portName, type Controller } from '../../catalogue/controller';
+import { takesRawFrames } from '../../devices/rawFrames';
+import { baudOf } from '../../devices/serialLine';
+import type { Show } from '../../show/schema';
+import { countOf, groupDigits } from '../../units/number';
 import { outputName } from '../../panels/chains';
 import { portWords } from '../../devices/portWords';
 import { portsOfController } from '../../plan/planIndex';
@@ -110,7 +114,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
         yield label(
           { list: 'controllers', recordId: controller.id, part: '' },
           `${controller.label}: ${controller.name}`,
-          [controller.network?.ip ?? 'no address yet', `${controller.ports} ports`].join(', '),
+          [linkWords(show, controller), countOf(controller.ports, 'port')].join(', '),
         );
       for (const supply of show.supplies)
         yield label(
@@ -119,6 +123,14 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
           `${supply.volts} V, ${supply.ratedAmps.value} A. ${show.feeds.filter(({ from }) => from.kind === 'supply' && from.supplyId === supply.id).length} leads`,
         );
   }
+}
+
+/** The address of a controller, or what it has in place of one. */
+function linkWords(show: Show, controller: Controller): string {
+  const baud = baudOf(show, controller);
+  if (baud !== null) return `serial line, ${groupDigits(baud)} baud`;
+  if (takesRawFrames(show, controller)) return 'raw frames, no address';
+  return controller.network?.ip ?? 'no address yet';
 }
 
 const WAYS: readonly string[] = ['up', 'down', 'left', 'right'];

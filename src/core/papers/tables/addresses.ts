@@ -1,4 +1,4 @@
-import { protocolOf } from '../../protocols/registry';
+import { castOf, protocolOf } from '../../protocols/registry';
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
 import type { Moved } from '../../devices/foresight';
@@ -11,6 +11,7 @@ import {
 } from '../../devices/settings/registry';
 import { settingWords, unitWords } from '../../devices/settings/typed';
 import { takesRawFrames } from '../../devices/rawFrames';
+import { baudOf } from '../../devices/serialLine';
 import type { Show } from '../../show/schema';
 import type { Controller } from '../../catalogue/controller';
 import { maskWords } from '../../catalogue/network';
@@ -130,28 +131,11 @@ export function deviceValuesTable(
   controller: Controller,
   settings: DeviceSettings,
 ): Table<DeviceValue> {
-  const isRaw = takesRawFrames(show, controller);
-  const { network } = controller;
-  const type = {
-    field: 'protocol',
-    words: 'protocol',
-    value: isRaw ? 'raw frames' : protocolOf(controller).name,
-  };
   return {
     name: `All of ${controller.name}`,
     forDevices: true,
     rows: [
-      {
-        field: 'ip',
-        words: 'address',
-        value: isRaw ? 'none' : network ? `${network.ip} / ${maskWords(network.maskBits)}` : null,
-        meaning: isRaw
-          ? 'straight from the sender’s gigabit port'
-          : network
-            ? GIVEN_WORDS[network.given]
-            : 'not said yet: see Network',
-      },
-      { ...type, meaning: network && !isRaw ? `sent by ${network.casting}` : 'what it is sent' },
+      ...linkRows(show, controller),
       ...DEVICE_SETTINGS.flatMap((setting) => {
         const value = settings[setting.field];
         return value === null
@@ -173,6 +157,46 @@ export function deviceValuesTable(
       { id: 'meaning', head: 'Which means', meaning: 'how it is meant', of: (row) => row.meaning },
     ],
   };
+}
+
+/** The way of the pictures to a controller: over a network, down a serial line, or as raw frames. */
+function linkRows(show: Pick<Show, 'controllerTypes'>, controller: Controller): DeviceValue[] {
+  const { network } = controller;
+  const baud = baudOf(show, controller);
+  if (baud !== null)
+    return [
+      {
+        field: 'baud',
+        words: 'baud rate',
+        value: baud,
+        meaning: 'of its serial line, the same at both ends',
+      },
+    ];
+  if (takesRawFrames(show, controller))
+    return [
+      {
+        field: 'ip',
+        words: 'address',
+        value: 'none',
+        meaning: 'straight from the sender’s gigabit port',
+      },
+      { field: 'protocol', words: 'protocol', value: 'raw frames', meaning: 'what it is sent' },
+    ];
+  const cast = castOf(controller);
+  return [
+    {
+      field: 'ip',
+      words: 'address',
+      value: network ? `${network.ip} / ${maskWords(network.maskBits)}` : null,
+      meaning: network ? GIVEN_WORDS[network.given] : 'not said yet: see Network',
+    },
+    {
+      field: 'protocol',
+      words: 'protocol',
+      value: protocolOf(controller).name,
+      meaning: cast ? `sent by ${cast}` : 'what it is sent',
+    },
+  ];
 }
 
 /** Values to type into a controller for each of its ports, in every count that a device may use. */

@@ -1,3 +1,4 @@
+import { castOf } from '../../protocols/registry';
 import type { Controller } from '../../catalogue/controller';
 import { maskWords, reachOf, type NetworkAddress } from '../../catalogue/network';
 import { linkLoad } from '../../devices/linkLoad';
@@ -60,7 +61,7 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
         id: 'casting',
         head: 'Fed by',
         meaning: 'packets to it alone, or to all that listen',
-        of: ({ network }) => network?.casting ?? null,
+        of: (controller) => castOf(controller),
       },
       {
         id: 'stored',

@@ -13,6 +13,7 @@ import { NameField } from '@/ui/fields/fields';
 import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
+import { castOf, universesOf } from '@/core/protocols/registry';
 import { takesRawFrames } from '@/core/devices/rawFrames';
 
 /** The usual ones first; the others by their length. */
@@ -137,18 +138,7 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
                 }
               />
             ),
-          casting: (controller) =>
-            controller.network && (
-              <Select
-                size="xs"
-                w={104}
-                aria-label={`How ${controller.name} is fed`}
-                allowDeselect={false}
-                value={controller.network.casting}
-                data={['unicast', 'multicast']}
-                onChange={(casting) => casting && set(controller, { ...controller.network!, casting })}
-              />
-            ),
+          casting: (controller) => <Casting controller={controller} onChange={set} />,
           stored: (controller) => controller.network && <StoredBy controller={controller} onChange={set} />,
         }}
       />
@@ -162,10 +152,37 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
                 ', ',
               )}: receiver cards take raw frames straight from the sender’s gigabit port. No switch with other devices, no router, no IP address on that port; the sender needs another link for control.`
           : 'No receiver cards here: everything may share one switch.'}{' '}
-        {show.controllers.some((controller) => controller.network?.casting === 'multicast') &&
-          'Multicast floods every port of a plain switch, and consumer routers and Wi-Fi struggle with it; unicast reaches only its device.'}
+        {show.controllers.some((controller) => !['unicast', null].includes(castOf(controller))) &&
+          'Multicast and broadcast flood every port of a plain switch, and consumer routers and Wi-Fi struggle with them; unicast reaches only its device.'}
       </p>
     </div>
+  );
+}
+
+/** Packets to it alone, or to all that listen: a choice where its protocol has one. */
+function Casting({
+  controller,
+  onChange,
+}: {
+  controller: Controller;
+  onChange: (controller: Controller, network: NetworkAddress) => void;
+}) {
+  const { network, name } = controller;
+  const universes = universesOf(controller);
+  if (!network || !universes) return castOf(controller);
+  return (
+    <Select
+      size="xs"
+      w={104}
+      aria-label={`How ${name} is fed`}
+      allowDeselect={false}
+      value={network.casting}
+      data={[
+        { value: 'unicast', label: 'unicast' },
+        { value: 'multicast', label: universes.groupOf ? 'multicast' : 'broadcast' },
+      ]}
+      onChange={(casting) => casting && onChange(controller, { ...network, casting })}
+    />
   );
 }
 
