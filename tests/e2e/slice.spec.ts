@@ -137,7 +137,6 @@ test('the demo show is sound and shows every kind of prop and controller', async
     'starved-pixels',
     'screen-frame',
     'screen-link',
-    'network',
     'run-on-no-port',
   ]);
   expect(new Set(DEMO.props.map((prop) => prop.kind))).toEqual(

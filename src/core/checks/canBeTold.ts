@@ -17,18 +17,19 @@ import { defineCheck, type Finding, type Mend } from './check';
 import { loosened } from './loosened';
 import { moveElsewhere } from './moveElsewhere';
 import { packWholePixels } from './packWholePixels';
-import { thatHelps } from './thatHelps';
+import { countSharing } from './sharedChannels';
+import { MOST_TRIED, thatHelps } from './thatHelps';
 
 export const canBeTold = defineCheck(
   'can-be-told',
   'Each controller can be told where its channels lie: a device knows nothing but the values that are typed into it.',
   (plan) =>
-    plan.show.controllers.flatMap((_, index) =>
-      untellableOf(plan, index).map((each) => findingOf(plan, index, each)),
-    ),
+    plan.show.controllers
+      .flatMap((_, index) => untellableOf(plan, index).map((each) => ({ index, each })))
+      .map(({ index, each }, i) => findingOf(plan, index, each, i < MOST_TRIED)),
 );
 
-function findingOf(plan: Plan, index: number, each: Untellable): Omit<Finding, 'check'> {
+function findingOf(plan: Plan, index: number, each: Untellable, hasMends: boolean): Omit<Finding, 'check'> {
   const { id } = controllerAt(plan, index);
   return {
     rank: 'willNotLight',
@@ -36,7 +37,7 @@ function findingOf(plan: Plan, index: number, each: Untellable): Omit<Finding, '
     controllerId: id,
     ...propOf(plan, each),
     message: messageOf(plan, index, each),
-    mends: mendsOf(plan, index, each),
+    mends: hasMends ? mendsOf(plan, index, each) : [],
   };
 }
 
@@ -98,27 +99,21 @@ function messageOf(plan: Plan, index: number, each: Untellable): string {
 /** Ways out, the gentlest first; the first that helps is offered. */
 function mendsOf(plan: Plan, index: number, each: Untellable): Mend[] {
   const before = untellableOf(plan, index).length;
+  const sharing = countSharing(plan);
   const isGone = (after: LaidShow) => {
     const left = untellableOf(after, index);
-    return left.length < before && !left.some(({ is }) => is === each.is);
+    return (
+      left.length < before &&
+      !left.some(({ is }) => is === each.is) &&
+      // One problem is not exchanged for another.
+      countSharing(after) <= sharing
+    );
   };
   const device = controllerAt(plan, index);
   switch (each.is) {
     case 'gap':
-    case 'size': {
-      return thatHelps(
-        plan,
-        [
-          ...loosened(plan, index, 'pins'),
-          ...loosened(plan, index, 'all'),
-          ...inOrderOfPorts(plan),
-          ...packWholePixels(plan, index),
-          ...onePolicy(plan, index),
-          ...(each.is === 'gap' ? moveElsewhere(plan, [each.gap.run]) : []),
-        ],
-        isGone,
-      );
-    }
+    case 'size':
+      return thatHelps(plan, laidOtherwise(plan, index, each), isGone);
     case 'hidden':
       return thatHelps(
         plan,
@@ -139,6 +134,16 @@ function mendsOf(plan: Plan, index: number, each: Untellable): Mend[] {
     case 'pixelChannels':
       return [];
   }
+}
+
+/** Other layouts of the runs of a controller, one after another: each is made when those before it were no help. */
+function* laidOtherwise(plan: Plan, index: number, each: Untellable): Generator<Mend> {
+  yield* loosened(plan, index, 'pins');
+  yield* loosened(plan, index, 'all');
+  yield* inOrderOfPorts(plan);
+  yield* packWholePixels(plan, index);
+  yield* onePolicy(plan, index);
+  if (each.is === 'gap') yield* moveElsewhere(plan, [each.gap.run]);
 }
 
 function inOrderOfPorts({ show }: Plan): Mend[] {

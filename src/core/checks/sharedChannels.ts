@@ -3,7 +3,7 @@ import { countOf } from '../units/number';
 import type { LaidShow, Plan, Span } from '../plan/planned';
 import { defineCheck, type Mend } from './check';
 import { loosened } from './loosened';
-import { thatHelps } from './thatHelps';
+import { MOST_TRIED, thatHelps } from './thatHelps';
 import { runName } from '../plan/runName';
 import { itemAt } from '../units/there';
 import { controllerAt, propOfRun } from '../plan/records';
@@ -15,7 +15,7 @@ export const sharedChannels = defineCheck(
     const groups = groupsOf(plan);
     if (groups.length === 0) return [];
     const lastBeside = lastUniverses(plan);
-    return groups.map(({ first, second, pairs, channels, from, to }) => {
+    return groups.map(({ first, second, pairs, channels, from, to }, i) => {
       const others = pairs > 1 ? `, and ${countOf(pairs - 1, 'more pair')} of runs with them,` : '';
       const device = controllerAt(plan, second.controller);
       return {
@@ -26,12 +26,15 @@ export const sharedChannels = defineCheck(
         message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there.${first.controller === second.controller ? '' : ` If that is not meant, give ${device.name} another first universe.`}`,
         mends: [
           ...followOn(plan, second.controller, lastBeside(second.controller)),
-          ...unlocked(plan, first, second),
+          ...(i < MOST_TRIED ? unlocked(plan, first, second) : []),
         ],
       };
     });
   },
 );
+
+/** The number of pairs of controllers that share channels; one may share with itself. */
+export const countSharing = (plan: LaidShow): number => groupsOf(plan).length;
 
 /** Channels that two controllers, or one with itself, share: the first two runs that meet, and the number shared by all. */
 interface Group {
