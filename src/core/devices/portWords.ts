@@ -6,6 +6,8 @@ import { deviceSettings } from './deviceSettings';
 
 /** The values of a port in a few words, as they are typed: on labels and wherever a port is shown. */
 interface PortWords {
+  /** The count alone: `111 px`. */
+  count: string;
   /** `111 px`, or `111 px + 1 hidden` where the device adds hidden ones by itself. */
   pixels: string;
   /** `U1 ch 1`, as the device calls it, or `byte 0`; null for one that is told no start. */
@@ -23,8 +25,10 @@ export function portWords(plan: LaidShow, controller: number, port: number): Por
     return byte === null ? null : `byte ${groupDigits(byte)}`;
   };
   const { pixels, hiddenPixels } = settings;
+  const count = `${groupDigits(pixels)} px`;
   return {
-    pixels: `${groupDigits(pixels)} px${hiddenPixels > 0 ? ` + ${groupDigits(hiddenPixels)} hidden` : ''}`,
+    count,
+    pixels: `${count}${hiddenPixels > 0 ? ` + ${groupDigits(hiddenPixels)} hidden` : ''}`,
     start: place(settings.universe, settings.channel, settings.startByte),
     end: place(settings.endUniverse, settings.endChannel, settings.endByte),
   };

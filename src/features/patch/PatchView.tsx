@@ -334,7 +334,7 @@ function PortRow({ plan, controller: index, port, planned, selection }: PortRowP
         {planned ? (
           <>
             <div>
-              {portWords(plan, index, port)?.pixels} ·{' '}
+              {portWords(plan, index, port)?.count} ·{' '}
               {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
             </div>
             <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>
