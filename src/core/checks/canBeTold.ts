@@ -82,9 +82,11 @@ function messageOf(plan: Plan, index: number, each: Untellable): string {
     case 'size': {
       const { universe, channels, other } = each.conflict;
       const takes =
-        other.universe === null
-          ? `${device.name} counts ${other.channels} channels in ${universeWords(universe)} and cannot be told otherwise, but its runs need ${channels} there`
-          : `${device.name} takes one universe size, but its runs need ${other.channels} in ${universeWords(other.universe)} and ${channels} in ${universeWords(universe)}`;
+        other.universe === universe
+          ? `${device.name} takes one size for each universe, but its runs need ${other.channels} and ${channels} channels in ${universeWords(universe)}`
+          : other.universe === null
+            ? `${device.name} counts ${other.channels} channels in ${universeWords(universe)} and cannot be told otherwise, but its runs need ${channels} there`
+            : `${device.name} takes one universe size, but its runs need ${other.channels} in ${universeWords(other.universe)} and ${channels} in ${universeWords(universe)}`;
       return `${takes} (${standingWords(telling.universeSizes)}). Colours are wrong from there on.`;
     }
     case 'hidden':

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { figureSchema, usual, type Figure } from '../../figures/figure';
 
-/** Starts that a kind of device is told; behind each it reads on, channel after channel. */
+/** Starts that are typed into a kind of device: from each it takes channel after channel. */
 export const STARTS = ['port', 'device', 'tile'] as const;
 type Starts = (typeof STARTS)[number];
 
@@ -11,7 +11,7 @@ export const STARTS_WORDS: Readonly<Record<Starts, string>> = {
   tile: 'one for each tile',
 };
 
-/** Ways in which a kind of device is told how many channels of a universe it counts. */
+/** Ways of typing universe sizes into a kind of device. */
 export const UNIVERSE_SIZES = ['one', 'each', 'wholePixels', 'fixed512'] as const;
 export type SizesTold = (typeof UNIVERSE_SIZES)[number];
 
