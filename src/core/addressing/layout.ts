@@ -75,11 +75,19 @@ interface RunStart {
   after: number | null;
 }
 
-/** The address of the next channel. `touched` means that the universe holds channels already. */
+/** The place of the next channel. A universe has been begun where its slot is above 0. */
 interface Cursor {
   universe: number;
   slot: number;
-  touched: boolean;
+}
+
+/** What the runs that are laid so far leave to the next one. */
+interface Laid {
+  cursor: Cursor;
+  /** Laid last in the universe of the cursor; null where the next run begins anew. */
+  before: WiredRun | null;
+  /** Index of the run that was laid last; null at the first. */
+  after: number | null;
 }
 
 /**
@@ -92,116 +100,133 @@ interface Cursor {
  * @param counted show channels of a universe, where all count alike; what their packing holds where that is left out
  */
 export function layOut(controllers: readonly WiredController[], counted?: number): Layout {
-  const blocks: Block[] = [];
-  const flatOffsetOfRun = new Map<number, number>();
-  const runsWithoutAddress: number[] = [];
-  const startOfRun = new Map<number, RunStart>();
+  const layout: Layout = {
+    blocks: [],
+    spaces: [],
+    flatOffsetOfRun: new Map(),
+    runsWithoutAddress: [],
+    startOfRun: new Map(),
+  };
   const spaces = new Map<string, ChannelSpace>();
+  const pinned = pinnedChannelsOf(controllers);
+  const laid: Laid = { cursor: startOf(1), before: null, after: null };
+  for (const wired of controllers) {
+    if (!wired.usesUniverses) layFlat(wired, layout, spaces);
+    else if (wired.runs.length > 0) layInUniverses(wired, pinned, laid, layout, spaces, counted);
+  }
+  return { ...layout, spaces: inOrder([...spaces.values()]) };
+}
+
+/** What is taken by pins, with the channels that are kept free behind them: those stay free, whatever is laid around. */
+function pinnedChannelsOf(controllers: readonly WiredController[]): PinnedChannels {
   const pinned = new PinnedChannels();
   for (const { controller, usesUniverses, runs } of controllers)
-    if (usesUniverses)
-      for (const run of runs)
-        if (run.pin) {
-          const { blocks: own, end } = layRun(
-            controller,
-            run,
-            startAt(run.pin.universe, run.pin.channel - 1),
-          );
-          pinned.add({ controller, port: run.port }, own);
-          // Channels kept free behind it stay free, whatever is laid around it.
-          pinned.add({ controller, port: run.port }, spareBlocks(end, run));
-        }
-
-  let cursor: Cursor = startAt(1, 0);
-  let before: WiredRun | undefined;
-  let after: number | null = null;
-  for (const { controller, usesUniverses, firstUniverse, runs } of controllers) {
-    if (!usesUniverses) {
-      runs.forEach(({ run }, i) =>
-        startOfRun.set(run, { reason: 'flat', after: i === 0 ? null : itemAt(runs, i - 1).run }),
-      );
-      const flat = layFlat(controller, runs, flatOffsetOfRun);
-      for (const block of flat.blocks) blocks.push(block);
-      if (flat.channels > 0)
-        spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat.channels });
-      continue;
-    }
-    if (runs.length === 0) continue;
-    let begins: StartReason = after === null ? 'first' : 'follows';
-    if (firstUniverse !== null) {
-      cursor = startAt(firstUniverse, 0);
-      before = undefined;
-      begins = 'firstUniverse';
-    } else if (
-      cursor.touched &&
-      before &&
-      !(itemAt(runs, 0).newUniverse === 'never' && samePacking(before.packing, itemAt(runs, 0).packing))
-    ) {
-      cursor = startAt(cursor.universe + 1, 0);
-      before = undefined;
-      begins = 'newController';
-    }
-    let flat = 0;
-    let portBefore: number | undefined;
-    for (const run of runs) {
-      const lead = run.skippedWithChannels * run.channelsPerPixel;
-      flatOffsetOfRun.set(run.run, flat + lead);
-      flat += lead + run.pixels * run.channelsPerPixel;
-      let laid: LaidRun;
-      let reason: StartReason = begins;
-      begins = 'follows';
+    for (const run of usesUniverses ? runs : [])
       if (run.pin) {
-        reason = 'pinned';
-        laid = layRun(controller, run, startAt(run.pin.universe, run.pin.channel - 1));
-        const end = skipChannels(laid.end, run.spareChannels, run);
-        // The next run follows behind it, unless it lies further back than where the rest has got to.
-        if (end.universe > cursor.universe || (end.universe === cursor.universe && end.slot > cursor.slot))
-          cursor = end;
-      } else {
-        const boundary =
-          portBefore !== undefined &&
-          (run.newUniverse === 'run' ||
-            ((run.newUniverse === 'port' || run.newUniverse === 'wholeStrandsPerPort') &&
-              portBefore !== run.port));
-        const repacked = before !== undefined && !samePacking(before.packing, run.packing);
-        const ownUniverse = run.newUniverse === 'strand' || run.newUniverse === 'fixture';
-        if (cursor.touched && (boundary || repacked || (ownUniverse && portBefore !== undefined))) {
-          cursor = startAt(cursor.universe + 1, 0);
-          if (boundary) reason = run.newUniverse === 'run' ? 'newRun' : 'newPort';
-          else reason = repacked ? 'newPacking' : 'newStrand';
-        }
-        laid = layRun(controller, run, cursor);
-        const keepsApart = keptApart(controller, run);
-        for (
-          let clash = pinned.after(laid.blocks, keepsApart);
-          clash;
-          clash = pinned.after(laid.blocks, keepsApart)
-        ) {
-          reason = 'aroundPin';
-          const isFull = clash.slot === null || clash.slot >= slotsPerUniverse(run.packing);
-          laid = layRun(
-            controller,
-            run,
-            isFull
-              ? startAt(clash.universe + 1, 0)
-              : { universe: clash.universe, slot: clash.slot!, touched: true },
-          );
-        }
-        cursor = skipChannels(laid.end, run.spareChannels, run);
+        const { blocks, end } = layRun(controller, run, pinnedAt(run.pin));
+        pinned.add({ controller, port: run.port }, blocks);
+        pinned.add({ controller, port: run.port }, spareBlocks(end, run));
       }
-      startOfRun.set(run.run, { reason, after });
-      after = run.run;
-      portBefore = run.port;
-      before = run;
-      if (laid.ranOut) runsWithoutAddress.push(run.run);
-      for (const block of laid.blocks) {
-        blocks.push(block);
-        const end = block.slot + block.channels;
-        claim(spaces, block.universe!, controller, Math.max(end, counted ?? usableIn(run)));
-      }
+  return pinned;
+}
+
+/** Lays the runs of a controller into universes, behind what is laid before it. */
+function layInUniverses(
+  { controller, firstUniverse, runs }: WiredController,
+  pinned: PinnedChannels,
+  laid: Laid,
+  layout: Layout,
+  spaces: Map<string, ChannelSpace>,
+  counted: number | undefined,
+): void {
+  let begins = beginController(laid, firstUniverse, itemAt(runs, 0));
+  let flat = 0;
+  let portBefore: number | null = null;
+  for (const run of runs) {
+    const lead = run.skippedWithChannels * run.channelsPerPixel;
+    layout.flatOffsetOfRun.set(run.run, flat + lead);
+    flat += lead + run.pixels * run.channelsPerPixel;
+    const reason = beginRun(laid, run, portBefore) ?? begins;
+    begins = 'follows';
+    const own = run.pin
+      ? { ...layRun(controller, run, pinnedAt(run.pin)), reason: 'pinned' as const }
+      : layAround(controller, run, laid.cursor, pinned, reason);
+    const end = skipChannels(own.end, run);
+    // What follows a pin goes on behind it, unless the pin lies further back than where the rest has got to.
+    if (!run.pin || isBehind(end, laid.cursor)) laid.cursor = end;
+    layout.startOfRun.set(run.run, { reason: own.reason, after: laid.after });
+    laid.after = run.run;
+    laid.before = run;
+    portBefore = run.port;
+    if (own.ranOut) layout.runsWithoutAddress.push(run.run);
+    for (const block of own.blocks) {
+      layout.blocks.push(block);
+      claim(spaces, block, Math.max(block.slot + block.channels, counted ?? usableIn(run)));
     }
   }
-  return { blocks, spaces: inOrder([...spaces.values()]), startOfRun, flatOffsetOfRun, runsWithoutAddress };
+}
+
+/** Moves to where a controller begins, and says why its first run starts there. */
+function beginController(laid: Laid, firstUniverse: number | null, first: WiredRun): StartReason {
+  if (firstUniverse !== null) {
+    laid.cursor = startOf(firstUniverse);
+    laid.before = null;
+    return 'firstUniverse';
+  }
+  const runsOn =
+    laid.before && first.newUniverse === 'never' && samePacking(laid.before.packing, first.packing);
+  if (laid.cursor.slot > 0 && !runsOn) {
+    laid.cursor = startOf(laid.cursor.universe + 1);
+    laid.before = null;
+    return 'newController';
+  }
+  return laid.after === null ? 'first' : 'follows';
+}
+
+/** Moves to a new universe where the policy of a run asks for one, and says why; null where the run goes on. */
+function beginRun(laid: Laid, run: WiredRun, portBefore: number | null): StartReason | null {
+  if (run.pin || laid.cursor.slot === 0) return null;
+  const reason = newUniverseFor(laid.before, run, portBefore);
+  if (reason) laid.cursor = startOf(laid.cursor.universe + 1);
+  return reason;
+}
+
+/** Why a run behind another begins a universe; null where it does not. */
+function newUniverseFor(
+  before: WiredRun | null,
+  run: WiredRun,
+  portBefore: number | null,
+): StartReason | null {
+  const isBehindAnother = portBefore !== null;
+  const isByPort = run.newUniverse === 'port' || run.newUniverse === 'wholeStrandsPerPort';
+  if (isBehindAnother && run.newUniverse === 'run') return 'newRun';
+  if (isBehindAnother && isByPort && portBefore !== run.port) return 'newPort';
+  if (before && !samePacking(before.packing, run.packing)) return 'newPacking';
+  const isByPart = run.newUniverse === 'strand' || run.newUniverse === 'fixture';
+  return isBehindAnother && isByPart ? 'newStrand' : null;
+}
+
+/** Lays a run from a place on, in one piece behind whatever pins are in its way. */
+function layAround(
+  controller: number,
+  run: WiredRun,
+  from: Cursor,
+  pinned: PinnedChannels,
+  reason: StartReason,
+): LaidRun & { reason: StartReason } {
+  const keepsApart = keptApart(controller, run);
+  let laid = layRun(controller, run, from);
+  let clash = pinned.after(laid.blocks, keepsApart);
+  if (!clash) return { ...laid, reason };
+  for (; clash; clash = pinned.after(laid.blocks, keepsApart))
+    laid = layRun(
+      controller,
+      run,
+      clash.slot === null || clash.slot >= slotsPerUniverse(run.packing)
+        ? startOf(clash.universe + 1)
+        : { universe: clash.universe, slot: clash.slot },
+    );
+  return { ...laid, reason: 'aroundPin' };
 }
 
 /**
@@ -214,13 +239,26 @@ function inOrder(spaces: readonly ChannelSpace[]): ChannelSpace[] {
   );
 }
 
-function startAt(universe: number, slot: number): Cursor {
-  return { universe, slot, touched: slot > 0 };
+function startOf(universe: number): Cursor {
+  return { universe, slot: 0 };
 }
 
-function layFlat(controller: number, runs: readonly WiredRun[], flatOffsetOfRun: Map<number, number>) {
-  const blocks: Block[] = [];
+function pinnedAt({ universe, channel }: NonNullable<WiredRun['pin']>): Cursor {
+  return { universe, slot: channel - 1 };
+}
+
+function isBehind(a: Cursor, b: Cursor): boolean {
+  return a.universe > b.universe || (a.universe === b.universe && a.slot > b.slot);
+}
+
+/** Lays the runs of a controller that counts bytes, one behind another. */
+function layFlat(
+  { controller, runs }: WiredController,
+  { blocks, flatOffsetOfRun, startOfRun }: Layout,
+  spaces: Map<string, ChannelSpace>,
+): void {
   let flat = 0;
+  let after: number | null = null;
   for (const run of runs) {
     const lead = run.skippedWithChannels * run.channelsPerPixel;
     const channels = run.pixels * run.channelsPerPixel;
@@ -228,9 +266,11 @@ function layFlat(controller: number, runs: readonly WiredRun[], flatOffsetOfRun:
     if (lead > 0) blocks.push({ ...block, slot: flat, channels: lead, runChannel: -lead });
     blocks.push({ ...block, slot: flat + lead, channels, runChannel: 0 });
     flatOffsetOfRun.set(run.run, flat + lead);
+    startOfRun.set(run.run, { reason: 'flat', after });
+    after = run.run;
     flat += lead + channels;
   }
-  return { blocks, channels: flat };
+  if (runs.length > 0) spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat });
 }
 
 interface LaidRun {
@@ -248,20 +288,18 @@ function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
   const borders = bordersOf(run, lead);
   const isWhole = keepsStrandsWhole(run.newUniverse);
   const blocks: Block[] = [];
-  let { universe, slot, touched } = from;
+  let { universe, slot } = from;
   let border = 0;
   const leave = () => {
     universe += 1;
     slot = 0;
-    touched = false;
   };
   for (let runChannel = 0 - lead; runChannel < end;) {
-    while (border < borders.length && borders[border]! < runChannel) border += 1;
     if (borders[border] === runChannel) {
       const next = (borders[border + 1] ?? end) - runChannel;
       // Whole strands stay where they fit; all others begin a universe.
       const stays = isWhole && next <= Math.floor((size - slot) / unit) * unit;
-      if (touched && !stays) leave();
+      if (slot > 0 && !stays) leave();
       border += 1;
     }
     const stop = runChannel < 0 ? 0 : Math.min(end, borders[border] ?? end);
@@ -272,13 +310,12 @@ function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
       leave();
       continue;
     }
-    if (universe > LAST_UNIVERSE) return { blocks, end: { universe, slot, touched }, ranOut: true };
+    if (universe > LAST_UNIVERSE) return { blocks, end: { universe, slot }, ranOut: true };
     blocks.push({ controller, run: run.run, universe, slot, channels, runChannel });
     slot += channels;
     runChannel += channels;
-    touched = true;
   }
-  return { blocks, end: { universe, slot, touched }, ranOut: false };
+  return { blocks, end: { universe, slot }, ranOut: false };
 }
 
 /**
@@ -333,18 +370,17 @@ function spareBlocks(end: Cursor, run: WiredRun): Pick<Block, 'universe' | 'slot
   return blocks;
 }
 
-/** The place so many channels on; a spare stretch that reaches the end of a universe goes on in the next. */
-function skipChannels(cursor: Cursor, channels: number, run: WiredRun): Cursor {
-  if (channels === 0) return cursor;
+/** The place behind the spare channels of a run; a spare stretch that reaches the end of a universe goes on in the next. */
+function skipChannels(cursor: Cursor, run: WiredRun): Cursor {
   const usable = usableIn(run);
-  let [universe, slot, left] = [cursor.universe, cursor.slot, channels];
+  let [universe, slot, left] = [cursor.universe, cursor.slot, run.spareChannels];
   while (left > 0) {
     const step = Math.min(left, Math.max(0, usable - slot));
     left -= step;
     slot += step;
     if (left > 0 || slot >= usable) [universe, slot] = [universe + 1, 0];
   }
-  return { universe, slot, touched: slot > 0 };
+  return { universe, slot };
 }
 
 /** Channels that are never parted: a fixture, a whole pixel, or a single channel. */
@@ -361,12 +397,7 @@ function usableIn({ packing, channelsPerPixel }: WiredRun): number {
 }
 
 /** A universe in the count of the show. Where pixels of several sizes or several controllers share it, the largest count stands. */
-function claim(
-  spaces: Map<string, ChannelSpace>,
-  universe: number,
-  controller: number,
-  channels: number,
-): void {
+function claim(spaces: Map<string, ChannelSpace>, { universe, controller }: Block, channels: number): void {
   const key = `universe ${universe}`;
   const known = spaces.get(key);
   if (!known) spaces.set(key, { universe, controller, channels });
