@@ -140,7 +140,7 @@ function largeWall(): Show {
         },
       },
     ],
-    // What belongs to other props would lead nowhere.
+    // Records of other props would lead nowhere.
     patch: [],
     feeds: [],
     cuts: [],

@@ -1,4 +1,4 @@
-// How often what is the matter is found, and in how many questions: faults are drawn, hidden in the rig, and the rig answers what is asked.
+// The share of faults that are found, and in how many questions: faults are drawn, hidden in the rig, and the rig answers what is asked.
 import fc from 'fast-check';
 import { goal, sized, table } from './report';
 import { readDemoShow } from '../scripts/lib/demoServer';
@@ -21,7 +21,7 @@ interface Case {
   questions: number;
 }
 
-/** What the first question of a search takes, and the next one. */
+/** The time of the first question of a search, and of the next one. */
 function questions() {
   const many = planShow(
     aShow({
@@ -81,7 +81,7 @@ function isWithin(done: readonly Case[], wanted: string): boolean {
 function main() {
   questions();
   const shows = [readDemoShow(), ...fc.sample(anyShow, { seed, numRuns: 40 })];
-  // Of random shows those in which something is on a port.
+  // Random shows in which something is on a port.
   const plans = shows
     .map((show) => planShow(show))
     .filter(({ runs }) => runs.some(({ wire, pixelCount }) => wire && pixelCount > 1))

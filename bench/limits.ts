@@ -1,4 +1,4 @@
-// What the limits of a show cost, step by step: each is done in a thread of its own, where it holds up nobody.
+// The cost of the limits of a show, step by step: each is done in a thread of its own, where it holds up nobody.
 import { findingsOf, CHECKS } from '@/core/checks/registry';
 import { NO_FACTS } from '@/core/show/facts';
 import { channelMapRows } from '@/core/reports/channelMap';

@@ -1,4 +1,4 @@
-// How much script the first load of each stage takes, gzipped, and how soon it can be worked with, beside a page that has nothing but
+// The script that the first load of each stage takes, gzipped, and the time until it can be worked with, beside a page that has nothing but
 // the providers; and the first edit after opening. Build first: npm run build.
 import { gzipSync } from 'node:zlib';
 import type { Browser, Response } from '@playwright/test';
@@ -12,7 +12,7 @@ const MOST_HTML_KB = 160;
 const MOST_FIRST_EDIT_MS = 250;
 
 interface Load {
-  /** Of the scripts that stand in the page's HTML. */
+  /** Scripts that stand in the page's HTML. */
   htmlBytes: number;
   scriptBytes: number;
   readyMs: number;

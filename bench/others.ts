@@ -1,4 +1,4 @@
-// What others wait for while a large show is opened, planned, exported, imported and edited: the slowest answers of a small show.
+// The wait of others while a large show is opened, planned, exported, imported and edited: the slowest answers of a small show.
 // Build first: npm run build.
 import { emptyShow, type Show } from '../src/core/show/schema';
 import { readDemoShow, startDemoServer, type DemoServer } from '../scripts/lib/demoServer';
@@ -83,14 +83,14 @@ async function worstMeanwhile(
   return [worst, tookMs];
 }
 
-/** What it is called, the show, and the goal in milliseconds. */
+/** Its name, the show, and the goal in milliseconds. */
 type Large = [what: string, make: () => Show, goalMs: number];
 
 async function main(): Promise<void> {
   const server = await startDemoServer();
   try {
     const small = await server.keep(readDemoShow());
-    // What is first of its kind is slow for being the first.
+    // The first of a kind is slow for being the first.
     for (const what of ['lookup?q=A1', 'plan', 'show.json', 'channel-map.csv'])
       await (await fetch(`${server.address}/api/shows/${small}/${what}`)).text();
     const rows: Record<string, string>[] = [];

@@ -1,4 +1,4 @@
-// How long planning takes, against a plain loop that writes as many channel numbers into a typed array, in one run.
+// The time of planning, against a plain loop that writes as many channel numbers into a typed array, in one run.
 import { PlanCache } from '../src/core/plan/cache';
 import { planShow } from '../src/core/plan/plan';
 import { applyEdit } from '../src/core/show/edits/registry';

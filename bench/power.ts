@@ -1,4 +1,4 @@
-// How long a network of pixels takes to solve, beside a circuit simulator on the same ladder; and how near the proposal of leads comes to
+// The time to solve a network of pixels, beside a circuit simulator on the same ladder; and how near the proposal of leads comes to
 // the best of all choices.
 import { goal, middleMs, sized, table } from './report';
 import { solveNetwork, NetworkSolver } from '../src/core/power/solve';

@@ -1,4 +1,4 @@
-// How near proposals are to the best possible, by an exact solver, and how long a large one takes.
+// The distance of proposals from the best possible, by an exact solver, and the time of a large one.
 import { GOALS } from '../src/core/answers/ports/assignment';
 import { propose } from '../src/core/answers/ports/propose';
 import { goal as goalWords, sized, table } from './report';

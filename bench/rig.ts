@@ -1,4 +1,4 @@
-// How many pixels a second the rig lights, of a picture that is sent and through packets; and how long one fault on one controller takes.
+// Pixels a second that the rig lights, of a picture that is sent and through packets; and how long one fault on one controller takes.
 import { middleMs, sized, table } from './report';
 import { painted, patternById } from '../src/core/patterns/registry';
 import { stretchesOf } from '../src/core/patterns/selection';

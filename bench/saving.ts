@@ -1,4 +1,4 @@
-// What changes take on disk, on the wire and in time, on a show of 2,000 props; and what the database of 10,000 edits weighs.
+// The cost of changes on disk, on the wire and in time, on a show of 2,000 props; and what the database of 10,000 edits weighs.
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -53,7 +53,7 @@ for (const [what, edit] of edits) {
     .get() as { bytes: number };
   let undone = '';
   const undoMs = middleMs(sized(9, 1), () => (undone = JSON.stringify(shows.undo(id, author()))));
-  // What a window does with the answer, before it plans.
+  // The work of a window on the answer, before it plans.
   const { change } = (JSON.parse(undone) as { changes: { change: Parameters<typeof inverseOf>[0] }[] })
     .changes[0]!;
   const before = applyChange(shows.get(id).show, inverseOf(change));

@@ -1,4 +1,4 @@
-// What a picture costs on its way to 600 lights: opened and read in the browser, and the colours worked out, for a whole and a small capture.
+// The cost of a picture on its way to 600 lights: opened and read in the browser, and the colours worked out, for a whole and a small capture.
 // A third of the time of a picture at 30 a second is 11.1 ms.
 import { goal, middleMs, sized, table } from './report';
 import { startBrowser } from '../scripts/lib/demoServer';

@@ -14,7 +14,7 @@ import { aController, aLine, aShow } from '../tests/unit/shows';
 const SECONDS = sized(60, 1);
 const RATE_HZ = 40;
 const UNIVERSES = 500;
-/** Of 170 pixels each, four on a port. */
+/** Each has 170 pixels, with four on a port. */
 const LINES = UNIVERSES / 4;
 const PORTS = 4;
 

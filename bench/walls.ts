@@ -1,4 +1,4 @@
-// How long a wall takes: its whole plan, and the work behind one drawing of its chains.
+// The time of a wall: its whole plan, and the work behind one drawing of its chains.
 import { goal, middleMs, sized, table } from './report';
 import { usual } from '../src/core/figures/figure';
 import { compareChains } from '../src/core/panels/compareChains';

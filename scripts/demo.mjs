@@ -22,7 +22,7 @@ await install();
 if ((await build()) !== 0) fail('The application could not be built: see the messages above.');
 await start();
 
-/** Where to listen for phones: `1` for every network of this machine, or one address of it; null for nowhere. */
+/** The address to listen on for phones: `1` for every network of this machine, or one address of it; null for nowhere. */
 function wishedLan() {
   const args = process.argv.slice(2);
   const at = args.findIndex((each) => each === '--lan' || each.startsWith('--lan='));
@@ -91,7 +91,7 @@ async function sayHowPhonesComeIn() {
   if (addresses.length === 0)
     return console.log('This machine is in no network, so no phone can reach it. Join one and start again.');
   const { default: qr } = await import('qrcode');
-  // What stands behind the # is sent to nobody: the page that takes the code reads it.
+  // The part behind the # is sent to nobody: the page that takes the code reads it.
   const link = `http://${addresses[0]}/#${code}`;
   console.log(`
 For phones in the same network: ${addresses.map((each) => `http://${each}`).join(' or ')}

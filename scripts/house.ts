@@ -1,4 +1,4 @@
-// How well the code is kept: each figure, its goal, and what was reached. Fails when a figure is worse than it was.
+// The figures of how the code is kept: each one, its goal, and what was reached. Fails when a figure is worse than it was.
 //   npm run house                     the figures
 //   npm run house -- longFunctions    and where those of one are
 //   npm run house -- --write          keeps what was reached

@@ -1,4 +1,4 @@
-// How well the tests notice: small changes are put into a folder of the core, one at a time, and its tests are run on each.
+// A measure of the tests: small changes are put into a folder of the core, one at a time, and its tests are run on each.
 //   npm run mutants -- protocols      one folder; with more names, or `--changed`, only what git says is changed
 //   npm run mutants -- protocols -v   and each change that no test noticed
 // The table is written into docs/mutants.md.

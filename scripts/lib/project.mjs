@@ -1,4 +1,4 @@
-// What the commands share. Plain JavaScript of Node's own, because it runs before anything is installed.
+// Helpers that the commands share. Plain JavaScript of Node's own, because it runs before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';

@@ -1,4 +1,4 @@
-// What exists today, by registry: stages, kinds of props, classes of controllers, protocols, settings, checks, faults, patterns, papers.
+// Everything that exists today, by registry: stages, kinds of props, classes of controllers, protocols, settings, checks, faults, patterns, papers.
 import fs from 'node:fs';
 import path from 'node:path';
 import { CONTROLLER_CLASSES } from '../../src/core/catalogue/controllers/registry';

@@ -1,4 +1,4 @@
-// What is read from the reports of the tests: how many passed, and which took longest.
+// Figures from the reports of the tests: how many passed, and which took longest.
 
 const bySeconds = (list) => list.sort((a, b) => b.seconds - a.seconds);
 

@@ -1,4 +1,4 @@
-// How the server is started, by whoever starts it.
+// The start of the server, whoever starts it.
 export function serverArgs({ port, hostname = '127.0.0.1', dev = false, lan = null }) {
   return [
     '--import',

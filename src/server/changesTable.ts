@@ -92,7 +92,7 @@ export class ChangesTable {
   }
 
   /**
-   * What a window can take back and bring again, the next first: its own changes, and below the first of these the changes of windows that
+   * The steps that a window can undo and redo, the next first: its own changes, and below the first of these the changes of windows that
    * are not open any more and of callers that have no window.
    *
    * @param floor changes up to this one stay

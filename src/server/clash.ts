@@ -35,7 +35,7 @@ export function clashOf({ list, id, field, expected, found }: ChangeClash, show:
 }
 
 /**
- * Of an edit that touches what another change touched since.
+ * The sentence for an edit that touches what another change touched since.
  *
  * @param touched `list id`, or `show field`
  * @param before the show that was edited, and `after` what the edit made of it

@@ -238,7 +238,7 @@ function streamed(
 
 const PIECE_BYTES = 256 * 1024;
 
-/** What is in memory already as the body of an answer: large parts go out piece by piece, with time for others between. */
+/** The body of an answer from what is in memory already: large parts go out piece by piece, with time for others between. */
 export function inPieces(parts: readonly (string | Uint8Array)[]): ReadableStream<Uint8Array> {
   const pieces = (function* () {
     for (const part of parts) {
@@ -262,7 +262,7 @@ export function jobId(request: Request): string | null {
   return id;
 }
 
-/** What a job about a show gives, as the answer to a request; the job ends with the client. @throws what the job throws */
+/** Answers a request with the result of a job about a show; the job ends with the client. @throws what the job throws */
 export async function jobAnswer(
   request: Request,
   job: Job,
@@ -284,12 +284,12 @@ export async function jobAnswer(
 
 export const JSON_TYPE = { 'content-type': 'application/json' };
 
-/** Who may come in, and what else is said at the laptop alone. @throws Refusal where a phone asks */
+/** Refuses a phone: access and the like are shown at the laptop alone. @throws Refusal where a phone asks */
 export function onlyAtTheLaptop(request: Request): void {
   if (phoneOf(request) !== null) throw new Refusal(403, 'This is done at the laptop.');
 }
 
-/** How a sheet is asked for: under which address phones reach the program, and, where the query says so, the size of paper and footnotes. @throws Refusal */
+/** The request for a sheet: under which address phones reach the program, and, where the query says so, the size of paper and footnotes. @throws Refusal */
 export function printAsked(request: Request, showId: string): PrintAsked {
   const query = new URL(request.url).searchParams;
   const size = query.get('size');

@@ -11,7 +11,7 @@ import { NoSuchChange, NothingThere } from './showErrors';
 import { ShowRepository } from './shows';
 
 const FOLDER = path.resolve(__dirname, '../../tests/databases');
-/** What the show in each of them was, as the version that kept it had it. */
+/** The show in each of them, as the version that kept it had it. */
 const expected = JSON.parse(fs.readFileSync(path.join(FOLDER, 'expected.json'), 'utf8')) as {
   show: object;
   sequence: number;

@@ -15,7 +15,7 @@ interface OldPatch {
 export const OF_RECORDS = 2;
 
 /**
- * What the show file was after changes that follow a copy, brought up to date, with the notes that an old one held.
+ * The show file after the changes that follow a copy, brought up to date, with the notes that an old one held.
  *
  * @param document of the copy; it may be written to
  * @param version in which the copy and the changes are written

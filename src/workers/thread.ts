@@ -7,7 +7,7 @@ type Progress = (part: number) => void;
 interface Thread<Api> {
   remote: Remote<Api>;
   /**
-   * What the thread answers.
+   * The answer of the thread.
    *
    * @throws a sentence where the thread could not be loaded or broke: it would leave the question open for ever
    */

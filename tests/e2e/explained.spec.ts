@@ -58,7 +58,7 @@ test(
     await expect(page.getByTestId(card)).toContainText('80 µs');
     await expect(page.getByTestId(card)).toContainText('measured by Ada');
     await expect(page.getByTestId(card)).toContainText('Stands on: mixed: measured and usual figure.');
-    // What was found with a part is told where it is used.
+    // A finding about a part is shown where it is used.
     await openAt(page, id, 'build/prop/pier-railing');
     await expect(page.getByText('two of fifty flickered')).toBeVisible();
   },

@@ -166,7 +166,7 @@ test(
     for (const { label } of SETTINGS) {
       await find(label);
       await page.getByRole('dialog').getByText(label, { exact: true }).first().click();
-      // Of a choice one of its parts has the focus.
+      // One part of a choice has the focus.
       const field = page.getByLabel(label, { exact: true }).first();
       await expect.poll(() => field.evaluate((node) => node.contains(document.activeElement))).toBe(true);
     }

@@ -66,7 +66,7 @@ test('keeps facts, once each, and gives them along with the file', { tag: '@full
   expect(await (await note()).json()).toEqual({ added: 1, noted: 1 });
   expect(await (await note()).json()).toEqual({ added: 0, noted: 1 });
   expect(await (await request.get(`/api/shows/${id}/facts`)).json()).toEqual({ facts: [fact] });
-  // What somebody noted without a line is not put over what came meanwhile.
+  // A note made without a connection is not put over one that came meanwhile.
   const late = { ...fact, id: 'late', value: '110' };
   const noteLate = (heardOf: number[]) =>
     request.post(`/api/shows/${id}/facts`, { data: { facts: [late], late: { heardOf, own: [] } } });
@@ -247,7 +247,7 @@ test(
       while (!text.includes('\n\n')) text += (await reader.read()).value;
       const [line] = text.split('\n\n', 1) as [string];
       text = text.slice(line.length + 2);
-      // Where things stand is said again every few seconds.
+      // The state is sent again every few seconds.
       if (!line.startsWith('data: ') || told.has(line)) return next();
       if (line.includes('"is":"at"')) told.add(line);
       return JSON.parse(line.slice('data: '.length));

@@ -11,7 +11,7 @@ const { facts, ...show } = JSON.parse(
   fs.readFileSync(path.resolve(__dirname, '../../demo/marrow-quay.show.json'), 'utf8'),
 ) as Show & { facts: Fact[] };
 export const DEMO: Show = show;
-/** What is noted about the demo show: what is the matter with its rig. */
+/** Notes about the demo show: the faults of its rig. */
 export const DEMO_FACTS: readonly Fact[] = facts;
 
 /** All sizes of screens are walked, and every test is run. */
@@ -82,7 +82,7 @@ export const test = base.extend<Fixtures, { server: string }>({
   ],
   baseURL: ({ server }, use) => use(server),
 
-  // What the browser itself writes of answers that a test provokes, such as a 409.
+  // Messages of the browser itself about answers that a test provokes, such as a 409.
   refusals: [null, { option: true }],
   quiet: [
     async ({ context, refusals }, use, info) => {
@@ -95,7 +95,7 @@ export const test = base.extend<Fixtures, { server: string }>({
       context.on('weberror', (error) => said.push(`error: ${error.error().message}`));
       await use();
       if (info.status !== info.expectedStatus) {
-        // What was waited for tells why a page stood still.
+        // The open requests tell why a page stood still.
         const waiting = [...asked].map((request) => `${request.method()} ${request.url()}`);
         console.log(`${info.title}: not answered when it failed: ${waiting.join(', ') || 'nothing'}`);
       }
@@ -134,7 +134,7 @@ export async function keptShow(request: APIRequestContext, id: string): Promise<
 }
 
 let changes = 0;
-/** What a change says of who makes it; each has an id of its own. */
+/** The author of a change; each has an id of its own. */
 export const author = (baseSequence: number, window?: string) => ({
   baseSequence,
   changeId: `change-${Date.now().toString(36)}-${(changes += 1)}`,

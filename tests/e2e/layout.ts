@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 export const MOUSE_PX = 24;
 export const THUMB_PX = 44;
 
-/** What is wrong with the layout of a page as it stands, one line each. */
+/** Faults in the layout of a page as it stands, one line each. */
 export function layoutProblems(page: Page, smallestTargetPx: number): Promise<string[]> {
   return page.evaluate((smallest) => {
     const problems = new Set<string>();
@@ -21,7 +21,7 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
     if (root.scrollWidth > root.clientWidth + 1)
       problems.add(`the page is ${root.scrollWidth} px wide on a screen of ${root.clientWidth}`);
 
-    /** What takes the press: a choice is pressed by its label. */
+    /** The element that takes the press: a choice is pressed by its label. */
     const targetOf = (element: Element): Element => {
       if (!element.matches('input[type="radio"], input[type="checkbox"], input[type="file"]')) return element;
       const label = (element as HTMLInputElement).labels?.[0];
@@ -37,7 +37,7 @@ export function layoutProblems(page: Page, smallestTargetPx: number): Promise<st
       const { pointerEvents, display } = getComputedStyle(target);
       if (pointerEvents === 'none') continue;
       let rect = target.getBoundingClientRect();
-      // What is seen as a whole where it stands needs no scrolling, which lays the page out anew.
+      // An element that is seen as a whole needs no scrolling, which lays the page out anew.
       if (!isWhole(rect, seenOf(target, rect)) || isCovered(element, target, rect)) {
         target.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
         rect = target.getBoundingClientRect();

@@ -91,7 +91,7 @@ test(
     await page.getByRole('switch', { name: /^Keep its addresses fixed/ }).click();
     await expect(page.getByText('U2 ch 157', { exact: true }).first()).toBeVisible();
     const before = await page.getByTestId('ruler-selection').textContent();
-    // What lies before it grows: the pinned run stays.
+    // The run before it grows: the pinned run stays.
     await openAt(page, id, 'build/prop/pier-railing');
     await page.getByLabel('Pixels', { exact: true }).first().fill('40');
     await page.getByLabel('Pixels', { exact: true }).first().press('Enter');

@@ -51,7 +51,7 @@ function ask(
 const codeOf = async (request: APIRequestContext) =>
   ((await (await request.get('/api/access')).json()) as { code: string }).code;
 
-/** What the consoles of phones say, but for what the browser writes of a line that is cut and of answers that a test provokes. */
+/** Messages in the consoles of phones, but for those about a cut line and about answers that a test provokes. */
 const said: string[] = [];
 const PROVOKED = /net::ERR_INTERNET_DISCONNECTED|the server responded with a status of (403|409|422)/;
 test.afterEach(() => {
@@ -66,7 +66,7 @@ async function phone(browser: Browser, request: APIRequestContext, path: string)
     isMobile: true,
     baseURL: OUTSIDE,
   });
-  // What a page over plain HTTP does not have; the loop of this machine counts as safe, other networks do not.
+  // A page over plain HTTP does not have these; the loop of this machine counts as safe, other networks do not.
   await context.addInitScript(() => {
     Object.defineProperty(window.crypto, 'randomUUID', { value: undefined });
     Object.defineProperty(window.crypto, 'subtle', { value: undefined });
@@ -136,7 +136,7 @@ test('ten wrong codes are slowed, also the right one behind them', { tag: '@full
   expect(right.status).toBe(429);
   expect(Number(right.headers['retry-after'])).toBeGreaterThan(0);
   expect(right.headers['set-cookie']).toBeUndefined();
-  // Who did not guess is not kept waiting.
+  // A phone that did not guess is not kept waiting.
   const other = await ask('/enter', { method: 'POST', body: { code }, from: '127.0.0.78' });
   expect(other.status).toBe(200);
   expect(other.headers['set-cookie']?.[0]).toMatch(/; HttpOnly; SameSite=Lax; /);
@@ -148,7 +148,7 @@ test('a phone enters the code once, and is sent away at the laptop', async ({ br
   await expect(own.getByRole('heading', { level: 1 })).toContainText('Ports');
   await own.reload();
   await expect(own.getByRole('heading', { level: 1 })).toContainText('Ports');
-  // Who may come in is said at the laptop alone.
+  // The list of phones is shown at the laptop alone.
   for (const path of ['/api/access', '/api/./access', '/api/access/code.svg'])
     expect([path, await own.evaluate(async (at) => (await fetch(at)).status, path)]).toEqual([path, 403]);
   await page.goto('/');

@@ -17,7 +17,7 @@ const first = <Item>(list: readonly Item[]): Item => {
   return item;
 };
 
-/** What of the demo show each kind of subject is looked at with: of props one of each kind. */
+/** The subjects of the demo show that are looked at: one prop of each kind. */
 const SUBJECTS: Record<SubjectKind, readonly string[]> = {
   prop: [...new Map(DEMO.props.map((prop) => [prop.kind, `/prop/${prop.id}`])).values()],
   pixel: [`/prop/${first(DEMO.props.filter(({ kind }) => kind === 'grid')).id}/run/1/pixel/7`],
@@ -61,7 +61,7 @@ export async function eachSheet(
   const { label, wholeShow } = STAGES.find((each) => each.id === stage)!;
   const stages = page.getByRole('navigation', { name: 'Stages' });
   await stages.locator('[aria-current="page"]', { hasText: label }).waitFor();
-  // What is the same whatever is chosen is looked at once.
+  // Sheets that do not depend on the subject are looked at once.
   const all = page.getByTestId('sheet-tabs').getByRole('button');
   const tabs = address === '' ? all : all.and(page.locator(':not([data-whole-show])'));
   await tabs.first().waitFor();
@@ -98,7 +98,7 @@ async function settled(page: Page): Promise<void> {
 const AXE = fs.readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 
 /**
- * What axe finds critical or serious on a page as it stands, one line each.
+ * Critical and serious problems that axe finds on a page as it stands, one line each.
  *
  * @param within a selector: what is around it is looked at elsewhere
  */

@@ -90,7 +90,7 @@ test(
       page.waitForResponse((response) => response.url().endsWith('/facts') && response.ok()),
       page.getByRole('checkbox', { name: /^Save/ }).click(),
     ]);
-    // What was done on site is no change of the show.
+    // Work on site is no change of the show.
     await expect(saving(page)).toHaveText('rev 0 · saved');
     await page.reload();
     await expect(page.getByRole('checkbox', { name: /^Save/ })).toBeChecked();

@@ -22,7 +22,7 @@ globalThis.ResizeObserver ??= class {
 };
 Element.prototype.scrollIntoView ??= () => {};
 globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));
-// What is drawn is tested where it is computed, and in a real browser.
+// Drawings are tested where they are computed, and in a real browser.
 HTMLCanvasElement.prototype.getContext = () => null;
 Blob.prototype.text ??= function text(this: Blob) {
   return new Promise((resolve, reject) => {

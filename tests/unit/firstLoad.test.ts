@@ -1,9 +1,9 @@
 import { loadedWith } from './importGraph';
 
-/** What is loaded with the page of a show, before anything of a stage, a sheet or a dialog is fetched. */
+/** Files loaded with the page of a show, before anything of a stage, a sheet or a dialog is fetched. */
 const loaded = loadedWith(['src/app/layout.tsx', 'src/features/shell/ShowApp.tsx']);
 
-/** How a file came in: the file, what imports it, and so on up to the page. */
+/** The way a file came in: the file, what imports it, and so on up to the page. */
 const wayOf = (file: string): string[] => {
   const by = loaded.get(file);
   return by ? [file, ...wayOf(by)] : [file];

@@ -14,7 +14,7 @@ const BARRED = [
   'zod/../react',
 ];
 
-/** What is refused where, by which rules; all are linted in one go. */
+/** Imports that are refused, with the file and the rules; all are linted in one go. */
 const PIECES: readonly [what: string, file: string, imports: readonly string[], rules: readonly string[]][] =
   [
     [

@@ -9,7 +9,7 @@ const HOLDERS = [
   'Worker',
   'FSEventWrap',
 ];
-/** What was closed is gone a moment later. */
+/** A closed handle is gone a moment later. */
 const PATIENCE_MS = 3000;
 const before = process.getActiveResourcesInfo();
 

@@ -97,7 +97,7 @@ export function picturesOf(pdf: Uint8Array, dotsPerInch: number): Picture[] {
 
 const CODE_DPI = 200;
 
-/** What a reader of codes that is not ours finds on a page, or on a part of it. @param part from the top left of the page */
+/** The codes that an independent reader finds on a page, or on a part of it. @param part from the top left of the page */
 export function codesOnPage(
   pdf: Uint8Array,
   page: number,

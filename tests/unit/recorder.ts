@@ -14,7 +14,7 @@ export const PALETTE: Palette = {
   runs: ['#100000', '#200000', '#300000'],
 };
 
-/** What was asked of a canvas: a method with its arguments, and the settings that were in force. */
+/** A call of a canvas: a method with its arguments, and the settings that were in force. */
 interface DrawCall {
   name: string;
   args: readonly unknown[];

@@ -108,7 +108,7 @@ const coordinate = fc.integer({ min: -5000, max: 5000 });
 /** Small enough that a test may look at every channel. */
 const MOST_PIXELS_OF_EXAMPLE = 2000;
 
-/** What the kinds themselves begin with, so that a new kind is tried without a word here. */
+/** Shapes that the kinds themselves begin with, so that a new kind is tried without a word here. */
 const EXAMPLES = PROP_KINDS.flatMap((kind) =>
   [kind, ...(kind.presets ?? [])].map((each) => ({ kind: kind.kind, ...each.starter() })),
 ).filter((example) => pixelCountOf(example as unknown as Prop) <= MOST_PIXELS_OF_EXAMPLE);
@@ -352,7 +352,7 @@ export const anyShow: fc.Arbitrary<Show> = fc
     controllers: fc
       .integer({ min: 1, max: 3 })
       .chain((count) => fc.tuple(...Array.from({ length: count }, (_, i) => controller(i)))),
-    // Of each controller the kind, where it is set.
+    // The kind of each controller, where it is set.
     kinds: fc.tuple(...[0, 1, 2].map((i) => fc.option(kindOfDevice(i), { nil: undefined }))),
     packing,
     newUniverse: fc.constantFrom(...NEW_UNIVERSE),

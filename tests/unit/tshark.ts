@@ -14,7 +14,7 @@ export function hasTshark(): boolean {
 }
 
 /**
- * What tshark reads in a capture: one row of fields for each packet that the filter lets through.
+ * Reads a capture with tshark: one row of fields for each packet that the filter lets through.
  *
  * @param preferences as `-o` takes them
  */

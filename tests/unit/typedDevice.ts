@@ -6,7 +6,7 @@ import type { ControllerType } from '@/core/catalogue/controllerType';
  * nothing of a plan: only the rows of the sheet, as text, and the description of its kind.
  */
 
-/** What the manual of a kind says, in the words of this model. Absent figures are the usual ones. */
+/** The manual of a kind, in the words of this model. Absent figures are the usual ones. */
 type Manual = Pick<ControllerType, 'starts' | 'universeSizes'>;
 
 /** Rows of a sheet, by the ids of its columns. */

@@ -84,7 +84,7 @@ export class Wire implements ShowClient {
     await pause();
   }
 
-  /** What goes over the wire is JSON, and errors are statuses. */
+  /** Everything on the wire is JSON, and errors are statuses. */
   private answer<Result>(work: () => Result): Promise<Result> {
     try {
       return Promise.resolve(JSON.parse(JSON.stringify(work())) as Result);

@@ -138,7 +138,7 @@ export function houseFigures(all: readonly Source[]): Figure[] {
   ];
 }
 
-/** What was reached once, by the id of each figure, and why a goal is not. */
+/** The figures reached so far, by id, and why a goal is missed. */
 export type Kept = Readonly<Record<string, { reached: number; why?: string }>>;
 
 /** Reads what was reached. */
@@ -162,7 +162,7 @@ export function worsened(figures: readonly Figure[], kept: Kept): string[] {
   });
 }
 
-/** What is kept once these figures are reached: nothing gets worse by it. */
+/** The figures to keep from now on: none gets worse. */
 export function withReached(figures: readonly Figure[], kept: Kept): Kept {
   return Object.fromEntries(
     figures.map((figure) => {

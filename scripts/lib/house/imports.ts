@@ -1,4 +1,4 @@
-// Who imports what: exports that nobody uses, and files and folders that know each other both ways.
+// The imports of files: exports that nobody uses, and files and folders that know each other both ways.
 import path from 'node:path';
 import ts from 'typescript';
 import { walk, type Source } from './sources';
@@ -23,7 +23,7 @@ function resolve(from: string, specifier: string, files: ReadonlySet<string>): s
   return ['', '.ts', '.tsx'].map((ending) => base + ending).find((file) => files.has(file)) ?? null;
 }
 
-/** What a dynamic import is asked for: `(await import('./x')).name`, `.then(({ name }) => …)`; null where that is not seen. */
+/** Names taken from a dynamic import: `(await import('./x')).name`, `.then(({ name }) => …)`; null where that is not seen. */
 function namesOfDynamic(call: ts.CallExpression): readonly string[] | null {
   let outer: ts.Node = call.parent;
   while (ts.isAwaitExpression(outer) || ts.isParenthesizedExpression(outer)) outer = outer.parent;
@@ -106,7 +106,7 @@ function exportsOf({ file, tree }: Source): Export[] {
   });
 }
 
-/** What the framework, or a tool, asks for by itself. */
+/** Files that the framework, or a tool, asks for by itself. */
 const ASKED_FOR = /^src\/app\/|^src\/instrumentation|^src\/proxy|\.config\.ts$|^bench\/|^scripts\//;
 
 /** Exports of the project that no other file imports. */

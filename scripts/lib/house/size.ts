@@ -1,4 +1,4 @@
-// How long functions and files are, and how often the code tells the compiler to take its word.
+// Lengths of functions and files, and how often the code tells the compiler to take its word.
 import ts from 'typescript';
 import { walk, type Source } from './sources';
 
@@ -55,7 +55,9 @@ export function casts({ tree }: Source): number {
 
 /** Comments that begin with a question word, as a title would, where a sentence says more. */
 export function titleComments({ tree }: Source): number {
-  return (tree.text.match(/(?:\/\*\*|^\s*\/\/|^\s*\*) (?:What|Who|Where|Of|How)\b/gm) ?? []).length;
+  // A line in the middle of a comment may begin so: the sentence began before it.
+  const beginning = /(?:\/\*\*(?:\s*\n\s*\*)?|(?<!^\s*\/\/.*\n)^\s*\/\/) (?:What|Who|Where|Of|How)\b/gm;
+  return (tree.text.match(beginning) ?? []).length;
 }
 
 function count(tree: ts.SourceFile, isOne: (node: ts.Node) => boolean): number {

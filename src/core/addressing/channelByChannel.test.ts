@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
 import { LAST_UNIVERSE } from '../catalogue/controller';
 import { NEW_UNIVERSE, type Packing } from '../catalogue/packing';
-import { layOut, type WiredController, type WiredRun } from './layout';
+import { layOut } from './layout';
+import type { WiredController, WiredRun } from './wiredRun';
 
 /*
  * The layout held against a model of its own, which places pieces of a run one by one, channel by channel, and looks at each slot
@@ -99,7 +100,7 @@ function spareSlots(run: WiredRun, from: Place): { slots: Place[]; end: Place } 
     slots.push({ universe, slot });
     slot += 1;
   }
-  // What is filled up by spare channels is left.
+  // A universe that spare channels fill up is left.
   if (run.spareChannels > 0 && slot >= usable) [universe, slot] = [universe + 1, 0];
   return { slots, end: { universe, slot } };
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
-import { layOut, type WiredController, type WiredRun } from './layout';
+import { layOut } from './layout';
+import type { WiredController, WiredRun } from './wiredRun';
 import {
   packingWords,
   slotsPerUniverse,
@@ -119,7 +120,7 @@ it('keeps skipped pixels and lit ones in blocks of their own', () => {
 it('gives a universe that is shared by pixels of several sizes the larger of their claims', () => {
   const mixed = [controller(0, [run(0, 10), run(1, 5, { channelsPerPixel: 4 })])];
   const [space] = layOut(mixed).spaces;
-  // What the device is told for it: 512 hold whole RGBW pixels, 510 would cut the last of them off.
+  // The device is told this size for it: 512 hold whole RGBW pixels, 510 would cut the last of them off.
   expect(space!.channels).toBe(512);
   const [other] = layOut([controller(0, [run(0, 2), run(1, 5, { channelsPerPixel: 1 })])]).spaces;
   expect(other!.channels).toBe(512);

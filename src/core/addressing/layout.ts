@@ -1,45 +1,9 @@
-import { LAST_UNIVERSE } from '../catalogue/controller';
-import {
-  keepsStrandsWhole,
-  slotsPerUniverse,
-  unitChannels,
-  usableChannels,
-  type NewUniverse,
-  type Packing,
-} from '../catalogue/packing';
-import type { Block, ChannelSpace } from './block';
-import { PinnedChannels, type PinnedPlace } from './pinnedChannels';
+import { slotsPerUniverse, type Packing } from '../catalogue/packing';
 import { itemAt } from '../units/there';
-
-/** A run behind a port, as far as addresses are concerned. */
-export interface WiredRun {
-  /** Index of the run in the plan. */
-  run: number;
-  port: number;
-  pixels: number;
-  channelsPerPixel: number;
-  packing: Packing;
-  newUniverse: NewUniverse;
-  /** Pixels that share one start address and stay in one universe; 1 where each may go where it fits. */
-  fixturePixels: number;
-  /** Pixels of each strand, for universes that begin with strands. */
-  strandPixels: readonly number[];
-  /** Skipped pixels before it that take channels. */
-  skippedWithChannels: number;
-  /** Channels kept free after it. */
-  spareChannels: number;
-  /** The address that it keeps, whatever happens around it. */
-  pin: { universe: number; channel: number } | null;
-}
-
-export interface WiredController {
-  /** Index of the controller in the show. */
-  controller: number;
-  usesUniverses: boolean;
-  firstUniverse: number | null;
-  /** In the order of the channels. */
-  runs: readonly WiredRun[];
-}
+import type { Block, ChannelSpace } from './block';
+import { layRun, skipChannels, spareBlocks, usableIn, type Cursor, type LaidRun } from './layRun';
+import { PinnedChannels, type PinnedPlace } from './pinnedChannels';
+import type { WiredController, WiredRun } from './wiredRun';
 
 export interface Layout {
   blocks: Block[];
@@ -75,13 +39,7 @@ interface RunStart {
   after: number | null;
 }
 
-/** The place of the next channel. A universe has been begun where its slot is above 0. */
-interface Cursor {
-  universe: number;
-  slot: number;
-}
-
-/** What the runs that are laid so far leave to the next one. */
+/** The state that the runs laid so far leave to the next one. */
 interface Laid {
   cursor: Cursor;
   /** Laid last in the universe of the cursor; null where the next run begins anew. */
@@ -117,7 +75,7 @@ export function layOut(controllers: readonly WiredController[], counted?: number
   return { ...layout, spaces: inOrder([...spaces.values()]) };
 }
 
-/** What is taken by pins, with the channels that are kept free behind them: those stay free, whatever is laid around. */
+/** Channels taken by pins, with the channels that are kept free behind them: those stay free, whatever is laid around. */
 function pinnedChannelsOf(controllers: readonly WiredController[]): PinnedChannels {
   const pinned = new PinnedChannels();
   for (const { controller, usesUniverses, runs } of controllers)
@@ -152,7 +110,7 @@ function layInUniverses(
       ? { ...layRun(controller, run, pinnedAt(run.pin)), reason: 'pinned' as const }
       : layAround(controller, run, laid.cursor, pinned, reason);
     const end = skipChannels(own.end, run);
-    // What follows a pin goes on behind it, unless the pin lies further back than where the rest has got to.
+    // The next run goes on behind a pin, unless the pin lies further back than where the rest has got to.
     if (!run.pin || isBehind(end, laid.cursor)) laid.cursor = end;
     layout.startOfRun.set(run.run, { reason: own.reason, after: laid.after });
     laid.after = run.run;
@@ -239,14 +197,6 @@ function inOrder(spaces: readonly ChannelSpace[]): ChannelSpace[] {
   );
 }
 
-function startOf(universe: number): Cursor {
-  return { universe, slot: 0 };
-}
-
-function pinnedAt({ universe, channel }: NonNullable<WiredRun['pin']>): Cursor {
-  return { universe, slot: channel - 1 };
-}
-
 function isBehind(a: Cursor, b: Cursor): boolean {
   return a.universe > b.universe || (a.universe === b.universe && a.slot > b.slot);
 }
@@ -273,70 +223,12 @@ function layFlat(
   if (runs.length > 0) spaces.set(`controller ${controller}`, { universe: null, controller, channels: flat });
 }
 
-interface LaidRun {
-  blocks: Block[];
-  end: Cursor;
-  ranOut: boolean;
+function startOf(universe: number): Cursor {
+  return { universe, slot: 0 };
 }
 
-/** The blocks of one run from a place on, and where it ends. */
-function layRun(controller: number, run: WiredRun, from: Cursor): LaidRun {
-  const size = slotsPerUniverse(run.packing);
-  const unit = unitOf(run);
-  const lead = run.skippedWithChannels * run.channelsPerPixel;
-  const end = run.pixels * run.channelsPerPixel;
-  const borders = bordersOf(run, lead);
-  const isWhole = keepsStrandsWhole(run.newUniverse);
-  const blocks: Block[] = [];
-  let { universe, slot } = from;
-  let border = 0;
-  const leave = () => {
-    universe += 1;
-    slot = 0;
-  };
-  for (let runChannel = 0 - lead; runChannel < end;) {
-    if (borders[border] === runChannel) {
-      const next = (borders[border + 1] ?? end) - runChannel;
-      // Whole strands stay where they fit; all others begin a universe.
-      const stays = isWhole && next <= Math.floor((size - slot) / unit) * unit;
-      if (slot > 0 && !stays) leave();
-      border += 1;
-    }
-    const stop = runChannel < 0 ? 0 : Math.min(end, borders[border] ?? end);
-    const room = Math.floor((size - slot) / unit) * unit;
-    // A block never mixes skipped and lit pixels, so that both can be named for what they are.
-    const channels = Math.min(room, stop - runChannel);
-    if (channels <= 0) {
-      leave();
-      continue;
-    }
-    if (universe > LAST_UNIVERSE) return { blocks, end: { universe, slot }, ranOut: true };
-    blocks.push({ controller, run: run.run, universe, slot, channels, runChannel });
-    slot += channels;
-    runChannel += channels;
-  }
-  return { blocks, end: { universe, slot }, ranOut: false };
-}
-
-/**
- * Channels of the run at which a new universe begins, or may begin, by policy. Where each strand or fixture begins one, the first is
- * asked of what lies before the run; where strands are kept whole, the first is like the others, with the skipped pixels before it.
- */
-function bordersOf(run: WiredRun, lead: number): number[] {
-  if (run.newUniverse === 'fixture' && run.fixturePixels > 1) {
-    const step = run.fixturePixels * run.channelsPerPixel;
-    return Array.from({ length: Math.ceil(run.pixels / run.fixturePixels) - 1 }, (_, i) => (i + 1) * step);
-  }
-  const isWhole = keepsStrandsWhole(run.newUniverse);
-  if (run.newUniverse !== 'strand' && !isWhole) return [];
-  // A pinned run begins where it is pinned.
-  const borders: number[] = isWhole && !run.pin ? [0 - lead] : [];
-  let channel = 0;
-  for (const pixels of run.strandPixels.slice(0, -1)) {
-    channel += pixels * run.channelsPerPixel;
-    borders.push(channel);
-  }
-  return borders;
+function pinnedAt({ universe, channel }: NonNullable<WiredRun['pin']>): Cursor {
+  return { universe, slot: channel - 1 };
 }
 
 /** Whether a run may not share a universe with what is pinned on some port: as its policy parts universes. */
@@ -355,45 +247,6 @@ function keptApart(controller: number, { newUniverse, port }: WiredRun): (pinned
     case 'fixture':
       return () => true;
   }
-}
-
-/** Slots that are kept free behind a run, by universe. */
-function spareBlocks(end: Cursor, run: WiredRun): Pick<Block, 'universe' | 'slot' | 'channels'>[] {
-  const usable = usableIn(run);
-  const blocks: Pick<Block, 'universe' | 'slot' | 'channels'>[] = [];
-  let [universe, slot, left] = [end.universe, end.slot, run.spareChannels];
-  for (; left > 0; universe += 1, slot = 0) {
-    const channels = Math.min(left, Math.max(0, usable - slot));
-    if (channels > 0) blocks.push({ universe, slot, channels });
-    left -= channels;
-  }
-  return blocks;
-}
-
-/** The place behind the spare channels of a run; a spare stretch that reaches the end of a universe goes on in the next. */
-function skipChannels(cursor: Cursor, run: WiredRun): Cursor {
-  const usable = usableIn(run);
-  let [universe, slot, left] = [cursor.universe, cursor.slot, run.spareChannels];
-  while (left > 0) {
-    const step = Math.min(left, Math.max(0, usable - slot));
-    left -= step;
-    slot += step;
-    if (left > 0 || slot >= usable) [universe, slot] = [universe + 1, 0];
-  }
-  return { universe, slot };
-}
-
-/** Channels that are never parted: a fixture, a whole pixel, or a single channel. */
-function unitOf(run: WiredRun): number {
-  const fixture = run.fixturePixels * run.channelsPerPixel;
-  return run.fixturePixels > 1 && fixture <= slotsPerUniverse(run.packing)
-    ? fixture
-    : unitChannels(run.packing, run.channelsPerPixel);
-}
-
-/** Channels of a universe filled with pixels like those of a run: 510 for RGB by whole pixels. */
-function usableIn({ packing, channelsPerPixel }: WiredRun): number {
-  return usableChannels(packing, channelsPerPixel);
 }
 
 /** A universe in the count of the show. Where pixels of several sizes or several controllers share it, the largest count stands. */

@@ -4,7 +4,7 @@ import type { PatchEntry } from '../show/schema';
 import type { Addressing, NewUniverse, Packing } from '../catalogue/packing';
 
 /**
- * How the channels of a run fill universes. It can be said at every level, and what is nearer to the run counts: the run itself, its
+ * The rule by which the channels of a run fill universes. It can be set at every level, and what is nearer to the run counts: the run itself, its
  * prop, its port, its controller, the show.
  */
 export function policyOf(

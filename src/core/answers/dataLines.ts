@@ -163,7 +163,7 @@ function groundOf(said: DataLead['ground'], isJoined: boolean): GroundBy {
 /** Supply of a chip: that of its pixel, or some 5 V inside 12 V pixels. */
 const chipVolts = (at: At | null): number => Math.min(MOST_CHIP_VOLTS, at?.volts ?? MOST_CHIP_VOLTS);
 
-/** What is known of the power of pixels and boards, with everything dark and with everything at full white, in the parts that hold a prop that is asked about. */
+/** Volts at pixels and boards as far as they are known, with everything dark and with everything at full white, in the parts that hold a prop that is asked about. */
 function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
   interface Place {
     dark: At | null;

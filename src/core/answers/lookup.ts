@@ -50,11 +50,11 @@ interface WireAddress {
 
 /** The thing at an address: a pixel, one channel of it, or a skipped pixel. */
 export type Hit =
-  | { kind: 'pixel'; pixel: number; /** Of the pixel, from 0. */ channelOfPixel: number }
+  | { kind: 'pixel'; pixel: number; /** Counted inside the pixel, from 0. */ channelOfPixel: number }
   | {
       kind: 'skipped';
       run: number;
-      /** Of the skipped pixels before the run, from 1. */ skippedPixel: number;
+      /** Number among the skipped pixels before the run, from 1. */ skippedPixel: number;
     };
 
 /** The place of a pixel besides its strand, from its kind: its panel, its driver. */

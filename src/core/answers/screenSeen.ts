@@ -4,7 +4,7 @@ import type { ScreenShape } from '../screens/shape';
 import { zoneSides } from '../screens/zones';
 
 /**
- * Where each of some marked pixels is seen: what one who stands before the screen would answer.
+ * The place at which each marked pixel is seen: the answer of someone who stands before the screen.
  *
  * @param light red, green, blue and white of each pixel of the screen in its planned data order, where it truly hangs
  * @param count how many were marked, each in its band of colour

@@ -21,7 +21,7 @@ interface SpotMm {
 }
 
 /**
- * Where a point of a prop is on the drawing: the middle of the prop's outline is put on its place and turned about it.
+ * The place of a point of a prop on the drawing: the middle of the prop's outline is put on its place and turned about it.
  *
  * @param place of the prop on the drawing
  * @param middle of the prop's outline, in its own measures

@@ -34,7 +34,7 @@ it('goes from the first plug to full light, for any show, with steps that are to
         const order = steps.map(({ stage }) => BRING_UP_STAGES.indexOf(stage));
         expect(order).toEqual([...order].sort((a, b) => a - b));
         const scope = new Scope(plan, prop);
-        // What is asked for is something that the search knows.
+        // The search knows every test that is asked for.
         for (const { trial } of steps) if (trial) expect(scope.trial(trial)).toBeDefined();
       });
     }),

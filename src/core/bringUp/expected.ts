@@ -7,7 +7,7 @@ import { plannedAt } from '../plan/records';
 const WHITE = PERCEIVED.indexOf('white');
 
 /**
- * What is to be seen of a step: a code for each light of the prop in data order; of a picture that moves, at one moment.
+ * The expected look of a step: a code for each light of the prop in data order; of a picture that moves, at one moment.
  *
  * @param prop index in the show, of a prop that is on a port
  */

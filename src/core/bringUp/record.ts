@@ -41,7 +41,7 @@ export type Said = Omit<StepSeen, 'with'> & {
 };
 
 /**
- * What is noted of a step.
+ * The notes that a step leaves.
  *
  * @param said null takes back what was noted
  * @param by who looked

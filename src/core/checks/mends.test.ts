@@ -7,7 +7,7 @@ import { readShow, writeShowText } from '../show/read';
 import type { Finding } from './check';
 import { findingsOf } from './registry';
 
-/** What a finding says, whatever its figures: the ports, props and devices that it names stay. */
+/** The sense of a finding, whatever its figures: the ports, props and devices that it names stay. */
 const sense = ({ message }: Finding) => message.replace(/(?<![A-Z]|run |leg |Lead |Supply )\d[\d,.]*/g, 'N');
 
 const isSame = (a: Finding, b: Finding) =>
@@ -26,7 +26,7 @@ it('offers no mend that a show would refuse, and none that leaves what it mends'
         for (const mend of finding.mends) {
           tried.add(finding.check);
           const next = applyEdit(show, mend.edit);
-          // What the server takes: every rule of a show, also those that span several of its parts.
+          // The server takes it only by every rule of a show, also those that span several of its parts.
           readShow(JSON.parse(writeShowText(next)));
           const after = findingsOf(planShow(next));
           // A leg that is removed leaves its number to the next, of which the same may be said.

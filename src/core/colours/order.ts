@@ -33,7 +33,7 @@ export function sameColours(a: string, b: string): boolean {
 }
 
 /**
- * What every light of a chip shows when both ends do what they are told. The sender's byte i carries colour `sender[i]`; the
+ * The colour that every light of a chip shows when both ends do as they are told. The sender's byte i carries colour `sender[i]`; the
  * controller takes byte i for the i-th plain colour and puts out, in place j, the one that is `controller[j]`; the chip lights
  * `chip[j]` with what comes in place j.
  *

@@ -151,7 +151,7 @@ it('knows what is typed into a device', () => {
 });
 
 it('keeps show channels of universes that nobody touched, and lists those that it changes', () => {
-  // What grew goes behind everything, so the universes before it keep their show channels.
+  // The longer run goes behind everything, so the universes before it keep their show channels.
   const { least } = foreseen(show, longer)!;
   expect(least.foresight.renumbered).toEqual([]);
   // A universe that is new in front of the others moves them all in the count of the show, though none is touched.

@@ -88,7 +88,7 @@ it('lights every pixel by what is typed from the sheet alone, or says that it ca
           expect(wrongPorts(show, plan, controller)).toEqual([]);
         } else if (untellable.some(({ is }) => is === 'gap' || is === 'size')) {
           said += 1;
-          // What is said not to go does not go.
+          // A layout that is said to be impossible does not light.
           const tried = () => wrongPorts(show, plan, controller);
           let wrong: unknown;
           try {
@@ -106,7 +106,7 @@ it('lights every pixel by what is typed from the sheet alone, or says that it ca
   expect(said).toBeGreaterThanOrEqual(seenAtLeast(50));
 });
 
-/** What is typed into a device for its first port, and everything that it cannot be told. */
+/** Values typed into a device for its first port, and everything that it cannot be told. */
 function told(show: Show) {
   const plan = planShow(show);
   const { channelsPerUniverse, ports } = deviceSettings(plan, 0);

@@ -69,7 +69,7 @@ describe('a fault at any place of a wire', () => {
             const counted = anywhere.find((each) => each.kind === kind && each.chain === wire.chain);
             if (!counted || place > placesOn(base, counted)) continue;
             const rig = withFaults(base, [faultAt(scope, { kind, chain }, place)]);
-            // What is random by place is random anew where places move.
+            // A fault that is random by place is random anew where places move.
             if (other && RANDOM.has(other.kind)) continue;
             const whole = scope.see(rig, trial);
             expect([kind, trial.id, sameSeen(view.picture(kind, place), whole)]).toEqual([
@@ -181,7 +181,7 @@ it('takes what somebody describes, and says nothing of what is not named', () =>
   expect(explaining.map(({ faults }) => faults)).toContainEqual([
     expect.objectContaining({ kind: 'colourOrder', order: 'GRB' }),
   ]);
-  // Of a picture that moves nothing can be said so.
+  // A moving picture cannot be described so.
   expect(new Set(scope.described(scope.trial('diagonal')!, [{ from: 1, to: 40, code: green }]))).toEqual(
     new Set([255]),
   );

@@ -36,7 +36,7 @@ const JOINS_FROM = 0.5;
 const PURE_FROM = 0.86;
 
 /**
- * What is seen of one light.
+ * The perceived colour of one light.
  *
  * @param fullest the brightest byte that was asked for
  */

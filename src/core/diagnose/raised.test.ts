@@ -86,7 +86,7 @@ it('takes how often things are the matter from what was set for this show, until
   const joint = { kind: 'brokenJoint', controllerId: 'a', port: 1, place: 4 } as const;
   expect(raised(joint)).toBeCloseTo(0.02 / priorOf('brokenJoint').weight);
   expect(priorsNote(never, 'quay', 'brokenJoint', priorOf('brokenJoint').weight).value).toBeNull();
-  // What is of another program is left alone.
+  // Notes of another program are left alone.
   const odd = facts({ ...priorsNote(NO_FACTS, 'quay', 'noPower', 4), value: { gremlin: 3 } });
   expect(priorRaises(odd)).toEqual([]);
 });

@@ -54,7 +54,7 @@ const UNTICKED = 2.5;
 const TICKED = 0.4;
 
 /**
- * What the show says of what may be the matter with a prop.
+ * Hints in the show at what may be wrong with a prop.
  *
  * @param findings of the checks of the show
  * @param prop its index in the show

@@ -22,7 +22,7 @@ export type Seen = Uint8Array;
 
 const NOTHING: Sent = { universes: new Map(), flat: new Map() };
 
-/** Of a wall so many lights are looked at, over all of it, and as many at its end: what is the matter with a panel shows on many. */
+/** Lights of a wall that are looked at, over all of it, and as many at its end: a fault of a panel shows on many. */
 const LOOKED_AT = 4096;
 const AT_THE_END = 64;
 /** Not the width of any panel, so that not only some of its columns are looked at. */
@@ -91,7 +91,7 @@ export class Scope {
     return at >= 0 && at < this.slots.length ? this.slots[at]! : -1;
   }
 
-  /** What somebody described of a trial; of lights that are not named nothing is said. A picture that moves cannot be described so. */
+  /** A description of a trial by somebody; lights that are not named stay open. A picture that moves cannot be described so. */
   described(trial: Trial, stretches: readonly { from: number; to: number; code: number }[]): Seen {
     const seen = new Uint8Array(trial.moments.length * this.count).fill(UNKNOWN);
     if (trial.moments.length > 1 || trial.how === 'look') return seen;
@@ -173,7 +173,7 @@ export class Scope {
       numbers.ofContent(orders),
       numbers.ofThing(volts),
       sagsAbove,
-      // Of sound ones that hang elsewhere all are worked out at once, for whatever way they hang.
+      // All sound ones that hang elsewhere are worked out at once, for whatever way they hang.
       isHungOtherwise ? 'all' : numbers.ofThing(pixel),
     ].join(' ');
     let known = this.shown.get(key);

@@ -2,7 +2,7 @@ import { listOf } from '../units/words';
 import { PERCEIVED, SEEN_DARK } from './perceive';
 
 /**
- * What is seen of the lights of a prop, in a few words.
+ * The look of a prop's lights, in a few words.
  *
  * @param seen a code for each in data order
  * @param planned what is to be seen

@@ -160,7 +160,7 @@ function parted<Item>(items: Item[], parts: number): Item[][] {
 }
 
 /**
- * How a panel is turned so that data flows through it the way its line goes. Along columns that needs square panels; others
+ * The turn of a panel with which data flows through it the way its line goes. Along columns that needs square panels; others
  * stay upright. Where all arrows are to point one way, lines that run against the flow keep their panels upright and take
  * longer ribbons.
  */

@@ -84,7 +84,7 @@ export function evenCards(columns: number, rows: number, across: number, down: n
 }
 
 /**
- * How many cards across and down a wall needs at least where none may own more than so many panels; null where none
+ * The fewest cards across and down that a wall needs where none may own more than so many panels; null where none
  * will do. Of two ways with as many cards, the one with shorter rows: chains run along them.
  */
 export function fewestCards(

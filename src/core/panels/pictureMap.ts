@@ -43,7 +43,7 @@ export interface PictureTotals {
 }
 
 /**
- * What a picture takes of the channel space when it starts at a universe and channel.
+ * The part of the channel space that a picture takes when it starts at a universe and channel.
  *
  * @param most how many straddling pixels are listed; all are counted
  */
@@ -101,7 +101,7 @@ export const FILLS = ['red', 'green', 'blue'] as const;
 export type Fill = (typeof FILLS)[number];
 
 /**
- * What a wall shows when sender and receiver disagree about the channels of a universe and one pure colour is sent.
+ * The colours of a wall when sender and receiver disagree about the channels of a universe and one pure colour is sent.
  *
  * The sender's channel c goes out in universe floor(c / s), slot c mod s. The receiver reads its own channel i from universe
  * floor(i / r), slot i mod r; slots that nobody sent stay dark.

@@ -60,7 +60,7 @@ interface BuildSheet {
 }
 
 /**
- * What somebody at the bench needs for each strand of a prop: which way round it goes, what is plugged in at either end,
+ * Everything that the bench needs for each strand of a prop: which way round it goes, what is plugged in at either end,
  * and its numbers.
  *
  * @param prop index of the prop in the show

@@ -28,7 +28,7 @@ it('keeps the letters of a sheet as long as nothing on it changes', () => {
   // Another prop got longer: this sheet says the same, that of the device does not.
   expect(markOf(sheet(longer, 'build.rail'), 9)).toBe(before.replace('3-', '9-'));
   expect(markOf(sheet(longer, 'device.a'), 3)).not.toBe(markOf(sheet(show, 'device.a'), 3));
-  // Where codes lead changes no mark.
+  // The address in a code changes no mark.
   expect(markOf(sheet({ ...show, papers: { host: 'lantern.local' } }, 'labels-ports'), 1)).toBe(
     markOf(sheet(show, 'labels-ports'), 1),
   );

@@ -10,7 +10,7 @@ import { cellValue, type Table } from '../pages/table';
 const MARK_LETTERS = 5;
 
 /**
- * What a sheet says, folded into a few letters: the same letters as long as nothing on it changes. Ticks and readings are left out, since
+ * The content of a sheet, folded into a few letters: the same letters as long as nothing on it changes. Ticks and readings are left out, since
  * they come after printing and change no value. `41-K7QF2`: the revision that was printed, and the letters.
  */
 export function markOf(sheet: Sheet, revision: number): string {

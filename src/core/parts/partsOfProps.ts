@@ -22,7 +22,7 @@ const PLUG_OF: Record<NonNullable<Stock['inputPlug']>, NonNullable<Stock['inputP
 };
 
 /**
- * What props are made of. Joints are counted as they are soldered: one a wire.
+ * Counts the parts of props. Joints are counted as they are soldered: one a wire.
  *
  * @returns wires to solder
  */

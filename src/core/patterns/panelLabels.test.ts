@@ -31,7 +31,7 @@ it('draws a border of one pixel around every panel, and leaves gaps dark', () =>
   expect(at(100, 50)).toEqual([0, 0, 0]);
 });
 
-/** What the wall shows of a picture when its panels hang as `hung` says: each shows what its driver sends to its pixels. */
+/** The picture that the wall shows when its panels hang as `hung` says: each shows what its driver sends to its pixels. */
 function shownOn(hung: (turn: Turn) => Turn): Uint8Array {
   const shown = new Uint8Array(picture.rgb.length);
   const { panel } = laid.wall;

@@ -1,5 +1,6 @@
 import { universesOf } from '../protocols/registry';
-import { START_REASONS, layOut, type Layout, type WiredRun } from '../addressing/layout';
+import { START_REASONS, layOut, type Layout } from '../addressing/layout';
+import type { WiredRun } from '../addressing/wiredRun';
 import { policyOf } from '../addressing/policyOf';
 import { keepsStrandsWhole } from '../catalogue/packing';
 import { channelsPerPixel } from '../catalogue/pixelType';

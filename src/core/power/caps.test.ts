@@ -59,7 +59,7 @@ it.each([
   const report = powerReport(planShow(show), FULL_WHITE);
   expect(report.runs[0]!.amps).toBeCloseTo(0.72, 6);
   expect(report.supplies[0]).toMatchObject({ wantedAmps: expect.closeTo(0.8, 6), isOver: false });
-  // What is to be typed does not follow from what is typed.
+  // A value to type does not follow from one that was typed.
   const { controllers } = capsOf(planShow(show));
   expect(controllers[0]!.limited).toEqual({ level: expect.closeTo(0.5, 6), amps: expect.closeTo(0.72, 6) });
   expect(controllers[0]!.whiteAmps).toBeCloseTo(1.44, 9);

@@ -44,7 +44,7 @@ const noted = (list: 'props' | 'feeds' | 'supplies', id: string, value: ReadingV
   at: '2026-11-26T20:00:00Z',
 });
 
-/** What a meter would show at some pixels of a show as it was built. */
+/** Readings of a meter at some pixels of a show as it was built. */
 function readAt(built: Show, pixels: readonly number[], percents: readonly number[] = [100]): Fact[] {
   return percents.flatMap((percent) => {
     const { volts } = propPower(planShow(built), 0, { ...WHITE, level: percent / 100 })!;

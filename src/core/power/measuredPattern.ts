@@ -12,7 +12,7 @@ interface MeasuredOn {
 }
 
 /**
- * What a moving pattern draws, as a share of full white: (measured / count - dark) / (full white - dark). Rounded up to a tenth, since
+ * The current of a moving pattern, as a share of full white: (measured / count - dark) / (full white - dark). Rounded up to a tenth, since
  * loads are added up with it.
  *
  * @param amps what the meter showed on the piece, the mean over a while

@@ -13,7 +13,7 @@ const about = {
 const pixelAt = { run: z.int().min(1).max(500), pixel: z.int().min(1).max(100_000) };
 
 /**
- * What was read on site, as it stands in the facts about a prop, a lead or a supply. Volts are between plus and ground of one place, amps
+ * A reading taken on site, as it stands in the facts about a prop, a lead or a supply. Volts are between plus and ground of one place, amps
  * at the source of a lead or of a supply.
  */
 export const readingValueSchema = z.discriminatedUnion('what', [

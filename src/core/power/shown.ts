@@ -24,7 +24,7 @@ export function litBy({ light, whiteBy }: Shown, colourOrder: string): readonly 
 }
 
 /**
- * What a pixel draws by its volts: its chip, which also takes its current while it is dark, and each colour that is lit. Colours in one
+ * The current of a pixel by its volts: its chip, which also takes its current while it is dark, and each colour that is lit. Colours in one
  * chain share the largest of their currents.
  */
 export function rampsOf(electric: Electric, colourOrder: string, shown: Shown): Ramp[] {

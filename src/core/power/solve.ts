@@ -139,7 +139,7 @@ export class NetworkSolver {
     if (right >= 0) rest[right]! += amps;
   }
 
-  /** What flows into each unknown less what flows out of it. @returns the most of it, in amps. No kinds: no loads. */
+  /** The current into each unknown less the current out of it. @returns the most of it, in amps. No kinds: no loads. */
   private leftOver(unknowns: Float64Array, kinds: readonly (readonly Ramp[])[], rest: Float64Array): number {
     const { wires, loads } = this.network;
     const { unfed } = this.settled;

@@ -17,7 +17,7 @@ it('hides as many faults as the level says, of its layers, the same for the same
       const { show, choices, placed, isWon } = gameOf(of, seed, []);
       expect(isWon).toBe(false);
       expect(gameOf(of, seed, []).show).toEqual(show);
-      // What is hidden can be chosen.
+      // Every hidden fault can be chosen.
       for (const fault of round.hidden)
         expect(
           choices.some((each) => JSON.stringify(each.fault) === JSON.stringify(fault)) ||

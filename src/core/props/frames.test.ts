@@ -19,7 +19,7 @@ const WINDOW: FrameWishes = {
 const counts = (legs: readonly Leg[] | null) =>
   legs!.map(({ pixels }) => (pixels.by === 'count' ? pixels.count : null));
 const pixelsOf = (legs: readonly Leg[]) => line.pixels({ legs: [...legs] }).value;
-/** Where the line ends that starts at 0, 0. */
+/** The end of the line that starts at 0, 0. */
 const endOf = (legs: readonly Leg[]) =>
   legs.reduce(
     ([x, y], { lengthMm, headingDeg }) => [

@@ -10,7 +10,7 @@ import type { Strand } from '../threading/strands';
 import type { Figure } from '../figures/figure';
 
 /**
- * What the rest of the product needs to know of a kind of prop. A new kind is one file that exports one of these, plus
+ * Everything that the rest of the product needs to know of a kind of prop. A new kind is one file that exports one of these, plus
  * its line in the registry.
  */
 export interface PropKind<

@@ -11,7 +11,7 @@ const places = (prop: PropGeometry) => {
   const { xMm, yMm } = threadProp(prop);
   return Array.from(xMm, (x, i) => `${Math.round(x) + 0},${Math.round(yMm[i]!) + 0}`).join(' ');
 };
-/** What reading a show with this prop says, or nothing where it is accepted. */
+/** The refusal when a show with this prop is read, or nothing where it is accepted. */
 function refusal(kind: string, shape: unknown, threading: unknown): string | undefined {
   const prop = { id: 'p', name: 'Prop', placeId: 'site', pixelTypeId: 'rgb', kind, shape, threading };
   try {

@@ -16,7 +16,7 @@ export const legSchema = z.strictObject({
   headingDeg: z.number().min(-360).max(360),
   pixels: legPixelsSchema,
   /**
-   * What happens between this leg and the next. Absent: the strip runs on. A bend that eats a pixel has one folded into the
+   * The corner between this leg and the next. Absent: the strip runs on. A bend that eats a pixel has one folded into the
    * corner: it is on the wire and has its channels, and is not seen.
    */
   corner: z.enum(['eatsPixel', 'jumper']).optional(),

@@ -4,7 +4,7 @@ import { capitalised } from '../units/words';
 import { itemAt } from '../units/there';
 
 /**
- * How a screen of a microcontroller writes a stretch of LEDs. `end` is the last one of it (inclusive), the first one after
+ * The way in which a microcontroller's page writes a stretch of LEDs. `end` is the last one of it (inclusive), the first one after
  * it (exclusive), or there is a length instead.
  */
 export interface RangeConvention {
@@ -65,7 +65,7 @@ interface CoverageStretch {
 }
 
 /**
- * What the ranges cover of a prop, and beyond it, from the first pixel on, without gaps.
+ * The part of a prop that the ranges cover, and beyond it, from the first pixel on, without gaps.
  *
  * @param pixelCount pixels of the prop
  */

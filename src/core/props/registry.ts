@@ -71,7 +71,7 @@ export const withThreading = (prop: Prop, threading: unknown): Prop => ({ ...pro
 
 const BY_NAME: ReadonlyMap<string, PropKind> = new Map(PROP_KINDS.map((kind) => [kind.kind, kind]));
 
-/** What defines the place and order of a prop's pixels. Two props with equal parts here have equal geometry. */
+/** The fields that define the place and order of a prop's pixels. Two props with equal parts here have equal geometry. */
 export type PropGeometry = Pick<Prop, 'kind' | 'shape' | 'threading'>;
 
 export function kindOf(prop: Pick<Prop, 'kind'>): PropKind {

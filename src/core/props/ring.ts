@@ -24,7 +24,7 @@ const ringShapeSchema = z.strictObject({
   rings: z.array(oneRingSchema).min(1).max(MOST_RINGS),
   /** 360 is closed; less leaves a gap between the last pixel and the first. */
   arcDeg: z.number().min(1).max(360),
-  /** Where each ring's first pixel is, front view: 0 at the top, 90 at the right. */
+  /** The place of each ring's first pixel, front view: 0 at the top, 90 at the right. */
   firstAngleDeg: z.number().min(-360).max(360),
   /** The way in which pixels are numbered, front view. */
   direction: z.enum(['clockwise', 'counterclockwise']),

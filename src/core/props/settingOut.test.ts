@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { knottedRope, placesOnRing, ringDiameterMm, setOut } from './settingOut';
 
-/** Where two tapes meet, by the law of cosines; on the side of the base line that `above` says. */
+/** The place where two tapes meet, by the law of cosines; on the side of the base line that `above` says. */
 function whereTapesMeet(
   a: { xMm: number; yMm: number },
   b: { xMm: number; yMm: number },
@@ -104,6 +104,6 @@ it('ties a rope by which each stake is found from the one before: half a circle 
   expect(out.places[0]!.toNextArcMm).toBeCloseTo(471.24, 1);
   expect(rope.totalMm).toBeCloseTo(4069.89, 1);
   expect(rope.closingMm).toBeCloseTo(3600);
-  // Of places that are not on one circle, or not equally far apart, no such rope is tied.
+  // No such rope is tied for places that are not on one circle, or not equally far apart.
   expect(knottedRope(setOut({ xMm: [0, 100, 300], yMm: [500, 500, 500] }))).toBeNull();
 });

@@ -31,7 +31,7 @@ export interface SettingOut {
 type RowLengths = readonly number[];
 
 /**
- * Where every stake goes, by x and y from the middle and by two tapes from two stakes that stand already.
+ * The place of every stake, by x and y from the middle and by two tapes from two stakes that stand already.
  *
  * Two tapes meet at two places, one on either side of the line between the stakes. `yMm` says on which side a stake is.
  *
@@ -133,7 +133,7 @@ function goodReferences(count: number, distance: (a: number, b: number) => numbe
 }
 
 /**
- * How large a ring is on which this many places have this spacing.
+ * The size of a ring on which this many places have this spacing.
  *
  * Along the curve: D = n * s / pi; straight across: D = s / sin(pi / n).
  *
@@ -148,7 +148,7 @@ export function ringDiameterMm(
   return measured === 'alongTheCurve' ? (count * spacingMm) / Math.PI : spacingMm / Math.sin(Math.PI / count);
 }
 
-/** How many places of at least this spacing a ring of a diameter holds. */
+/** The number of places of at least this spacing on a ring of a diameter. */
 export function placesOnRing(
   diameterMm: number,
   spacingMm: number,

@@ -89,7 +89,7 @@ function turnedCell(
   }
 }
 
-/** What a tile hangs turned by, clockwise as seen from the front. @param number from 1, row by row from the top left */
+/** The turn of a tile, clockwise as seen from the front. @param number from 1, row by row from the top left */
 export function tileTurn({ columns, turned }: Pick<TileShape, 'columns' | 'turned'>, number: number): number {
   const at = number - 1;
   const own = turned?.find((each) => each.row === Math.floor(at / columns) && each.column === at % columns);

@@ -24,7 +24,7 @@ import { itemAt, byId } from '../units/there';
 
 export const WALL_LIMITS = { side: 64, pixels: 4_000_000 };
 
-/** What sets one panel apart from the others. Columns and rows count from 0 at the top left, seen from the front. */
+/** A panel that differs from the others. Columns and rows count from 0 at the top left, seen from the front. */
 const otherPanelSchema = z.strictObject({
   column: z
     .int()

@@ -124,7 +124,7 @@ export function encodeArtPollReply(reply: Omit<ArtPollReply, 'kind'>): Uint8Arra
   return bytes;
 }
 
-/** What a datagram says; null for one that is no well-formed packet of this protocol, or of a kind that is not needed here. Slots are a view into it. */
+/** Reads a datagram; null for one that is no well-formed packet of this protocol, or of a kind that is not needed here. Slots are a view into it. */
 export function decodeArtNet(bytes: Uint8Array): ArtNetPacket | null {
   if (bytes.length < 14) return null;
   for (let i = 0; i < ID.length; i += 1) if (bytes[i] !== ID[i]) return null;

@@ -21,7 +21,7 @@ export function protocolOf({ protocol }: { protocol: Protocol }): WireProtocol<P
   return valueIn(BY_ID, protocol);
 }
 
-/** How it counts universes; null where it sends bytes of a flat space. */
+/** The way it counts universes; null where it sends bytes of a flat space. */
 export function universesOf(device: { protocol: Protocol }): UniverseCount | null {
   const { counts } = protocolOf(device);
   return counts.kind === 'universes' ? counts : null;

@@ -8,7 +8,7 @@ export type Row = readonly (string | number)[];
 export interface FileColumn {
   /** With its unit, as it stands in the first line. */
   head: string;
-  /** What is in it. */
+  /** The meaning of its values. */
   meaning: string;
 }
 

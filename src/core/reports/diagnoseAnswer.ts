@@ -31,7 +31,7 @@ const askedSchema = z.strictObject({
             .min(1)
             .max(100),
         }),
-        /** What was named is mended; what follows was seen after that. */
+        /** The named faults are mended; later evidence was seen after that. */
         z.strictObject({ mended: faults }),
       ]),
     )
@@ -39,7 +39,7 @@ const askedSchema = z.strictObject({
 });
 
 /**
- * What is suspected after what was seen, and what to try next.
+ * The suspects after some evidence, and the next test.
  *
  * @param text `{"show": a show file, "propId": "...", "evidence": [{"trial": "red", "looksLike": []}]}`
  * @throws ShowError with a sentence for each thing that is wrong

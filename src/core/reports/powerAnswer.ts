@@ -10,7 +10,7 @@ import { itemAt } from '../units/there';
 const askedSchema = z.strictObject({ show: z.unknown(), level: z.number().min(0).max(1).optional() });
 
 /**
- * What flows in a show file at a level of white, as other programs ask for it: leads, the lowest volts of each run, supplies, findings.
+ * The currents in a show file at a level of white, for other programs: leads, the lowest volts of each run, supplies, findings.
  *
  * @param text `{"show": a show file, "level": 0..1}`; without a level the one that the show is planned for
  * @throws ShowError with a sentence for each thing that is wrong

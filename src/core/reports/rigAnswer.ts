@@ -33,7 +33,7 @@ const askedSchema = z.strictObject({
 });
 
 /**
- * What a display shows of a test, with what is the matter with it; no packet is sent.
+ * The light of a display under a test, with its faults; no packet is sent.
  *
  * @param text `{"show": a show file, "faults": [...], "pattern": "red"}`, or `"ownTest": {"controllerId", "colour"}` in place of a pattern
  * @throws ShowError with a sentence for each thing that is wrong
@@ -73,7 +73,7 @@ export function rigAnswer(text: string) {
   }
   return {
     faults: faults.map((fault) => ({ ...fault, sentence: sentenceOf(plan, fault) })),
-    /** Of each run, pixel after pixel in its data order: red, green, blue and white, 0 to 255. */
+    /** The light of each run, pixel after pixel in its data order: red, green, blue and white, 0 to 255. */
     runs: plan.runs.map(({ prop, number, firstPixel, pixelCount }) => ({
       propId: propAt(plan, prop).id,
       run: number,

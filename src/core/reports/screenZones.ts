@@ -7,7 +7,7 @@ import { zodProblems } from '../fields/zodProblems';
 
 const askedSchema = z.strictObject({
   shape: screenShapeSchema,
-  /** How deep, how far over one another; what the shape says, else the usual, where that is left out. */
+  /** Depth and overlap of the zones; what the shape says, else the usual, where that is left out. */
   zones: zoneWishSchema.partial().optional(),
 });
 
@@ -32,7 +32,7 @@ export function zonesSchema(): object {
 }
 
 /**
- * What each light of a screen shows.
+ * The part of the picture that each light of a screen shows.
  *
  * @param value `{"shape": the shape of a prop of the kind screen, "zones": {"overlap": 0.1}}`
  * @throws ShowError with a sentence for each thing that is wrong

@@ -25,7 +25,7 @@ export interface Standing {
 const MOST_PROPS = 60;
 
 /**
- * Where a show stands: what of each stage is done, open, or to be done again after a change.
+ * The standing of a show: what of each stage is done, open, or to be done again after a change.
  *
  * @param findings what the checks found; null where they were not made, and then no stage of the plan is called done
  */

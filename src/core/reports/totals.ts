@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/planned';
 import { countOf, groupDigits } from '../units/number';
 
-/** How much there is of everything in a show. */
+/** The amounts of everything in a show. */
 export function totalsOf(plan: Plan) {
   return {
     pixels: plan.pixelCount,

@@ -2,7 +2,7 @@ import type { Fact, FactKind } from '../show/facts';
 import type { Show } from '../show/schema';
 import { isRevisionName } from './named';
 
-/** What stays true of things from one season to the next; ticks, tests and what devices held do not. */
+/** Facts that stay true from one season to the next; ticks, tests and what devices held do not. */
 const STAYS: ReadonlySet<FactKind> = new Set(['measurement', 'photo', 'decision'] as const);
 
 /** Firmware and care are noted as tests; what was updated over the summer is found again when it is looked at. */

@@ -99,7 +99,7 @@ export function showChain(chain: Chain, wire: Uint8Array, light: Uint8Array, see
 }
 
 /**
- * What places of a chain show. Where nothing is the matter with them, it matters not where each of them hangs.
+ * The light of places of a chain. As long as nothing is wrong with them, it does not matter where each hangs.
  *
  * @param light four bytes for each place of the chain, dark before
  * @param places those that are asked for; all where that is left out

@@ -36,7 +36,7 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
       chatter: 0,
       segments: runs.map((run) => {
         const { skippedPixels } = wireOfRun(plan, run);
-        // Where skipped pixels take channels, the sender gives them dark ones, and to the device they are pixels as others.
+        // The sender gives dark channels to skipped pixels that take some, and to the device they are pixels like others.
         const own = device.skippedPixelsTakeChannels ? 0 : skippedPixels;
         return {
           run,

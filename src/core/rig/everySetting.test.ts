@@ -36,7 +36,7 @@ interface Looked {
   setting: AnyHeld;
   planned: string | number;
   id: string;
-  /** What was found, with this value of it. */
+  /** The found settings with this value among them. */
   found: (value: string | number) => FoundSettings;
 }
 
@@ -53,7 +53,7 @@ function lookedAt(plan: Plan): Looked[] {
     const ofPorts = settings.ports.flatMap((port) =>
       HELD_BY_PORT.flatMap((setting): Looked[] => {
         const planned = port[setting.field];
-        // Where chips differ no one order stands for them.
+        // No single order stands for chips that differ.
         if (planned === null || setting.values.read(String(planned)) !== planned) return [];
         const found = (value: string | number) => ({
           ...base,

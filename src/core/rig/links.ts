@@ -6,7 +6,7 @@ import { encodeSerialFrame, SerialReader } from '../protocols/serialFrame';
 import type { Sent } from './sending';
 import { itemAt } from '../units/there';
 
-/** How a device is fed: over the network, by raw frames straight from the port of the sender, or over a serial line. */
+/** The link that feeds a device: over the network, by raw frames straight from the port of the sender, or over a serial line. */
 export type Link = 'network' | 'raw' | 'serial';
 
 export function linkOf({ show }: Plan, controller: number): Link {

@@ -11,7 +11,7 @@ import { itemAt } from '../units/there';
 type Packet = Omit<Datagram, 'from' | 'fromPort'>;
 
 /**
- * What goes over the network for one picture: universes to their groups or devices, flat spaces in packets. What is fed raw frames or over
+ * Packets that go over the network for one picture: universes to their groups or devices, flat spaces in packets. What is fed raw frames or over
  * a serial line gets none.
  *
  * @param frame counts pictures; sequence numbers go by it

@@ -1,4 +1,4 @@
-/** How often something is the matter, beside the others, and why that is thought. A kind shares its weight over all of its places. */
+/** The weight of a fault beside the others, and the reason for it. A kind shares its weight over all of its places. */
 export interface Prior {
   weight: number;
   why: string;

@@ -34,7 +34,7 @@ const moment = (plan: Plan, more: object = {}) => ({
 const wantedOf = (plan: Plan, pattern: string, more: object = {}) =>
   painted(patternById(pattern)!, moment(plan, more));
 
-/** What of a picture can be lit: the colours that each light has, of pixels that have an address. */
+/** The part of a picture that can be lit: the colours that each light has, of pixels that have an address. */
 function litBy(plan: Plan, wanted: Uint8Array): Uint8Array {
   const light = Uint8Array.from(wanted);
   plan.runs.forEach((run, index) => {
@@ -171,7 +171,7 @@ describe('seen as it would be in life', () => {
     const light = seen([{ kind: 'swappedPorts', ...on, port: 1, other: 2 }], 'ports');
     const lit = (prop: number) =>
       Array.from({ length: 6 }, (_, i) => i).filter((i) => isLit(light, plan.props[prop]!.firstPixel + i));
-    // Of the two pixels of port 2 the first is the hidden one of the rail; the dark one of port 1 is the first of the net.
+    // The first of the two pixels of port 2 is the hidden one of the rail; the dark one of port 1 is the first of the net.
     expect([lit(0), lit(1)]).toEqual([[0], [1]]);
   });
   it('a panel that hangs upside down, or in the place of another, shows it', () => {
@@ -243,7 +243,7 @@ const LOOKS = PATTERNS.map(({ id, isMoving }) => ({
   wanted: wantedOf(everything, id, { step: 30 }),
   wantedAt: isMoving ? (timeS: number) => wantedOf(everything, id, { step: null, timeS }) : null,
 }));
-/** What is seen of each pattern, in two pictures, as it moves, and after the power was cut. */
+/** Each pattern as it is seen, in two pictures, as it moves, and after the power was cut. */
 const lookedAt = (rig: Rig) =>
   LOOKS.flatMap(({ wanted, wantedAt }) => [
     lightOfSent(rig, wanted, 0),

@@ -45,7 +45,7 @@ export function afterPowerCut(rig: Rig): Rig {
 type Only = ReadonlySet<number> | undefined;
 
 /**
- * What the display shows of a picture that is sent: four bytes for each pixel of the plan.
+ * The light of the display under a picture that is sent: four bytes for each pixel of the plan.
  *
  * @param wanted the picture, four bytes for each pixel
  * @param frame counts pictures: what flickers does so from one to the next
@@ -130,7 +130,7 @@ export function lightOf(
 }
 
 /**
- * What a device puts on the wires of some chains of its own, in their order; null where a chain is on no port of it.
+ * The data that a device puts on the wires of some of its chains, in their order; null where a chain is on no port of it.
  *
  * @param wire what it would put there of what came in
  */

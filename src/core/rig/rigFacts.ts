@@ -7,7 +7,7 @@ import { plannedRig, type Rig } from './rig';
 
 const FIELD = 'rig';
 
-/** How the display that stands in for the real one differs from the plan. */
+/** Differences between the plan and the display that stands in for the real one. */
 export interface RigSetup {
   faults: readonly Fault[];
   /** Devices that hold other settings, at most one entry each. */

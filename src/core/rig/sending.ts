@@ -41,7 +41,7 @@ export interface Sent {
 const LETTERS = 'RGBW';
 
 /**
- * What the sender makes of a picture.
+ * Turns a picture into what the sender sends.
  *
  * @param wanted four bytes for each pixel of the plan: red, green, blue, white
  * @param only indices of the controllers that are of interest; all where that is left out

@@ -32,7 +32,7 @@ import {
 import type { Prior } from './prior';
 import type { Rig } from './rig';
 
-/** What is said of a fault that is nothing but its place. */
+/** Words for a fault that is nothing but its place. */
 interface Said {
   name: string;
   layer: Layer;

@@ -14,7 +14,7 @@ export const supplySchemaOf = <Kind extends string>(kind: Kind) =>
 export const nameOfSupply = ({ show }: Plan, { supplyId }: OnSupply) =>
   show.supplies.find(({ id }) => id === supplyId)?.name ?? 'a supply';
 
-/** What a supply feeds by its leads, and by those of the boards that it feeds. */
+/** Runs and boards that a supply feeds by its leads, and by those of the boards that it feeds. */
 export function fedBy(plan: Plan, { supplyId }: OnSupply): { runs: OnRun[]; controllers: number[] } {
   const { show } = plan;
   const boards = new Set<string>();

@@ -96,7 +96,7 @@ export function withFit(
   return { ...shape, pixelsPerMetre, insetMm };
 }
 
-/** What is planned where it fits, else the roundest figure of the range, in mm. */
+/** The planned inset if it fits, else the roundest figure of the range, in mm. */
 function insetWithin(least: number, most: number, planned: number): number {
   if (planned > least && planned <= most) return planned;
   for (const step of [10, 5, 1, 0.5, 0.1]) {

@@ -19,7 +19,7 @@ const shape: ScreenShape = {
 function mostLooks(walk: IndexWalk, looks = 0): number {
   const indices = walk.next();
   if (indices === null) {
-    // What no index tells apart is wired alike.
+    // Ways that no index tells apart are wired alike.
     expect(walk.count).toBe(1);
     return looks;
   }

@@ -163,7 +163,7 @@ export class IndexWalk {
     return chosen.length === 0 ? null : chosen;
   }
 
-  /** What was seen of lit indices. @returns false where no way of wiring shows that: then nothing is left out */
+  /** Takes in what was seen of lit indices. @returns false where no way of wiring shows that: then nothing is left out */
   answer(indices: readonly number[], seen: readonly Seen[]): boolean {
     const left = this.left.filter((each) =>
       indices.every((index, i) => SEEN[seenAt(each, index)] === seen[i]),

@@ -66,7 +66,7 @@ export function lagOf(wish: LagWish): Lag {
   return {
     parts,
     totalMs,
-    // What was filmed holds all that nobody can look up; a setting that is changed since changes it by as much as what is worked out.
+    // A filmed lag holds all that nobody can look up; a setting that is changed since changes it by as much as what is worked out.
     behindMs: wish.measured ? wish.measured.behindMs + workedOutMs - wish.measured.workedOutMs : workedOutMs,
     isMeasured: wish.measured !== undefined,
     rateHz,

@@ -357,7 +357,7 @@ it('names every light that is seen by its side, and what is dark by its end', ()
     }),
     { numRuns: tries(100) },
   );
-  // Of 16 : 9 a film of 2.39 : 1 leaves (535.5 - 951.9 / 2.39) / 2 = 68.6 mm: the top, the bottom, and 2 of each side above and below.
+  // A film of 2.39 : 1 on 16 : 9 leaves (535.5 - 951.9 / 2.39) / 2 = 68.6 mm: the top, the bottom, and 2 of each side above and below.
   const box = namedRanges(club({ start: 'topLeft' })).filter(({ name }) => name === 'letterbox');
   expect(box.reduce((sum, { lights }) => sum + lights, 0)).toBe(54 + 42 + 4 * 3);
   expect(namedRanges(club({ start: 'topLeft' })).filter(({ name }) => name === 'standGap')).toEqual([

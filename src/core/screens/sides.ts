@@ -39,6 +39,6 @@ const START_WORDS: Record<ScreenStart, string> = {
   bottomMiddle: 'middle of the bottom',
 };
 
-/** What a corner or a start is called from one side of the screen. */
+/** The name of a corner or a start from one side of the screen. */
 export const startWords = (start: ScreenStart, isBack = false): string =>
   START_WORDS[isBack ? otherSide(start) : start];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** What is in front of the screen, as far as it decides how the picture is got at. */
+/** The source of the picture, as far as it decides how the picture is captured. */
 export const sourceWishSchema = z.strictObject({
   /** Players, boxes, consoles. */
   sources: z.int().min(1).max(8),

@@ -15,7 +15,7 @@ import { kindOf, isPanelled } from '../props/registry';
 import { countOf, groupDigits } from '../units/number';
 import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
-/** What a search found: something to go to. Indices lead into the plan. */
+/** A thing that a search found, to go to. Indices lead into the plan. */
 export type SearchHit =
   | { kind: 'prop'; prop: number }
   | { kind: 'port'; controller: number; port: number }

@@ -20,7 +20,7 @@ type RecordChange =
   | { list: ListName | 'show'; id: string; fields: Record<string, FieldChange> };
 
 /**
- * What makes one show from another, by record. It says both sides, so that it can be read and taken back, and no place in any
+ * The changes that make one show from another, by record. It says both sides, so that it can be read and taken back, and no place in any
  * list: where a record stands is its field `order`.
  */
 export type ShowChange = readonly RecordChange[];

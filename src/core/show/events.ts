@@ -2,7 +2,7 @@ import type { Fact } from './facts';
 import type { MadeChange } from './revision';
 
 /**
- * What is told of a show: where it stands when one begins to listen, what was changed or noted, and that it was removed. `noted` counts
+ * News of a show: its state when one begins to listen, changes, notes, and that it was removed. `noted` counts
  * all facts by then, so that one who missed some knows it.
  */
 export type ShowMessage = { showId: string } & (

@@ -1,4 +1,4 @@
-/** What a builder calls the fields of records. What is not here is called by its last word. */
+/** A builder's names for the fields of records. A field that is not here is called by its last word. */
 const WORDS: Record<string, string> = {
   artNetOffset: 'Art-Net offset',
   askBeforeMoving: 'asking before addresses move',

@@ -1,7 +1,7 @@
 import type { Addressing } from '../catalogue/packing';
 import type { Fact, FactKind, Facts, Note } from './facts';
 
-/** How values leave the show: once out, they may have been typed somewhere. */
+/** The ways in which values leave the show: once out, they may have been typed somewhere. */
 type WayOut = 'copied' | 'downloaded' | 'printed' | 'sent';
 
 /** That values were handed out. @param what the table or file, as it is called */

@@ -82,7 +82,7 @@ function propProblems(show: Show): Problem[] {
   return problems;
 }
 
-/** What is said about devices is about devices, and ports, that are there. */
+/** Settings of devices must be about devices, and ports, that are there. */
 function deviceProblems(show: Show): Problem[] {
   const controllers = new Set(show.controllers.map((controller) => controller.id));
   const types = new Set(show.controllerTypes.map((type) => type.id));

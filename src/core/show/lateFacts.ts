@@ -9,7 +9,7 @@ export type FactClash = z.infer<typeof factClashSchema>;
 /** The answer to notes that came late and meet others. */
 export const factClashAnswerSchema = z.object({ error: z.string(), notes: z.array(factClashSchema).min(1) });
 
-/** What a client that sends notes late says of itself. */
+/** The account that a client gives of itself when it sends notes late. */
 export const lateSchema = z.strictObject({
   /** For each fact that is sent, how many facts of the show it had heard of when it was made; null for one that is not late. */
   heardOf: z.array(z.int().min(0).nullable()),
@@ -29,7 +29,7 @@ export function firstMissed({ heardOf }: Late): number | null {
 }
 
 /**
- * Where notes that come late say something else than what was noted meanwhile: of each thing the last word of either side. That both say the
+ * Clashes between notes that come late and those made meanwhile: of each thing the last word of either side. That both say the
  * same is no clash, however often each changed its mind.
  *
  * @param facts as they are sent, oldest first, with what their maker says of each in `late`

@@ -7,7 +7,7 @@ import type { SingleEdit } from './edits/registry';
 import type { Show } from './schema';
 import { itemAt } from '../units/there';
 
-/** What a controller is taken to drive while nobody knows its kind. */
+/** Ports and pixels assumed for a controller of no known kind. */
 const UNKNOWN = { ports: 4, mostPixelsPerPort: 800 };
 
 /**

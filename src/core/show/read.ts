@@ -10,7 +10,7 @@ import { LISTS } from './records';
 import { SHOW_FORMAT, SHOW_VERSION, showSchema, type Show } from './schema';
 import { UPGRADES } from './upgrades';
 
-/** What a show file holds: the show, and what was noted on site about it. */
+/** The content of a show file: the show, and what was noted on site about it. */
 export interface ShowFile {
   show: Show;
   facts: Fact[];

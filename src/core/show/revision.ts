@@ -3,7 +3,7 @@ import { showChangeSchema } from './changes';
 import { factSchema } from './facts';
 import { idSchema } from '../fields/fields';
 
-/** What `edit` made and `undo` took back, `redo` brings again; `upgrade` is the program's own, to a newer version of the show file. */
+/** `undo` takes back an `edit`, and `redo` brings it again; `upgrade` is the program's own, to a newer version of the show file. */
 export const CHANGE_KINDS = ['edit', 'undo', 'redo', 'upgrade'] as const;
 
 /** A change of a show as it is kept and sent. */

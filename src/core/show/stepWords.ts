@@ -1,6 +1,6 @@
 import type { DeviceStep } from './facts';
 
-/** What each step of bringing a device up means: four different things. */
+/** The meaning of each step of bringing a device up: four different things. */
 export const STEP_WORDS: Readonly<Record<DeviceStep, string>> = {
   set: 'typed into its page',
   saved: 'stored, so that it keeps them without power',

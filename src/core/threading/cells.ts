@@ -2,7 +2,7 @@ import type { Corner } from './view';
 
 /** An order in which the cells of a grid are visited. */
 interface CellOrder {
-  /** Where it begins, as seen from the front. */
+  /** The corner in which it begins, as seen from the front. */
   firstPixel: Corner;
   along: 'rows' | 'columns';
   pattern: 'straight' | 'serpentine';

@@ -5,7 +5,7 @@ import { splitEvenly } from './split';
 export const MOST_RUNS = 500;
 
 /**
- * How a prop is split into runs: a number of them, as even as cuts between strands allow; or the strands of each run, one
+ * The split of a prop into runs: a number of them, as even as cuts between strands allow; or the strands of each run, one
  * after another, as the builder wants them.
  */
 export const runsSchema = z.union(
@@ -14,7 +14,7 @@ export const runsSchema = z.union(
 );
 export type Runs = z.infer<typeof runsSchema>;
 
-/** How many runs are asked for; a prop with fewer strands has fewer. */
+/** The number of runs asked for; a prop with fewer strands has fewer. */
 export function wantedRuns(runs: Runs): number {
   return Array.isArray(runs) ? runs.length : runs;
 }

@@ -40,5 +40,5 @@ export function cornerWords(corner: Corner): string {
   return CORNER_WORDS[corner];
 }
 
-/** What the two sides of a drawing are called, unless a kind of prop has words of its own. */
+/** Names of the two sides of a drawing, unless a kind of prop has words of its own. */
 export const SIDES: Record<ViewSide, string> = { front: 'seen from the front', back: 'seen from the back' };

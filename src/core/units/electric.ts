@@ -81,7 +81,7 @@ export function formatVolts(volts: number): string {
 }
 
 /**
- * What a current outside of what is plausible may have been meant as, besides as it stands; none where it is plausible. The usual slips:
+ * Other readings of a current that is not plausible as it stands; none for one that is. The usual slips:
  * amps taken for milliamps, watts for amps, the figure of one colour for three, or of three for one.
  *
  * @param text as typed

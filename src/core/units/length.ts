@@ -169,7 +169,7 @@ export function countReadings(text: string, lengthMm: number, lengths: Lengths):
 
 export const LENGTH_SYSTEMS = ['metric', 'imperial'] as const;
 type LengthSystem = (typeof LENGTH_SYSTEMS)[number];
-/** How the lengths of a show are written, as it says; metric where it says nothing. */
+/** The system in which a show writes its lengths; metric where it says nothing. */
 export type Lengths = LengthSystem | undefined;
 
 /** Below this a tape in inches shows nothing useful, and pitches are sold by the millimetre everywhere. */

@@ -1,7 +1,7 @@
 import { formatLength, type Lengths } from './length';
 import { groupDigits } from './number';
 
-/** What a number counts or measures, which decides how it is written. */
+/** The unit or the counted thing of a number, which decides how it is written. */
 export type Unit =
   | 'number'
   | 'pixels'

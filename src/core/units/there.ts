@@ -1,5 +1,5 @@
 /**
- * What must be there, by its place, id or key. Each throws a sentence where it is not, so that a wrong index ends where it is made rather
+ * Reads of things that must be there, by place, id or key. Each throws a sentence where it is not, so that a wrong index ends where it is made rather
  * than as a lost number further on. Loops over typed arrays read them directly.
  */
 

@@ -22,7 +22,7 @@ import { ShapeEditor } from '../kinds/ShapeEditor';
 import { useLengths } from '@/ui/lengths';
 import { byId } from '@/core/units/there';
 
-/** What is measured about a prop, and what follows from it. Drawn anew when the prop changes, not with each plan. */
+/** The measures of a prop, and what follows from them. Drawn anew when the prop changes, not with each plan. */
 export const BuildPanel = memo(function BuildPanel({ prop }: { prop: Prop }) {
   const places = useShow((state) => state.show.places);
   const pixelTypes = useShow((state) => state.show.pixelTypes);

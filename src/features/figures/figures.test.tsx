@@ -37,7 +37,7 @@ it('calls a limit that was typed just that, until more is said of it', async () 
   await typeInto(screen.getByLabelText('Universes: by'), 'Ada');
   await typeInto(screen.getByLabelText('Universes: how'), 'all ports white');
   expect(limit()).toEqual({ value: 12, basis: 'measured', who: 'Ada', how: 'all ports white' });
-  // What is not known stands on nothing.
+  // A figure that is not known stands on nothing.
   expect(screen.queryByRole('button', { name: /What Pixels in all stands on/ })).toBeNull();
   await typeInto(screen.getByLabelText('Universes'), '0');
   expect(limit()).toBeUndefined();
@@ -61,7 +61,7 @@ it('tells what was found with a part wherever it is used', async () => {
   await userEvent.type(screen.getByLabelText(`A note on ${name}`), 'water in the first batch{Enter}');
   expect(type().notes).toMatchObject([{ outcome: 'fails', text: 'water in the first batch' }]);
   expect(screen.getAllByText(/water in the first batch/)).toHaveLength(2);
-  // How its chips are told their colours, with what that stands on.
+  // The timing of its chips, with what that stands on.
   await typeInto(screen.getByLabelText('Then it waits'), '80 µs');
   expect(type().timing).toMatchObject({
     kind: 'oneWire',

@@ -30,7 +30,7 @@ beforeEach(() => {
   jest.clearAllMocks();
   checkShowFile.mockResolvedValue(null);
   server.mockResolvedValue({ ok: true, json: () => Promise.resolve({ id: 'new-show' }) });
-  // What is seen of a show on its card comes by itself, and is no part of what is pressed.
+  // The picture on a show's card loads by itself and is no part of what is pressed.
   globalThis.fetch = ((address: string, request?: RequestInit) =>
     address.endsWith('/glance')
       ? Promise.resolve({ ok: true, json: () => Promise.resolve(GLANCE) })

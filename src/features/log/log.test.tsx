@@ -95,6 +95,6 @@ it('lists the history with the names of states, and says where it cannot be fetc
 it('says that the history could not be fetched', async () => {
   global.fetch = jest.fn(async () => Promise.reject(new Error('no network'))) as never;
   openSheet(show, () => <HistorySheet />);
-  // What an earlier test was told may still be on the screen.
+  // A message of an earlier test may still be on the screen.
   expect(await screen.findByText(/^The history could not be fetched/)).toHaveAttribute('role', 'alert');
 });

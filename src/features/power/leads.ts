@@ -20,7 +20,7 @@ interface FedPixel {
 }
 
 /**
- * Where one more lead does most: the start of the first run that has none, then an end, then the middle of the longest stretch between
+ * The place where one more lead does most: the start of the first run that has none, then an end, then the middle of the longest stretch between
  * two leads. Null where every pixel has one.
  *
  * @param runs with their numbers and pixels, in their order

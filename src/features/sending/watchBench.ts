@@ -58,7 +58,7 @@ export function useWatchedBench(showId: string, isWatched = true): BenchState | 
 const HEADER_BYTES = 4;
 
 /**
- * What lights on the rig of a prop or of the whole show, picture after picture as they come, while the window is seen.
+ * The light of a prop or of the whole show on the rig, picture after picture as they come, while the window is seen.
  *
  * @param take is given each picture: red, green, blue and white of each pixel
  */

@@ -109,7 +109,7 @@ async function page(laptop: Laptop) {
     /** Until nothing waits, or an answer is wanted. */
     settled: async () => {
       while (queue.now.waiting.length > 0 && queue.now.clashes.length === 0) await pause();
-      // What is kept is forgotten a moment later.
+      // A kept note is forgotten a moment later.
       await outbox.waiting('quay');
     },
   };

@@ -101,7 +101,7 @@ export class NoteQueue {
     void this.send();
   }
 
-  /** Of what was noted otherwise meanwhile, what counts. @param mine ids of our facts that do */
+  /** Decides between our notes and those made meanwhile. @param mine ids of our facts that do */
   resolve(mine: ReadonlySet<string>): void {
     const given = new Set(
       this.state.clashes.filter((each) => !mine.has(each.mine.id)).map((each) => subjectOf(each.mine)),

@@ -80,7 +80,7 @@ export interface ShowState {
   note: (notes: readonly Note[]) => void;
   /** Notes a photo, which may take its time. @param note with a value to which the id of the photo comes */
   notePhoto: (photo: Blob, note: Note) => void;
-  /** Of what was noted otherwise elsewhere while the server was not heard, what counts. @param mine ids of our facts that do */
+  /** Decides between notes that differ, ours and those made elsewhere while the server was out of reach. @param mine ids of our facts that do */
   resolveNotes: (mine: ReadonlySet<string>) => void;
   /** The line may be there again. */
   hurry: () => void;

@@ -32,7 +32,7 @@ export interface Surroundings {
 }
 
 /**
- * What a window has of a show, in step with the server. Edits appear at once and are sent one after another. The server lays them on what
+ * A window's copy of a show, in step with the server. Edits appear at once and are sent one after another. The server lays them on what
  * others did meanwhile; whatever comes back, from here or elsewhere, is laid under what still waits. Undo and redo are the server's, so
  * they appear when it has answered.
  */

@@ -1,60 +1,14 @@
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
 import { anyEdit } from '../../../tests/unit/edits';
-import { aController, aGrid, aLine, aShow } from '../../../tests/unit/shows';
 import type { Edit } from '@/core/show/edits/registry';
 import { tickOf } from '@/core/show/facts';
 import { ShowError } from '@/core/fields/problem';
-import { Wire, aRepository, pause } from '../../../tests/unit/wire';
+import { pause } from '../../../tests/unit/wire';
 import { Refused } from './client';
-import { createShowStore } from './store';
+import { aStart, freshRepository, open, openWindow } from '../../../tests/unit/storeWindows';
 
 const rename = (name: string, propId = 'rail'): Edit => ({ type: 'changeProp', propId, change: { name } });
-const aStart = () => aShow({ props: [aLine('rail', 10), aGrid('net', 2, 2)], controllers: [aController()] });
-
-let folder: string;
-beforeEach(() => {
-  folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-store-'));
-});
-afterEach(() => fs.rmSync(folder, { recursive: true, force: true }));
-
-function open(start = aStart(), window = 'here') {
-  const shows = aRepository(folder);
-  return openWindow(shows, shows.create({ show: start, facts: [] }), window);
-}
-
-function openWindow(shows: Wire['shows'], id: string, window: string, holds = true) {
-  const server = new Wire(shows, id, window, holds);
-  const said: string[] = [];
-  const store = createShowStore(server.opened(), {
-    client: server,
-    notify: (message) => said.push(message),
-    window,
-    retryAfterMs: 1,
-  });
-  const stop = shows.listen(id, window, (event) => void store.getState().heard({ showId: id, ...event }));
-  let others = 0;
-  return {
-    shows,
-    id,
-    server,
-    said,
-    store,
-    stop,
-    name: (prop = 0) => store.getState().show.props[prop]!.name,
-    kept: () => shows.get(id).show,
-    /** Another window makes an edit; with `quietly` this one does not hear of it at once. */
-    elsewhere: (edit: Edit, quietly = false) => {
-      const author = { changeId: `theirs-${(others += 1)}`, window: 'there', base: shows.get(id).sequence };
-      if (!quietly) return shows.apply(id, author, edit);
-      stop();
-      return shows.apply(id, author, edit);
-    },
-  };
-}
 
 it('shows an edit at once and saves one after another', async () => {
   const { server, store, name, kept } = open();
@@ -68,7 +22,7 @@ it('shows an edit at once and saves one after another', async () => {
   await server.next();
   expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [], sequence: 2 });
   expect(kept()).toEqual(store.getState().show);
-  // What is on screen is still the same object, so that nothing is planned or drawn again.
+  // The show on screen is still the same object, so that nothing is planned or drawn again.
   expect(store.getState().show).toBe(shown);
   expect(store.getState().confirmed).toBe(shown);
 });
@@ -222,92 +176,6 @@ describe('undo', () => {
   });
 });
 
-describe('when others were first', () => {
-  it('asks nothing where they touched something else, and shows both', async () => {
-    const { server, store, name, elsewhere, kept } = open();
-    elsewhere(rename('Theirs', 'net'), true);
-    store.getState().edit(rename('Mine'));
-    await server.next();
-    expect(store.getState()).toMatchObject({ saving: 'saved', clash: null, sequence: 2 });
-    expect([name(0), name(1)]).toEqual(['Mine', 'Theirs']);
-    expect(kept()).toEqual(store.getState().show);
-  });
-
-  it('takes over what is heard while a change of its own is on its way', async () => {
-    const { server, store, said, name, elsewhere } = open();
-    store.getState().edit(rename('Mine'));
-    elsewhere(rename('Theirs', 'net'));
-    expect([name(0), name(1)]).toEqual(['Mine', 'Theirs']);
-    await server.next();
-    expect(store.getState()).toMatchObject({ saving: 'saved', sequence: 2 });
-    expect(said).toEqual(['Changed elsewhere: net: rename to Theirs.']);
-  });
-
-  it('fetches what it missed where the news of it got lost', async () => {
-    const { store, name, elsewhere, id } = open();
-    elsewhere(rename('Theirs'), true);
-    await store.getState().heard({ showId: id, is: 'at', sequence: 1, noted: 0 });
-    await pause();
-    expect(name()).toBe('Theirs');
-    expect(store.getState().saving).toBe('saved');
-  });
-
-  it.each(['mine', 'theirs'] as const)(
-    'asks where they touched the same, and does as told: %s',
-    async (choice) => {
-      const { server, store, name, elsewhere, kept } = open();
-      elsewhere(rename('Theirs'), true);
-      store.getState().edit(rename('Mine'));
-      store.getState().edit(rename('Behind it', 'net'));
-      await server.next();
-      expect(store.getState()).toMatchObject({
-        saving: 'clash',
-        clash: { clash: { name: 'Theirs', field: 'name', mine: '“Mine”', theirs: '“Theirs”' } },
-      });
-      // Nothing is sent, and nothing lost, before there is an answer.
-      store.getState().edit({ type: 'renameShow', name: 'Later' });
-      expect(server.held).toHaveLength(0);
-      void store.getState().resolve(choice);
-      for (let i = 0; i < (choice === 'mine' ? 3 : 2); i += 1) await server.next();
-      expect([name(0), name(1)]).toEqual([choice === 'mine' ? 'Mine' : 'Theirs', 'Behind it']);
-      expect(kept()).toEqual(store.getState().show);
-      expect(store.getState()).toMatchObject({ saving: 'saved', clash: null, waiting: [] });
-    },
-  );
-
-  it('names what does not fit on top of theirs', async () => {
-    const { server, store, said, elsewhere } = open();
-    elsewhere({ type: 'removeProp', propId: 'rail' }, true);
-    store.getState().edit(rename('Mine'));
-    await server.next();
-    void store.getState().resolve('mine');
-    await pause();
-    expect(said.at(-1)).toMatch(/^Not possible any more: .*There is no prop “rail”/);
-    expect(store.getState()).toMatchObject({ saving: 'saved', waiting: [] });
-  });
-
-  it('takes back only what a rule of the show refuses, and says which', async () => {
-    const { server, store, said, name, elsewhere } = open();
-    elsewhere(rename('Taken', 'net'), true);
-    store.getState().edit(rename('Taken'));
-    store.getState().edit({ type: 'renameShow', name: 'Kept' });
-    await server.next();
-    await server.next();
-    expect(said.some((message) => /“Taken” is used twice/.test(message))).toBe(true);
-    expect(name()).toBe('rail');
-    expect(store.getState().show.name).toBe('Kept');
-  });
-
-  it('says that the show was removed, and sends nothing more', async () => {
-    const { server, store, shows, id } = open();
-    shows.remove(id);
-    await pause();
-    expect(store.getState().saving).toBe('removed');
-    store.getState().edit(rename('Mine'));
-    expect(server.held).toHaveLength(0);
-  });
-});
-
 it('opens the show anew where what it has cannot be read any more, and lays its own on top', async () => {
   const { server, store, name } = open();
   store.getState().edit(rename('Mine'));
@@ -377,7 +245,7 @@ it('ends where the server is, with two windows that do whatever they like', asyn
   });
   await fc.assert(
     fc.asyncProperty(fc.array(step, { maxLength: 20 }), async (steps) => {
-      const shows = aRepository(fs.mkdtempSync(path.join(folder, 'two-')));
+      const shows = freshRepository();
       const id = shows.create({ show: aStart(), facts: [] });
       const windows = ['one', 'two'].map((window) => openWindow(shows, id, window, false));
       const settle = async () => {

@@ -24,7 +24,7 @@ export interface SiteItem {
 }
 
 /**
- * What could be on the drawing: sizes as planned, places as in the show, which may be ahead of its plan.
+ * Things that could be on the drawing: sizes as planned, places as in the show, which may be ahead of its plan.
  */
 export function itemsOf(plan: Plan, show: Pick<Show, 'props' | 'controllers'>): SiteItem[] {
   const latestProps = new Map(show.props.map((prop) => [prop.id, prop]));

@@ -49,7 +49,7 @@ beforeEach(() => {
 it('a new stage is one descriptor and one line: it has its tab, key, help, address, command, sheets and panel', async () => {
   window.history.replaceState(null, '', '/shows/quay/build');
   const { store } = openShow(show, <ShowFrame />);
-  // What nobody has gone to is not fetched.
+  // A stage that nobody has gone to is not fetched.
   expect(load).not.toHaveBeenCalled();
   const key = String(stages.length);
   const tab = screen.getByRole('button', { name: `${key} Hoist` });

@@ -18,7 +18,7 @@ jest.mock('next/navigation', () => ({
 }));
 
 const CLOSED: BenchState = { isOpen: false, takenBy: null, notes: [], sending: null, heard: [] };
-/** What was asked of the bench, and what it answers to the next. */
+/** Requests made to the bench, and its answer to the next. */
 const requests: BenchRequest[] = [];
 let answers: { status: number; body: object }[] = [];
 beforeEach(() => {
@@ -101,7 +101,7 @@ it('tells the device’s own fill from what is sent', async () => {
         list: 'show',
         recordId: store.getState().id,
         field: 'rig',
-        // What is no fault is left out.
+        // Anything that is no fault is left out.
         value: { faults: [{ kind: 'notReached', controllerId: 'a' }, { kind: 'gremlin' }] },
       },
     ]),

@@ -1,5 +1,5 @@
 /**
- * What parts of addresses were called once. Codes on printed labels, bookmarks and notes hold them, so each leads to what it is
+ * Earlier names of parts of addresses. Codes on printed labels, bookmarks and notes hold them, so each leads to what it is
  * called now (next.config.ts redirects paths; what stands after the question mark is read by `presentName`).
  */
 export const OLD_STAGES = { thread: 'route', feed: 'power', prove: 'test', papers: 'print' } as const;

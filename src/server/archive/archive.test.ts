@@ -94,7 +94,7 @@ it('brings a show back elsewhere with its history, its notes and its photos, as 
   for (let at = 0; at <= 3; at += 1) expect(there.shows.at(id, at)).toEqual(here.shows.at(id, at));
   const photoId = there.photos.usedBy(id)[0]!.id;
   expect(there.photos.find(photoId)!.bytes).toEqual(aPng(7));
-  // What was undone before can be done again there, and what was done be undone.
+  // A step that was undone before can be redone there, and one that was done can be undone.
   there.shows.redo(id, { changeId: 'again', window: 'other', base: 3 });
   expect(there.shows.get(id).show.name).toBe('Second night');
   expect(there.left()).toEqual([]);
@@ -129,7 +129,7 @@ it('carries the history of earlier versions of the show file, and reads it as th
   expect(await there.restore(await here.archive(id))).toBe(id);
   for (const at of [0, 7, 50, 72, 73, sequence, sequence + 1])
     expect(there.shows.at(id, at)).toEqual(here.shows.at(id, at));
-  // What was made before the upgrade stays, there as here.
+  // Changes made before the upgrade stay, there as here.
   expect(there.shows.open(id, 'other').steps).toEqual(here.shows.open(id, 'other').steps);
 });
 
@@ -369,7 +369,7 @@ it('refuses whatever is broken in it, wherever that is', async () => {
       } else {
         // Some bytes say nothing that is read, such as times and comments.
         expect(there.shows.get(kept)).toEqual(here.shows.get(id));
-        // What is noted of the show itself goes with its new id.
+        // Notes about the show itself go with its new id.
         expect(there.shows.factsOf(kept)).toEqual(
           here.shows.factsOf(id).map((each) => (each.recordId === id ? { ...each, recordId: kept } : each)),
         );
@@ -377,7 +377,7 @@ it('refuses whatever is broken in it, wherever that is', async () => {
         before.splice(0, before.length, ...there.tables());
       }
     }),
-    // What is kept goes on from run to run, so trying smaller cases after a failure would tell of another one.
+    // The kept state goes on from run to run, so trying smaller cases after a failure would tell of another one.
     { numRuns: tries(150), endOnFailure: true },
   );
 }, 60_000);

@@ -88,7 +88,7 @@ it('sends universes to their groups where their devices listen to groups, and he
     casting: 'multicast' as const,
   };
   const { listener, sender } = await opened(showOf({ network }));
-  // Where a system has no groups on its loopback, it is said, and each device is sent to alone.
+  // A system without groups on its loopback is named, and each device is sent to alone.
   expect(listener.groupCount + listener.notes.filter((note) => note.startsWith('Groups')).length).toBe(1);
   const running = sender.run();
   await sees(() => listener.light()[0] === 255);

@@ -39,7 +39,7 @@ export const LET_IN_DAYS = 60;
 const DAY_MS = 24 * 60 * 60 * 1000;
 
 /**
- * Who may come in from the network at home: phones that entered the code once. Kept beside the database, so that a phone on a ladder need not
+ * The devices that may come in from the network at home: phones that entered the code once. Kept beside the database, so that a phone on a ladder need not
  * enter it again when the program was started anew.
  */
 export class Access {

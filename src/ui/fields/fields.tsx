@@ -106,7 +106,7 @@ export function WholeListField({
 const MOST_BARE_METRES = 100;
 
 /**
- * What a number without a unit is taken for: millimetres, or inches where the show has those; metres or feet where the value that stood
+ * The unit that a bare number is taken to have: millimetres, or inches where the show has those; metres or feet where the value that stood
  * there was written in them and the number is a small one. The field shows at once what was read.
  */
 function bareUnitBeside(valueMm: number, text: string, lengths: Lengths): LengthUnit {

@@ -285,7 +285,7 @@ function drawEnds(frame: Frame, camera: Camera, mirror: 1 | -1): void {
 }
 
 /**
- * Where a tab stands: against the data, or beside the first pixel where the pixels of another run come from there. It
+ * The place of a tab: against the data, or beside the first pixel where the pixels of another run come from there. It
  * goes further out when another tab has the place.
  */
 function placeForTab(frame: Frame, camera: Camera, mirror: 1 | -1, first: number, width: number) {

@@ -21,7 +21,7 @@ const ANSWER_MS = 400;
 const LOOK_MS = 10_000;
 
 /**
- * Where a browser has no shared worker, one of its pages leads: it holds the stream of events and passes on what the others watch. When
+ * In a browser without a shared worker one of its pages leads: it holds the stream of events and passes on what the others watch. When
  * it goes, another one leads. For a moment two may lead, which costs a connection and loses nothing.
  *
  * @returns ways to stop, and to open the stream anew since the line may be there again

@@ -3,7 +3,7 @@ import { startThread } from '../thread';
 import type { CheckWorker } from './check.worker';
 
 /**
- * What is wrong with a show file, found in a thread of its own before anything is sent; null where nothing is.
+ * The faults of a show file, found in a thread of its own before anything is sent; null where nothing is.
  *
  * @throws the reason of `signal` when it is stopped
  */

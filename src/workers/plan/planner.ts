@@ -14,14 +14,14 @@ export interface Planner {
   /** @param progress told how much is done, from 0 to 1 */
   plan: (show: Show, progress: (part: number) => void) => Promise<Plan>;
   /**
-   * What is worth a look in the plan of a show.
+   * Findings about the plan of a show.
    *
    * @param facts what was noted on site
    * @returns null where a newer show overtook it
    */
   findings: (show: Show, facts: readonly Fact[]) => Promise<readonly Finding[] | null>;
   /**
-   * What takes other plans to answer.
+   * Answers that take other plans.
    *
    * @throws a sentence where it could not be worked out
    */

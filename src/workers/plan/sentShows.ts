@@ -1,7 +1,7 @@
 import type { Show } from '@/core/show/schema';
 
 /**
- * What makes one show from another. Sending a show of thousands of props to a thread takes longer than planning it, and most edits
+ * The difference that makes one show from another. Sending a show of thousands of props to a thread takes longer than planning it, and most edits
  * touch one of them: what is the very same object in both is sent as its index.
  */
 interface ShowChanges {

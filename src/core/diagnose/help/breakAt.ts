@@ -18,7 +18,7 @@ interface BreakFound {
 }
 
 /**
- * What is behind “dark from here”.
+ * The cause behind “dark from here”.
  *
  * @param prop index in the show
  * @param light the first that is dark, in data order from 1

@@ -11,7 +11,7 @@ export function ordersOf(letters: string): string[] {
 }
 
 /**
- * What lights where a colour is sent: the setting says which channel carries a colour, and the chip which light takes that channel.
+ * The light that answers a sent colour: the setting says which channel carries a colour, and the chip which light takes that channel.
  *
  * @param setting the order that is set, such as `RGB`
  * @param chip the order in which the chips take their channels
@@ -80,7 +80,7 @@ const colourWords = (letters: string) =>
   [...letters].map((letter) => WORDS[letter] ?? letter).join(' and ') || 'nothing';
 
 /**
- * What lights of a long wire of one colour where data comes so many channels late and the device counts another number of channels a
+ * The lights of a long wire of one colour when data comes so many channels late and the device counts another number of channels a
  * light than the chips take: one string of letters for each of the first lights.
  *
  * @param sent the letter of the colour
@@ -109,7 +109,7 @@ interface SmearFound {
 }
 
 /**
- * What explains the first lights of a wire under red: orders of three and four channels, and data that is late or early by up to three channels.
+ * Settings that explain the first lights of a wire under red: orders of three and four channels, and data that is late or early by up to three channels.
  *
  * @param seen what is lit of each of the first lights
  * @param sent the colour that is sent

@@ -6,7 +6,7 @@ interface BandsFound {
 }
 
 /**
- * What bands of a sent fill of red say of packing. Where the receiver steps by more channels than the sender fills, each of its universes
+ * Reads the packing from the bands of a fill of red. Where the receiver steps by more channels than the sender fills, each of its universes
  * begins so many channels early: with 512 against 510 its colours go red, blue, green; the other way round red, green, blue.
  *
  * @param bands letters of the first bands, beginning with the first light

@@ -53,7 +53,7 @@ export function labelsOfWall({ chains }: Pick<LaidWall, 'chains'>): Map<string, 
 }
 
 /**
- * What labels that are read on a wall say is to be changed: which ribbon, output or panel.
+ * Changes that labels read on a wall call for: which ribbon, output or panel.
  *
  * @param seen panels that were read; of the others nothing is said
  */

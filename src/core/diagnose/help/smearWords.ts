@@ -17,7 +17,7 @@ export function readLights(text: string): Lit[] | null {
 }
 
 /**
- * What the first lights under red say, in sentences; the simplest first.
+ * Readings of the first lights under red, in sentences; the simplest first.
  *
  * @param setting the order that is set, with as many letters as channels a light are sent
  */

@@ -21,7 +21,7 @@ export class PointsError extends Error {
   }
 }
 
-/** What to say when there are more points than a free-form prop holds. */
+/** The sentence for more points than a free-form prop holds. */
 export function tooManyPoints(have: number): string {
   return `A free-form prop holds at most ${groupDigits(FREEFORM_LIMITS.points)} points, and this would make ${groupDigits(have)}. Use a wider spacing, or split it into several props.`;
 }

@@ -74,7 +74,7 @@ export class TableReader {
   }
 }
 
-/** Where x, y and z stand, if a line is a heading. */
+/** The columns of x, y and z, if a line is a heading. */
 function headingOf(cells: readonly string[], line: number): { x: number; y: number; z: number } | null {
   const words = cells.map((cell) => cell.trim().toLowerCase());
   if (words.every((word) => word === '' || Number.isFinite(Number(word.replace(',', '.'))))) return null;

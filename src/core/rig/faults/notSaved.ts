@@ -10,7 +10,7 @@ export const notSaved = deviceFault(
     sentence: (device) => `The settings of ${device} were typed and not saved: a power cut takes them.`,
   },
   ({ ports }) => ({
-    // What devices come with.
+    // Settings that devices come with.
     afterCut: {
       ports: ports.map((port) => ({ ...port, pixels: 50, direction: 'forward' as const })),
       brightness: 0.5,

@@ -53,7 +53,7 @@ export const panelsExchanged = defineFault<PanelsExchanged>({
 const isAt = (at: WallPlace, cell: PanelsExchanged['one']) =>
   at.column === cell.column - 1 && at.row === cell.row - 1;
 
-/** Of many panels only those that hang side by side are taken for each other. */
+/** Among many panels only those that hang side by side are mixed up. */
 const MOST_PAIRED = 24;
 
 function pairsOf<Cell extends { column: number; row: number }>(cells: readonly Cell[]): [Cell, Cell][] {

@@ -3,7 +3,7 @@ import { changeSender, runIndex } from '../fault';
 import { runFault } from '../simpleFaults';
 import { strungRuns } from '../starving';
 
-/** What the profile of one fixture holds before anybody says otherwise. */
+/** Pixels in the profile of one fixture unless it says otherwise. */
 const PIXELS = 1;
 
 export const profileDefault = runFault(

@@ -24,7 +24,7 @@ export const quarterTurn = defineFault<QuarterTurn>({
   name: 'A square panel on its side',
   layer: 'place',
   prior: seldom('only square panels can be'),
-  // What was kept before panels were named is about the first.
+  // A fault kept before panels were named is about the first.
   schema: z.strictObject({
     kind: z.literal('quarterTurn'),
     ...onRun,

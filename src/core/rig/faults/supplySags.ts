@@ -14,7 +14,7 @@ interface SupplySags extends OnSupply {
   kind: 'supplySags';
 }
 
-/** Of full white: a supply of two thirds of what is wanted shuts down above this. */
+/** A share of full white: a supply of two thirds of what is wanted shuts down above this. */
 const SHARE = 0.66;
 
 export const supplySags = defineFault<SupplySags>({

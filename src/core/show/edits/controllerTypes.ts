@@ -12,7 +12,7 @@ export const setControllerType = defineEdit({
   apply: (draft, { controllerType }) => {
     const earlier = draft.find('controllerTypes', controllerType.id);
     if (!earlier) return draft.add('controllerTypes', controllerType);
-    // What the changed one does not say any more is gone.
+    // A field that the changed kind no longer has is gone.
     const gone = Object.fromEntries(Object.keys(earlier).map((field) => [field, undefined]));
     const { order: _, ...fields } = { ...gone, ...controllerType, order: undefined };
     draft.change('controllerTypes', controllerType.id, fields);

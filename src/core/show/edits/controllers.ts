@@ -108,7 +108,7 @@ export const removeController = defineEdit({
   apply: (draft, { controllerId }) => {
     draft.remove('controllers', controllerId);
     draft.removeWhere('patch', (entry) => entry.controllerId === controllerId);
-    // What was to be typed into it goes with it.
+    // Its tasks go with it.
     draft.removeWhere('tasks', (task) => task.controllerId === controllerId);
     draft.removeWhere('feeds', ({ from }) => from.kind === 'port' && from.controllerId === controllerId);
     endLeads(draft, (end) => end.kind === 'controller' && end.controllerId === controllerId);

@@ -8,7 +8,7 @@ import type { Show } from '../schema';
  */
 export interface EditDefinition<Schema extends z.ZodType = z.ZodType> {
   schema: Schema;
-  /** What the history calls it, in the builder's words. `show` is the show before the change. */
+  /** Its name in the history, in the builder's words. `show` is the show before the change. */
   label: (show: Show, edit: z.infer<Schema>) => string;
   /** @throws ShowError when the edit does not fit the show */
   apply: (draft: ShowDraft, edit: z.infer<Schema>) => void;

@@ -122,7 +122,7 @@ function isFrom({ from }: Feed, supplyId: string): boolean {
   return from.kind === 'supply' && from.supplyId === supplyId;
 }
 
-/** Where a lead goes, for the history: `from Supply 1 to Net curtain`. */
+/** The way of a lead, for the history: `from Supply 1 to Net curtain`. */
 function leadWords(show: Show, { from, pieces }: Feed): string {
   const source =
     from.kind === 'supply'

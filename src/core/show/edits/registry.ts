@@ -68,7 +68,7 @@ function definitionOf(edit: SingleEdit): EditDefinition {
   return definitions[edit.type] as unknown as EditDefinition;
 }
 
-/** What the history calls an edit of this show. */
+/** The name of an edit in the history of this show. */
 export function labelOf(show: Show, edit: Edit): string {
   return edit.type === 'batch' ? edit.label : definitionOf(edit).label(show, edit);
 }

@@ -59,7 +59,7 @@ it('says how to split what no port takes, and does it', async () => {
   expect(await screen.findByText(/net has 1200 pixels, and no port takes more than 800/)).toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Split it into 2' }));
   expect(store.getState().show.props[2]!.threading.runs).toBe(2);
-  // What was proposed is of the show before, and is gone.
+  // The proposal was for the show before, and is gone.
   expect(screen.queryByTestId('proposal')).not.toBeInTheDocument();
   await propose();
   expect(within(await screen.findByTestId('proposed')).getAllByRole('row')).toHaveLength(5);

@@ -77,7 +77,7 @@ describe('what a device holds', () => {
     await typeInto('A1 start universe', ' ');
     await typeInto('A3 pixels', '12');
     await compare();
-    // What nobody looked at is not compared; a port that should be off is.
+    // A value that nobody looked up is not compared; a port that should be off is.
     const rows = within(screen.getByTestId('differences')).getAllByRole('row');
     expect(rows.slice(1).map((row) => within(row).getAllByRole('cell')[0]!.textContent)).toEqual([
       'A2',

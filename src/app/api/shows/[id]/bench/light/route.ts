@@ -9,7 +9,7 @@ const RATE_HZ = 30;
 const HEADER_BYTES = 4;
 
 /**
- * What lights on the rig, picture after picture as fast as they are taken: four bytes that say how many follow (the least first), then red,
+ * The light of the rig, picture after picture as fast as they are taken: four bytes that say how many follow (the least first), then red,
  * green, blue and white of each pixel. `?prop=` gives one prop in its data order, without it the whole show. It ends with the rig.
  */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
