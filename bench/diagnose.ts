@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { goal, sized, table } from './report';
 import { readDemoShow } from '../scripts/lib/demoServer';
-import { Diagnosis, MOST_ANSWERS } from '../src/core/diagnose/diagnosis';
+import { Diagnosis } from '../src/core/diagnose/diagnosis';
+import { MOST_ANSWERS } from '../src/core/diagnose/evidence';
 import { drawFaults, drawsOf, play } from '../src/core/diagnose/play';
 import { Scope, type Seen } from '../src/core/diagnose/scope';
 import { planShow } from '../src/core/plan/plan';

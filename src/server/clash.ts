@@ -1,5 +1,5 @@
 import 'server-only';
-import type { ChangeClash } from '@/core/show/changes';
+import { ChangeClash, applyChange, type ShowChange } from '@/core/show/changes';
 import { fieldWords } from '@/core/show/fieldWords';
 import { isObject, same } from '@/core/fields/json';
 import { recordId, recordName, type ListName } from '@/core/show/records';
@@ -126,4 +126,14 @@ function partWords(key: string, value: unknown, lengths: Lengths): string {
 
 function cut(text: string): string {
   return text.length > 120 ? `${text.slice(0, 117)}…` : text;
+}
+
+/** Lays a change on a show. @throws ShowClash when a record is not as the change says */
+export function laid(show: Show, change: ShowChange): Show {
+  try {
+    return applyChange(show, change);
+  } catch (error) {
+    if (error instanceof ChangeClash) throw clashOf(error, show);
+    throw error;
+  }
 }

@@ -1,19 +1,12 @@
 import type { Fault } from '../rig/faults/registry';
-import { UNKNOWN } from './perceive';
+import { itemAt } from '../units/there';
+import { weigh, type Evidence } from './evidence';
 import type { Scope, Seen } from './scope';
-import {
-  faultAt,
-  placesOn,
-  SHARE_AFTER_MENDING,
-  SHARE_OF_COUNT,
-  suspectsOf,
-  type AnyPlace,
-  type Suspects,
-} from './suspects';
+import { BASES, KEPT, TRIPLE_BASES, stacked, type Search } from './stacking';
+import { placesOn, SHARE_AFTER_MENDING, SHARE_OF_COUNT, suspectsOf, type Suspects } from './suspects';
 import type { Trial } from './trials';
 import { View } from './view';
-import { agreement } from './wireView';
-import { itemAt } from '../units/there';
+import { explains, faultsOf, keyOf, pictureOf, type Way } from './ways';
 
 /** One way in which the display may be. */
 interface Suspect {
@@ -48,42 +41,16 @@ interface NextTrial {
   answers: PossibleAnswer[];
 }
 
-/** Answers that are shown as pictures. */
-export const MOST_ANSWERS = 8;
-/** So many answers of a hundred are slips. */
-const SLIP = 0.05;
-/** A slip is one of the answers that are shown, whichever. */
-const LEAST_SLIP = 1 / MOST_ANSWERS;
-/** Somebody said that none of the pictures is right and described another, looked at twice; suspects that look similar get likelier. */
-const LEAST_OTHER = LEAST_SLIP / 40;
 /** An answer that nothing explains is asked for again, but not for ever. */
 const MOST_TIMES = 2;
 /** An observation is checked again only where that decides something. */
 const LEAST_AGAIN_BITS = 0.1;
 /** Suspects with less than this share of the likeliest are left out of a trial's information. */
 const NEGLIGIBLE = 1e-5;
-/** Displays with something the matter to which more is added, where one thing does not explain all. */
-const BASES = 12;
-const TRIPLE_BASES = 5;
-/** Faults with a fixed place that are added to each. */
-const ADDED = 60;
-/** Suspects that fall so far behind the likeliest are not followed to the end. */
-const HOPELESS = 1e-4;
-/** Ways with more than one fault that are kept. */
-const KEPT = 600;
 /** Less is no reason to ask. */
 const LEAST_BITS = 0.01;
 /** Trials over several moments are weighed only where no single look tells as much. */
 const ENOUGH_BITS = 0.6;
-
-/** A way of being broken: a view, or a view with a fault at a place of a wire. */
-interface Way {
-  view: View;
-  anywhere: AnyPlace | null;
-  place: number;
-  prior: number;
-  weight: number;
-}
 
 /** Finds what is the matter with what drives a prop, from what is seen of trials. */
 export class Diagnosis {
@@ -91,7 +58,7 @@ export class Diagnosis {
   private readonly suspects: Suspects;
   private readonly singles: Way[];
   private stacked: Way[] = [];
-  private readonly evidence: { trial: Trial; seen: Seen; isShown: boolean }[] = [];
+  private readonly evidence: Evidence[] = [];
   private readonly views = new Map<string, View>();
   private readonly keys = new Map<string, Float64Array>();
 
@@ -136,7 +103,7 @@ export class Diagnosis {
           ? base
           : new View(this.scope, [...mended, ...way.view.faults], base),
     }));
-    before.weighed(then);
+    weigh(before.evidence, then);
     const most = then.reduce((max, { weight }) => Math.max(max, weight), 0);
     if (most === 0) return;
     this.singles.forEach((way, i) => {
@@ -172,7 +139,7 @@ export class Diagnosis {
         isPlannedThere = true;
       }
       ranked.push({
-        faults: this.faultsOf(way),
+        faults: faultsOf(this.scope, way),
         share: each.weight,
         against: this.against(way),
       });
@@ -182,7 +149,7 @@ export class Diagnosis {
 
   /** A way that shows in no trial. */
   private isSilent(way: Way): boolean {
-    return this.scope.trials.every((trial) => this.keyOf(way, trial) === this.planned.key(trial));
+    return this.scope.trials.every((trial) => keyOf(way, trial) === this.planned.key(trial));
   }
 
   /** The likeliest ways in classes: within one no trial tells them apart. Their shares are those of the class. */
@@ -192,7 +159,7 @@ export class Diagnosis {
     // A way far behind is in no class that counts.
     const near = all.filter(({ weight }, i) => i < 40 && weight >= 0.02 * itemAt(all, 0).weight);
     for (const way of near) {
-      const key = this.scope.trials.map((trial) => this.keyOf(way, trial)).join();
+      const key = this.scope.trials.map((trial) => keyOf(way, trial)).join();
       const known = found.get(key);
       if (known) {
         known.share += way.weight;
@@ -204,7 +171,7 @@ export class Diagnosis {
       .slice(0, most)
       .map(({ share, ways }) => ({
         share,
-        ways: ways.map((way) => this.faultsOf(way)),
+        ways: ways.map((way) => faultsOf(this.scope, way)),
         against: this.against(itemAt(ways, 0)),
       }));
   }
@@ -212,7 +179,7 @@ export class Diagnosis {
   /** Trials whose answer a way does not explain. */
   private against(way: Way): string[] {
     return this.evidence
-      .filter(({ trial, seen }) => !this.explains(way, trial, seen))
+      .filter(({ trial, seen }) => !explains(way, trial, seen))
       .map(({ trial }) => trial.id);
   }
 
@@ -262,7 +229,7 @@ export class Diagnosis {
   answersOf(trial: Trial, ways: readonly Way[] = this.weighty()): PossibleAnswer[] {
     const lots = new Map<number, { share: number; way: Way }>();
     for (const way of ways) {
-      const key = this.keyOf(way, trial);
+      const key = keyOf(way, trial);
       const lot = lots.get(key);
       if (lot) {
         lot.share += way.weight;
@@ -273,9 +240,9 @@ export class Diagnosis {
     return [...lots]
       .sort(([, a], [, b]) => b.share - a.share)
       .map(([key, { share, way }]) => ({
-        seen: this.pictureOf(way, trial),
+        seen: pictureOf(way, trial),
         share,
-        faults: this.faultsOf(way),
+        faults: faultsOf(this.scope, way),
         isAsPlanned: key === planned,
       }));
   }
@@ -301,7 +268,7 @@ export class Diagnosis {
     const lots = new Map<number, number>();
     let total = 0;
     for (const way of ways) {
-      const key = this.keyOf(way, trial);
+      const key = keyOf(way, trial);
       lots.set(key, (lots.get(key) ?? 0) + way.weight);
       total += way.weight;
     }
@@ -326,54 +293,34 @@ export class Diagnosis {
     }
   }
 
-  private keyOf({ view, anywhere, place }: Way, trial: Trial): number {
-    return anywhere ? view.keyWith(trial, anywhere, place) : view.key(trial);
-  }
-
-  private pictureOf({ view, anywhere, place }: Way, trial: Trial): Seen {
-    return anywhere ? view.seenWith(trial, anywhere, place) : view.seen(trial);
-  }
-
-  private faultsOf({ view, anywhere, place }: Way): readonly Fault[] {
-    return anywhere ? [...view.faults, faultAt(this.scope, anywhere, place)] : view.faults;
-  }
-
-  private explains(way: Way, trial: Trial, seen: Seen): boolean {
-    return agreement(this.pictureOf(way, trial), seen) === seen.length;
-  }
-
-  /** Likelihood of an answer under a way: almost certain where the way shows exactly that, else higher the more agrees. */
-  private static likelihood(agree: number, all: number, isShown: boolean): number {
-    if (agree === all) return 1 - SLIP;
-    return isShown ? SLIP * LEAST_SLIP : SLIP * LEAST_OTHER * Math.max(0.1, (agree / all) ** 6);
-  }
-
-  /** The likelihoods of all evidence by some ways. @param least once all are below it, the rest is not looked at */
-  private weighed(ways: readonly Way[], least = 0): void {
-    for (const way of ways) way.weight = way.prior;
-    for (const { trial, seen, isShown } of this.evidence) {
-      if (least > 0 && ways.every(({ weight }) => weight < least)) {
-        for (const way of ways) way.weight = 0;
-        return;
-      }
-      const agreeing = agreementsOf(trial, seen);
-      for (const way of ways) {
-        const agree = agreeing(way);
-        way.weight *= Diagnosis.likelihood(agree, seen.length, isShown);
-      }
-    }
-  }
-
   private weigh(): void {
-    this.weighed(this.singles);
+    weigh(this.evidence, this.singles);
     this.stacked = [];
     // One thing explains all that was seen, or what is seen is as planned: nothing is stacked on it.
-    const isExplained = () =>
-      this.evidence.every(({ trial, seen }) => this.explains(this.best(), trial, seen));
+    const isExplained = () => this.evidence.every(({ trial, seen }) => explains(this.best(), trial, seen));
     if (this.evidence.length > 0 && !isExplained()) this.stack(this.singles, 2, BASES);
     if (this.stacked.length > 0 && !isExplained()) this.stack(this.stacked, 3, TRIPLE_BASES);
     const total = [...this.singles, ...this.stacked].reduce((sum, { weight }) => sum + weight, 0);
     for (const way of [...this.singles, ...this.stacked]) way.weight /= total;
+  }
+
+  /** Adds one fault more to the ways that come nearest to explaining what was seen. */
+  private stack(onto: readonly Way[], faults: 2 | 3, most: number): void {
+    const { scope, evidence, singles, planned } = this;
+    const search: Search = {
+      scope,
+      evidence,
+      singles,
+      planned,
+      viewOf: (own) => this.viewOf(own),
+      anywhereOn: (view, prior) => this.anywhereOn(view, prior),
+    };
+    this.stacked = [...this.stacked, ...stacked(search, onto, faults, most)]
+      .sort((a, b) => b.weight - a.weight)
+      .slice(0, KEPT);
+    // Views that nothing stands on any more are let go.
+    const used = new Set([...this.singles, ...this.stacked].map(({ view }) => view));
+    for (const [key, view] of this.views) if (!used.has(view)) this.views.delete(key);
   }
 
   private best(): Way {
@@ -382,138 +329,4 @@ export class Diagnosis {
     for (const way of this.stacked) if (way.weight > best.weight) best = way;
     return best;
   }
-
-  /**
-   * The ways that something is stacked on: those that come nearest to explaining all, and those that explain what the nearest leaves open.
-   * Of faults at a place of a wire two of a kind stand for the others.
-   */
-  private basesOf(onto: readonly Way[], most: number): Way[] {
-    const ordered = [...onto].sort((a, b) => b.weight - a.weight);
-    const [nearest] = ordered;
-    if (!nearest) return [];
-    const bases: Way[] = [];
-    const taken = new Map<string, number>();
-    const take = (ways: readonly Way[], upTo: number) => {
-      for (const way of ways) {
-        if (bases.length >= upTo) return;
-        if (bases.includes(way)) continue;
-        if (way.anywhere) {
-          const kind = `${JSON.stringify(way.view.faults)} ${way.anywhere.kind}`;
-          const before = taken.get(kind) ?? 0;
-          if (before >= 2) continue;
-          taken.set(kind, before + 1);
-        }
-        bases.push(way);
-      }
-    };
-    take(ordered, Math.ceil(most / 2));
-    const open = this.evidence
-      .map(({ trial, seen }) => {
-        const picture = this.pictureOf(nearest, trial);
-        const rest = onlyWhere(seen, (at) => picture[at] !== seen[at]);
-        return { trial, rest, count: rest.reduce((sum, code) => sum + (code === UNKNOWN ? 0 : 1), 0) };
-      })
-      .filter(({ count }) => count > 0);
-    const fills = (way: Way) =>
-      open.reduce((sum, { trial, rest, count }) => {
-        const said = agreement(this.pictureOf(way, trial), rest) - (rest.length - count);
-        return sum + said / count;
-      }, 0);
-    // Pictures of faults at a place take longest: a few of them are looked at.
-    const offered = [
-      ...ordered.filter(({ anywhere }) => !anywhere),
-      ...ordered.filter(({ anywhere }) => anywhere).slice(0, 80),
-    ];
-    take(
-      offered
-        .map((way) => ({ way, fills: fills(way) }))
-        .filter((each) => each.fills > 0.2)
-        .sort((a, b) => b.fills - a.fills || b.way.prior - a.way.prior)
-        .map(({ way }) => way),
-      most,
-    );
-    return bases;
-  }
-
-  /** Adds one fault more to the ways that come nearest to explaining what was seen. */
-  private stack(onto: readonly Way[], faults: 2 | 3, most: number): void {
-    const isBase = (way: Way) => this.faultsOf(way).length === faults - 1;
-    const bases = this.basesOf(onto.filter(isBase), most);
-    const fixed = this.singles
-      .filter((way) => !way.anywhere && way.view !== this.planned)
-      .sort((a, b) => b.weight - a.weight);
-    const made = new Map<string, Way>();
-    let bestYet = 0;
-    const ratio = SHARE_OF_COUNT[faults] / SHARE_OF_COUNT[1];
-    for (const base of bases) {
-      const own = this.faultsOf(base);
-      const view = this.viewOf(own);
-      const prior = (base.prior / (faults === 2 ? SHARE_OF_COUNT[1] : SHARE_OF_COUNT[2])) * ratio;
-      const ways: Way[] = [...this.anywhereOn(view, prior * SHARE_OF_COUNT[1])];
-      this.weighed(ways);
-      let most = ways.reduce((max, { weight }) => Math.max(max, weight), bestYet);
-      // A fault that changes nothing in the trials explains nothing.
-      const changes = (way: Way) =>
-        this.evidence.some(({ trial }) => way.view.key(trial) !== this.planned.key(trial));
-      let added = 0;
-      for (const each of fixed) {
-        const [fault] = each.view.faults;
-        if (added >= ADDED) break;
-        if (!changes(each) || own.some((one) => JSON.stringify(one) === JSON.stringify(fault))) continue;
-        added += 1;
-        const way: Way = {
-          view: new View(this.scope, [...own, fault!], view),
-          anywhere: null,
-          place: 0,
-          prior: (prior * each.prior) / SHARE_OF_COUNT[1],
-          weight: 0,
-        };
-        this.weighed([way], most * HOPELESS);
-        most = Math.max(most, way.weight);
-        ways.push(way);
-      }
-      bestYet = Math.max(bestYet, most);
-      for (const way of ways.sort((a, b) => b.weight - a.weight).slice(0, KEPT / 4)) {
-        if (way.weight === 0) continue;
-        const key = this.faultsOf(way)
-          .map((fault) => JSON.stringify(fault))
-          .sort()
-          .join();
-        const known = made.get(key);
-        if (!known || known.weight < way.weight) made.set(key, way);
-      }
-    }
-    this.stacked = [...this.stacked, ...made.values()].sort((a, b) => b.weight - a.weight).slice(0, KEPT);
-    // Views that nothing stands on any more are let go.
-    const used = new Set([...this.singles, ...this.stacked].map(({ view }) => view));
-    for (const [key, view] of this.views) if (!used.has(view)) this.views.delete(key);
-  }
-}
-
-/** Pixels of a way that look as they were seen; pixels that ways share are counted once. */
-function agreementsOf(trial: Trial, seen: Seen): (way: Way) => number {
-  const whole = new Map<View, number>();
-  const onWires = new Map<View, Map<AnyPlace, (kind: AnyPlace['kind'], place: number) => number>>();
-  const ofView = (view: View) => {
-    let known = whole.get(view);
-    if (known === undefined) whole.set(view, (known = agreement(view.seen(trial), seen)));
-    return known;
-  };
-  return ({ view, anywhere, place }) => {
-    if (!anywhere) return ofView(view);
-    if (trial.how === 'look') return agreement(view.seenWith(trial, anywhere, place), seen);
-    let byWire = onWires.get(view);
-    if (!byWire) onWires.set(view, (byWire = new Map()));
-    let counted = byWire.get(anywhere);
-    if (!counted) {
-      const wire = view.wire(trial, anywhere.chain);
-      byWire.set(anywhere, (counted = wire ? wire.agreeing(seen) : () => ofView(view)));
-    }
-    return counted(anywhere.kind, place);
-  };
-}
-
-/** Somebody can name only a part of the picture: the rest is unknown. */
-function onlyWhere(seen: Seen, isKnown: (at: number) => boolean): Seen {
-  return seen.map((code, at) => (isKnown(at) ? code : UNKNOWN));
 }

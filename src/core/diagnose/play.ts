@@ -1,6 +1,7 @@
 import type { Fault } from '../rig/faults/registry';
 import type { Rig } from '../rig/rig';
-import { Diagnosis, MOST_ANSWERS } from './diagnosis';
+import { Diagnosis } from './diagnosis';
+import { MOST_ANSWERS } from './evidence';
 import type { Scope, Seen } from './scope';
 import { faultAt, suspectsOf } from './suspects';
 import type { Trial } from './trials';

@@ -1,7 +1,8 @@
 import type { Plan } from '../plan/planned';
 import { sentenceOf, type Fault } from '../rig/faults/registry';
 import { rigOf, type RigSetup } from '../rig/rigFacts';
-import { Diagnosis, MOST_ANSWERS, type PossibleAnswer } from './diagnosis';
+import { Diagnosis, type PossibleAnswer } from './diagnosis';
+import { MOST_ANSWERS } from './evidence';
 import { isSure } from './play';
 import { raisedBy, type Raise } from './raised';
 import { Scope, type Seen } from './scope';

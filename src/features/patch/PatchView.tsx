@@ -5,25 +5,15 @@ import {
   DragOverlay,
   KeyboardSensor,
   PointerSensor,
-  closestCorners,
-  pointerWithin,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
-  type CollisionDetection,
   type DragEndEvent,
-  type KeyboardCoordinateGetter,
-  type Announcements,
-  type Over,
-  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import { Button, Group } from '@mantine/core';
 import { IconSettings } from '@tabler/icons-react';
-import { useState, type CSSProperties } from 'react';
-import { portName } from '@/core/catalogue/controller';
+import { useState } from 'react';
 import type { Plan } from '@/core/plan/planned';
-import type { PlannedPort } from '@/core/patch/plug';
 import type { Edit } from '@/core/show/edits/registry';
 import { countOf } from '@/core/units/number';
 import { EffectPreview } from '../show/EffectPreview';
@@ -32,57 +22,23 @@ import type { Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './patch.module.css';
 import { AddController } from './AddController';
+import { PortRow } from './PortRow';
+import { RunChip, chipColour } from './RunChip';
+import {
+  DRAG_KEYS,
+  INSTRUCTIONS,
+  announcementsOf,
+  toNextPort,
+  underPointerOrRow,
+  type DropTarget,
+} from './dragging';
 import { controllerWords } from './words';
-import { universeWords } from '@/core/plan/explainRun';
-import { portWords } from '@/core/devices/portWords';
 import { runName } from '@/core/plan/runName';
 import { itemAt } from '@/core/units/there';
-import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
-
-type DropTarget = { kind: 'port'; controller: number; port: number; position?: number } | { kind: 'tray' };
-
-const INSTRUCTIONS = {
-  draggable:
-    'Press Space to pick it up, arrow up and down to go from port to port, Space to put it there, Escape to leave it. Enter shows its settings.',
-};
+import { plannedAt, runAt } from '@/core/plan/records';
 
 /** With more ports than this on screen, only the controller that is worked on shows its own. */
 const MOST_PORTS_OPEN = 120;
-
-/** By pointer what is below it; by keyboard the row that was gone to. */
-const underPointerOrRow: CollisionDetection = (args) =>
-  args.pointerCoordinates
-    ? pointerWithin(args)
-    : closestCorners({
-        ...args,
-        droppableContainers: args.droppableContainers.filter(({ id }) => !String(id).startsWith('before')),
-      });
-
-/** Enter stays what it is on every button. */
-const DRAG_KEYS = { start: ['Space'], cancel: ['Escape'], end: ['Space'] };
-
-/** Arrow up and down go from one port, or the tray, to the next. */
-const toNextPort: KeyboardCoordinateGetter = (event, { currentCoordinates, context }) => {
-  const by = { ArrowUp: -1, ArrowDown: 1 }[event.code];
-  if (!by) return undefined;
-  event.preventDefault();
-  const rows = [...context.droppableContainers.getEnabled()]
-    .filter(
-      (container) =>
-        (container.data.current as DropTarget | undefined)?.kind === 'tray' ||
-        !String(container.id).startsWith('before'),
-    )
-    .flatMap((container) => {
-      const rect = context.droppableRects.get(container.id);
-      return rect ? [rect] : [];
-    })
-    .sort((a, b) => a.top - b.top);
-  const next =
-    by === 1
-      ? rows.find((rect) => rect.top > currentCoordinates.y + 1)
-      : rows.findLast((rect) => rect.top < currentCoordinates.y - 1);
-  return next && { x: next.left + 4, y: next.top + 1 };
-};
 
 /** Every controller with its ports, each port with its runs to scale. Runs are dragged from port to port. */
 export function PatchView({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -215,26 +171,6 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
   );
 }
 
-/** Speech about a run that is carried; its new address is read out behind it. */
-function announcementsOf(plan: Plan): Announcements {
-  const run = ({ id }: { id: UniqueIdentifier }) => runName(plan, Number(id));
-  const place = (over: Over | null) => {
-    const target = over?.data.current as DropTarget | undefined;
-    if (!target) return 'over nothing';
-    if (target.kind === 'tray') return 'over the runs on no port';
-    const port = portName(controllerAt(plan, target.controller), target.port);
-    return target.position === undefined
-      ? `over port ${port}`
-      : `over port ${port}, as number ${target.position} on it`;
-  };
-  return {
-    onDragStart: ({ active }) => `${run(active)} is picked up.`,
-    onDragOver: ({ active, over }) => `${run(active)}, ${place(over)}.`,
-    onDragEnd: ({ active, over }) => `${run(active)} is let go ${place(over)}.`,
-    onDragCancel: ({ active }) => `${run(active)} stays where it was.`,
-  };
-}
-
 /** A selection from elsewhere, by search or in the address, is in sight. */
 function inSight(element: HTMLElement | null): void {
   element?.scrollIntoView({ block: 'nearest' });
@@ -272,146 +208,4 @@ function Tray({ plan, runs, selection }: { plan: Plan; runs: readonly number[]; 
       </div>
     </section>
   );
-}
-
-interface PortRowProps {
-  plan: Plan;
-  controller: number;
-  port: number;
-  planned: PlannedPort | undefined;
-  selection: Selection;
-}
-
-function PortRow({ plan, controller: index, port, planned, selection }: PortRowProps) {
-  const goTo = useGoTo();
-  const { subject } = useView();
-  const controller = controllerAt(plan, index);
-  const name = portName(controller, port);
-  const limit = controller.mostPixelsPerPort;
-  const places = planned?.places ?? 0;
-  const { setNodeRef, isOver } = useDroppable({
-    id: name,
-    data: { kind: 'port', controller: index, port } satisfies DropTarget,
-  });
-  // A port that holds too much is drawn full; its runs keep their shares.
-  const whole = Math.max(limit, places);
-  return (
-    <div
-      className={styles.port}
-      data-free={!planned}
-      data-chosen={subject?.kind === 'port' && subject.port === name}
-      data-testid={`port-${name}`}
-    >
-      <button
-        type="button"
-        className={styles.portName}
-        aria-label={`Port ${name}`}
-        onClick={() => goTo({ subject: { kind: 'port', port: name } })}
-      >
-        {name}
-      </button>
-      <div ref={setNodeRef} className={styles.bar} data-over={isOver} data-full={places > limit}>
-        {planned?.runs.map((run) => {
-          const { pixelCount, wire, prop } = runAt(plan, run);
-          return (
-            <RunOnPort
-              key={run}
-              plan={plan}
-              run={run}
-              share={(pixelCount / whole) * 100}
-              skipped={wire!.skippedPixels}
-              chosen={
-                subject?.kind === 'port'
-                  ? subject.port === name
-                  : selection.prop === prop &&
-                    (subject?.kind !== 'prop' || subject.run === undefined || selection.run === run)
-              }
-            />
-          );
-        })}
-      </div>
-      <div className={`${styles.load} mono`}>
-        {planned ? (
-          <>
-            <div>
-              {portWords(plan, index, port)?.count} ·{' '}
-              {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
-            </div>
-            <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>
-            <div className={styles.runNames}>{planned.runs.map((run) => runName(plan, run)).join(', ')}</div>
-          </>
-        ) : (
-          <span className={styles.free}>free</span>
-        )}
-      </div>
-    </div>
-  );
-}
-
-function percent(places: number, limit: number): string {
-  const share = (places / limit) * 100;
-  return share > 0 && share < 1 ? '<1%' : `${Math.round(share)}%`;
-}
-
-interface RunOnPortProps {
-  plan: Plan;
-  run: number;
-  /** Percent of the bar. */
-  share: number;
-  skipped: number;
-  chosen: boolean;
-}
-
-function RunOnPort({ plan, run, share, skipped, chosen }: RunOnPortProps) {
-  const { wire } = runAt(plan, run);
-  // A run dropped on another goes before it.
-  const { setNodeRef, isOver } = useDroppable({
-    id: `before ${run}`,
-    data: {
-      kind: 'port',
-      controller: wire!.controller,
-      port: wire!.port,
-      position: wire!.chainPosition,
-    } satisfies DropTarget,
-  });
-  return (
-    <>
-      {skipped > 0 && (
-        <span className={`${styles.skipped} mono`} title={`${countOf(skipped, 'skipped pixel')} before it`}>
-          {skipped}
-        </span>
-      )}
-      <div ref={setNodeRef} className={styles.seat} data-over={isOver} style={{ width: `${share}%` }}>
-        <RunChip plan={plan} run={run} chosen={chosen} wide />
-      </div>
-    </>
-  );
-}
-
-function RunChip({ plan, run, chosen, wide }: { plan: Plan; run: number; chosen: boolean; wide?: boolean }) {
-  const goTo = useGoTo();
-  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: run });
-  const { prop, number, pixelCount } = runAt(plan, run);
-  const name = runName(plan, run);
-  return (
-    <button
-      ref={setNodeRef}
-      {...attributes}
-      {...listeners}
-      type="button"
-      className={styles.chip}
-      style={chipColour(prop)}
-      data-wide={wide}
-      data-chosen={chosen}
-      data-dragging={isDragging}
-      title={`${name}, ${countOf(pixelCount, 'pixel')}`}
-      onClick={() => goTo({ subject: { kind: 'prop', propId: propAt(plan, prop).id, run: number } })}
-    >
-      <span className={styles.chipName}>{name}</span>
-    </button>
-  );
-}
-
-function chipColour(prop: number): CSSProperties {
-  return { '--chip': `var(--run-${(prop % 6) + 1})` } as CSSProperties;
 }

@@ -5,7 +5,8 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { planShow } from '@/core/plan/plan';
 import type { Prop } from '@/core/props/registry';
 import { fit, toScreenX, toScreenY, type Camera } from './camera';
-import { drawScene, type Layers, type Marks } from './draw';
+import { drawScene, type Layers } from './draw';
+import type { Marks } from './drawFrame';
 import { sceneOf, type Scene } from './scene';
 
 const SIZE = { widthPx: 1000, heightPx: 700 };

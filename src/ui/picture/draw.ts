@@ -1,10 +1,21 @@
 import { formatLength, type Lengths } from '@/core/units/length';
-import { scaleBarMm, toMm, toScreenX, toScreenY, type Camera, type Size } from './camera';
+import { scaleBarMm, toScreenX, toScreenY, type Camera, type Size } from './camera';
 import { DotImage } from './dots';
 import { drawFeeding, drawLight, type Lit } from './drawLit';
+import {
+  LEGIBLE_FROM_PX,
+  MONO,
+  TakenPlaces,
+  alphaOfRun,
+  colourOfRun,
+  directionAt,
+  runOf,
+  type Frame,
+  type Marks,
+} from './drawFrame';
+import { drawEnds, drawNumbers } from './drawLabels';
 import { rgbOf, type Palette } from './palette';
 import type { Scene } from './scene';
-import { itemAt } from '@/core/units/there';
 
 /** Parts of a picture besides its pixels. */
 export interface Layers {
@@ -15,18 +26,6 @@ export interface Layers {
   /** A bar with its length, as the show writes it. */
   scaleBar: { lengths: Lengths } | false;
 }
-
-export interface Marks {
-  /** Pixels of the scene; -1 for none. */
-  selected: number;
-  hovered: number;
-  /** The run that is selected, or -1; the others step back. */
-  run: number;
-}
-
-/** Lines, chevrons and jumpers are left out while dots are smaller than this. */
-const LEGIBLE_FROM_PX = 1.1;
-const MONO = "'Atkinson Hyperlegible Mono Variable', monospace";
 
 // Screen positions, kept from frame to frame: while panning, a frame allocates nothing for its pixels.
 let scratchX = new Float32Array(0);
@@ -77,41 +76,6 @@ export function drawScene(
   drawMarks(frame);
   if (layers.numbers) drawNumbers(frame, camera, mirror);
   if (layers.scaleBar) drawScaleBar(frame, camera, layers.scaleBar.lengths);
-}
-
-interface Frame {
-  context: CanvasRenderingContext2D;
-  scene: Scene;
-  /** Screen positions of the pixels. */
-  x: Float32Array;
-  y: Float32Array;
-  size: Size;
-  palette: Palette;
-  marks: Marks;
-  /** Radius of a dot. */
-  dotPx: number;
-  spacingPx: number;
-  taken: TakenPlaces;
-}
-
-/** Keeps labels apart: the first to come has the place. */
-class TakenPlaces {
-  private readonly boxes: [number, number, number, number][] = [];
-
-  take(left: number, top: number, right: number, bottom: number): boolean {
-    for (const box of this.boxes)
-      if (left < box[2] && right > box[0] && top < box[3] && bottom > box[1]) return false;
-    this.boxes.push([left, top, right, bottom]);
-    return true;
-  }
-}
-
-function colourOfRun({ palette }: Frame, run: number): string {
-  return itemAt(palette.runs, run % palette.runs.length);
-}
-
-function alphaOfRun({ marks }: Frame, run: number): number {
-  return marks.run === -1 || marks.run === run ? 1 : 0.35;
 }
 
 /** The path of data, thin behind the dots: straight from corner to corner. */
@@ -247,94 +211,6 @@ function drawChevrons(frame: Frame): void {
   context.stroke();
 }
 
-/** A tab with the port's name where data enters a run, an open ring where it leaves. */
-function drawEnds(frame: Frame, camera: Camera, mirror: 1 | -1): void {
-  const { context, scene, x, y, palette, dotPx } = frame;
-  context.font = `600 13px ${MONO}`;
-  context.textBaseline = 'middle';
-  context.textAlign = 'center';
-  scene.runs.forEach((run, index) => {
-    const colour = colourOfRun(frame, index);
-    const first = run.firstPixel;
-    const last = run.firstPixel + run.pixelCount - 1;
-    context.globalAlpha = alphaOfRun(frame, index);
-
-    context.strokeStyle = colour;
-    context.fillStyle = palette.ground;
-    context.lineWidth = 2;
-    if (run.pixelCount > 1) {
-      context.beginPath();
-      context.arc(x[last]!, y[last]!, Math.max(dotPx, 2) + 3, 0, 2 * Math.PI);
-      context.stroke();
-      frame.taken.take(x[last]! - 6, y[last]! - 6, x[last]! + 6, y[last]! + 6);
-    }
-
-    const width = context.measureText(run.tab).width + 22;
-    const place = placeForTab(frame, camera, mirror, first, width);
-    context.strokeStyle = colour;
-    context.beginPath();
-    context.moveTo(x[first]!, y[first]!);
-    context.lineTo(place.x, place.y);
-    context.stroke();
-    context.fillStyle = colour;
-    drawTab(context, place.x, place.y, width, place.pointsLeft);
-    context.fillStyle = palette.onTab;
-    context.fillText(run.tab, place.x + (place.pointsLeft ? 3 : -3), place.y + 1);
-  });
-  context.globalAlpha = 1;
-}
-
-/**
- * The place of a tab: against the data, or beside the first pixel where the pixels of another run come from there. It
- * goes further out when another tab has the place.
- */
-function placeForTab(frame: Frame, camera: Camera, mirror: 1 | -1, first: number, width: number) {
-  const { x, y } = frame;
-  const [ux, uy] = directionAt(frame, first, 1);
-  const ways = [
-    [-ux, -uy],
-    [uy, -ux],
-    [-uy, ux],
-  ] as const;
-  const at = (way: readonly [number, number], lead: number) => {
-    const upright = Math.abs(way[1]) > Math.abs(way[0]);
-    const distance = lead + (upright ? 0 : width / 2 - 10);
-    return {
-      x: x[first]! + way[0] * distance,
-      y: y[first]! + way[1] * distance,
-      pointsLeft: !upright && way[0] > 0,
-    };
-  };
-  for (let lead = 30; lead <= 90; lead += 30) {
-    for (const way of ways) {
-      const place = at(way, lead);
-      if (!isFree(frame, camera, mirror, place.x, place.y, width / 2, 11)) continue;
-      if (frame.taken.take(place.x - width / 2, place.y - 12, place.x + width / 2, place.y + 12))
-        return place;
-    }
-  }
-  return at(ways[0], 30);
-}
-
-function drawTab(
-  context: CanvasRenderingContext2D,
-  cx: number,
-  cy: number,
-  width: number,
-  pointsLeft: boolean,
-): void {
-  const [half, tip] = [width / 2, 9];
-  const flip = pointsLeft ? -1 : 1;
-  context.beginPath();
-  context.moveTo(cx - flip * half, cy - 11);
-  context.lineTo(cx + flip * (half - tip), cy - 11);
-  context.lineTo(cx + flip * half, cy);
-  context.lineTo(cx + flip * (half - tip), cy + 11);
-  context.lineTo(cx - flip * half, cy + 11);
-  context.closePath();
-  context.fill();
-}
-
 function drawMarks({ context, x, y, marks, palette, dotPx }: Frame): void {
   const ring = (pixel: number, colour: string, width: number) => {
     if (pixel < 0) return;
@@ -346,81 +222,6 @@ function drawMarks({ context, x, y, marks, palette, dotPx }: Frame): void {
   };
   if (marks.hovered !== marks.selected) ring(marks.hovered, palette.text, 1.5);
   ring(marks.selected, palette.lamp, 2.5);
-}
-
-/** The number in its run of the first pixel of each strand and of the last of each run; more of them where there is room. */
-function drawNumbers(frame: Frame, camera: Camera, mirror: 1 | -1): void {
-  const { context, scene, x, y, palette, size, dotPx, spacingPx } = frame;
-  context.font = `12px ${MONO}`;
-  context.textBaseline = 'middle';
-  context.textAlign = 'center';
-  const labelled = new Set<number>();
-  /** Writes a pixel's number beyond the end of its strand or beside it, wherever it covers neither pixel nor label. */
-  const label = (pixel: number, beyond: -1 | 1 | null) => {
-    if (x[pixel]! < -20 || x[pixel]! > size.widthPx + 20 || y[pixel]! < -20 || y[pixel]! > size.heightPx + 20)
-      return;
-    if (labelled.has(pixel)) return;
-    const run = runOf(scene, pixel);
-    const text = String(pixel - itemAt(scene.runs, run).firstPixel + 1);
-    const half = context.measureText(text).width / 2 + 3;
-    const [ux, uy] = directionAt(frame, pixel, beyond === 1 ? -1 : 1);
-    // Wide labels keep further off sideways than up and down.
-    const offset = (wayX: number, wayY: number) => {
-      const distance = dotPx + 13 + Math.abs(wayX) * (half - 5);
-      return [x[pixel]! + wayX * distance, y[pixel]! + wayY * distance] as const;
-    };
-    const places = [
-      ...(beyond === null ? [] : [offset(beyond * ux, beyond * uy)]),
-      offset(-uy, ux),
-      offset(uy, -ux),
-    ];
-    const place = places.find(
-      ([cx, cy]) =>
-        isFree(frame, camera, mirror, cx, cy, half, 7) &&
-        frame.taken.take(cx - half, cy - 7, cx + half, cy + 7),
-    );
-    if (!place) return;
-    const [cx, cy] = place;
-    labelled.add(pixel);
-    context.fillStyle = palette.ground;
-    context.globalAlpha = 0.75;
-    context.fillRect(cx - half, cy - 7, 2 * half, 14);
-    context.globalAlpha = alphaOfRun(frame, run);
-    context.fillStyle = palette.text;
-    context.fillText(text, cx, cy + 1);
-    context.globalAlpha = 1;
-  };
-  for (const run of scene.runs) {
-    label(run.firstPixel + run.pixelCount - 1, 1);
-    label(run.firstPixel, -1);
-  }
-  if (dotPx < LEGIBLE_FROM_PX) return;
-  for (const { firstPixel } of scene.strands) label(firstPixel, -1);
-  // Far apart, every fifth, tenth or so pixel has room for its number as well.
-  const every = [1, 2, 5, 10, 25, 50, 100].find((step) => step * spacingPx > 60);
-  if (every === undefined) return;
-  for (const run of scene.runs)
-    for (let n = every; n <= run.pixelCount; n += every) label(run.firstPixel + n - 1, null);
-}
-
-/** Whether a box around a place on screen covers no pixel. */
-function isFree(
-  { scene, size, dotPx }: Frame,
-  camera: Camera,
-  mirror: 1 | -1,
-  x: number,
-  y: number,
-  halfWidth: number,
-  halfHeight: number,
-): boolean {
-  const radiusMm = (halfHeight + dotPx * 0.6) / camera.pxPerMm;
-  const reach = Math.max(0, halfWidth - halfHeight);
-  const steps = Math.ceil(reach / halfHeight);
-  for (let step = -steps; step <= steps; step += 1) {
-    const at = toMm(camera, size, x + (steps === 0 ? 0 : (step / steps) * reach), y);
-    if (scene.nearest?.find(mirror * at.xMm, at.yMm, radiusMm) !== -1) return false;
-  }
-  return true;
 }
 
 function drawScaleBar({ context, size, palette }: Frame, camera: Camera, lengths: Lengths): void {
@@ -440,28 +241,4 @@ function drawScaleBar({ context, size, palette }: Frame, camera: Camera, lengths
   context.textAlign = 'right';
   context.textBaseline = 'bottom';
   context.fillText(formatLength(lengthMm, lengths), right, bottom - 8);
-}
-
-function runOf(scene: Scene, pixel: number): number {
-  let run = 0;
-  while (run + 1 < scene.runs.length && itemAt(scene.runs, run + 1).firstPixel <= pixel) run += 1;
-  return run;
-}
-
-/** The direction of the data at a pixel, on screen: towards the next one of its strand (`1`), or from the one before. */
-function directionAt({ scene, x, y }: Frame, pixel: number, towards: 1 | -1): [number, number] {
-  const sameStrand = (other: number) =>
-    other >= 0 && other < scene.pixelCount && scene.strand[other] === scene.strand[pixel];
-  const [from, to] =
-    towards === 1
-      ? sameStrand(pixel + 1)
-        ? [pixel, pixel + 1]
-        : [pixel - 1, pixel]
-      : sameStrand(pixel - 1)
-        ? [pixel - 1, pixel]
-        : [pixel, pixel + 1];
-  if (!sameStrand(from) || !sameStrand(to)) return [1, 0];
-  const [dx, dy] = [x[to]! - x[from]!, y[to]! - y[from]!];
-  const length = Math.hypot(dx, dy) || 1;
-  return [dx / length, dy / length];
 }
