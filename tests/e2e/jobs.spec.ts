@@ -161,6 +161,8 @@ test('a half tree with a universe for each strand', { tag: '@full' }, async ({ p
     props: [],
     patch: [],
     controllers: [],
+    // The kinds of the demo show have figures of their own.
+    controllerTypes: [],
     tasks: [],
     site: undefined,
   });
@@ -226,12 +228,14 @@ test('an awning with white on a Wi-Fi node, its first pixel hidden', { tag: '@fu
   await page.locator('[data-testid^=prop-measured-line]').click();
   await button(page, 'Put on A1').click();
   await fill(page, 'Skipped before it', '1');
-  await expect(page.getByTestId('port-A1')).toContainText('181 px');
+  // The hidden pixel stands apart: 180 is the count to type.
+  await expect(page.getByTestId('port-A1')).toContainText('180 px');
+  await expect(page.getByTestId('port-A1').getByTitle('1 skipped pixel before it')).toBeVisible();
   await expect(page.getByTestId('port-A1')).toContainText('U1–U2');
   await button(page, 'Values to type').click();
   const device = page.getByRole('region', { name: 'Controller A' });
-  // 128 pixels of four channels fill a universe of 512.
-  await expect(device.getByRole('row', { name: /^Channels a universe/ })).toContainText('512');
+  // Boards of this kind count pixels: 128 of four channels fill a universe.
+  await expect(device.getByRole('row', { name: /^Channels a universe/ })).toContainText('whole pixels');
   const port = device.getByRole('row', { name: /^A1/ });
   for (const value of ['180', '181']) await expect(port).toContainText(value);
 });
