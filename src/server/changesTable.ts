@@ -2,6 +2,7 @@ import type Database from 'better-sqlite3';
 import type { ShowChange } from '@/core/show/changes';
 import type { HistoryEntry, MadeChange, Step, Steps } from '@/core/show/revision';
 import { SHOW_VERSION } from '@/core/show/schema';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** Author of a change: the window, the change that it had last, and an id by which the change is recognised when it is sent twice. */
 export interface Author {
@@ -129,7 +130,7 @@ export class ChangesTable {
 }
 
 export function changeOf(row: ChangeRow): ShowChange {
-  return JSON.parse(row.change) as ShowChange;
+  return ownJson<ShowChange>(row.change);
 }
 
 /** A kept change as it is sent. */

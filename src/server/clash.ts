@@ -19,7 +19,7 @@ export class ShowClash extends Error {
 }
 
 /** The clash of a change that was to be taken back, or laid on the show as it is. */
-export function clashOf({ list, id, field, expected, found }: ChangeClash, show: Show): ShowClash {
+function clashOf({ list, id, field, expected, found }: ChangeClash, show: Show): ShowClash {
   const name = recordName(show, list, id);
   const [mine, theirs] =
     field === null

@@ -4,6 +4,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { dataFolder } from './dataFolder';
 import { messageOf } from '@/core/units/messageOf';
+import { placeInProcess } from './process';
 
 /** Nothing can be kept at the moment; the sentence says why, and what to do about it. */
 export class CannotKeep extends Error {
@@ -14,11 +15,11 @@ export class CannotKeep extends Error {
 }
 
 // Route handlers may be loaded more than once in one process; the open database must not be.
-const shared = globalThis as { rapidLanternDatabase?: Database.Database };
+const place = placeInProcess<Database.Database>('database');
 
 /** The database of this process, opened and brought up to date at the first call. @throws CannotKeep */
 export function database(): Database.Database {
-  return (shared.rapidLanternDatabase ??= openDatabase(dataFolder()));
+  return (place.kept ??= openDatabase(dataFolder()));
 }
 
 /** The number by which the file system knows the file that is open, by database. */

@@ -1,5 +1,6 @@
 import { LISTS, type ListName } from '@/core/show/records';
 import type { Show } from '@/core/show/schema';
+import { ownJson } from '@/core/fields/parseJson';
 
 /**
  * Documents of shows as they are kept: JSON with each record on a line of its own. So a large one can be served as it is, and be
@@ -45,7 +46,7 @@ export async function parseInSteps(document: Uint8Array): Promise<Show> {
       began = performance.now();
     }
   }
-  const show = JSON.parse(frame) as Record<string, unknown>;
+  const show = ownJson<Record<string, unknown>>(frame);
   // A document that was kept in one line has its records in the frame already.
   if (records.length > 0)
     for (const list of LISTS) show[list] = (show[list] as unknown[]).map((mark) => records[mark as number]);

@@ -1,6 +1,7 @@
 import 'server-only';
 import type Database from 'better-sqlite3';
 import { currentFacts, type Fact } from '@/core/show/facts';
+import { ownJson } from '@/core/fields/parseJson';
 
 interface FactRow {
   number: number;
@@ -95,7 +96,7 @@ function factOf(row: FactRow): Fact {
     list: row.list,
     recordId: row.record_id,
     field: row.field,
-    value: JSON.parse(row.value) as Fact['value'],
+    value: ownJson<Fact['value']>(row.value),
     ...(row.unit !== null && { unit: row.unit }),
     ...(row.by_whom !== null && { by: row.by_whom }),
     at: row.noted_at,

@@ -12,7 +12,7 @@ import { zodProblems } from '@/core/fields/zodProblems';
 import { PAPER_SIZES, type PaperSize } from '@/core/catalogue/paper';
 import { groupDigits } from '@/core/units/number';
 import { messageOf } from '@/core/units/messageOf';
-import { BenchAsks, BenchRefuses } from './bench/bench';
+import { BenchAsks, BenchRefuses } from './bench/benchErrors';
 import { ShowClash } from './clash';
 import { CannotKeep } from './database';
 import { openedAccess } from './front/access';

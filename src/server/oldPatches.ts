@@ -3,6 +3,7 @@ import { applyChanges, type ShowChange } from '@/core/show/changes';
 import { readShowFile, type ShowFile } from '@/core/show/read';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { lastOf } from '@/core/units/there';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** A change as versions before the second kept them: what to write at which path. */
 interface OldPatch {
@@ -26,7 +27,7 @@ export function fileAfter(document: unknown, version: number, changes: readonly 
   if (version < OF_RECORDS) return readShowFile(applyOldPatches(document, changes));
   const show = applyChanges(
     document as Show,
-    changes.map((change) => JSON.parse(change) as ShowChange),
+    changes.map((change) => ownJson<ShowChange>(change)),
   );
   // A document of this version was checked when it was kept.
   return version < SHOW_VERSION ? readShowFile(show) : { show, facts: [] };
@@ -35,7 +36,7 @@ export function fileAfter(document: unknown, version: number, changes: readonly 
 /** The document after changes of the first version, oldest first. The document is written to. */
 function applyOldPatches(document: unknown, changes: Iterable<string>): unknown {
   for (const change of changes)
-    for (const { op, path, value } of JSON.parse(change) as OldPatch[]) {
+    for (const { op, path, value } of ownJson<OldPatch[]>(change)) {
       if (path.length === 0) {
         document = value;
         continue;

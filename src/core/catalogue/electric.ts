@@ -4,7 +4,7 @@ import { wireIdSchema } from './wire';
 
 /** The build of a pixel, which decides its current and how long it lasts when its volts fall. */
 export const LIGHT_BUILDS = ['strip5', 'bullet5', 'bullet12', 'group12', 'series12'] as const;
-export type LightBuild = (typeof LIGHT_BUILDS)[number];
+type LightBuild = (typeof LIGHT_BUILDS)[number];
 
 export const BUILD_WORDS: Record<LightBuild, string> = {
   strip5: '5 V strip',

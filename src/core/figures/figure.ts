@@ -4,7 +4,7 @@ import { itemAt } from '../units/there';
 
 /** Bases of a figure, from the weakest to the strongest. */
 export const BASES = ['default', 'heard', 'typed', 'dataSheet', 'measured'] as const;
-export type Basis = (typeof BASES)[number];
+type Basis = (typeof BASES)[number];
 
 export const BASIS_WORDS: Record<Basis, string> = {
   default: 'usual figure',

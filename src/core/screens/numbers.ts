@@ -2,6 +2,7 @@ import { dataOrder, frameBoundaries, framePieces, wirePixels } from './frame';
 import { pictureSize, type OwnPiece, type ScreenShape } from './shape';
 import { otherSide, SCREEN_CORNERS, SCREEN_SIDES, type ScreenCorner, type ScreenSide } from './sides';
 import { itemAt } from '../units/there';
+import { recordOf } from '../fields/keys';
 
 /** A program's way to count the pixels of a frame. */
 export interface Convention {
@@ -44,21 +45,16 @@ export function conventionNumbers(shape: ScreenShape, convention: Convention): C
   const numberOf = (place: number) =>
     convention.firstIndex + hidden + around(isClockwise ? place - boundary : boundary - 1 - place);
   const order = dataOrder(shape, pieces);
-  const corners = Object.fromEntries(
-    SCREEN_CORNERS.map((corner) => {
-      const at = boundaries[corner];
-      return [corner, numberOf(around(isClockwise ? at : at - 1))];
-    }),
-  ) as ConventionNumbers['corners'];
+  const corners = recordOf(SCREEN_CORNERS, (corner) => {
+    const at = boundaries[corner];
+    return numberOf(around(isClockwise ? at : at - 1));
+  });
   const stand = pieces.find(({ name }) => name === 'bottomRight');
   const afterStand = stand ? boundaries.bottomRight + stand.pixels : null;
   return {
-    counts: Object.fromEntries(
-      SCREEN_SIDES.map((side) => [
-        side,
-        pieces.filter((piece) => piece.side === side).reduce((sum, { pixels }) => sum + pixels, 0),
-      ]),
-    ) as ConventionNumbers['counts'],
+    counts: recordOf(SCREEN_SIDES, (side) =>
+      pieces.filter((piece) => piece.side === side).reduce((sum, { pixels }) => sum + pixels, 0),
+    ),
     firstLight: total === 0 ? 0 : numberOf(itemAt(order, 0)),
     isReversed: shape.direction !== convention.direction,
     gap:

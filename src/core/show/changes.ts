@@ -55,7 +55,7 @@ export class ChangeClash extends Error {
   }
 }
 
-type AnyRecord = Record<string, unknown>;
+type AnyRecord = Record<string, Json>;
 
 /** The records of a list; what stands there is only looked at by its id and its fields. */
 function recordsOf(show: Show, list: ListName): readonly AnyRecord[] {
@@ -80,7 +80,7 @@ export function changeBetween(before: Show, after: Show): ShowChange {
       const earlier = was.get(id);
       was.delete(id);
       if (earlier === record) continue;
-      if (!earlier) changes.push({ list, id, added: record as Json });
+      if (!earlier) changes.push({ list, id, added: record });
       else {
         const fields: Record<string, FieldChange> = {};
         for (const name of new Set([...Object.keys(earlier), ...Object.keys(record)]))
@@ -88,21 +88,21 @@ export function changeBetween(before: Show, after: Show): ShowChange {
         if (Object.keys(fields).length > 0) changes.push({ list, id, fields });
       }
     }
-    for (const [id, record] of was) changes.push({ list, id, removed: record as Json });
+    for (const [id, record] of was) changes.push({ list, id, removed: record });
   }
   return changes;
 }
 
 /** Goes into objects, which have named parts, but not into lists, whose places mean nothing by themselves. */
-function fieldChanges(from: unknown, to: unknown, path: string, into: Record<string, FieldChange>): void {
+function fieldChanges(from: Json | undefined, to: Json | undefined, path: string, into: Record<string, FieldChange>): void {
   if (same(from, to)) return;
   if (isObject(from) && isObject(to))
     for (const key of new Set([...Object.keys(from), ...Object.keys(to)]))
       fieldChanges(from[key], to[key], `${path}.${key}`, into);
   else
     into[path] = {
-      ...(from !== undefined && { from: from as Json }),
-      ...(to !== undefined && { to: to as Json }),
+      ...(from !== undefined && { from }),
+      ...(to !== undefined && { to }),
     };
 }
 

@@ -136,7 +136,8 @@ export class ShowDraft {
 
 /** The record with other fields, or the same object where they say what it says already. */
 function withFields<Item extends object>(record: Item, fields: Fields<Item>): Item {
-  const named = Object.entries(fields).filter(([name, value]) => !same((record as never)[name], value));
+  const before = new Map<string, unknown>(Object.entries(record));
+  const named = Object.entries(fields).filter(([name, value]) => !same(before.get(name), value));
   if (named.length === 0) return record;
   const next = { ...record } as Record<string, unknown>;
   for (const [name, value] of named) {

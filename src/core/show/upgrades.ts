@@ -56,7 +56,7 @@ function notesBecomeFacts(older: Older): Older {
     })
     .reverse();
   for (const state of listOf(older, 'deviceStates'))
-    for (const step of Array.isArray(state.steps) ? (state.steps as unknown[]) : [])
+    for (const step of itemsOf(state.steps))
       note('deviceStep', 'controllers', state.controllerId, String(step), true);
   for (const found of listOf(older, 'found'))
     note('found', 'controllers', found.controllerId, String(found.where), found);
@@ -64,7 +64,7 @@ function notesBecomeFacts(older: Older): Older {
     ? older.props.map((prop: unknown) => {
         if (!isObject(prop) || !('ticks' in prop)) return prop;
         const { ticks, ...rest } = prop;
-        for (const tick of Array.isArray(ticks) ? (ticks as unknown[]) : [])
+        for (const tick of itemsOf(ticks))
           note('tick', 'props', prop.id, `step.${String(tick)}`, true);
         return rest;
       })
@@ -167,7 +167,7 @@ function driverWithFigure({ limitSource, mostPanelsPerOutput, ...driver }: Older
 function ordersAndHoles(older: Older): Older {
   const orders = new Map(listOf(older, 'pixelTypes').map((type) => [type.id, type.colourOrder]));
   const atSender = new Set<unknown>();
-  const props = (Array.isArray(older.props) ? (older.props as unknown[]) : []).map((prop: unknown) => {
+  const props = itemsOf(older.props).map((prop) => {
     if (!isObject(prop) || !isObject(prop.shape)) return prop;
     if (prop.kind === 'tree') {
       const { spacingMm, ...shape } = prop.shape;
@@ -184,7 +184,7 @@ function ordersAndHoles(older: Older): Older {
     listOf(older, 'patch').flatMap((entry) => (atSender.has(entry.propId) ? [entry.controllerId] : [])),
   );
   const controllers = Array.isArray(older.controllers)
-    ? (older.controllers as unknown[]).map((controller) =>
+    ? itemsOf(older.controllers).map((controller) =>
         isObject(controller) && devices.has(controller.id)
           ? { ...controller, coloursAt: 'sender' }
           : controller,
@@ -207,13 +207,18 @@ const FACINGS: Record<string, string> = { north: 'nose', east: 'right', south: '
 
 /** Version 6 said where the pixels of a craft face by the points of the compass. */
 function facingsAreOfTheCraft(older: Older): Older {
-  const props = (Array.isArray(older.props) ? (older.props as unknown[]) : []).map((prop: unknown) => {
+  const props = itemsOf(older.props).map((prop) => {
     if (!isObject(prop) || prop.kind !== 'craft' || !isObject(prop.shape)) return prop;
     if (!Array.isArray(prop.shape.pixels)) return prop;
-    const pixels = (prop.shape.pixels as unknown[]).map((pixel) =>
+    const pixels = itemsOf(prop.shape.pixels).map((pixel) =>
       isObject(pixel) ? { ...pixel, facing: FACINGS[String(pixel.facing)] ?? pixel.facing } : pixel,
     );
     return { ...prop, shape: { ...prop.shape, pixels } };
   });
   return { ...older, version: 7, ...(Array.isArray(older.props) && { props }) };
+}
+
+/** The items of what should be a list; none of anything else. */
+function itemsOf(value: unknown): readonly unknown[] {
+  return Array.isArray(value) ? value : [];
 }

@@ -31,6 +31,7 @@ import { useSeenBy } from './useSeenBy';
 import { useNothingSentYet } from '../sending/useTest';
 import { itemAt } from '@/core/units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '@/core/plan/records';
+import { ownJson } from '@/core/fields/parseJson';
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`);
 const same = (a: Fault, b: Fault) => {
@@ -47,7 +48,7 @@ export function FindSheet({ plan, prop }: { plan: Plan; prop: number }) {
   const findings = useShow((state) => state.findings);
   const weighed = JSON.stringify([...raisesOf(plan, facts, findings, prop), ...priorRaises(facts)]);
   // A note that weighs nothing starts no new search.
-  const raises = useMemo(() => JSON.parse(weighed) as Raise[], [weighed]);
+  const raises = useMemo(() => ownJson<Raise[]>(weighed), [weighed]);
   const asked = useMemo(() => ({ prop, told, first, raises }), [prop, told, first, raises]);
   const whys = [...new Set(raises.map(({ why }) => why))];
   useNothingSentYet();

@@ -1,4 +1,5 @@
 import type { Glance } from '@/core/reports/glance';
+import { answerOf } from '../show/answerOf';
 
 /** A browser has six lines to a server, and each glance takes a plan: what else the page asks for must not wait behind all of them. */
 const AT_ONCE = 2;
@@ -17,7 +18,7 @@ export async function askGlance(id: string, signal: AbortSignal): Promise<Glance
   try {
     if (signal.aborted) return null;
     const response = await fetch(`/api/shows/${id}/glance`, { signal });
-    return response.ok ? ((await response.json()) as Glance) : null;
+    return response.ok ? (await answerOf<Glance>(response)) : null;
   } catch {
     return null;
   } finally {

@@ -4,6 +4,7 @@ import { isSame, type Compared } from '@/core/revisions/compare';
 import { countOf } from '@/core/units/number';
 import styles from './log.module.css';
 import { refusalOf } from '../show/client';
+import { answerOf } from '../show/answerOf';
 
 const MOST_LINES = 60;
 
@@ -29,7 +30,7 @@ export function ComparedView({
     fetch(`/api/shows/${showId}/compare?from=${from}&to=${to}`, { signal: ended.signal })
       .then(async (response) => {
         if (!response.ok) throw await refusalOf(response);
-        setCompared((await response.json()) as Compared);
+        setCompared(await answerOf<Compared>(response));
       })
       .catch((error: Error) => ended.signal.aborted || setProblem(error.message));
     return () => ended.abort();

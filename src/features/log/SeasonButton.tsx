@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import sheets from '../sheets/sheets.module.css';
 import { refusalOf } from '../show/client';
+import { answerOf } from '../show/answerOf';
 
 /** Another season’s show: the plan and its reasons, with every tick and test open again. */
 export function SeasonButton({ showId, name }: { showId: string; name: string }) {
@@ -16,7 +17,7 @@ export function SeasonButton({ showId, name }: { showId: string; name: string })
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ name: next.trim() }),
     });
-    if (response.ok) router.push(`/shows/${((await response.json()) as { id: string }).id}/log`);
+    if (response.ok) router.push(`/shows/${(await answerOf<{ id: string }>(response)).id}/log`);
     else setProblem((await refusalOf(response)).message);
   };
   return (

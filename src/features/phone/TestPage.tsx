@@ -8,6 +8,7 @@ import { useShow } from '../show/ShowProvider';
 import styles from './phone.module.css';
 import { usePhoneView } from './usePhoneView';
 import { sendHeld, stopNow, useHeldTest, type TestTarget } from './useHeldTest';
+import { keysOf } from '@/core/fields/keys';
 
 /** Those that are wanted on a ladder; the others stand below. */
 const FIRST = ['identify', 'ends', 'red', 'green', 'blue', 'white', 'walk', 'last', 'ports', 'labels'];
@@ -58,7 +59,7 @@ export function TestPage({ plan, controller, prop }: { plan: Plan; controller: n
   return (
     <>
       <div className={styles.pair} role="group" aria-label="Where it goes">
-        {(Object.keys(TARGET_WORDS) as TestTarget[]).map((each) => (
+        {keysOf(TARGET_WORDS).map((each) => (
           <button
             key={each}
             type="button"

@@ -10,6 +10,7 @@ import { usePrint } from '../sheets/usePrint';
 import { refusalOf } from '../show/client';
 import { itemAt } from '@/core/units/there';
 import { messageOf } from '@/core/units/messageOf';
+import { answerOf } from '../show/answerOf';
 
 interface Choice {
   label: string;
@@ -42,7 +43,7 @@ export function PrintBinder({ plan, selection }: { plan: Plan; selection: Select
     setMaking({ label, part: 0 });
     const timer = setInterval(() => {
       void fetch(`/api/jobs/${job}`)
-        .then((response) => response.json() as Promise<{ part: number | null }>)
+        .then((response) => answerOf<{ part: number | null }>(response))
         .then(({ part }) => part !== null && setMaking((now) => now && { ...now, part }))
         .catch(() => {});
     }, 400);

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { SendHere } from '../sending/SendHere';
 import { setTest, stopTest } from '../sending/useTest';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** Lights what a walk asks about, on the rig or on the devices; by a program of one's own where nothing is sent. */
 export function WalkBench({ propId, places }: { propId: string; places: readonly number[] | null }) {
@@ -9,7 +10,7 @@ export function WalkBench({ propId, places }: { propId: string; places: readonly
     if (key === null) return stopTest();
     setTest({
       pattern: 'marks',
-      on: { on: 'pixels', propId, places: JSON.parse(key) as number[] },
+      on: { on: 'pixels', propId, places: ownJson<number[]>(key)},
       isOwnTest: false,
       step: null,
       isRunning: true,

@@ -28,6 +28,7 @@ import styles from './screen.module.css';
 import { WalkBench } from './WalkBench';
 import { WalkPicture } from './WalkPicture';
 import { plannedAt } from '@/core/plan/records';
+import { ownJson } from '@/core/fields/parseJson';
 
 const SEEN: readonly Seen[] = ['top', 'right', 'bottom', 'left', 'dark'];
 /** First ones that may be hidden, where somebody says so. */
@@ -60,7 +61,7 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
   useEffect(() => {
     let isOver = false;
     lights.current
-      ?.walk({ shape: JSON.parse(planned) as ScreenShape, mostHidden, litBelow }, answers)
+      ?.walk({ shape: ownJson<ScreenShape>(planned), mostHidden, litBelow }, answers)
       .then((next) => {
         if (isOver) return;
         setKnown({ key, step: next });
@@ -142,7 +143,7 @@ export function WalkSheet({ plan, index, prop }: { plan: Plan; index: number; pr
           ) : (
             <Found
               name={name}
-              shape={JSON.parse(planned) as ScreenShape}
+              shape={ownJson<ScreenShape>(planned)}
               found={step.found}
               isBounded={litBelow !== null}
               looks={answers.length}

@@ -4,6 +4,7 @@ import type { ScreenShape } from '@/core/screens/shape';
 import { startScreenLights } from '@/workers/screen/screenLights';
 import { drawGlow } from './drawGlow';
 import { CAPTURED_HEIGHT, CAPTURED_WIDTH, drawPicture, type PictureSource } from './pictureSource';
+import { ownJson } from '@/core/fields/parseJson';
 
 const RATE_HZ = 30;
 
@@ -32,7 +33,7 @@ export function useLitScreen(
   const frame = JSON.stringify({ ...shape, colours: undefined, link: undefined, source: undefined });
   const count = ways.length;
   useEffect(() => {
-    const of = JSON.parse(frame) as ScreenShape;
+    const of = ownJson<ScreenShape>(frame);
     const lights = startScreenLights();
     const small = document.createElement('canvas');
     small.width = CAPTURED_WIDTH;

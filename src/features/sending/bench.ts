@@ -2,6 +2,7 @@ import { notifications } from '@mantine/notifications';
 import { create } from 'zustand';
 import type { SendQuestion, BenchRequest, BenchState, SendWish, SentTest } from '@/core/rig/benchState';
 import { windowId } from '../show/windowId';
+import { answerOf } from '../show/answerOf';
 
 /** Something has to be agreed to before it is done. */
 interface Asked {
@@ -54,7 +55,7 @@ export async function askBench(showId: string, request: BenchRequest): Promise<B
     notifications.show({ message: 'The server of this page is not there: nothing is sent.', color: 'red' });
     return null;
   }
-  const answer = (await response.json()) as BenchAnswer & { error?: string; question?: SendQuestion };
+  const answer = await answerOf<BenchAnswer & { error?: string; question?: SendQuestion }>(response);
   if (response.ok && !answer.question) {
     useBench.setState({ state: answer.state });
     return answer;

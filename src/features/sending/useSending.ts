@@ -4,6 +4,7 @@ import type { BenchState, SendWish, SentTest } from '@/core/rig/benchState';
 import { sendTest, stopSending, useBench } from './bench';
 import { windowId } from '../show/windowId';
 import { setTest, stopTest, useTest, type Test } from './useTest';
+import { ownJson } from '@/core/fields/parseJson';
 
 const sentAs = () => useBench.getState().sentAs;
 const setSentAs = (as: string | null) => useBench.setState({ sentAs: as });
@@ -46,11 +47,11 @@ export function useSending(
       return;
     }
     const timer = setTimeout(async () => {
-      const test = JSON.parse(key) as SentTest;
+      const test = ownJson<SentTest>(key);
       const done = await sendTest(
         showId,
         test,
-        sentAs() === wishKey ? null : (JSON.parse(wishKey) as SendWish),
+        sentAs() === wishKey ? null : (ownJson<SendWish>(wishKey)),
       );
       if (done) setSentAs(wishKey);
       // It was stopped while it was on its way.

@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import type { BenchState } from '@/core/rig/benchState';
 import { benchAddress, postBench, useBench } from './bench';
 import { stopTest } from './useTest';
+import { answerOf } from '../show/answerOf';
 
 const POLL_MS = 1000;
 /** From one sheet of the bench to another it is watched by nobody for a moment. */
@@ -42,7 +43,7 @@ export function useWatchedBench(showId: string, isWatched = true): BenchState | 
       if (document.hidden) return;
       const response = await fetch(benchAddress(showId)).catch(() => null);
       if (left || !response?.ok) return;
-      useBench.setState({ state: (await response.json()) as BenchState });
+      useBench.setState({ state: await answerOf<BenchState>(response) });
     };
     void look();
     const timer = setInterval(() => void look(), POLL_MS);

@@ -21,6 +21,7 @@ import {
   type Steps,
 } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
+import { answerOf } from './answerOf';
 
 /** A show as the server has it. */
 export interface Opened {
@@ -120,7 +121,7 @@ export function httpClient(window: string): ShowClient {
       const response = await fetch(`/api/shows/${id}?window=${window}`);
       if (!response.ok) throw await refusalOf(response);
       // The server checked the show when it kept it; reading millions of points once more would only take time.
-      const { show, changes, facts, noted, steps, sequence } = (await response.json()) as OpenedShow;
+      const { show, changes, facts, noted, steps, sequence } = await answerOf<OpenedShow>(response);
       return {
         id,
         sequence,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema, nameSchema } from '@/core/fields/fields';
 import { CHANGE_KINDS } from '@/core/show/revision';
+import { keysOf } from '@/core/fields/keys';
 
 /** Contents of an archive besides its photos: its head, the show file with all notes, and every change. */
 export const ARCHIVE_FILES = { head: 'archive.json', show: 'show.json', history: 'history.json' } as const;
@@ -22,7 +23,7 @@ const ENDINGS = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' 
 
 const photoSchema = z.strictObject({
   id: photoIdSchema,
-  mime: z.enum(Object.keys(ENDINGS) as [keyof typeof ENDINGS]),
+  mime: z.enum(keysOf(ENDINGS)),
 });
 export type ArchivedPhoto = z.infer<typeof photoSchema>;
 

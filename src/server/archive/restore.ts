@@ -11,6 +11,7 @@ import type { ShowRepository } from '../shows';
 import { ARCHIVE_FILES, ARCHIVE_LIMITS } from './format';
 import { rowsOfPieces } from './texts';
 import { OpenArchive } from './unzip';
+import { ownJson } from '@/core/fields/parseJson';
 
 interface Surroundings {
   shows: ShowRepository;
@@ -44,7 +45,7 @@ export async function restored(
       const piece = await check.next();
       return piece && new TextDecoder().decode(piece);
     };
-    const { name, facts, photoIds } = JSON.parse((await next())!) as CheckedFile;
+    const { name, facts, photoIds } = ownJson<CheckedFile>((await next())!);
     const document = (await check.next())!;
     const rows = await rowsOfPieces(next);
     const known = new Set([...head.photos.map(({ id }) => id), ...head.missing]);

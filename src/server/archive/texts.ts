@@ -1,6 +1,7 @@
 import type { KeptHistory } from './format';
 import type { HistoryRows } from './historyTables';
 import { itemAt } from '@/core/units/there';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** A history as the file of an archive. The same history always gives the same text. */
 export function historyText({ undoFloor, copies, changes, gone }: HistoryRows): string {
@@ -43,9 +44,9 @@ export function* rowPieces({ copies, changes, ...rest }: HistoryRows): Generator
 
 /** The rows again, read piece by piece as they come. @param next null at the end */
 export async function rowsOfPieces(next: () => Promise<string | null>): Promise<HistoryRows> {
-  const first = JSON.parse((await next())!) as Omit<HistoryRows, 'changes'>;
+  const first = ownJson<Omit<HistoryRows, 'changes'>>((await next())!);
   const changes: HistoryRows['changes'] = [];
   for (let piece = await next(); piece !== null; piece = await next())
-    changes.push(...(JSON.parse(piece) as HistoryRows['changes']));
+    changes.push(...(ownJson<HistoryRows['changes']>(piece)));
   return { ...first, changes };
 }

@@ -2,6 +2,7 @@ import 'server-only';
 import { Readable } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { ARCHIVE_FILES, photoFile, type ArchiveHead } from './format';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** Every entry has it, so that the same show gives the same archive. It is the earliest that the format knows. */
 const MADE_AT = new Date(1980, 0, 1);
@@ -19,7 +20,7 @@ export async function zipped(next: () => Promise<Uint8Array | null>): Promise<Re
     return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   };
   const [head, show, history] = [await piece(), await piece(), await piece()];
-  const { photos } = JSON.parse(head.toString('utf8')) as ArchiveHead;
+  const { photos } = ownJson<ArchiveHead>(head.toString('utf8'));
   const zip = new ZipFile();
   const packed = { mtime: MADE_AT, mode: 0o100644 };
   zip.addBuffer(head, ARCHIVE_FILES.head, packed);

@@ -4,7 +4,6 @@ import { Worker } from 'node:worker_threads';
 import {
   HELD_FOR_MS,
   SENDING_MINUTES,
-  type SendQuestion,
   type BenchRequest,
   type BenchState,
   type SendWish,
@@ -16,22 +15,11 @@ import { protocolOf } from '@/core/protocols/registry';
 import { dataFolder } from '../dataFolder';
 import { shows } from '../repository';
 import type { RigAsks, SenderAsks } from './asks';
+import { BenchAsks, BenchRefuses } from './benchErrors';
 import { pollDevice } from './poll';
 import { RIG_ADDRESS } from './rigListener';
 import { ThreadCalls } from './threadCalls';
-
-/** Something has to be agreed to first. */
-export class BenchAsks extends Error {
-  constructor(
-    message: string,
-    readonly question: SendQuestion,
-  ) {
-    super(message);
-  }
-}
-
-/** A request that cannot be done; the sentence says why. */
-export class BenchRefuses extends Error {}
+import { placeInProcess } from '../process';
 
 interface Sending {
   test: SentTest;
@@ -400,9 +388,9 @@ function ownAddress(showId: string): string | null {
   return ip !== undefined && own.some((each) => each?.address === ip) ? ip : null;
 }
 
-const shared = globalThis as { rapidLanternBench?: Bench };
+const place = placeInProcess<Bench>('bench');
 
 /** The bench of this process. */
 export function bench(): Bench {
-  return (shared.rapidLanternBench ??= new Bench());
+  return (place.kept ??= new Bench());
 }

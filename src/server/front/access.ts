@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { LETTERS, readCode } from '@/core/papers/labels/code';
 import { Tries } from './tries';
+import { placeInProcess } from '../process';
 
 /** A phone that was let in. */
 interface Phone {
@@ -195,14 +196,14 @@ const BROWSER_NAMES: Record<string, string> = {
   CriOS: 'Chrome',
 };
 
-const shared = globalThis as { rapidLanternAccess?: Access };
+const place = placeInProcess<Access>('access');
 
 /** Opens the door to the network for this process. */
 export function openAccess(access: Access): void {
-  shared.rapidLanternAccess = access;
+  place.kept = access;
 }
 
 /** The guard for requests from the network; null while nobody can come in, the default. */
 export function openedAccess(): Access | null {
-  return shared.rapidLanternAccess ?? null;
+  return place.kept ?? null;
 }

@@ -2,6 +2,7 @@ import { Worker } from 'node:worker_threads';
 import { dataFolder } from '../dataFolder';
 import type { Job } from './jobs';
 import { receiveError, type FromThread, type ToThread } from './messages';
+import { placeInProcess } from '../process';
 
 /** Jobs of one lane never wait for those of another. */
 type LaneName = 'questions' | 'exports' | 'papers' | 'checks';
@@ -255,11 +256,11 @@ export class JobRunner {
 /** More than the largest show that is allowed needs, in megabytes. */
 const MOST_MEMORY_MB = 6144;
 
-const shared = globalThis as { rapidLanternJobs?: JobRunner };
+const place = placeInProcess<JobRunner>('jobs');
 
 /** The runner of this process. */
 export function jobs(): JobRunner {
-  return (shared.rapidLanternJobs ??= new JobRunner(
+  return (place.kept ??= new JobRunner(
     () =>
       new Worker(new URL('./job.thread.ts', import.meta.url), {
         workerData: { folder: dataFolder() },

@@ -1,4 +1,5 @@
 import type { ShowMessage } from '@/core/show/events';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** Subscription of a page. */
 export interface Watch {
@@ -91,7 +92,7 @@ export class Hub {
     source.onmessage = ({ data }) => {
       this.expectNews();
       this.refusals = 0;
-      const message = JSON.parse(data) as ShowMessage;
+      const message = ownJson<ShowMessage>(data);
       for (const { key, showId } of this.watches.values())
         if (showId === message.showId) this.tell(key, message);
     };

@@ -2,6 +2,7 @@ import type { CheckedFile } from '@/server/checkedFile';
 import { jobs } from '@/server/jobs/runner';
 import { answer, jobId, readShowBytes } from '@/server/http';
 import { shows } from '@/server/repository';
+import { ownJson } from '@/core/fields/parseJson';
 
 /** The shows that are kept, the latest change first. */
 export const GET = () => answer(() => Response.json({ shows: shows().list() }));
@@ -17,7 +18,7 @@ export const POST = (request: Request) =>
       jobId(request),
     );
     const [head, document] = (await check.rest()) as [Uint8Array, Uint8Array];
-    const { name, facts, photoIds } = JSON.parse(new TextDecoder().decode(head)) as CheckedFile;
+    const { name, facts, photoIds } = ownJson<CheckedFile>(new TextDecoder().decode(head));
     const id = repository.keep(name, document, facts, photoIds);
     return Response.json({ id, sequence: 0 }, { status: 201, headers: { location: `/api/shows/${id}` } });
   });

@@ -1,3 +1,4 @@
+import { keysOf } from '../../fields/keys';
 /** Bands that are seen of a fill in one colour: the letters of the lit colours, one after another, universe by universe. */
 interface BandsFound {
   /** Which end counts more channels in a universe. */
@@ -13,9 +14,9 @@ interface BandsFound {
  */
 export function packingOf(bands: string): BandsFound | null {
   const turns = { receiver: bandsOf(512, 510), sender: bandsOf(510, 512) };
-  const fits = (Object.keys(turns) as (keyof typeof turns)[]).filter((each) => turns[each].startsWith(bands));
-  if (bands.length < 2 || fits.length !== 1) return null;
-  const [larger] = fits as [keyof typeof turns];
+  const fits = keysOf(turns).filter((each) => turns[each].startsWith(bands));
+  const [larger] = fits;
+  if (bands.length < 2 || fits.length !== 1 || !larger) return null;
   return {
     larger,
     words:

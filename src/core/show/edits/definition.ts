@@ -38,11 +38,11 @@ export function namesOf(items: readonly { name: string }[]): string {
 export function saidOf<Change extends object>(
   change: Change,
   nullMeansGone: (field: string) => boolean = () => true,
-): Change {
+): { [Field in keyof Change]: Exclude<Change[Field], null> } {
   return Object.fromEntries(
     Object.entries(change).map(([field, value]) => [
       field,
       value === null && nullMeansGone(field) ? undefined : value,
     ]),
-  ) as Change;
+  ) as { [Field in keyof Change]: Exclude<Change[Field], null> };
 }

@@ -25,7 +25,7 @@ export const changeJoint = defineEdit({
       ? `Rename ${nameOf(show.joints, jointId)} to ${change.name}`
       : `Wires of ${nameOf(show.joints, jointId)}`,
   apply: (draft, { jointId, change }) =>
-    draft.change('joints', jointId, saidOf(change) as Partial<z.infer<typeof jointSchema>>),
+    draft.change('joints', jointId, saidOf(change)),
 });
 
 export const removeJoint = defineEdit({

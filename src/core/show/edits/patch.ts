@@ -129,7 +129,7 @@ export const setRunAddress = defineEdit({
   },
   apply: (draft, { propId, run, change }) => {
     needEntry(draft, propId, run);
-    const fields = saidOf(change) as { [Field in keyof typeof change]: never };
+    const fields = saidOf(change);
     draft.change('patch', entryId(propId, run), fields);
   },
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { electricSchema } from '../../catalogue/electric';
 import { partNotesSchema } from '../../catalogue/partNotes';
-import { pixelTypeSchema, timingSchema, type PixelType } from '../../catalogue/pixelType';
+import { pixelTypeSchema, timingSchema } from '../../catalogue/pixelType';
 import { formatLength, type Lengths } from '../../units/length';
 import { fieldWords } from '../fieldWords';
 import { idSchema } from '../../fields/fields';
@@ -42,7 +42,7 @@ export const changePixelType = defineEdit({
     // A current is that of a part for its voltage: it says nothing of one for another.
     const isOther = change.volts !== undefined && change.volts !== volts && change.electric === undefined;
     draft.change('pixelTypes', pixelTypeId, {
-      ...(saidOf(change) as Partial<PixelType>),
+      ...saidOf(change),
       ...(isOther && { electric: undefined }),
     });
   },

@@ -32,7 +32,7 @@ const changeSupply = defineEdit({
   }),
   label: (show, { supplyId, change }) =>
     `${nameOf(show.supplies, supplyId)}: ${Object.keys(change).map(fieldWords).join(', ')}`,
-  apply: (draft, { supplyId, change }) => draft.change('supplies', supplyId, saidOf(change) as object),
+  apply: (draft, { supplyId, change }) => draft.change('supplies', supplyId, saidOf(change)),
 });
 
 const removeSupply = defineEdit({
@@ -71,7 +71,7 @@ const changeFeed = defineEdit({
     const feed = show.feeds.find((each) => each.id === feedId);
     return `Lead ${feed ? leadWords(show, feed) : feedId}: ${Object.keys(change).map(fieldWords).join(', ')}`;
   },
-  apply: (draft, { feedId, change }) => draft.change('feeds', feedId, saidOf(change) as object),
+  apply: (draft, { feedId, change }) => draft.change('feeds', feedId, saidOf(change)),
 });
 
 const removeFeed = defineEdit({

@@ -78,7 +78,7 @@ export const changeProp = defineEdit({
   apply: (draft, { propId, change }) => {
     const cleared = clearedBy(draft.need('props', propId), change.pixelTypeId);
     // A null in the change removes the field.
-    draft.change('props', propId, saidOf(change) as { [Field in keyof typeof change]: never });
+    draft.change('props', propId, saidOf(change));
     if (cleared) replacePart(draft, propId, 'shape', cleared.shape);
   },
 });
