@@ -110,6 +110,43 @@ function followingUnit(
   return /^\d{2}$/.test(decimal) ? 'cm' : /^\d{3}$/.test(decimal) ? 'mm' : undefined;
 }
 
+/** What a field asks for, as far as a number without a unit is read by it. */
+export interface AskedLength {
+  /** The value that stands there now; 0 where none does. */
+  standsMm: number;
+  leastMm: number;
+  mostMm: number;
+  /** From pixel to pixel. */
+  isSpacing?: boolean;
+}
+
+/** Fields up to this length ask for something small: a spacing, a gap, an inset. */
+const MOST_SMALL_MM = 5000;
+/** A larger number is meant in the smaller unit: nobody measures a prop as 120 m. */
+const MOST_BARE = 100;
+
+/**
+ * The unit in which a number without one is read, by the same rule in every field: small things in millimetres (inches); larger ones in
+ * whichever of millimetres and metres (inches and feet) comes nearer to the length that stands there, as a ratio.
+ */
+export function bareUnitFor(text: string, asked: AskedLength, lengths: Lengths): LengthUnit {
+  const [small, large] = lengths === 'imperial' ? (['in', 'ft'] as const) : (['mm', 'm'] as const);
+  const number = Math.abs(Number(text.trim().replace(',', '.').replace('−', '-')));
+  if (asksForSmall(asked) || !(number > 0) || number > MOST_BARE) return small;
+  const fits = (unit: LengthUnit) =>
+    number * MM_PER_UNIT[unit] >= asked.leastMm && number * MM_PER_UNIT[unit] <= asked.mostMm;
+  if (!fits(large)) return small;
+  if (!fits(small)) return large;
+  const aboutMm = Math.abs(asked.standsMm) || Math.sqrt(Math.max(1, asked.leastMm) * asked.mostMm);
+  const ratio = (unit: LengthUnit) => Math.abs(Math.log((number * MM_PER_UNIT[unit]) / aboutMm));
+  return ratio(large) < ratio(small) ? large : small;
+}
+
+/** Whether a field asks for something small, where a number without a unit has one reading only. */
+export function asksForSmall({ mostMm, isSpacing }: AskedLength): boolean {
+  return isSpacing === true || mostMm <= MOST_SMALL_MM;
+}
+
 function bothReadings(text: string, decimal: string, unit: LengthUnit): string {
   return `“${text}” can be ${decimal.replaceAll(',', '')} ${unit} or ${decimal.replace(',', '.')} ${unit}: write it without the comma, or with a point.`;
 }

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { formatLength, parseLength, parseSpacing, countReadings, spacingReadings } from './length';
+import {
+  bareUnitFor,
+  countReadings,
+  formatLength,
+  parseLength,
+  parseSpacing,
+  spacingReadings,
+  type AskedLength,
+  type Lengths,
+} from './length';
 import { countOf, groupDigits, parseWhole } from './number';
 
 describe('parseLength', () => {
@@ -129,5 +138,42 @@ describe('a number that may be meant in two ways', () => {
   it('is taken as it stands where it is no such number, or on a short piece', () => {
     expect(countReadings('50', 7000, undefined)).toEqual([]);
     expect(countReadings('30', 900, undefined)).toEqual([]);
+  });
+});
+
+describe('a number without a unit', () => {
+  const width = { standsMm: 900, leastMm: 1, mostMm: 50_000 };
+  it.each<[string, AskedLength, Lengths, string]>([
+    // Metres where millimetres are not allowed, or are further from what stands there.
+    ['0.8', width, undefined, 'm'],
+    ['3.6', width, undefined, 'm'],
+    ['12', width, undefined, 'm'],
+    ['80', width, undefined, 'mm'],
+    ['800', width, undefined, 'mm'],
+    // 900 / sqrt(1000) = 28.46: there both readings are as far away.
+    ['28.4', width, undefined, 'm'],
+    ['28.5', width, undefined, 'mm'],
+    ['12', { ...width, standsMm: 20 }, undefined, 'mm'],
+    // Too long in metres, too short in millimetres.
+    ['60', { ...width, standsMm: 40_000 }, undefined, 'mm'],
+    ['60', { ...width, standsMm: 40_000, mostMm: 60_000 }, undefined, 'm'],
+    ['60', { standsMm: 200, leastMm: 100, mostMm: 100_000 }, undefined, 'm'],
+    // A spacing, a gap: always in the small unit.
+    ['0.8', { ...width, isSpacing: true }, undefined, 'mm'],
+    ['2', { standsMm: 4000, leastMm: 0, mostMm: 5000 }, undefined, 'mm'],
+    ['2', { standsMm: 4000, leastMm: 0, mostMm: 5001 }, undefined, 'm'],
+    // Nothing stands there yet: the middle of the range, as a ratio, which is 1 m here.
+    ['3', { standsMm: 0, leastMm: 1, mostMm: 1_000_000 }, undefined, 'm'],
+    ['40', { standsMm: 0, leastMm: 1, mostMm: 1_000_000 }, undefined, 'mm'],
+    ['-3', { standsMm: -2000, leastMm: -10_000, mostMm: 10_000 }, undefined, 'm'],
+    ['0', width, undefined, 'mm'],
+    ['100', { ...width, standsMm: 50_000, mostMm: 1_000_000 }, undefined, 'm'],
+    ['101', { ...width, standsMm: 50_000, mostMm: 1_000_000 }, undefined, 'mm'],
+    ['1,5', width, undefined, 'm'],
+    ['3 m 20', width, undefined, 'mm'],
+    ['4', { ...width, standsMm: 1200 }, 'imperial', 'ft'],
+    ['42', { ...width, standsMm: 1200 }, 'imperial', 'in'],
+  ])('%s with %j (%s) is read in %s', (text, asked, lengths, unit) => {
+    expect(bareUnitFor(text, asked, lengths)).toBe(unit);
   });
 });

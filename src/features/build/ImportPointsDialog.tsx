@@ -17,6 +17,7 @@ import { PointsPreview } from './PointsPreview';
 import { TracePhoto } from './TracePhoto';
 import sheets from '../sheets/sheets.module.css';
 import { useLengths } from '@/ui/lengths';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 
 /** Brings points into a free-form prop: from a table, along a drawing, or over a photo. */
 export function ImportPointsDialog() {
@@ -289,7 +290,7 @@ function Ready({ list, onTake }: { list: PointList; onTake: () => void }) {
           {countOf(list.xMm.length, 'point')} in {countOf(list.pieces.length, 'piece')},{' '}
           {formatLength(span(list.xMm), lengths)} × {formatLength(span(list.yMm), lengths)}
         </span>
-        <Button onClick={onTake}>Use {countOf(list.xMm.length, 'point')}</Button>
+        <ApplyButton onClick={onTake}>Use {countOf(list.xMm.length, 'point')}</ApplyButton>
       </Group>
     </>
   );

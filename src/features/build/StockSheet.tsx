@@ -155,7 +155,6 @@ function Needed({ plan, index, stock, onChange }: NeededProps) {
               what="The length of a roll"
               leastMm={10}
               mostMm={STOCK_LIMITS.rollMm}
-              bareUnit={plan.show.lengths === 'imperial' ? 'ft' : 'm'}
               value={stock.rollMm}
               onCommit={(rollMm) => onChange({ ...stock, rollMm })}
             />

@@ -21,6 +21,7 @@ import styles from './TracePhoto.module.css';
 import { useLengths } from '@/ui/lengths';
 import { itemAt } from '@/core/units/there';
 import { messageOf } from '@/core/units/messageOf';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
 const UNITS_WIDE = 1000;
@@ -225,7 +226,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
           {laid?.problem && <p role="alert">{laid.problem}</p>}
         </PointsSection>
         <Stack>
-          <Button
+          <ApplyButton
             disabled={!laid?.list || laid.list.xMm.length === 0 || mmPerUnit === null}
             onClick={() =>
               onTake(laid!.list!, {
@@ -238,7 +239,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
             }
           >
             {laid?.list ? `Use ${countOf(laid.list.xMm.length, 'pixel')}` : 'Mark the known length first'}
-          </Button>
+          </ApplyButton>
           <Button variant="default" onClick={onOther}>
             Another photo…
           </Button>

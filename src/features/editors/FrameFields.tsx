@@ -5,6 +5,7 @@ import { MEASURES, OUTLINES, START_SIDES, frameLegs, type FrameWishes } from '@/
 import { MOST_LEG_MM, MOST_PIXELS_PER_LEG, legSpacingMm, type Leg } from '@/core/props/leg';
 import { line } from '@/core/props/line';
 import { capitalised } from '@/core/units/words';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
@@ -163,9 +164,9 @@ function FrameForm({ legs, onChange }: FrameFieldsProps) {
           ? 'That leaves no pixel for the sides: the corners eat them all. Take more pixels, or let the strip run on.'
           : `Seen from the front: ${sidesWords(made)}.`}
       </Hint>
-      <Button disabled={made === null} onClick={() => made && onChange(made)}>
+      <ApplyButton disabled={made === null} onClick={() => made && onChange(made)}>
         Replace the legs
-      </Button>
+      </ApplyButton>
     </Stack>
   );
 }

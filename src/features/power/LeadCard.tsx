@@ -81,7 +81,6 @@ export function LeadCard({ plan, feed, prop, flowing }: LeadCardProps) {
                   what="A lead"
                   leastMm={1}
                   mostMm={MOST_LEAD_MM}
-                  bareUnit="m"
                   value={piece.lengthMm}
                   onCommit={(lengthMm) => setPiece(at, { lengthMm })}
                 />

@@ -21,6 +21,7 @@ import { useGoTo } from '../view/useView';
 import { CurrentField } from './CurrentField';
 import styles from './power.module.css';
 import { showLight, showPercent } from './useShown';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 
 const MOST_PATTERNS = 20;
 
@@ -194,9 +195,9 @@ function Measure({
       {!percent.ok && <Hint>{percent.message}</Hint>}
       {isTaken && <Hint>There is a pattern of that name: give this one another.</Hint>}
       <Row>
-        <Button size="compact-sm" disabled={!percent.ok || isTaken} onClick={use}>
+        <ApplyButton size="compact-sm" disabled={!percent.ok || isTaken} onClick={use}>
           {percent.ok ? `Keep it: ${percent.value} % of full white` : 'Keep it'}
-        </Button>
+        </ApplyButton>
         <Button size="compact-sm" variant="subtle" color="gray" onClick={() => setOpen(false)}>
           Leave it
         </Button>

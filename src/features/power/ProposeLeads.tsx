@@ -20,6 +20,7 @@ import { useShown } from './useShown';
 import { WireSelect } from './WireSelect';
 import { itemAt } from '@/core/units/there';
 import { propAt, pixelTypeOf } from '@/core/plan/records';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 
 const REACH_WORDS: Record<Reach, string> = {
   ends: 'the ends of its runs',
@@ -77,7 +78,6 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
           what="A lead"
           leastMm={1}
           mostMm={1_000_000}
-          bareUnit="m"
           value={leadMm}
           onCommit={setLead}
         />
@@ -101,9 +101,9 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
           onChange={setSupply}
         />
       )}
-      <Button variant="default" loading={working} onClick={() => void propose()}>
+      <ApplyButton variant="default" loading={working} onClick={() => void propose()}>
         Propose leads
-      </Button>
+      </ApplyButton>
       {proposal && (
         <div className={styles.proposal} role="status">
           {proposal.feeds.length === 0

@@ -170,7 +170,6 @@ function FuseRowFields({ supply }: { supply: Supply }) {
               what="The pair"
               leastMm={1}
               mostMm={MOST_LEAD_MM}
-              bareUnit="m"
               value={row.lengthMm}
               onCommit={(lengthMm) => set({ ...row, lengthMm })}
             />

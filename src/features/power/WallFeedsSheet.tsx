@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Select } from '@mantine/core';
+import { Select } from '@mantine/core';
 import { useState } from 'react';
 import { fuseFor } from '@/core/catalogue/fuse';
 import { wireSize } from '@/core/catalogue/wire';
@@ -21,6 +21,7 @@ import { leadsOfProp, usualLeadMm } from './leads';
 import { usePower } from './usePower';
 import { WireSelect } from './WireSelect';
 import { propAt } from '@/core/plan/records';
+import { ApplyButton } from '@/ui/fields/ApplyButton';
 
 /** The panels of a wall with what each draws, and leads for pairs of them. */
 export function WallFeedsSheet({ plan, prop }: { plan: Plan; prop: number }) {
@@ -97,7 +98,7 @@ export function WallFeedsSheet({ plan, prop }: { plan: Plan; prop: number }) {
         . Several closed supplies are spread over rows; never join the plus of two.
       </p>
       {supply ? (
-        <div className={sheets.fields}>
+        <div className={sheets.fields} data-fields>
           <Select
             label="Supply"
             allowDeselect={false}
@@ -110,12 +111,11 @@ export function WallFeedsSheet({ plan, prop }: { plan: Plan; prop: number }) {
             what="A lead"
             leastMm={1}
             mostMm={1_000_000}
-            bareUnit="m"
             value={leadMm}
             onCommit={setLead}
           />
           <WireSelect value={wire} onChange={setWire} />
-          <Button onClick={add}>{own.length > 0 ? 'Feed it so instead' : 'Feed it so'}</Button>
+          <ApplyButton onClick={add}>{own.length > 0 ? 'Feed it so instead' : 'Feed it so'}</ApplyButton>
         </div>
       ) : (
         <p className={sheets.empty}>Add a supply of {panels.volts} V first, on the right.</p>

@@ -72,7 +72,6 @@ export function CutsSheet({ plan, index, prop }: { plan: Plan; index: number; pr
             what="A roll"
             leastMm={100}
             mostMm={100_000}
-            bareUnit="m"
             value={rollMm}
             onCommit={setRollMm}
           />

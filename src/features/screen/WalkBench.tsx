@@ -10,7 +10,7 @@ export function WalkBench({ propId, places }: { propId: string; places: readonly
     if (key === null) return stopTest();
     setTest({
       pattern: 'marks',
-      on: { on: 'pixels', propId, places: ownJson<number[]>(key)},
+      on: { on: 'pixels', propId, places: ownJson<number[]>(key) },
       isOwnTest: false,
       step: null,
       isRunning: true,

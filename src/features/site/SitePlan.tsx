@@ -275,7 +275,6 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The width"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
               value={site.widthMm}
               onCommit={(widthMm) => onChange({ ...site, widthMm })}
             />
@@ -284,7 +283,6 @@ function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
               what="The height"
               leastMm={100}
               mostMm={10_000_000}
-              bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
               value={site.heightMm}
               onCommit={(heightMm) => onChange({ ...site, heightMm })}
             />
@@ -364,7 +362,6 @@ function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
           what="The length"
           leastMm={1}
           mostMm={1_000_000}
-          bareUnit={lengths === 'imperial' ? 'ft' : 'm'}
           value={Math.round(measured)}
           onCommit={(trueMm) => onLength(measured, trueMm)}
         />

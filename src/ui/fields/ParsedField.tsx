@@ -13,6 +13,8 @@ interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChan
   onCommit: (value: Value) => boolean | void;
   /** Readings of a text that may be meant in more than one way: they are asked about, and nothing is taken until one is chosen. */
   readings?: (text: string) => readonly Reading<Value>[];
+  /** A sentence on how a text was read, where that is worth saying; it stands below the field until it is gone to again. */
+  readAs?: (text: string, value: Value) => string | null;
   /** The value after arrow up (1) or arrow down (-1); without it they do nothing. */
   stepBy?: (value: Value, by: 1 | -1) => Value;
 }
@@ -28,11 +30,13 @@ export function ParsedField<Value>({
   onCommit,
   stepBy,
   readings,
+  readAs,
   ...rest
 }: ParsedFieldProps<Value>) {
   const [draft, setDraft] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [asked, setAsked] = useState<readonly Reading<Value>[]>([]);
+  const [note, setNote] = useState<string | null>(null);
   const shown = draft ?? format(value);
 
   const drop = () => {
@@ -42,6 +46,7 @@ export function ParsedField<Value>({
   };
   const take = (next: Value) => {
     if (next !== value && onCommit(next) === false) return setMessage('This is not possible here.');
+    if (draft !== null) setNote(readAs?.(draft, next) ?? null);
     drop();
   };
   const commit = () => {
@@ -56,6 +61,10 @@ export function ParsedField<Value>({
   return (
     <TextInput
       {...rest}
+      {...(note !== null && {
+        description: note,
+        inputWrapperOrder: ['label', 'input', 'description', 'error'],
+      })}
       value={shown}
       error={
         asked.length > 0 ? (
@@ -83,6 +92,7 @@ export function ParsedField<Value>({
       onChange={(event) => {
         setDraft(event.currentTarget.value);
         setMessage(null);
+        setNote(null);
         setAsked([]);
       }}
       onBlur={commit}

@@ -2,6 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
+import { ApplyButton } from './ApplyButton';
 import { LengthField, NameField, WholeField } from './fields';
 
 const show = (field: ReactNode) => render(<MantineProvider env="test">{field}</MantineProvider>);
@@ -118,17 +119,18 @@ describe('a length', () => {
     );
     return { field: screen.getByLabelText('Long'), onCommit };
   };
-  it('takes a small number for metres where metres stood, and for millimetres where those stood', async () => {
-    const { field, onCommit } = length(3000);
+  it('says how it read a number without a unit, until another is typed', async () => {
+    const { field, onCommit } = length(900);
     await userEvent.clear(field);
-    await userEvent.type(field, '7{Enter}');
-    expect(onCommit).toHaveBeenCalledWith(7000);
-  });
-  it('takes it for millimetres where those stood', async () => {
-    const { field, onCommit } = length(30);
+    await userEvent.type(field, '0.8{Enter}');
+    expect(onCommit).toHaveBeenCalledWith(800);
+    expect(screen.getByText('0.8 is read as 800 mm.')).toBeInTheDocument();
     await userEvent.clear(field);
-    await userEvent.type(field, '7{Enter}');
-    expect(onCommit).toHaveBeenCalledWith(7);
+    await userEvent.type(field, '850 mm');
+    expect(screen.queryByText(/is read as/)).not.toBeInTheDocument();
+    await userEvent.tab();
+    expect(onCommit).toHaveBeenLastCalledWith(850);
+    expect(screen.queryByText(/is read as/)).not.toBeInTheDocument();
   });
   it('is said by how many there are, where it is a spacing', async () => {
     const { field, onCommit } = length(33, { isSpacing: true });
@@ -166,4 +168,39 @@ it('asks what a bare number means that may be millimetres or pixels a metre', as
     await userEvent.type(field, `${text}{Enter}`);
     expect(onCommit).toHaveBeenLastCalledWith(mm);
   }
+});
+
+describe('a button that applies the fields around it', () => {
+  it('is refused while one of them cannot be read, with the sentence of that field', async () => {
+    const onClick = jest.fn();
+    show(
+      <form>
+        <LengthField
+          label="Width"
+          what="The width"
+          leastMm={1}
+          mostMm={5000}
+          value={900}
+          onCommit={() => {}}
+        />
+        <ApplyButton type="button" onClick={onClick}>
+          Apply
+        </ApplyButton>
+      </form>,
+    );
+    const field = screen.getByLabelText('Width');
+    await userEvent.clear(field);
+    await userEvent.type(field, '0.8');
+    await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
+    expect(onClick).not.toHaveBeenCalled();
+    expect(screen.getByRole('alert')).toHaveTextContent(
+      'Nothing is applied: The width is from 1 mm to 5 m; “0.8” is 0.8 mm.',
+    );
+    expect(field).toHaveFocus();
+    await userEvent.clear(field);
+    await userEvent.type(field, '0.8 m');
+    await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
+    expect(onClick).toHaveBeenCalledTimes(1);
+    expect(screen.queryByRole('alert')).not.toBeInTheDocument();
+  });
 });

@@ -2,13 +2,14 @@
 
 import type { TextInputProps } from '@mantine/core';
 import {
+  asksForSmall,
+  bareUnitFor,
   formatLength,
   parseLength,
   parseSpacing,
   spacingReadings,
   type LengthUnit,
   type Reading,
-  type Lengths,
 } from '@/core/units/length';
 import { groupDigits, parseWhole } from '@/core/units/number';
 import { ParsedField } from './ParsedField';
@@ -102,25 +103,10 @@ export function WholeListField({
   );
 }
 
-/** The largest number that somebody who means metres types without a unit. */
-const MOST_BARE_METRES = 100;
-
-/**
- * The unit that a bare number is taken to have: millimetres, or inches where the show has those; metres or feet where the value that stood
- * there was written in them and the number is a small one. The field shows at once what was read.
- */
-function bareUnitBeside(valueMm: number, text: string, lengths: Lengths): LengthUnit {
-  const isImperial = lengths === 'imperial';
-  const isSmall = Number(text.replace(',', '.')) <= MOST_BARE_METRES;
-  if (isImperial) return isSmall && /ft/.test(formatLength(valueMm, lengths)) ? 'ft' : 'in';
-  return isSmall && valueMm >= 1000 ? 'm' : 'mm';
-}
-
 type LengthFieldProps = Field<number> & {
   leastMm: number;
   mostMm: number;
   what: string;
-  bareUnit?: LengthUnit;
   /** From pixel to pixel, which is also said by how many there are to a length. */
   isSpacing?: boolean;
 };
@@ -133,36 +119,37 @@ function parseSigned(text: string, bare: LengthUnit): ReturnType<typeof parseLen
   return parsed.ok && minus ? { ...parsed, value: 0 - parsed.value } : parsed;
 }
 
+/** A number that says no unit. */
+const BARE = /^[-−]?(\d+([.,]\d+)?|[.,]\d+)$/;
+
 /** A length as people write it; below zero only where the least is. Kept in millimetres. */
-export function LengthField({
-  leastMm,
-  mostMm,
-  what,
-  bareUnit,
-  isSpacing = false,
-  ...rest
-}: LengthFieldProps) {
+export function LengthField({ leastMm, mostMm, what, isSpacing = false, ...rest }: LengthFieldProps) {
   const lengths = useLengths();
+  const asked = { standsMm: rest.value, leastMm, mostMm, isSpacing };
+  const isAllowed = (lengthMm: number) => lengthMm >= leastMm && lengthMm <= mostMm;
   return (
     <ParsedField
       format={(lengthMm) => formatLength(lengthMm, lengths)}
       readings={(text) =>
         isSpacing
-          ? spacingReadings(
-              text,
-              bareUnit ?? bareUnitBeside(rest.value, text.trim(), lengths),
-              lengths,
-            ).filter((reading) => reading.value >= leastMm && reading.value <= mostMm)
+          ? spacingReadings(text, bareUnitFor(text, asked, lengths), lengths).filter(({ value }) =>
+              isAllowed(value),
+            )
           : []
       }
+      readAs={(text, lengthMm) =>
+        BARE.test(text.trim()) && !asksForSmall(asked)
+          ? `${text.trim()} is read as ${formatLength(lengthMm, lengths)}.`
+          : null
+      }
       parse={(text) => {
-        const bare = bareUnit ?? bareUnitBeside(rest.value, text.trim(), lengths);
+        const bare = bareUnitFor(text, asked, lengths);
         const parsed = isSpacing
           ? parseSpacing(text, bare)
           : leastMm < 0
             ? parseSigned(text, bare)
             : parseLength(text, bare);
-        if (!parsed.ok || (parsed.value >= leastMm && parsed.value <= mostMm)) return parsed;
+        if (!parsed.ok || isAllowed(parsed.value)) return parsed;
         return {
           ok: false,
           message: `${what} is from ${formatLength(leastMm, lengths)} to ${formatLength(mostMm, lengths)}; “${text.trim()}” is ${formatLength(parsed.value, lengths)}.`,
