@@ -136,3 +136,13 @@ it('lets bends that ate a pixel run on when the pixels are of another type', () 
   const same = applyEdit(show, { ...change, change: { pixelTypeId: strip.id } });
   expect((same.props[0] as PropOf<'line'>).shape).toEqual(prop.shape);
 });
+
+it('fits as many spacings into a leg as it holds, to a hundredth of one', () => {
+  const leg = (lengthMm: number) => ({
+    lengthMm,
+    headingDeg: 0,
+    pixels: { by: 'spacing' as const, spacingMm: 100 },
+  });
+  // 30 spacings of 100 mm: 1 mm may be missing, as much as a tape is off; 1.1 mm may not.
+  expect([3000, 2999.1, 2999, 2998.9, 3099].map((mm) => pixelsOf([leg(mm)]))).toEqual([30, 30, 30, 29, 31]);
+});

@@ -35,12 +35,14 @@ export function legPixelCount(leg: Leg): number {
 
 function legPixels({ pixels, lengthMm }: Leg, name: string, place?: Place): Explained {
   if (pixels.by === 'count') return given(name, pixels.count, 'pixels', { place });
-  const spacings = roundedDown(
-    quotient(
-      given('length of the leg', lengthMm, 'mm', { place }),
-      given('spacing', pixels.spacingMm, 'mm', { place }),
-    ),
+  const exact = quotient(
+    given('length of the leg', lengthMm, 'mm', { place }),
+    given('spacing', pixels.spacingMm, 'mm', { place }),
   );
+  const whole = roundedDown(exact);
+  // Nobody measures or drills closer than that.
+  const nearly = roundedDown(sum(exact, given('a hundredth of a spacing', 0.01, 'number')));
+  const spacings = nearly.value > whole.value ? nearly : whole;
   const fits = spacings.value <= MOST_PIXELS_PER_LEG;
   return computed(
     name,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { capitalised } from '../units/words';
 import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { byId } from '../units/there';
 import { computed, given, sum } from '../figures/explained';
@@ -6,6 +7,8 @@ import {
   dataOrder,
   frameLights,
   framePieces,
+  reachesOverMm,
+  type FramePiece,
   framePixels,
   frameStretches,
   runsOn,
@@ -133,12 +136,12 @@ export const screen = definePropKind({
             },
           ]
         : []),
-      ...pieces.map(({ words, lengthMm, planned, pixels }) => ({
+      ...pieces.map((piece) => ({
         name: shape.ownPieces
-          ? words[0]!.toUpperCase() + words.slice(1).replace(', seen from the front', '')
-          : `At the ${words.replace(', seen from the front', '')}`,
-        value: countOf(pixels, 'pixel'),
-        note: `${formatLength(lengthMm, lengths)}${planned === pixels ? '' : `; planned ${planned}`}`,
+          ? capitalised(piece.words).replace(', seen from the front', '')
+          : `At the ${piece.words.replace(', seen from the front', '')}`,
+        value: countOf(piece.pixels, 'pixel'),
+        note: `${formatLength(piece.lengthMm, lengths)}${overWords(piece, shape)}${piece.planned === piece.pixels ? '' : `; planned ${piece.planned}`}`,
       })),
       { name: 'Strip', value: formatLength(strip, lengths) },
       {
@@ -152,3 +155,9 @@ export const screen = definePropKind({
     ];
   },
 });
+
+/** A strip that is a hair longer than its room. */
+function overWords(piece: FramePiece, shape: ScreenShape): string {
+  const overMm = reachesOverMm(piece, shape);
+  return overMm > 0.005 ? `, ${overMm.toFixed(2)} mm less than the strip` : '';
+}

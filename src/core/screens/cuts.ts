@@ -12,8 +12,12 @@ export interface ScreenCut {
   /** Room for it. */
   lengthMm: number;
   planned: number;
+  /** Lights that are seen. */
   pixels: number;
-  /** Length of its strip, in mm. */
+  /** Dark ones in front of them, or behind them, on the same piece: the hidden first lights and the unused tail. */
+  hiddenBefore: number;
+  hiddenBehind: number;
+  /** Length of its strip with the dark lights, in mm. */
   stripMm: number;
   /** Cut marks to count from its beginning. */
   marks: number;
@@ -66,7 +70,9 @@ export function screenCuts(
   const cuts = stretches.map(({ piece: number, pixels }, i): ScreenCut => {
     const piece = itemAt(pieces, number);
     const share = pixels / piece.pixels;
-    const stripMm = pixels * pitchMm;
+    const hiddenBefore = i === 0 ? shape.hiddenFirst : 0;
+    const hiddenBehind = i === stretches.length - 1 ? (shape.unusedTail ?? 0) : 0;
+    const onWire = hiddenBefore + pixels + hiddenBehind;
     const part = share === 1 ? '' : i === 0 ? ', from where the data begins' : ', up to where the data began';
     return {
       key: `${piece.name} ${i}`,
@@ -74,9 +80,12 @@ export function screenCuts(
       lengthMm: piece.lengthMm * share,
       planned: share === 1 ? piece.planned : pixels,
       pixels,
-      stripMm,
-      marks: pixels / shape.pixelsPerCut,
-      spareMm: piece.lengthMm * share - stripMm,
+      hiddenBefore,
+      hiddenBehind,
+      stripMm: onWire * pitchMm,
+      // Lights that are seen end at a mark; dark ones may share a cut, of which the rest hangs on.
+      marks: pixels / shape.pixelsPerCut + Math.ceil((onWire - pixels) / shape.pixelsPerCut),
+      spareMm: piece.lengthMm * share - pixels * pitchMm,
     };
   });
   const wires = [

@@ -31,9 +31,18 @@ export interface FramePiece {
   to: Point;
 }
 
-/** As many whole cuts of a strip as a length holds. A hair of a millimetre of rounding costs no pixel. */
+/** So much of a pixel's pitch may be missing: nobody measures or cuts closer than that. */
+const MISSING_PITCH = 0.01;
+
+/** As many whole cuts of a strip as a length holds. */
 function pixelsIn(lengthMm: number, { pixelsPerMetre, pixelsPerCut }: ScreenShape): number {
-  return Math.max(0, Math.floor((lengthMm * pixelsPerMetre) / 1000 / pixelsPerCut + 1e-6) * pixelsPerCut);
+  const pixels = (lengthMm * pixelsPerMetre) / 1000;
+  return Math.max(0, Math.floor((pixels + MISSING_PITCH + 1e-6) / pixelsPerCut) * pixelsPerCut);
+}
+
+/** Millimetres by which the planned pixels of a piece are longer than its room; 0 where they are not. */
+export function reachesOverMm({ lengthMm, planned }: FramePiece, { pixelsPerMetre }: ScreenShape): number {
+  return Math.max(0, (planned * 1000) / pixelsPerMetre - lengthMm);
 }
 
 /** The pieces of strip, clockwise as seen from the front: from the top left where none were laid otherwise. */

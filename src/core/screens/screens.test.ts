@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
+import { screen } from '../props/screen';
 import { backwards, withFit } from './backwards';
 import { frameTicks, screenCuts } from './cuts';
 import {
@@ -244,6 +245,43 @@ it('cuts from rolls, bridges what is not bent, and says what one roll frames', (
     { words: 'pieces 167 and 1 dark = run 168', isRight: true },
     { words: 'run 168 = counted on the wire 166', isRight: false },
   ]);
+});
+
+it('cuts the strip of dark lights too, in front of the first that is seen and behind the last', () => {
+  const shape = club({ hiddenFirst: 3, unusedTail: 1 });
+  const { cuts, stripMm } = screenCuts(shape, 5000);
+  expect(cuts.reduce((sum, { pixels }) => sum + pixels, 0)).toBe(154);
+  // 158 on the wire, 60 a metre.
+  expect(stripMm).toBeCloseTo(2633.333, 3);
+  expect(cuts.map(({ hiddenBefore, hiddenBehind }) => [hiddenBefore, hiddenBehind])).toEqual([
+    [3, 0],
+    [0, 0],
+    [0, 0],
+    [0, 0],
+    [0, 1],
+  ]);
+  // The room beside the strip is that of the lights that are seen.
+  const bare = screenCuts(club(), 5000);
+  expect(cuts.map(({ spareMm }) => spareMm)).toEqual(bare.cuts.map(({ spareMm }) => spareMm));
+  // Four dark lights of a strip that is cut by threes take two marks more.
+  const byThrees = screenCuts(club({ pixelsPerCut: 3, hiddenFirst: 4 }), 5000).cuts[0]!;
+  expect(byThrees.marks).toBe(byThrees.pixels / 3 + 2);
+});
+
+it('loses no light to a hundredth of a pitch, and says that the room is a hair shorter', () => {
+  /** A screen whose top is so wide, with strip all around it at its very edge. */
+  const wide = (widthMm: number) => {
+    const { standGap: _, ...whole } = club({
+      insetMm: 0,
+      size: { by: 'diagonal', diagonalMm: widthMm * Math.hypot(1, 9 / 16), aspectWidth: 16, aspectHeight: 9 },
+    });
+    return whole;
+  };
+  // 44 lights at 60 a metre take 733.333 mm; a hundredth of a pitch is 0.167 mm.
+  expect([733.4, 733.25, 733.17, 733.1].map((mm) => counts(wide(mm)).top)).toEqual([44, 44, 44, 43]);
+  const facts = (mm: number) => screen.facts(wide(mm), undefined).find(({ name }) => name === 'At the top')!.note;
+  expect(facts(733.4)).toBe('733.4 mm');
+  expect(facts(733.25)).toBe('733.3 mm, 0.08 mm less than the strip');
 });
 
 it('cuts a side in two where the data begins within it, and bridges what is not bent, with the wires of its chip', () => {

@@ -6,6 +6,15 @@ import type { Zone } from '../../screens/zones';
 import { formatLength, type Lengths } from '../../units/length';
 import type { Table } from '../../pages/table';
 
+/** `and 4 dark in front`: lights on a piece of strip that nobody sees. */
+function darkWords({ hiddenBefore, hiddenBehind }: Pick<ScreenCut, 'hiddenBefore' | 'hiddenBehind'>): string {
+  const dark = [
+    hiddenBefore > 0 && `${hiddenBefore} dark in front`,
+    hiddenBehind > 0 && `${hiddenBehind} dark behind`,
+  ].filter(Boolean);
+  return dark.length > 0 ? `and ${dark.join(', ')}` : '';
+}
+
 /** Cuts from the strip, piece by piece in the order of the data. */
 export function screenCutsTable(name: string, { cuts }: ScreenCuts, lengths: Lengths): Table<ScreenCut> {
   return {
@@ -25,9 +34,14 @@ export function screenCutsTable(name: string, { cuts }: ScreenCuts, lengths: Len
         id: 'pixels',
         head: 'Pixels',
         as: 'figure',
-        meaning: 'installed where that was said, else as planned',
-        of: ({ pixels, planned }) =>
-          pixels === planned ? pixels : { text: String(pixels), note: `planned ${planned}`, mood: 'bad' },
+        meaning:
+          'installed where that was said, else as planned; dark ones at either end of the wire besides',
+        of: ({ pixels, planned, ...cut }) => {
+          const dark = darkWords(cut);
+          if (pixels !== planned)
+            return { text: `${pixels}${dark && ` ${dark}`}`, note: `planned ${planned}`, mood: 'bad' };
+          return dark ? { text: String(pixels), note: dark } : pixels;
+        },
       },
       {
         id: 'marks',
@@ -41,7 +55,7 @@ export function screenCutsTable(name: string, { cuts }: ScreenCuts, lengths: Len
         id: 'strip',
         head: 'Strip',
         as: 'figure',
-        meaning: 'length to cut',
+        meaning: 'length to cut, with the dark lights',
         of: ({ stripMm }) => formatLength(stripMm, lengths),
       },
       {
