@@ -15,7 +15,8 @@ import { isPanelled } from '../props/registry';
 import { solveSuited } from '../power/solvePower';
 import { formatVolts } from '../units/electric';
 import { formatLength, type Lengths } from '../units/length';
-import { leadsOf } from './site';
+import { USUAL_SITE } from '../show/siteSchema';
+import { cableLength, endsOfLead, leadsOf } from './site';
 import { itemAt } from '../units/there';
 import { plannedAt, runAt, pixelTypeOf } from '../plan/records';
 
@@ -218,6 +219,44 @@ function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
     },
     board: (controller: number): Place => settled(ofBoard.get(controller)),
   };
+}
+
+/**
+ * Warnings that the data wire straight from a port of a controller to a run would bring, with supplies at their nominal volts: a slow
+ * level shifter, a level that its first pixel may not take, a cable that is too long. 0 where there would be none.
+ */
+export function dataTroublesFrom(plan: Plan, controller: number, run: number): number {
+  const { show } = plan;
+  const { prop, number } = runAt(plan, run);
+  const { id } = itemAt(show.props, prop);
+  const entry = show.patch.find(({ propId, run: own }) => propId === id && own === number);
+  const device = itemAt(show.controllers, controller);
+  const drive = dataDriveOf(
+    device,
+    show.controllerTypes.find((each) => each.id === device.typeId),
+  );
+  const helper = entry?.dataLead?.helper;
+  const driver = helper ?? drive.driver;
+  const wantsVolts =
+    HIGH_SHARE * chipVolts({ volts: pixelTypeOf(show, itemAt(show.props, prop)).volts, lift: 0 });
+  const isTaken =
+    (helper ? MOST_CHIP_VOLTS : drive.logicVolts.value) >= wantsVolts ||
+    (entry?.skippedPixels ?? 0) > 0 ||
+    plannedAt(plan, prop).hiddenPixels.includes(
+      runAt(plan, run).firstPixel - plannedAt(plan, prop).firstPixel,
+    );
+  const lengthMm = entry?.dataLead?.lengthMm ?? cableFrom(plan, controller, run);
+  const reach = REACH_MM[driver];
+  const isTooLong = reach !== null && lengthMm !== null && lengthMm > reach[1];
+  return Number(driver === 'shifter') + Number(!isTaken) + Number(isTooLong);
+}
+
+/** Length of the cable from a controller to the first pixel of a run, in mm; null while one of them is not on the drawing. */
+function cableFrom(plan: Plan, controller: number, run: number): number | null {
+  const ends = endsOfLead(plan, { run, fromRun: null, controller });
+  if (!ends) return null;
+  const straightMm = Math.hypot(ends.to.xMm - ends.from.xMm, ends.to.yMm - ends.from.yMm);
+  return cableLength(straightMm, plan.show.site ?? USUAL_SITE).value;
 }
 
 /** Driver of a data wire, in a few words: `bare pin, 3.30 V`. */

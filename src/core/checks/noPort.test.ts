@@ -2,6 +2,8 @@ import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/s
 import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
 import { planShow } from '../plan/plan';
 import type { Prop } from '../props/registry';
+import { craft } from '../props/craft';
+import { screen } from '../props/screen';
 import { wall } from '../props/wall';
 import { applyEdit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
@@ -31,6 +33,22 @@ it('says that there is no controller, and adds the smallest that takes it', () =
   expect(found(show)[0]!.message).toContain('no address: there is no controller yet.');
   const next = press(show, 'Add a controller: 4 ports, Ethernet');
   expect(next.controllers).toMatchObject([{ ports: 4, mostPixelsPerPort: 1024, typeId: 'ethernet-4' }]);
+});
+
+it('adds what usually drives a prop of its kind', () => {
+  const added = (kind: string, starter: object) =>
+    press(aShow({ props: [{ ...aLine('p', 1), kind, ...starter } as Prop] }), /^Add a controller: /)
+      .controllers[0]!.typeId;
+  expect(added('screen', screen.starter())).toBe('serial-1');
+  const { shape, threading } = craft.starter();
+  const pixels = [{ column: 0, row: 0, facing: 'up', roles: [] }];
+  expect(added('craft', { shape: { ...shape, pixels }, threading })).toBe('flight-board');
+});
+
+it('adds an Ethernet controller for a screen that is too long for a board on USB', () => {
+  const shape = { ...screen.starter().shape, pixelsPerMetre: 144 };
+  const prop = { ...aLine('p', 1), kind: 'screen', ...screen.starter(), shape } as Prop;
+  expect(press(aShow({ props: [prop] }), /^Add a controller: /).controllers[0]!.typeId).toBe('ethernet-4');
 });
 
 it('says that all ports hold something, and puts it behind one with room', () => {

@@ -5,7 +5,7 @@ import { drivenPixels } from '../devices/drivenPixels';
 import { drives, freePorts } from '../answers/ports/freePorts';
 import type { Plan } from '../plan/planned';
 import { runName } from '../plan/runName';
-import { isPanelled } from '../props/registry';
+import { isPanelled, kindOf } from '../props/registry';
 import { newController } from '../show/newController';
 import { fewestRuns } from '../threading/split';
 import { countOf, groupDigits } from '../units/number';
@@ -167,11 +167,12 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
   return [];
 }
 
-/** The kind with the fewest ports that takes all of them. */
+/** The usual kind for such a prop, else the one with the fewest ports that takes all of its runs. */
 function onNewController(homeless: Homeless): Mend[] {
   const { plan, prop, loose } = homeless;
   const panelled = needsPanels(homeless);
   const largest = largestOf(homeless);
+  const { usualController } = kindOf(propAt(plan, prop));
   const known = plan.show.controllerTypes;
   const types = [
     ...known,
@@ -180,16 +181,18 @@ function onNewController(homeless: Homeless): Mend[] {
     const { ports: has, mostPixelsPerPort } = limitsOfType(type);
     return (
       (classOf(type).drivesPanels ?? false) === panelled &&
-      // An Ethernet controller takes any string; the other kinds are chosen for other reasons than a free port.
-      (panelled || known.includes(type) || type.class === 'ethernet') &&
+      // An Ethernet controller takes any string; other kinds are for what is usually driven by them.
+      (panelled || known.includes(type) || type.class === 'ethernet' || type.id === usualController) &&
       has >= loose.length &&
       mostPixelsPerPort >= largest
     );
   });
-  const type = types.reduce<ControllerType | null>(
-    (best, each) => (best === null || limitsOfType(each).ports < limitsOfType(best).ports ? each : best),
-    null,
-  );
+  const type =
+    types.find(({ id }) => id === usualController) ??
+    types.reduce<ControllerType | null>(
+      (best, each) => (best === null || limitsOfType(each).ports < limitsOfType(best).ports ? each : best),
+      null,
+    );
   if (!type) return [];
   const { controller, edits } = newController(plan.show, type);
   return [

@@ -51,6 +51,7 @@ export const screen = definePropKind({
   shapeSchema: screenShapeSchema,
   threadingSchema: screenThreadingSchema,
   usualPixelType: byId(SHIPPED_PIXEL_TYPES, 'strip-5v-ws2812b'),
+  usualController: 'serial-1',
   starter: (): { shape: ScreenShape; threading: z.infer<typeof screenThreadingSchema> } => ({
     shape: {
       size: { by: 'diagonal', diagonalMm: 1092.2, aspectWidth: 16, aspectHeight: 9 },

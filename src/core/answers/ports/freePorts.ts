@@ -1,5 +1,6 @@
 import { classOf } from '../../catalogue/controllers/registry';
 import { isPanelled } from '../../props/registry';
+import { dataTroublesFrom } from '../dataLines';
 import { drivenPixels } from '../../devices/drivenPixels';
 import type { Plan } from '../../plan/planned';
 import { runAt, controllerAt, propOfRun } from '../../plan/records';
@@ -36,7 +37,8 @@ export function freePorts(plan: Plan): readonly PortPlace[] {
 }
 
 /**
- * Free ports for some runs, each the first that takes its run whole; undefined when there are too few.
+ * Free ports for some runs, each the first that takes its run whole and whose data cable brings the fewest warnings; undefined when there
+ * are too few.
  *
  * @param runs indices of the plan's runs, in the order in which they choose
  * @param notOn index of a controller that none of them may go to
@@ -47,10 +49,18 @@ export function homesFor(plan: Plan, runs: readonly number[], notOn?: number): P
   for (const run of runs) {
     const pixels = drivenPixels(plan, run) + (runAt(plan, run).wire?.skippedPixels ?? 0);
     const panels = isPanelled(propOfRun(plan, run));
-    const at = free.findIndex(({ controller }) => {
+    const troubles = new Map<number, number>();
+    let at = -1;
+    let least = Infinity;
+    for (const [i, { controller }] of free.entries()) {
       const { mostPixelsPerPort } = controllerAt(plan, controller);
-      return mostPixelsPerPort >= pixels && drives(plan, controller, panels);
-    });
+      if (mostPixelsPerPort < pixels || !drives(plan, controller, panels)) continue;
+      // Panels have ribbons.
+      const own = troubles.get(controller) ?? (panels ? 0 : dataTroublesFrom(plan, controller, run));
+      troubles.set(controller, own);
+      if (own < least) [at, least] = [i, own];
+      if (least === 0) break;
+    }
     if (at === -1) return undefined;
     homes.push(...free.splice(at, 1));
   }
