@@ -9,7 +9,7 @@ import {
 } from './chains';
 import { cardsOf, outputsPerCard, refreshHz, type Driver } from './driver';
 import { powerLeads } from './powerLeads';
-import { ribbonsOf, stockReachMm } from './ribbons';
+import { ribbonsOf } from './ribbons';
 import type { Corner } from '../threading/view';
 
 /** A way to chain a wall, with what it costs. */
@@ -41,10 +41,9 @@ export function measureChains(
 ): Omit<ChainScheme, 'words' | 'isCurrent'> {
   const chains = chainsOf(wall, driver, chaining);
   const ribbons = ribbonsOf(chains, wall.panel);
-  const reach = stockReachMm(wall.panel);
   const counts = chains.map((chain) => chain.panels.length);
   const longestChain = Math.max(0, ...counts);
-  const long = ribbons.filter((ribbon) => ribbon.lengthMm > reach + 0.5);
+  const long = ribbons.filter((ribbon) => !ribbon.isOfTheBox);
   const perCard = cardsOf(driver, wall.columns, wall.rows).map(
     (_, card) => chains.filter((chain) => chain.card === card).length,
   );

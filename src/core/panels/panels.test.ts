@@ -191,6 +191,24 @@ describe('a wall of 5 columns and 2 rows of 64 × 32, worked by hand', () => {
       turnedPanels: 0,
     });
   });
+  it('takes a ribbon of just the reach for one of the box, whatever a turn rounds off', () => {
+    // Panels of 160 by 160 mm: from row to row of a zigzag the ribbon is 160 + 40 = 200 mm, the reach of the box.
+    for (const dataInAtBack of ['left', 'right'] as const)
+      for (const along of ['rows', 'columns'] as const) {
+        const square = {
+          ...wall,
+          columns: 4,
+          rows: 4,
+          panel: { ...panel(64, 64, dataInAtBack), pitchMm: 2.5 },
+        };
+        const laid = { ...design('zigzag'), along };
+        const ribbons = ribbonsOf(chainsOf(square, hat(1, 16), laid), square.panel);
+        const turns = ribbons.filter(({ lengthMm }) => Math.abs(lengthMm - 200) < 1e-6);
+        expect(turns).toHaveLength(3);
+        expect(ribbons.every(({ isOfTheBox }) => isOfTheBox)).toBe(true);
+        expect(measureChains(square, hat(1, 16), laid)).toMatchObject({ stockRibbons: 15, longRibbons: 0 });
+      }
+  });
   it('is front-right when it is first at the back-left', () => {
     // Entering at the right of the front is entering at the left of the back.
     expect(orderOf(chainsOf(wall, hat(3, 12), design('zigzag', 'topRight')))[0]).toBe(

@@ -8,10 +8,14 @@ interface Ribbon {
   chain: number;
   from: number;
   lengthMm: number;
+  /** The ribbon that comes with a panel reaches so far. */
+  isOfTheBox: boolean;
 }
 
 /** The ribbon that comes with a panel reaches so far beyond the gap between two neighbours. */
 const STOCK_RIBBON_MM = 200;
+/** Sine and cosine of a turn round off, so that a ribbon of just the reach may come out a hair longer. */
+const TOLERANCE_MM = 0.5;
 /** Ribbon between two sockets is never taut. */
 const SLACK_MM = 40;
 /** Sockets sit this part of the width in from the edge. */
@@ -32,11 +36,13 @@ function sockets(
 
 /** Every ribbon between panels, from socket to socket in a straight line with some slack. */
 export function ribbonsOf(chains: readonly Chain[], panel: PanelType): Ribbon[] {
+  const reachMm = stockReachMm(panel);
   return chains.flatMap((chain, index) =>
     chain.panels.slice(1).map((next, from) => {
       const [outX, outY] = sockets(panel, itemAt(chain.panels, from)).out;
       const [inX, inY] = sockets(panel, next).in;
-      return { chain: index, from, lengthMm: Math.hypot(inX - outX, inY - outY) + SLACK_MM };
+      const lengthMm = Math.hypot(inX - outX, inY - outY) + SLACK_MM;
+      return { chain: index, from, lengthMm, isOfTheBox: lengthMm <= reachMm + TOLERANCE_MM };
     }),
   );
 }
@@ -47,7 +53,7 @@ function neighbourRibbonMm(panel: PanelType): number {
 }
 
 /** Reach of a ribbon from the box: from neighbour to neighbour in a row or a column. */
-export function stockReachMm(panel: PanelType): number {
+function stockReachMm(panel: PanelType): number {
   const [width, height] = [panel.columns * panel.pitchMm, panel.rows * panel.pitchMm];
   // From a row to the next one of a zigzag the sockets lie straight above each other.
   return Math.max(STOCK_RIBBON_MM, neighbourRibbonMm(panel), Math.min(width, height) + SLACK_MM);

@@ -57,6 +57,17 @@ it('says where it starts and ends: 49,152 channels are 96 universes of 510 and 1
   });
 });
 
+it('names the side of the data socket as it was chosen: seen from the back', () => {
+  for (const side of ['left', 'right'] as const) {
+    const [prop] = show.props;
+    const chosen = {
+      ...prop!,
+      shape: { ...starter.shape, panel: { ...starter.shape.panel, dataInAtBack: side } },
+    };
+    expect(values({ ...show, props: [chosen as never] })['Data socket']).toBe(`${side} (a panel)`);
+  }
+});
+
 it('asks for a port where it is on none', () => {
   expect(values({ ...show, patch: [] })).toMatchObject({ Start: 'on no port yet (the sender)' });
 });

@@ -3,7 +3,7 @@ import { packingWords } from '../catalogue/packing';
 import { toldUniverse } from '../addressing/numbering';
 import { takesRawFrames } from '../devices/rawFrames';
 import { colourPlan } from '../devices/colourOrders';
-import { flowsRight, outputName } from '../panels/chains';
+import { outputName } from '../panels/chains';
 import { USUAL_PICTURE, refreshHz } from '../panels/driver';
 import { channelsToType, universesOfRun } from '../devices/universeSizes';
 import { policyOfRun } from '../plan/plan';
@@ -117,9 +117,9 @@ function panelValues({ prop, panel, colours }: WallOfPlan): WallValue[] {
     ),
     value(
       'Data socket',
-      flowsRight(panel) ? 'left' : 'right',
+      panel.dataInAtBack,
       'a panel',
-      'seen from the front with the arrow up; data leaves at the other side',
+      'seen from the back with the printed arrow up; data leaves at the other side',
     ),
     value(
       'Colour order',

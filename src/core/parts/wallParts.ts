@@ -1,7 +1,7 @@
 import type { MadeOf } from './part';
 import { formatLength, type Lengths } from '../units/length';
 import type { LaidWall } from '../panels/laidWall';
-import { ribbonsOf, stockReachMm } from '../panels/ribbons';
+import { ribbonsOf } from '../panels/ribbons';
 
 /** Ribbon is bought in steps of so much. */
 const RIBBON_STEP_MM = 50;
@@ -19,7 +19,6 @@ export function partsOfWall(
   { wall: { panel, columns, rows, missing }, chains }: LaidWall,
   lengths: Lengths,
 ): MadeOf[] {
-  const reachMm = stockReachMm(panel);
   return [
     {
       id: `panel ${panel.name} ${panel.columns}x${panel.rows}`,
@@ -38,8 +37,8 @@ export function partsOfWall(
       need: chains.length,
     },
     plugs(2 * chains.length),
-    ...ribbonsOf(chains, panel).flatMap(({ lengthMm }): MadeOf[] => {
-      if (lengthMm <= reachMm)
+    ...ribbonsOf(chains, panel).flatMap(({ lengthMm, isOfTheBox }): MadeOf[] => {
+      if (isOfTheBox)
         return [
           {
             id: 'ribbon of the box',

@@ -1,6 +1,6 @@
 import { layWall } from '../../props/wall';
 import { outputName } from '../../panels/chains';
-import { ribbonsOf, stockReachMm } from '../../panels/ribbons';
+import { ribbonsOf } from '../../panels/ribbons';
 import type { Plan } from '../../plan/planned';
 import type { PropOf } from '../../props/registry';
 import { formatLength, type Lengths } from '../../units/length';
@@ -113,14 +113,13 @@ function chainedPanels(prop: PropOf<'wall'>): ChainedPanelRow[] {
 function ribbons(prop: PropOf<'wall'>, lengths: Lengths): RibbonRow[] {
   const { chains, cards } = layWall(prop);
   const { panel } = prop.shape;
-  const reachMm = stockReachMm(panel);
-  return ribbonsOf(chains, panel).map(({ chain, from, lengthMm }) => {
+  return ribbonsOf(chains, panel).map(({ chain, from, lengthMm, isOfTheBox }) => {
     const output = outputName(itemAt(chains, chain), cards.length);
     return {
       from: `${output}.${from + 1}`,
       to: `${output}.${from + 2}`,
       length: formatLength(Math.round(lengthMm), lengths),
-      ofTheBox: lengthMm <= reachMm,
+      ofTheBox: isOfTheBox,
     };
   });
 }
