@@ -6,13 +6,13 @@ import { planShow } from '../plan/plan';
 import { tile } from '../props/tile';
 import { NO_FACTS } from '../show/facts';
 import type { Show } from '../show/schema';
-import { sheetsOf, tableAsJson, tablesOf } from './sheets';
+import { sheetAsJson, sheetRows, sheetsOf, tableAsJson, tablesOf } from './sheets';
 
 const HERE = { origin: 'http://127.0.0.1:3000', showId: 'quay' };
 
 const jsonOf = (show: Show, id: string) => {
   const found = sheetsOf(planShow(show), NO_FACTS, HERE).find((each) => each.id === id)!;
-  return tableAsJson(found.table!(), undefined);
+  return tableAsJson(tablesOf(found)[0]!, undefined);
 };
 
 it('lists every sheet once, and each of them can be made: what is a number stays one', () => {
@@ -109,4 +109,22 @@ it('tells a sender the same sizes and starts that it tells the devices', () => {
     }),
     { numRuns: tries(40) },
   );
+});
+
+it('has the ports of a device in the file of what is typed into it, row by row and as JSON', () => {
+  const show = onPorts(
+    aShow({
+      props: [aLine('rail', 100), aLine('arch', 50)],
+      controllers: [aController()],
+    }),
+    ['rail', 1, 1],
+    ['arch', 1, 2],
+  );
+  const device = sheetsOf(planShow(show), NO_FACTS, HERE).find(({ id }) => id === 'device.a')!;
+  const rows = sheetRows(device).map((row) => row.join(','));
+  expect(rows.filter((row) => /^Ports of /.test(row))).toHaveLength(1);
+  expect(rows).toContainEqual(expect.stringMatching(/^A1,100,/));
+  expect(rows).toContainEqual(expect.stringMatching(/^A2,50,/));
+  const { tables } = sheetAsJson(device) as { tables: { rows: object[] }[] };
+  expect(tables.map((table) => table.rows)).toContainEqual(jsonOf(show, 'ports.a').rows);
 });

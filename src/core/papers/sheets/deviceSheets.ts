@@ -26,13 +26,12 @@ export function deviceSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
   const about = { kind: 'controller', controllerId: id } as const;
   const found = () => foundIn(plan, facts).filter(({ controllerId }) => controllerId === id);
   return [
-    tableSheet({
+    // In a file its tables follow one another: what is typed once, then what is typed for each port.
+    paper({
       id: `device.${id}`,
       name: `${name}: values to type`,
       group: 'patch',
       about,
-      isPaper: true,
-      table: () => deviceValuesTable(show, controller, deviceSettings(plan, index)),
       blocks: () => deviceBlocks(plan, facts, index),
     }),
     tableSheet({
