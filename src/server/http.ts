@@ -134,8 +134,12 @@ export async function readRestore(request: Request): Promise<{ author: Author; s
 }
 
 /** The body that begins another season. @throws Refusal 400 when it is none */
-export const readSeason = (request: Request): Promise<{ name: string }> =>
-  readBody(request, z.object({ name: nameSchema }), '{"name": of the new show}');
+export const readSeason = (request: Request): Promise<{ name: string; keepsLocks: boolean }> =>
+  readBody(
+    request,
+    z.object({ name: nameSchema, keepsLocks: z.boolean().default(false) }),
+    '{"name": of the new show}, and "keepsLocks": true where addresses stay locked that answers locked',
+  );
 
 /** The body that notes facts. @throws Refusal 400 when it is none */
 export function readFacts(request: Request): Promise<{ facts: Fact[]; late?: Late | undefined }> {

@@ -28,7 +28,8 @@ const longer: Edit = {
   shape: { legs: [{ lengthMm: 6000, headingDeg: 0, pixels: { by: 'count', count: 120 } }] },
 };
 
-const foreseen = (of: Show, edit: Edit) => foresee(planShow(of), edit, planShow(applyEdit(of, edit)));
+const foreseen = (of: Show, edit: Edit) =>
+  foresee(planShow(of), edit, planShow(applyEdit(of, edit)), '2026-12-01');
 
 it('says what moves and what has to be typed again, old to new', () => {
   const { tidy } = foreseen(show, longer)!;

@@ -124,12 +124,14 @@ export interface Choices {
  *
  * @param before the plan of the show as it is
  * @param editedPlan the plan of the show with the edit
+ * @param today the day that locks are marked with, such as `2026-12-01`
  * @throws ShowError when the edit does not fit the show
  */
 export function foresee(
   before: LaidShow,
   edit: Edit,
   editedPlan: LaidShow,
+  today: string,
   cache?: PlanCache,
 ): Choices | null {
   const asItIs = comparePlans(before, editedPlan);
@@ -137,7 +139,7 @@ export function foresee(
   const lay = (each: Edit) => layShow(applyEdit(before.show, each), cache);
   const tidy = withoutKept(editedPlan.show, edit);
   const tidyPlan = tidy === edit ? editedPlan : lay(tidy);
-  const least = leastChange(before, tidyPlan, editedPlan, edit, lay);
+  const least = leastChange(before, tidyPlan, editedPlan, edit, today, lay);
   const tidyChoice = { edit: tidy, foresight: tidy === edit ? asItIs : comparePlans(before, tidyPlan) };
   return {
     tidy: tidyChoice,
@@ -174,6 +176,7 @@ function leastChange(
   tidyPlan: LaidShow,
   editedPlan: LaidShow,
   edit: Edit,
+  today: string,
   lay: (edit: Edit) => LaidShow,
 ): { edit: Edit; plan: LaidShow } {
   const oldIndex = new Map(before.runs.map((_, index) => [runKey(before, index), index]));
@@ -191,7 +194,7 @@ function leastChange(
     pins.set(key, {
       propId: entry.propId,
       run: entry.run,
-      pin: { universe: first.universe, channel: first.startChannel, kept: true },
+      pin: { universe: first.universe, channel: first.startChannel, kept: today },
     });
   });
   const tidy = withoutKept(editedPlan.show, edit);

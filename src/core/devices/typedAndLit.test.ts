@@ -304,7 +304,7 @@ describe('an answer to “this moves addresses”', () => {
             };
             const before = planShow(show);
             const edited = planShow(applyEdit(show, edit));
-            const choices = foresee(before, edit, edited);
+            const choices = foresee(before, edit, edited, '2026-12-01');
             if (!choices) return;
             answers += 1;
             const trouble = (of: LaidShow) =>
@@ -339,9 +339,9 @@ describe('an answer to “this moves addresses”', () => {
       shape: { legs: [{ lengthMm: 6000, headingDeg: 0, pixels: { by: 'count', count } }] },
     });
     const answer = (of: Show, count: number) =>
-      foresee(planShow(of), grown(count), planShow(applyEdit(of, grown(count))))!;
+      foresee(planShow(of), grown(count), planShow(applyEdit(of, grown(count))), '2026-12-01')!;
     const kept = applyEdit(show, answer(show, 120).least.edit);
-    expect(kept.patch.map(({ pin }) => pin?.kept ?? false)).toEqual([false, true, true]);
+    expect(kept.patch.map(({ pin }) => pin?.kept ?? false)).toEqual([false, '2026-12-01', '2026-12-01']);
     const tidied = applyEdit(kept, answer(kept, 130).tidy.edit);
     expect(tidied.patch.every(({ pin }) => pin === undefined)).toBe(true);
     expect(told(tidied).ports).toEqual(['A1: 130 from 1.1', 'A2: 50 from 1.391', 'A3: 60 from 2.31']);

@@ -110,19 +110,33 @@ it('begins a season with all ticks open and all reasons kept', () => {
     old: '40',
     new: '50',
   };
-  const start = seasonStart({ ...show, tasks: [task] }, facts, 'Quay 2027', {
+  const from = {
     showId: 'quay',
     show: 'Quay',
     sequence: 57,
     at: '2027-06-01T10:00:00Z',
     changed: ['rail: 30 → 40 pixels'],
-  });
+  };
+  const start = seasonStart({ ...show, tasks: [task] }, facts, 'Quay 2027', from, false);
   expect(start.show).toEqual({ ...show, name: 'Quay 2027', tasks: [] });
   expect(start.facts.map(({ field }) => field)).toEqual(['log.a', 'log.b', 'season.from']);
   expect(start.facts.at(-1)!.value).toEqual({
     words: 'Copied from Quay at revision 57 for another season.',
     reason: 'Changed since: rail: 30 → 40 pixels',
   });
+  // Addresses that an answer locked may move again, unless they are to stay; those that were locked by hand stay.
+  const [entry] = show.patch;
+  const locked = {
+    ...show,
+    patch: [
+      { ...entry!, pin: { universe: 3, channel: 1, kept: '2026-12-01' } },
+      { ...entry!, run: 2, pin: { universe: 4, channel: 1 } },
+    ],
+  };
+  const pins = (keepsLocks: boolean) =>
+    seasonStart(locked, facts, 'Quay 2027', from, keepsLocks).show.patch.map(({ pin }) => pin?.universe);
+  expect(pins(false)).toEqual([undefined, 4]);
+  expect(pins(true)).toEqual([3, 4]);
   const kept = new Facts(currentFacts(start.facts));
   expect(kept.isTyped('a', 'port.1.pixels', '50')).toBe(false);
 });

@@ -1,4 +1,5 @@
 import type { Fact, FactKind } from '../show/facts';
+import { withoutAnswered } from '../patch/locks';
 import type { Show } from '../show/schema';
 import { isRevisionName } from './named';
 
@@ -20,15 +21,17 @@ interface SeasonStart {
  * @param facts all that were ever noted, oldest first
  * @param name of the new show
  * @param from what it is made of, and when: kept as a decision
+ * @param keepsLocks whether addresses stay locked that an answer locked; all is typed anew, so they need not
  */
 export function seasonStart(
   show: Show,
   facts: readonly Fact[],
   name: string,
   from: { showId: string; show: string; sequence: number; at: string; changed: readonly string[] },
+  keepsLocks: boolean,
 ): SeasonStart {
   return {
-    show: { ...show, name, tasks: [] },
+    show: { ...show, name, tasks: [], patch: keepsLocks ? show.patch : withoutAnswered(show.patch) },
     facts: [
       ...facts.filter(
         (fact) => STAYS.has(fact.kind) && !isRevisionName(fact) && !OPENED_AGAIN.test(fact.field),

@@ -38,8 +38,8 @@ export const patchEntrySchema = z.strictObject({
     .strictObject({
       universe: z.int().min(1).max(LAST_UNIVERSE),
       channel: z.int().min(1).max(512),
-      /** Locked by the answer that kept addresses, not by hand: when all is laid anew it is let go. */
-      kept: z.literal(true).optional(),
+      /** The day on which an answer that kept addresses locked it; absent where it was locked by hand. When all is laid anew it is unlocked. */
+      kept: z.union([z.iso.date(), z.literal(true)]).optional(),
     })
     .optional(),
   /** Channels kept free after it. */

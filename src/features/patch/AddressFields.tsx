@@ -1,7 +1,7 @@
 'use client';
 
 import { numberingsTable } from '@/core/papers/tables/addresses';
-import { ActionIcon, Button, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
+import { ActionIcon, CopyButton, Group, Select, Switch, Tooltip } from '@mantine/core';
 import { IconCheck, IconCopy } from '@tabler/icons-react';
 import { spansOfRun } from '@/core/plan/planIndex';
 import { latestOut, outWords } from '@/core/show/handedOut';
@@ -24,6 +24,7 @@ import styles from './patch.module.css';
 import { lastOf } from '@/core/units/there';
 import { controllerAt, plannedAt, propAt, runAt, wireOfRun } from '@/core/plan/records';
 import { changedTo } from '@/core/fields/said';
+import { lockWords } from '@/core/patch/locks';
 
 /** Pin, spare channels and packing of a prop. */
 export function AddressFields({
@@ -76,10 +77,7 @@ export function AddressFields({
             : pinned === entries.length
               ? entries
                   .slice(0, 3)
-                  .map(
-                    ({ entry: { pin } }) =>
-                      `U${pin!.universe} ch ${pin!.channel}${pin!.kept ? ', kept by an earlier answer' : ''}`,
-                  )
+                  .map(({ entry: { pin } }) => `U${pin!.universe} ch ${pin!.channel}, ${lockWords(pin!)}`)
                   .join('; ')
               : `${pinned} of ${countOf(entries.length, 'run')} locked`
         }
@@ -333,35 +331,5 @@ export function ShowAddressFields() {
         Asking says what moves and notes what has to be typed again; without it, a notice says what moved.
       </Hint>
     </Stack>
-  );
-}
-
-/** Unlocks every address, so that all is laid in order again. */
-export function UnlockAddresses() {
-  const edit = useEdit();
-  const patch = useShow((state) => state.show.patch);
-  const pinned = patch.filter((entry) => entry.pin).length;
-  return (
-    <Button
-      variant="default"
-      size="compact-md"
-      disabled={pinned === 0}
-      onClick={() =>
-        edit({
-          type: 'batch',
-          label: 'Unlock all addresses',
-          edits: patch
-            .filter((entry) => entry.pin)
-            .map((entry) => ({
-              type: 'setRunAddress',
-              propId: entry.propId,
-              run: entry.run,
-              change: { pin: null },
-            })),
-        })
-      }
-    >
-      {pinned === 0 ? 'No address is locked' : `Unlock the addresses of ${countOf(pinned, 'run')}`}
-    </Button>
   );
 }

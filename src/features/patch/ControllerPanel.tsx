@@ -18,6 +18,7 @@ import { notify, useEdit, useShow } from '../show/ShowProvider';
 import { useGoTo } from '../view/useView';
 import { DeviceCareFields } from './DeviceCareFields';
 import { KindFields } from './KindFields';
+import { Locks } from './Locks';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 
@@ -56,6 +57,7 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
           <Universes controller={controller} firstUsed={firstUsed ?? null} set={set} />
         </Section>
       )}
+      <Locks isOf={(entry) => entry.controllerId === controller.id} />
       <Section title="How the device counts">
         <HowItCounts controller={controller} set={set} />
       </Section>

@@ -17,8 +17,9 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
 import { useView } from '../view/useView';
 import { ShowTotals } from '../picture/ShowTotals';
-import { AddressFields, UnlockAddresses, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
+import { AddressFields, PortTools, ShowAddressFields, SideBySide } from './AddressFields';
 import { ControllerPanel } from './ControllerPanel';
+import { Locks } from './Locks';
 import { NewUniverseSelect } from './NewUniverseSelect';
 import { PackingFields } from './PackingFields';
 import { PortSelect } from './PortSelect';
@@ -299,6 +300,7 @@ function PortPanel({
       <Section title="The port">
         <PortTools plan={plan} controller={selection.controller!} port={selection.port!} />
       </Section>
+      <Locks isOf={(entry) => entry.controllerId === controller.id && entry.port === selection.port} />
     </>
   );
 }
@@ -321,11 +323,9 @@ function PolicyPanel({ plan }: { plan: Plan }) {
         />
       </Section>
       <Section title="Channels of the show">
-        <Stack>
-          <ShowAddressFields />
-          <UnlockAddresses />
-        </Stack>
+        <ShowAddressFields />
       </Section>
+      <Locks always />
       <ShowTotals plan={plan} />
     </>
   );

@@ -101,7 +101,12 @@ async function foresightOf(store: ShowStore, planner: Planner, held: string, edi
     if (!shows) return null;
     // An edit that cannot be foreseen is made all the same: planning tells its own trouble.
     const choices = await planner
-      .ask('foresight', shows.before, edit, { edited: shows.after })
+      .ask(
+        'foresight',
+        shows.before,
+        { edit, today: new Date().toISOString().slice(0, 10) },
+        { edited: shows.after },
+      )
       .catch(() => null);
     // Others may have changed what it is laid on.
     if (store.getState().around(held)?.before === shows.before) return choices;

@@ -58,7 +58,7 @@ export type Job =
   /** Differences between the show after one change and after another. */
   | { is: 'compare'; showId: string; from: number; to: number }
   /** Another season’s show of this one, as a file. */
-  | { is: 'season'; showId: string; name: string; at: string }
+  | { is: 'season'; showId: string; name: string; keepsLocks: boolean; at: string }
   | { is: 'log'; showId: string }
   /** All files of an archive. */
   | { is: 'archive'; showId: string }
@@ -166,7 +166,7 @@ export class Worker {
         return inWords(after, () => comparePlanned(before, after));
       }
       case 'season':
-        return this.season(job.showId, job.name, job.at, progress);
+        return this.season(job, progress);
       case 'log': {
         const { show } = this.shows.get(job.showId);
         const rows = this.shows.factsOf(job.showId).map((fact) => logRow(logEntry(show, fact)));
@@ -235,7 +235,10 @@ export class Worker {
   }
 
   /** A show file with its head, as one that was checked. */
-  private season(showId: string, name: string, at: string, progress: (part: number) => void): Pieces {
+  private season(
+    { showId, name, keepsLocks, at }: Extract<Job, { is: 'season' }>,
+    progress: (part: number) => void,
+  ): Pieces {
     const { sequence, show } = this.shows.get(showId);
     const facts = this.shows.factsOf(showId);
     const [hung] = namedRevisions(new Facts(currentFacts(facts)));
@@ -245,7 +248,7 @@ export class Worker {
         )
       : [];
     const from = { showId, show: show.name, sequence, at, changed };
-    const start = seasonStart(show, facts, name, from);
+    const start = seasonStart(show, facts, name, from, keepsLocks);
     const document = documentText(start.show);
     return checked({ name, facts: start.facts, photoIds: photosIn(document) }, encoder.encode(document));
   }

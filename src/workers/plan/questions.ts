@@ -48,8 +48,8 @@ const QUESTIONS = {
   /** Effects of an edit, in a few lines. */
   effect: ({ plan, cache }: Known, edit: Edit) => effectOf(plan, edit, cache),
   /** Both ways of making an edit; null where it moves nothing. */
-  foresight: ({ plan, edited, cache }: Known, edit: Edit) =>
-    foresee(plan, edit, edited ?? layShow(applyEdit(plan.show, edit), cache), cache),
+  foresight: ({ plan, edited, cache }: Known, { edit, today }: { edit: Edit; today: string }) =>
+    foresee(plan, edit, edited ?? layShow(applyEdit(plan.show, edit), cache), today, cache),
   /** Needs of the whole show under each policy. */
   policies: ({ plan, cache }: Known, rateHz: number) => comparePolicies(plan.show, rateHz, cache),
   /** Currents while everything shows the same colour; for one prop also the volts of each pixel. */

@@ -7,7 +7,8 @@ import { planShow } from '@/core/plan/plan';
 import type { Show } from '@/core/show/schema';
 import type { ShowStore } from '../../show/showState';
 import { ForesightDialog } from '../ForesightDialog';
-import { AddressFields, UnlockAddresses, PortTools, ShowAddressFields, SideBySide } from '../AddressFields';
+import { Locks } from '../Locks';
+import { AddressFields, PortTools, ShowAddressFields, SideBySide } from '../AddressFields';
 import { KindFields } from '../KindFields';
 import { useForesight } from '../../show/foresight';
 import { FoundSheet } from './FoundSheet';
@@ -216,7 +217,7 @@ describe('the channels of a prop', () => {
     const { store } = openSheet(show, (plan) => (
       <>
         <AddressFields plan={plan} prop={1} runs={[1]} />
-        <UnlockAddresses />
+        <Locks always />
       </>
     ));
     await userEvent.click(screen.getByRole('switch', { name: /Keep its addresses fixed/ }));
@@ -225,9 +226,9 @@ describe('the channels of a prop', () => {
     expect(store.getState().show.patch[1]!.spareChannels).toBe(30);
     await typeInto('Channels kept free after it', '0{Enter}');
     expect(store.getState().show.patch[1]!.spareChannels).toBeUndefined();
-    await userEvent.click(screen.getByRole('button', { name: 'Unlock the addresses of 1 run' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Unlock 1 run' }));
     expect(store.getState().show.patch[1]!.pin).toBeUndefined();
-    expect(screen.getByRole('button', { name: 'No address is locked' })).toBeDisabled();
+    expect(screen.getByText('None: addresses follow from what lies before them.')).toBeInTheDocument();
   });
 
   it('stand side by side in every numbering', () => {

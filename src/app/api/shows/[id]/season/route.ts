@@ -7,12 +7,12 @@ import { ownJson } from '@/core/fields/parseJson';
 /** Makes another season's show of this one: the plan and its reasons, with every tick open. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { name } = await readSeason(request);
+    const { name, keepsLocks } = await readSeason(request);
     const { id: showId } = await params;
     const repository = shows();
     repository.nameOf(showId);
     const at = new Date().toISOString();
-    const job = jobs().run({ is: 'season', showId, name, at }, request.signal, jobId(request));
+    const job = jobs().run({ is: 'season', showId, name, keepsLocks, at }, request.signal, jobId(request));
     const [head, document] = (await job.rest()) as [Uint8Array, Uint8Array];
     const { facts, photoIds } = ownJson<CheckedFile>(new TextDecoder().decode(head));
     const id = repository.keep(name, document, facts, photoIds);
