@@ -98,6 +98,12 @@ export class Facts {
     return tick?.value === value && !this.isOfOlderFirmware(tick);
   }
 
+  /** The value that was ticked last as typed into a setting of a device; null where none is. */
+  typedValue(controllerId: string, field: string): string | null {
+    const value = this.find('tick', 'controllers', controllerId, field)?.value;
+    return typeof value === 'string' ? value : null;
+  }
+
   /** The firmware that a device was last seen with; null while nobody has looked. */
   firmwareOf(controllerId: string): Firmware | null {
     const read = firmwareSchema.safeParse(this.find('test', 'controllers', controllerId, FIRMWARE)?.value);

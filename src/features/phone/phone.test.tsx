@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { openShow } from '../../../tests/unit/openShow';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { HELD_FOR_MS, type BenchRequest, type BenchState } from '@/core/rig/benchState';
+import { tickOf } from '@/core/show/facts';
 import { PhonePages } from './PhoneApp';
 import { useHeldTest } from './useHeldTest';
 
@@ -184,6 +185,25 @@ describe('what is noted on the phone', () => {
       }),
     );
     expect(screen.getByText('Fed end: red stripe, dots. Plus: dots.')).toBeInTheDocument();
+  });
+});
+
+describe('the page “Type in”', () => {
+  it('names first what changed since it was typed, until that is typed too', async () => {
+    const { store } = open('page=ticks&device=a');
+    const values = () => screen.getAllByRole('region').map((region) => region.getAttribute('aria-label'));
+    expect(values()[0]).not.toBe('Changed since it was typed');
+    await act(async () => {
+      store.getState().note([tickOf('a', 'port.1.pixels', '7')]);
+      await waitFor(() => expect(store.getState().saving).toBe('saved'));
+    });
+    const changed = screen.getByRole('region', { name: 'Changed since it was typed' });
+    expect(screen.getAllByRole('region')[0]).toBe(changed);
+    expect(changed).toHaveTextContent('1 value changedA1 pixelswas 712');
+    await userEvent.click(within(changed).getByRole('checkbox'));
+    await waitFor(() => expect(store.getState().saving).toBe('saved'));
+    expect(store.getState().facts.isTyped('a', 'port.1.pixels', '12')).toBe(true);
+    expect(changed).not.toBeInTheDocument();
   });
 });
 

@@ -99,3 +99,19 @@ export function valuesToTick(settings: DeviceSettings, device: Fed): ValueToTick
         ],
   );
 }
+
+/** A value that was typed, and is another one now. */
+export interface ChangedValue extends ValueToTick {
+  was: string;
+}
+
+/** Values of a device that the plan has moved since they were ticked as typed. */
+export function changedSinceTyped(
+  values: readonly ValueToTick[],
+  typed: (field: string) => string | null,
+): ChangedValue[] {
+  return values.flatMap((each) => {
+    const was = typed(each.field);
+    return was === null || was === each.value ? [] : [{ ...each, was }];
+  });
+}
