@@ -10,6 +10,7 @@ import { Choice } from '@/ui/fields/Choice';
 import { LengthField, WholeField } from '@/ui/fields/fields';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { itemAt } from '@/core/units/there';
+import styles from './parts.module.css';
 
 interface FrameFieldsProps {
   legs: readonly Leg[];
@@ -33,7 +34,7 @@ export function FrameFields({ legs, onChange }: FrameFieldsProps) {
           Make it a frame…
         </Button>
       </Popover.Target>
-      <Popover.Dropdown>
+      <Popover.Dropdown className={styles.tall}>
         {/* What is offered starts from the legs as they are when it is opened. */}
         {open && (
           <FrameForm

@@ -33,8 +33,8 @@ export function Locks({
     <Section title="Locked addresses">
       <Facts
         facts={groups.map(({ words, entries }) => ({
-          name: countOf(entries.length, 'run'),
-          value: capitalised(words),
+          name: capitalised(words),
+          value: countOf(entries.length, 'run'),
         }))}
       />
       <Group mt={8} gap={8}>

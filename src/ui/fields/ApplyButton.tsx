@@ -1,5 +1,6 @@
 import { Button, type ButtonProps } from '@mantine/core';
-import { useState, type MouseEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type MouseEvent } from 'react';
+import { flushSync } from 'react-dom';
 import { Hint } from '../Panel';
 
 /** The part of a page whose fields a button depends on. */
@@ -11,20 +12,29 @@ const AROUND = '[role=dialog], form, section, [role=region], [data-fields]';
  */
 export function ApplyButton({ onClick, ...rest }: ButtonProps & { onClick: () => void; type?: 'button' }) {
   const [refusal, setRefusal] = useState<string | null>(null);
+  const latest = useRef(onClick);
+  useLayoutEffect(() => {
+    latest.current = onClick;
+  });
   const press = ({ currentTarget }: MouseEvent<HTMLButtonElement>) => {
+    // The field that is typed into is read first, so that what it says now is applied.
+    flushSync(() => {
+      if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+    });
     const field = currentTarget.closest(AROUND)?.querySelector<HTMLElement>('input[aria-invalid=true]');
     setRefusal(field ? sentenceOf(field) : null);
     if (field) field.focus();
-    else onClick();
+    else if (!currentTarget.disabled) latest.current();
   };
   return (
     <>
-      <Button {...rest} onClick={press} />
       {refusal !== null && (
         <div role="alert">
           <Hint>Nothing is applied: {refusal}</Hint>
         </div>
       )}
+      {/* Left at the press, a field may grow by its sentence and move the button away from under the pointer. */}
+      <Button {...rest} onMouseDown={(event) => event.preventDefault()} onClick={press} />
     </>
   );
 }

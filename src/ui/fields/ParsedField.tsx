@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, TextInput, type TextInputProps } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Parsed, Reading } from '@/core/units/length';
 
 interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChange' | 'error'> {
@@ -18,6 +18,9 @@ interface ParsedFieldProps<Value> extends Omit<TextInputProps, 'value' | 'onChan
   /** The value after arrow up (1) or arrow down (-1); without it they do nothing. */
   stepBy?: (value: Value, by: 1 | -1) => Value;
 }
+
+/** A press of a button is over by then. */
+const NOTE_AFTER_MS = 300;
 
 /**
  * A field that reads what people write. It takes the value on Enter or when left; what it cannot read stays in the field
@@ -37,7 +40,15 @@ export function ParsedField<Value>({
   const [message, setMessage] = useState<string | null>(null);
   const [asked, setAsked] = useState<readonly Reading<Value>[]>([]);
   const [note, setNote] = useState<string | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const shown = draft ?? format(value);
+
+  // A moment later: a field that grows at once would move a button away from under the pointer that presses it.
+  const sayLater = (words: string | null) => {
+    clearTimeout(timer.current);
+    if (words !== null) timer.current = setTimeout(() => setNote(words), NOTE_AFTER_MS);
+  };
+  useEffect(() => () => clearTimeout(timer.current), []);
 
   const drop = () => {
     setDraft(null);
@@ -46,7 +57,7 @@ export function ParsedField<Value>({
   };
   const take = (next: Value) => {
     if (next !== value && onCommit(next) === false) return setMessage('This is not possible here.');
-    if (draft !== null) setNote(readAs?.(draft, next) ?? null);
+    if (draft !== null) sayLater(readAs?.(draft, next) ?? null);
     drop();
   };
   const commit = () => {
@@ -92,6 +103,7 @@ export function ParsedField<Value>({
       onChange={(event) => {
         setDraft(event.currentTarget.value);
         setMessage(null);
+        clearTimeout(timer.current);
         setNote(null);
         setAsked([]);
       }}

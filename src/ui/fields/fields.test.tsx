@@ -1,7 +1,7 @@
 import { MantineProvider } from '@mantine/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ApplyButton } from './ApplyButton';
 import { LengthField, NameField, WholeField } from './fields';
 
@@ -124,7 +124,7 @@ describe('a length', () => {
     await userEvent.clear(field);
     await userEvent.type(field, '0.8{Enter}');
     expect(onCommit).toHaveBeenCalledWith(800);
-    expect(screen.getByText('0.8 is read as 800 mm.')).toBeInTheDocument();
+    expect(await screen.findByText('0.8 is read as 800 mm.')).toBeInTheDocument();
     await userEvent.clear(field);
     await userEvent.type(field, '850 mm');
     expect(screen.queryByText(/is read as/)).not.toBeInTheDocument();
@@ -202,5 +202,32 @@ describe('a button that applies the fields around it', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
     expect(onClick).toHaveBeenCalledTimes(1);
     expect(screen.queryByRole('alert')).not.toBeInTheDocument();
+  });
+  it('applies what was typed last, with the field still open', async () => {
+    const applied: number[] = [];
+    function Form() {
+      const [width, setWidth] = useState(900);
+      return (
+        <form>
+          <LengthField
+            label="Width"
+            what="The width"
+            leastMm={1}
+            mostMm={5000}
+            value={width}
+            onCommit={setWidth}
+          />
+          <ApplyButton type="button" onClick={() => applied.push(width)}>
+            Apply
+          </ApplyButton>
+        </form>
+      );
+    }
+    show(<Form />);
+    const field = screen.getByLabelText('Width');
+    await userEvent.clear(field);
+    await userEvent.type(field, '850 mm');
+    await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
+    expect(applied).toEqual([850]);
   });
 });
