@@ -202,7 +202,7 @@ function RulerHead({
       </span>
       {plan.show.patch.some((entry) => entry.pin) && (
         <span className={styles.title} title="It keeps its universe and channel, whatever moves around it">
-          ◤ pinned
+          ◤ locked
         </span>
       )}
       <span className={styles.chosen}>

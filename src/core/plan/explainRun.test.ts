@@ -52,7 +52,7 @@ it.each<[string, Show, number, RegExp]>([
     'a pin',
     { ...show, patch: [show.patch[0]!, { ...show.patch[1]!, pin: { universe: 9, channel: 4 } }] },
     1,
-    /pinned/,
+    /is locked/,
   ],
   [
     'the way around a pin',

@@ -171,7 +171,7 @@ function sentenceOf(plan: LaidShow, run: number, begin: Span, before: Before | n
     case 'first':
       return 'It is the first run of the show.';
     case 'pinned':
-      return 'It is pinned: it stays there, whatever moves around it.';
+      return 'Its address is locked: it stays there, whatever moves around it.';
     case 'aroundPin':
       return 'Pinned runs lie where it would have come; it starts at the first place behind them that holds it.';
     case 'firstUniverse':

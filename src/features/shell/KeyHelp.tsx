@@ -45,7 +45,7 @@ export function KeyHelp() {
       </Table>
       <Text size="sm" mt="md">
         On the address ruler, blocks are runs, ticks are universes, a dotted line is a gap, a corner at the
-        left marks a run that is pinned, and slanting lines in red are channels used twice. Left and right go
+        left marks a run that is locked, and slanting lines in red are channels used twice. Left and right go
         from run to run, plus and minus zoom, 0 shows all, P pins the chosen run, Alt with the arrows moves it
         by a pixel; it can be dragged as well. In a field, Enter keeps and Esc puts the old value back.
       </Text>
