@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Controller } from '@/core/catalogue/controller';
 import type { ControllerType } from '@/core/catalogue/controllerType';
-import { HIDES, PIXEL_SIZES, STARTS, UNIVERSE_SIZES } from '@/core/catalogue/controllers/telling';
+import { HIDES, PIXEL_SIZES, STARTS, SUB_NETS, UNIVERSE_SIZES } from '@/core/catalogue/controllers/telling';
 import { NEW_UNIVERSE, type Packing } from '@/core/catalogue/packing';
 import { wantedRuns } from '@/core/threading/runs';
 import { CORNERS } from '@/core/threading/view';
@@ -309,6 +309,7 @@ const kindOfDevice = (index: number): fc.Arbitrary<ControllerType> => {
       universeSizes: figure(fc.constantFrom(...UNIVERSE_SIZES)),
       hides: figure(fc.constantFrom(...HIDES)),
       pixelSizes: figure(fc.constantFrom(...PIXEL_SIZES)),
+      subNets: figure(fc.constantFrom(...SUB_NETS)),
       pixelChannels: figure(fc.constant([1, 3, 4])),
     },
     { requiredKeys: ['id', 'name', 'class', 'ports', 'pixelsPerPort'] },

@@ -7,7 +7,7 @@ import type { ControllerType } from '@/core/catalogue/controllerType';
  */
 
 /** The manual of a kind, in the words of this model. Absent figures are the usual ones. */
-type Manual = Pick<ControllerType, 'starts' | 'universeSizes'>;
+type Manual = Pick<ControllerType, 'starts' | 'universeSizes' | 'subNets'>;
 
 /** Rows of a sheet, by the ids of its columns. */
 type Rows = Record<string, { text: string; note: string }>[];
@@ -38,19 +38,36 @@ export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Li
   const isOneStart = manual.starts?.value === 'device';
   const lights = new Map<string, Lights>();
   let at: Place | null = null;
+  // A net and sub-net that were typed once: for the device, or for four of its ports.
+  const subNets = new Map<number, number>();
+  const isNetTyped = (manual.subNets?.value ?? 'free') !== 'free' && ports.some((row) => partsIn(row));
+  /** The universe behind another: inside its sub-net, where that was typed once. */
+  const next = (universe: number) =>
+    isNetTyped ? universe - (universe % 16) + ((universe + 1) % 16) : universe + 1;
   for (const row of ports) {
     const order = row['colour-order']!.text;
     if (!at || !isOneStart) at = startOf(row);
+    const parts = isNetTyped && partsIn(row);
+    if (parts && at.universe !== null) {
+      const number = Number(/\d+$/.exec(row.port!.text)![0]);
+      const group = manual.subNets!.value === 'ofDevice' ? 0 : Math.floor((number - 1) / 4);
+      const subNet = subNets.get(group) ?? parts.net * 16 + parts.subNet;
+      subNets.set(group, subNet);
+      at = {
+        ...at,
+        universe: subNet * 16 + (isOneStart && lights.size > 0 ? at.universe % 16 : parts.universe),
+      };
+    }
     const own: Lights = [];
     const dark = darkOf(row);
     for (let pixel = 0; pixel < numberIn(row.pixels!.text); pixel += 1) {
       for (let i = 0; i < (dark.get(pixel) ?? 0); i += 1) own.push(null);
       const channels: Address[] = [];
       if (at.universe !== null && sizesOf(manual) === 'wholePixels' && at.channel + order.length - 1 > 512)
-        at = { universe: at.universe + 1, channel: 1 };
+        at = { universe: next(at.universe), channel: 1 };
       for (let i = 0; i < order.length; i += 1) {
         if (at.universe !== null && at.channel > channelsIn(at.universe, manual, size))
-          at = { universe: at.universe + 1, channel: 1 };
+          at = { universe: next(at.universe), channel: 1 };
         channels.push(at.universe === null ? `byte ${at.channel}` : `${at.universe}.${at.channel}`);
         at = { universe: at.universe, channel: at.channel + 1 };
       }
@@ -59,6 +76,13 @@ export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Li
     lights.set(row.port!.text, own);
   }
   return lights;
+}
+
+/** `0.1.4`, as a device asks for it. */
+function partsIn(row: Rows[number]): { net: number; subNet: number; universe: number } | null {
+  const text = row['net-sub-net-universe']?.text ?? '';
+  const [net, subNet, universe] = text.split('.').map(Number);
+  return text.split('.').length === 3 ? { net: net!, subNet: subNet!, universe: universe! } : null;
 }
 
 interface Place {

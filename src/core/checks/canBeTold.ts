@@ -1,6 +1,6 @@
 import { portName } from '../catalogue/controller';
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
-import { toldUniverse } from '../addressing/numbering';
+import { toldUniverse, universeOfTold } from '../addressing/numbering';
 import { standingWords } from '../figures/figure';
 import { universesOf } from '../protocols/registry';
 import { tellingOfController } from '../devices/readingOn';
@@ -91,6 +91,14 @@ function messageOf(plan: Plan, index: number, each: Untellable): string {
     }
     case 'hidden':
       return `${countOf(wireOfRun(plan, each.run).skippedPixels, 'hidden pixel')} before ${runName(plan, each.run)} on port ${portName(device, each.port)}: ${device.name} puts hidden pixels ${telling.hides.value === 'never' ? 'nowhere' : 'before the first pixel of a port and nowhere else'} (${standingWords(telling.hides)}). Everything behind them is out of step.`;
+    case 'subNet': {
+      const parts = (universe: number) => {
+        const told = toldUniverse(device, universe);
+        const own = universesOf(device)?.partsOf?.(told);
+        return `${universeWords(universe)}${own ? ` (net ${own.net}, sub-net ${own.subNet}, universe ${own.universe})` : ''}`;
+      };
+      return `${device.name} takes one net and sub-net ${telling.subNets.value === 'ofDevice' ? 'for all of its ports' : 'for each four of its ports'}, but ${runName(plan, each.run)} is at ${parts(each.universe)} where the first is at ${parts(each.first)} (${standingWords(telling.subNets)}). What lies in the other sub-net stays dark.`;
+    }
     case 'pixelSize':
       return `${device.name} has pixels of ${listOf(each.channels.map(String))} channels on its ports, and takes one number of channels per pixel for all of them (${standingWords(telling.pixelSizes)}). Colours are wrong on the others.`;
     case 'pixelChannels':
@@ -116,6 +124,8 @@ function mendsOf(plan: Plan, index: number, each: Untellable): Mend[] {
     case 'gap':
     case 'size':
       return thatHelps(plan, laidOtherwise(plan, index, each), isGone);
+    case 'subNet':
+      return thatHelps(plan, inOneSubNet(plan, index), isGone);
     case 'hidden':
       return thatHelps(
         plan,
@@ -146,6 +156,19 @@ function* laidOtherwise(plan: Plan, index: number, each: Untellable): Generator<
   yield* packWholePixels(plan, index);
   yield* onePolicy(plan, index);
   if (each.is === 'gap') yield* moveElsewhere(plan, [each.gap.run]);
+}
+
+/** A first universe at which a sub-net begins, behind what is locked. */
+function* inOneSubNet(plan: Plan, index: number): Generator<Mend> {
+  yield* loosened(plan, index, 'pins');
+  const { id, name, ...device } = controllerAt(plan, index);
+  const own = plan.spans.filter((span) => span.controller === index).map(({ universe }) => universe ?? 0);
+  const lowest = toldUniverse(device, Math.min(...own));
+  const begins = universeOfTold(device, Math.ceil(lowest / 16) * 16);
+  yield {
+    label: `Start ${name} at universe ${begins}`,
+    edit: { type: 'changeController', controllerId: id, change: { firstUniverse: begins } },
+  };
 }
 
 function inOrderOfPorts({ show }: Plan): Mend[] {

@@ -1,6 +1,9 @@
 import type { LaidShow } from '../plan/planned';
-import { portsOfController } from '../plan/planIndex';
+import { portsOfController, spansOfRun } from '../plan/planIndex';
 import { controllerAt, runAt, wireOfRun } from '../plan/records';
+import { toldUniverse } from '../addressing/numbering';
+import type { SubNetsTold } from '../catalogue/controllers/telling';
+import { universesOf } from '../protocols/registry';
 import { itemAt } from '../units/there';
 import { readingOf, sizeConflictOf, tellingOfController, type Gap, type SizeConflict } from './readingOn';
 import { takesRawFrames } from './rawFrames';
@@ -14,6 +17,8 @@ export type Untellable =
   | { is: 'hidden'; run: number; port: number }
   /** A run of pixels with another number of channels than the first of the device. */
   | { is: 'pixelSize'; runs: readonly number[]; channels: readonly number[] }
+  /** A universe in another Art-Net sub-net than the first of its ports, of which it takes one. Universes are those of the show. */
+  | { is: 'subNet'; run: number; first: number; universe: number }
   /** A run of pixels with a number of channels that it does not know. */
   | { is: 'pixelChannels'; run: number };
 
@@ -46,6 +51,8 @@ function find(plan: LaidShow, controller: number): Untellable[] {
     endsOfUniverses(plan, controller),
   );
   if (conflict) found.push({ is: 'size', conflict });
+  const crossing = subNetCrossedOn(plan, controller, telling.subNets.value);
+  if (crossing) found.push(crossing);
   const ports = portsOfController(plan, controller);
   const runs = ports.flatMap((port) => port.runs);
   const hidden = device.skippedPixelsTakeChannels ? undefined : hiddenOtherwise(plan, controller);
@@ -61,6 +68,28 @@ function find(plan: LaidShow, controller: number): Untellable[] {
   const unknown = runs.find((run) => !telling.pixelChannels.value.includes(channelsOf(run)));
   if (unknown !== undefined) found.push({ is: 'pixelChannels', run: unknown });
   return found;
+}
+
+/** Universes of an Art-Net sub-net. */
+const UNIVERSES_PER_SUB_NET = 16;
+
+/** The first universe that lies in another sub-net than those of the ports with which it shares one. */
+function subNetCrossedOn(plan: LaidShow, controller: number, told: SubNetsTold): Untellable | undefined {
+  const device = controllerAt(plan, controller);
+  if (told === 'free' || !universesOf(device)?.partsOf) return undefined;
+  const subNetOf = (universe: number) => Math.floor(toldUniverse(device, universe) / UNIVERSES_PER_SUB_NET);
+  const firstOf = new Map<number, number>();
+  for (const { port, runs } of portsOfController(plan, controller)) {
+    const group = told === 'ofDevice' ? 0 : Math.floor((port - 1) / 4);
+    for (const run of runs)
+      for (const { universe } of spansOfRun(plan, run)) {
+        if (universe === null) continue;
+        const first = firstOf.get(group) ?? universe;
+        firstOf.set(group, first);
+        if (subNetOf(universe) !== subNetOf(first)) return { is: 'subNet', run, first, universe };
+      }
+  }
+  return undefined;
 }
 
 /** The first run with hidden pixels before it that the device does not put there. */

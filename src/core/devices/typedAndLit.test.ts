@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { aController, aGrid, aLine, aShow, anyShow } from '../../../tests/unit/shows';
+import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { seenAtLeast, tries } from '../../../tests/unit/tries';
 import { rowsOf, typed, type Lights } from '../../../tests/unit/typedDevice';
 import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
@@ -356,5 +356,53 @@ describe('an answer to “this moves addresses”', () => {
       undefined,
       7,
     ]);
+  });
+});
+
+describe('a device that takes one Art-Net net and sub-net', () => {
+  /** Four lines of 170 pixels, a universe each, from universe 16 on: port-addresses 15 to 18. */
+  const show = (subNets: 'free' | 'ofDevice' | 'ofFourPorts', firstUniverse = 16) =>
+    onPorts(
+      aShow({
+        props: [1, 2, 3, 4].map((i) => aLine(`line-${i}`, 170)),
+        controllers: [aController({ protocol: 'artnet', typeId: 'kind', ports: 8, firstUniverse })],
+        controllerTypes: [{ ...SHIPPED_CONTROLLER_TYPES[0]!, id: 'kind', subNets: usual(subNets) }],
+      }),
+      ['line-1', 1, 1],
+      ['line-2', 1, 2],
+      ['line-3', 1, 3],
+      ['line-4', 1, 4],
+    );
+  const told = (of: Show) => findingsOf(planShow(of)).filter(({ check }) => check === 'can-be-told');
+  it('is told of universes across two sub-nets by nothing, and starts at the next one', () => {
+    expect(told(show('free'))).toEqual([]);
+    const [finding] = told(show('ofDevice'));
+    expect(finding!.message).toContain(
+      'line-2 is at port-address 16 (net 0, sub-net 1, universe 0) where the first is at port-address 15 (net 0, sub-net 0, universe 15)',
+    );
+    const [mend] = finding!.mends;
+    expect(mend!.label).toBe('Start Box A at universe 17');
+    const next = applyEdit(show('ofDevice'), mend!.edit);
+    expect(told(next)).toEqual([]);
+    expect(wrongPorts(next, planShow(next), 0)).toEqual([]);
+    expect(wrongPorts(show('ofDevice'), planShow(show('ofDevice')), 0)).not.toEqual([]);
+  });
+  it('is told of each four of its ports apart, where it takes one for four', () => {
+    expect(told(show('ofFourPorts'))).toHaveLength(1);
+    const apart = show('ofFourPorts', 14);
+    // Ports 1 and 2 are at port-addresses 13 and 14, ports 5 and 6 at 15 and 16.
+    const moved = {
+      ...apart,
+      patch: apart.patch.map((entry, i) => (i < 2 ? entry : { ...entry, port: i + 3 })),
+    };
+    expect(told(moved)).toHaveLength(1);
+    const pinned = {
+      ...moved,
+      patch: moved.patch.map((entry, i) =>
+        i < 2 ? entry : { ...entry, pin: { universe: 15 + i, channel: 1 } },
+      ),
+    };
+    expect(told(pinned)).toEqual([]);
+    expect(wrongPorts(pinned, planShow(pinned), 0)).toEqual([]);
   });
 });

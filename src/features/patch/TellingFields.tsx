@@ -10,6 +10,8 @@ import {
   PIXEL_SIZES_WORDS,
   STARTS,
   STARTS_WORDS,
+  SUB_NETS,
+  SUB_NETS_WORDS,
   UNIVERSE_SIZES,
   UNIVERSE_SIZES_WORDS,
   tellingOf,
@@ -68,6 +70,14 @@ export function TellingFields({
           onCommit={(pixelSizes) => onChange({ pixelSizes })}
         />
       </Row>
+      <TellingField
+        label="Art-Net net and sub-net"
+        values={SUB_NETS}
+        words={SUB_NETS_WORDS}
+        usual={USUAL.subNets.value}
+        figure={type.subNets}
+        onCommit={(subNets) => onChange({ subNets })}
+      />
       <PixelChannels figure={type.pixelChannels} onCommit={(pixelChannels) => onChange({ pixelChannels })} />
     </>
   );

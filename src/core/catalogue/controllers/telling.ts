@@ -41,6 +41,16 @@ export const PIXEL_SIZES_WORDS: Readonly<Record<PixelSizes, string>> = {
   ofDevice: 'one for the device',
 };
 
+/** Parts of a device for which an Art-Net net and sub-net are typed: only the universe, 0 to 15, is free below them. */
+export const SUB_NETS = ['free', 'ofFourPorts', 'ofDevice'] as const;
+export type SubNetsTold = (typeof SUB_NETS)[number];
+
+export const SUB_NETS_WORDS: Readonly<Record<SubNetsTold, string>> = {
+  free: 'any for each universe',
+  ofFourPorts: 'one for each four ports',
+  ofDevice: 'one for the device',
+};
+
 /** Channels that a pixel may have. */
 export const MOST_CHANNELS_A_PIXEL = 4;
 
@@ -50,6 +60,7 @@ export const tellingFields = {
   universeSizes: figureSchema(z.enum(UNIVERSE_SIZES)).optional(),
   hides: figureSchema(z.enum(HIDES)).optional(),
   pixelSizes: figureSchema(z.enum(PIXEL_SIZES)).optional(),
+  subNets: figureSchema(z.enum(SUB_NETS)).optional(),
   /** Channels of a pixel that it knows. */
   pixelChannels: figureSchema(
     z.array(z.int().min(1).max(MOST_CHANNELS_A_PIXEL)).min(1).max(MOST_CHANNELS_A_PIXEL),
@@ -62,6 +73,7 @@ export interface Telling {
   universeSizes: Figure<SizesTold>;
   hides: Figure<Hides>;
   pixelSizes: Figure<PixelSizes>;
+  subNets: Figure<SubNetsTold>;
   pixelChannels: Figure<number[]>;
 }
 
@@ -70,6 +82,7 @@ const USUAL: Telling = {
   universeSizes: usual('one', 'most devices'),
   hides: usual('beforeFirst', 'most devices'),
   pixelSizes: usual('ofPort', 'most devices'),
+  subNets: usual('free', 'most devices of today'),
   pixelChannels: usual([3, 4], 'most devices; single-colour pixels count as thirds of RGB ones'),
 };
 
@@ -84,6 +97,7 @@ export function tellingOf(kind: { [Field in keyof Telling]?: Telling[Field] | un
     universeSizes: kind.universeSizes ?? USUAL.universeSizes,
     hides: kind.hides ?? USUAL.hides,
     pixelSizes: kind.pixelSizes ?? USUAL.pixelSizes,
+    subNets: kind.subNets ?? USUAL.subNets,
     pixelChannels: kind.pixelChannels ?? USUAL.pixelChannels,
   };
 }

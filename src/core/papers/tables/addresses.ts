@@ -1,4 +1,5 @@
-import { castOf, protocolOf } from '../../protocols/registry';
+import { castOf, protocolOf, universesOf } from '../../protocols/registry';
+import { partsWords } from '../../protocols/protocol';
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
 import type { Moved } from '../../devices/foresight';
@@ -18,7 +19,7 @@ import { maskWords } from '../../catalogue/network';
 import type { Difference } from '../../devices/differences';
 import type { Plan } from '../../plan/planned';
 import { capitalised } from '../../units/words';
-import type { Cell, Table } from '../../pages/table';
+import type { Cell, Column, Table } from '../../pages/table';
 import { GIVEN_WORDS } from './network';
 import { runAt } from '../../plan/records';
 
@@ -213,6 +214,7 @@ export function portSettingsTable(
     keyOf: (port) => port.port,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
+      ...partsColumn(controller, ports),
       ...PORT_SETTINGS.filter(isOfUse).map((setting) => {
         const { field, head, meaning } = setting;
         const unit = unitWords(setting, controller);
@@ -231,6 +233,22 @@ export function portSettingsTable(
       }),
     ],
   };
+}
+
+/** The number of the first universe of each port in three parts, for devices that ask for net, sub-net and universe one by one. */
+function partsColumn(controller: Controller, ports: readonly PortSettings[]): Column<PortSettings>[] {
+  const partsOf = universesOf(controller)?.partsOf;
+  if (!partsOf || ports.every(({ universe }) => universe === null)) return [];
+  return [
+    {
+      id: 'net-sub-net-universe',
+      head: 'Net.sub-net.universe',
+      meaning:
+        'the same start in its three parts, each counted from 0, for a device that asks for them one by one',
+      as: 'figure',
+      of: ({ universe }) => (universe === null ? null : partsWords(partsOf(universe))),
+    },
+  ];
 }
 
 /** Settings of a device that differ from the plan, with their looks. */
