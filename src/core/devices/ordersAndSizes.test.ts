@@ -1,3 +1,5 @@
+import { DEVICE_SETTINGS } from './settings/registry';
+import { settingWords } from './settings/typed';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
 import { foundExactly } from '../../../tests/unit/foundExactly';
 import { planShow } from '../plan/plan';
@@ -153,4 +155,12 @@ it('says in a few words which universes hold which sizes', () => {
   expect(channelsToType(sizes(510, 512, 510, 512, 510))).toBe('510 and 512, by universe');
   expect(channelsToType(sizes(510, 512, 510, 512))).toBe('510 in U1, 512 in U2, 510 in U3 and 512 in U4');
   expect(channelsToType(new Map())).toBeNull();
+});
+
+it('calls universes what the protocol calls them, one and several', () => {
+  const setting = DEVICE_SETTINGS.find(({ field }) => field === 'universes')!;
+  expect(settingWords(setting, { protocol: 'e131' })).toBe('number of universes');
+  expect(settingWords(setting, { protocol: 'artnet' })).toBe('number of port-addresses');
+  const first = DEVICE_SETTINGS.find(({ field }) => field === 'firstUniverse')!;
+  expect(settingWords(first, { protocol: 'artnet' })).toBe('first port-address');
 });

@@ -23,8 +23,11 @@ export function unitWords(setting: AnySetting, device: Fed): string | undefined 
 
 function inWordsOf({ callsUniverse }: Pick<AnySetting, 'callsUniverse'>, device: Fed, words: string): string {
   const word = universesOf(device)?.word;
-  return callsUniverse && word ? words.replace('universe', word) : words;
+  if (!callsUniverse || !word) return words;
+  return words.replace(/universe(s?)/, (_, isMany: string) => (isMany ? pluralOf(word) : word));
 }
+
+const pluralOf = (word: string) => (word.endsWith('s') ? `${word}es` : `${word}s`);
 
 /** `firstUniverse`, or `port.3.pixels`: the id of a setting, which never changes. */
 export function settingId(field: DeviceField): string;

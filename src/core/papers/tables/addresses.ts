@@ -214,11 +214,10 @@ export function portSettingsTable(
     keyOf: (port) => port.port,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
-      ...partsColumn(controller, ports),
-      ...PORT_SETTINGS.filter(isOfUse).map((setting) => {
+      ...PORT_SETTINGS.filter(isOfUse).flatMap((setting) => {
         const { field, head, meaning } = setting;
         const unit = unitWords(setting, controller);
-        return {
+        const column = {
           // Columns are known by words in small letters.
           id: field.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`),
           head,
@@ -230,19 +229,20 @@ export function portSettingsTable(
               ? { text: String(port.hiddenPixels), note: port.hiddenWhere }
               : port[field],
         };
+        return field === 'universe' ? [column, ...partsColumn(controller)] : [column];
       }),
     ],
   };
 }
 
 /** The number of the first universe of each port in three parts, for devices that ask for net, sub-net and universe one by one. */
-function partsColumn(controller: Controller, ports: readonly PortSettings[]): Column<PortSettings>[] {
+function partsColumn(controller: Controller): Column<PortSettings>[] {
   const partsOf = universesOf(controller)?.partsOf;
-  if (!partsOf || ports.every(({ universe }) => universe === null)) return [];
+  if (!partsOf) return [];
   return [
     {
       id: 'net-sub-net-universe',
-      head: 'Net.sub-net.universe',
+      head: 'Net, sub-net, universe',
       meaning:
         'the same start in its three parts, each counted from 0, for a device that asks for them one by one',
       as: 'figure',
