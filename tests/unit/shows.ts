@@ -353,7 +353,6 @@ export const anyShow: fc.Arbitrary<Show> = fc
     controllers: fc
       .integer({ min: 1, max: 3 })
       .chain((count) => fc.tuple(...Array.from({ length: count }, (_, i) => controller(i)))),
-    // The kind of each controller, where it is set.
     kinds: fc.tuple(...[0, 1, 2].map((i) => fc.option(kindOfDevice(i), { nil: undefined }))),
     packing,
     newUniverse: fc.constantFrom(...NEW_UNIVERSE),

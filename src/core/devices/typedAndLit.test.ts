@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { aController, aGrid, aLine, aShow, anyShow, onPorts } from '../../../tests/unit/shows';
 import { seenAtLeast, tries } from '../../../tests/unit/tries';
-import { rowsOf, typed, type Lights } from '../../../tests/unit/typedDevice';
+import { wrongPorts } from '../../../tests/unit/wrongPorts';
 import { SHIPPED_CONTROLLER_TYPES, type ControllerType } from '../catalogue/controllerType';
 import { findingsOf } from '../checks/registry';
 import { usual } from '../figures/figure';
-import { deviceValuesTable, portSettingsTable } from '../papers/tables/addresses';
 import { planShow } from '../plan/plan';
 import { portsOfController } from '../plan/planIndex';
 import type { LaidShow, Plan } from '../plan/planned';
@@ -17,46 +16,6 @@ import type { Show } from '../show/schema';
 import { deviceSettings } from './deviceSettings';
 import { foresee } from './foresight';
 import { untellableOf } from './troubles';
-
-/** The channels that the sender sends each light of a port, as the device calls them; null for hidden ones. */
-function sentTo(plan: Plan, controller: number, port: number): Lights {
-  const device = plan.show.controllers[controller]!;
-  const lights: Lights = [];
-  for (const run of portsOfController(plan, controller).find((each) => each.port === port)!.runs) {
-    const { wire, channelsPerPixel } = runAt(plan, run);
-    const channels: string[] = [];
-    for (const span of plan.spans.filter((each) => each.run === run))
-      for (let i = 0; i < span.channelCount; i += 1)
-        channels.push(
-          span.universe === null
-            ? `byte ${span.startChannel - 1 + i}`
-            : `${span.universe + (device.protocol === 'artnet' ? device.artNetOffset : 0)}.${span.startChannel + i}`,
-        );
-    // Those that the device hides by itself have no channels.
-    if (!device.skippedPixelsTakeChannels) for (let i = 0; i < wire!.skippedPixels; i += 1) lights.push(null);
-    for (let at = 0; at < channels.length; at += channelsPerPixel)
-      lights.push(channels.slice(at, at + channelsPerPixel));
-  }
-  return lights;
-}
-
-/** Ports of a controller on which a light reads other channels than it is sent, with what is typed from its sheet alone. */
-function wrongPorts(show: Show, plan: Plan, controller: number): string[] {
-  const device = show.controllers[controller]!;
-  const settings = deviceSettings(plan, controller);
-  const manual = show.controllerTypes.find(({ id }) => id === device.typeId) ?? {};
-  const read = typed(
-    manual,
-    rowsOf(deviceValuesTable(show, device, settings)),
-    rowsOf(portSettingsTable(device, settings.ports)),
-  );
-  return portsOfController(plan, controller).flatMap(({ port }) => {
-    const name = `${device.label}${port}`;
-    const own = read.get(name)!;
-    const sent = sentTo(plan, controller, port);
-    return JSON.stringify(own) === JSON.stringify(sent) ? [] : [name];
-  });
-}
 
 /** Several sizes of pixels on a port, or panels that are said to have four channels: other checks say what is wrong. */
 const isMixed = (plan: Plan, controller: number) =>

@@ -6,14 +6,14 @@ import { dayWords } from '../units/words';
 type Lock = NonNullable<PatchEntry['pin']>;
 
 /** Runs whose addresses were locked in one way. */
-export interface LockGroup {
+interface LockGroup {
   /** `locked on 1 Dec 2026 by keeping addresses`. */
   words: string;
   isByAnswer: boolean;
   entries: PatchEntry[];
 }
 
-/** How an address came to be locked. */
+/** The way in which an address came to be locked. */
 export function lockWords({ kept }: Pick<Lock, 'kept'>): string {
   if (kept === undefined) return 'locked by hand';
   return kept === true ? 'locked by keeping addresses' : `locked on ${dayWords(kept)} by keeping addresses`;

@@ -58,16 +58,14 @@ export interface ScreenCuts {
 /** Strip is sold by rolls of this length. */
 export const ROLL_MM = 5000;
 
-/** Cuts from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
-export function screenCuts(
+/** A piece of strip for each stretch, with the dark lights at either end of the wire. */
+function cutsOf(
   shape: ScreenShape,
-  rollMm: number,
-  pixelType?: Pick<PixelType, 'chip' | 'timing'>,
-): ScreenCuts {
-  const pieces = framePieces(shape);
-  const stretches = frameStretches(shape, pieces);
+  pieces: readonly FramePiece[],
+  stretches: ReturnType<typeof frameStretches>,
+): ScreenCut[] {
   const pitchMm = 1000 / shape.pixelsPerMetre;
-  const cuts = stretches.map(({ piece: number, pixels }, i): ScreenCut => {
+  return stretches.map(({ piece: number, pixels }, i): ScreenCut => {
     const piece = itemAt(pieces, number);
     const share = pixels / piece.pixels;
     const hiddenBefore = i === 0 ? shape.hiddenFirst : 0;
@@ -88,6 +86,17 @@ export function screenCuts(
       spareMm: piece.lengthMm * share - pixels * pitchMm,
     };
   });
+}
+
+/** Cuts from rolls of a length. Pieces are cut whole: each comes from one roll where it is no longer than one. */
+export function screenCuts(
+  shape: ScreenShape,
+  rollMm: number,
+  pixelType?: Pick<PixelType, 'chip' | 'timing'>,
+): ScreenCuts {
+  const pieces = framePieces(shape);
+  const stretches = frameStretches(shape, pieces);
+  const cuts = cutsOf(shape, pieces, stretches);
   const wires = [
     'plus',
     'ground',

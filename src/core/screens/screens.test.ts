@@ -253,13 +253,8 @@ it('cuts the strip of dark lights too, in front of the first that is seen and be
   expect(cuts.reduce((sum, { pixels }) => sum + pixels, 0)).toBe(154);
   // 158 on the wire, 60 a metre.
   expect(stripMm).toBeCloseTo(2633.333, 3);
-  expect(cuts.map(({ hiddenBefore, hiddenBehind }) => [hiddenBefore, hiddenBehind])).toEqual([
-    [3, 0],
-    [0, 0],
-    [0, 0],
-    [0, 0],
-    [0, 1],
-  ]);
+  expect(cuts.map(({ hiddenBefore }) => hiddenBefore)).toEqual([3, 0, 0, 0, 0]);
+  expect(cuts.map(({ hiddenBehind }) => hiddenBehind)).toEqual([0, 0, 0, 0, 1]);
   // The room beside the strip is that of the lights that are seen.
   const bare = screenCuts(club(), 5000);
   expect(cuts.map(({ spareMm }) => spareMm)).toEqual(bare.cuts.map(({ spareMm }) => spareMm));
@@ -279,7 +274,7 @@ it('loses no light to a hundredth of a pitch, and says that the room is a hair s
   };
   // 44 lights at 60 a metre take 733.333 mm; a hundredth of a pitch is 0.167 mm.
   expect([733.4, 733.25, 733.17, 733.1].map((mm) => counts(wide(mm)).top)).toEqual([44, 44, 44, 43]);
-  const facts = (mm: number) => screen.facts(wide(mm), undefined).find(({ name }) => name === 'At the top')!.note;
+  const facts = (mm: number) => screen.facts(wide(mm), undefined).find(({ name }) => /top/.test(name))!.note;
   expect(facts(733.4)).toBe('733.4 mm');
   expect(facts(733.25)).toBe('733.3 mm, 0.08 mm less than the strip');
 });

@@ -110,7 +110,7 @@ function followingUnit(
   return /^\d{2}$/.test(decimal) ? 'cm' : /^\d{3}$/.test(decimal) ? 'mm' : undefined;
 }
 
-/** What a field asks for, as far as a number without a unit is read by it. */
+/** The length that a field asks for, as far as a number without a unit is read by it. */
 export interface AskedLength {
   /** The value that stands there now; 0 where none does. */
   standsMm: number;

@@ -26,6 +26,10 @@ import { ApplyButton } from '@/ui/fields/ApplyButton';
 /** A photo is 1,000 units wide, whatever its pixels; y counts up from its lower edge. */
 const UNITS_WIDE = 1000;
 
+function backdropOf({ photoId, aspect }: KeptPhoto, widthMm: number): Backdrop {
+  return { photoId, leftMm: 0, bottomMm: 0, widthMm, aspect };
+}
+
 interface Spot {
   x: number;
   y: number;
@@ -228,15 +232,7 @@ function Tracer({ tracing, onChange, onOther, onTake }: TracerProps) {
         <Stack>
           <ApplyButton
             disabled={!laid?.list || laid.list.xMm.length === 0 || mmPerUnit === null}
-            onClick={() =>
-              onTake(laid!.list!, {
-                photoId: photo.photoId,
-                leftMm: 0,
-                bottomMm: 0,
-                widthMm: mmPerUnit! * UNITS_WIDE,
-                aspect: photo.aspect,
-              })
-            }
+            onClick={() => onTake(laid!.list!, backdropOf(photo, mmPerUnit! * UNITS_WIDE))}
           >
             {laid?.list ? `Use ${countOf(laid.list.xMm.length, 'pixel')}` : 'Mark the known length first'}
           </ApplyButton>

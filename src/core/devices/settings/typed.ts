@@ -104,7 +104,7 @@ export function valuesToTick(settings: DeviceSettings, device: Fed): ValueToTick
 }
 
 /** A value that was typed, and is another one now. */
-export interface ChangedValue extends ValueToTick {
+interface ChangedValue extends ValueToTick {
   was: string;
 }
 
