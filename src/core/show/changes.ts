@@ -94,7 +94,12 @@ export function changeBetween(before: Show, after: Show): ShowChange {
 }
 
 /** Goes into objects, which have named parts, but not into lists, whose places mean nothing by themselves. */
-function fieldChanges(from: Json | undefined, to: Json | undefined, path: string, into: Record<string, FieldChange>): void {
+function fieldChanges(
+  from: Json | undefined,
+  to: Json | undefined,
+  path: string,
+  into: Record<string, FieldChange>,
+): void {
   if (same(from, to)) return;
   if (isObject(from) && isObject(to))
     for (const key of new Set([...Object.keys(from), ...Object.keys(to)]))

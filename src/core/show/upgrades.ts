@@ -64,8 +64,7 @@ function notesBecomeFacts(older: Older): Older {
     ? older.props.map((prop: unknown) => {
         if (!isObject(prop) || !('ticks' in prop)) return prop;
         const { ticks, ...rest } = prop;
-        for (const tick of itemsOf(ticks))
-          note('tick', 'props', prop.id, `step.${String(tick)}`, true);
+        for (const tick of itemsOf(ticks)) note('tick', 'props', prop.id, `step.${String(tick)}`, true);
         return rest;
       })
     : older.props;

@@ -18,7 +18,7 @@ export async function askGlance(id: string, signal: AbortSignal): Promise<Glance
   try {
     if (signal.aborted) return null;
     const response = await fetch(`/api/shows/${id}/glance`, { signal });
-    return response.ok ? (await answerOf<Glance>(response)) : null;
+    return response.ok ? await answerOf<Glance>(response) : null;
   } catch {
     return null;
   } finally {

@@ -48,11 +48,7 @@ export function useSending(
     }
     const timer = setTimeout(async () => {
       const test = ownJson<SentTest>(key);
-      const done = await sendTest(
-        showId,
-        test,
-        sentAs() === wishKey ? null : (ownJson<SendWish>(wishKey)),
-      );
+      const done = await sendTest(showId, test, sentAs() === wishKey ? null : ownJson<SendWish>(wishKey));
       if (done) setSentAs(wishKey);
       // It was stopped while it was on its way.
       if (done && !isOutNow()) {

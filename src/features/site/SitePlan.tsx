@@ -18,7 +18,6 @@ import { useEdit, useShow } from '../show/ShowProvider';
 import { SiteDrawing } from './SiteDrawing';
 import { itemsOf, placeEdit, samePlace, turned, type SiteItem, type SitePlacing } from './items';
 import styles from './SitePlan.module.css';
-import { useLengths } from '@/ui/lengths';
 
 const STEP_MM = 100;
 const TURN_DEG = 15;
@@ -259,7 +258,6 @@ interface SiteSettingsProps {
 }
 
 function SiteSettings({ site, onChange, onMark }: SiteSettingsProps) {
-  const lengths = useLengths();
   return (
     <Popover width={320} position="bottom-start" trapFocus>
       <Popover.Target>
@@ -349,7 +347,6 @@ interface MarkedLengthProps {
 }
 
 function MarkedLength({ ends, onLength, onCancel }: MarkedLengthProps) {
-  const lengths = useLengths();
   const [a, b] = ends;
   const measured = a && b ? Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) : null;
   return (

@@ -47,6 +47,6 @@ export async function rowsOfPieces(next: () => Promise<string | null>): Promise<
   const first = ownJson<Omit<HistoryRows, 'changes'>>((await next())!);
   const changes: HistoryRows['changes'] = [];
   for (let piece = await next(); piece !== null; piece = await next())
-    changes.push(...(ownJson<HistoryRows['changes']>(piece)));
+    changes.push(...ownJson<HistoryRows['changes']>(piece));
   return { ...first, changes };
 }

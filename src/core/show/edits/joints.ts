@@ -24,8 +24,7 @@ export const changeJoint = defineEdit({
     change.name
       ? `Rename ${nameOf(show.joints, jointId)} to ${change.name}`
       : `Wires of ${nameOf(show.joints, jointId)}`,
-  apply: (draft, { jointId, change }) =>
-    draft.change('joints', jointId, saidOf(change)),
+  apply: (draft, { jointId, change }) => draft.change('joints', jointId, saidOf(change)),
 });
 
 export const removeJoint = defineEdit({
