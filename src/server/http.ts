@@ -293,7 +293,11 @@ export function onlyAtTheLaptop(request: Request): void {
   if (phoneOf(request) !== null) throw new Refusal(403, 'This is done at the laptop.');
 }
 
-/** The request for a sheet: under which address phones reach the program, and, where the query says so, the size of paper and footnotes. @throws Refusal */
+/**
+ * The request for a sheet: the address at which phones reach the program, and what the query says of paper and footnotes.
+ *
+ * @throws Refusal
+ */
 export function printAsked(request: Request, showId: string): PrintAsked {
   const query = new URL(request.url).searchParams;
   const size = query.get('size');

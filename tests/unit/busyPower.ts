@@ -51,7 +51,10 @@ const anyBook = fc.record(
   { requiredKeys: [] },
 );
 
-/** Leads to any of the props and controllers: too thin, too long, fused too small or not at all, to places that are not there, from supplies of other volts. */
+/**
+ * Leads to any of the props and controllers: too thin, too long, fused too small or not at all, to places that are not there, from
+ * supplies of other volts.
+ */
 export const anyPower = fc
   .record({
     supplies: fc.array(

@@ -113,9 +113,7 @@ function linesOf(plan: Plan, power: ReturnType<typeof powerOfPlaces>): DataLine[
       : before
         ? chipVolts(source.white)
         : drive.logicVolts.value;
-    const isRepeated =
-      entry.skippedPixels > 0 ||
-      plannedAt(plan, run.prop).hiddenPixels.includes(run.firstPixel - plannedAt(plan, run.prop).firstPixel);
+    const isRepeated = isRepeatedBefore(plan, lead.run, entry.skippedPixels);
     const lift = first.white && source.white ? first.white.lift - source.white.lift : null;
     const wantsVolts = HIGH_SHARE * chipVolts(first.dark ?? { volts: type.volts, lift: 0 });
     const margins = [
@@ -164,7 +162,7 @@ function groundOf(said: DataLead['ground'], isJoined: boolean): GroundBy {
 /** Supply of a chip: that of its pixel, or some 5 V inside 12 V pixels. */
 const chipVolts = (at: At | null): number => Math.min(MOST_CHIP_VOLTS, at?.volts ?? MOST_CHIP_VOLTS);
 
-/** Volts at pixels and boards as far as they are known, with everything dark and with everything at full white, in the parts that hold a prop that is asked about. */
+/** Volts at pixels and boards as far as they are known, dark and at full white, in the parts that hold a prop that is asked about. */
 function powerOfPlaces(plan: Plan, isAsked: (prop: number) => boolean) {
   interface Place {
     dark: At | null;
@@ -241,14 +239,18 @@ export function dataTroublesFrom(plan: Plan, controller: number, run: number): n
     HIGH_SHARE * chipVolts({ volts: pixelTypeOf(show, itemAt(show.props, prop)).volts, lift: 0 });
   const isTaken =
     (helper ? MOST_CHIP_VOLTS : drive.logicVolts.value) >= wantsVolts ||
-    (entry?.skippedPixels ?? 0) > 0 ||
-    plannedAt(plan, prop).hiddenPixels.includes(
-      runAt(plan, run).firstPixel - plannedAt(plan, prop).firstPixel,
-    );
+    isRepeatedBefore(plan, run, entry?.skippedPixels ?? 0);
   const lengthMm = entry?.dataLead?.lengthMm ?? cableFrom(plan, controller, run);
   const reach = REACH_MM[driver];
   const isTooLong = reach !== null && lengthMm !== null && lengthMm > reach[1];
   return Number(driver === 'shifter') + Number(!isTaken) + Number(isTooLong);
+}
+
+/** Whether a pixel that stays dark takes the signal first: one put before the run, or the first of the prop itself. */
+function isRepeatedBefore(plan: Plan, index: number, skippedPixels: number): boolean {
+  const { prop, firstPixel } = runAt(plan, index);
+  const planned = plannedAt(plan, prop);
+  return skippedPixels > 0 || planned.hiddenPixels.includes(firstPixel - planned.firstPixel);
 }
 
 /** Length of the cable from a controller to the first pixel of a run, in mm; null while one of them is not on the drawing. */

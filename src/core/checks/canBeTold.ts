@@ -1,4 +1,5 @@
 import { portName } from '../catalogue/controller';
+import { UNIVERSES_PER_SUB_NET } from '../catalogue/controllers/telling';
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import { toldUniverse, universeOfTold } from '../addressing/numbering';
 import { standingWords } from '../figures/figure';
@@ -164,7 +165,7 @@ function* inOneSubNet(plan: Plan, index: number): Generator<Mend> {
   const { id, name, ...device } = controllerAt(plan, index);
   const own = plan.spans.filter((span) => span.controller === index).map(({ universe }) => universe ?? 0);
   const lowest = toldUniverse(device, Math.min(...own));
-  const begins = universeOfTold(device, Math.ceil(lowest / 16) * 16);
+  const begins = universeOfTold(device, Math.ceil(lowest / UNIVERSES_PER_SUB_NET) * UNIVERSES_PER_SUB_NET);
   yield {
     label: `Start ${name} at universe ${begins}`,
     edit: { type: 'changeController', controllerId: id, change: { firstUniverse: begins } },

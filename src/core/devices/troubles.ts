@@ -2,7 +2,7 @@ import type { LaidShow } from '../plan/planned';
 import { portsOfController, spansOfRun } from '../plan/planIndex';
 import { controllerAt, runAt, wireOfRun } from '../plan/records';
 import { toldUniverse } from '../addressing/numbering';
-import type { SubNetsTold } from '../catalogue/controllers/telling';
+import { UNIVERSES_PER_SUB_NET, type SubNetsTold } from '../catalogue/controllers/telling';
 import { universesOf } from '../protocols/registry';
 import { itemAt } from '../units/there';
 import { readingOf, sizeConflictOf, tellingOfController, type Gap, type SizeConflict } from './readingOn';
@@ -69,9 +69,6 @@ function find(plan: LaidShow, controller: number): Untellable[] {
   if (unknown !== undefined) found.push({ is: 'pixelChannels', run: unknown });
   return found;
 }
-
-/** Universes of an Art-Net sub-net. */
-const UNIVERSES_PER_SUB_NET = 16;
 
 /** The first universe that lies in another sub-net than those of the ports with which it shares one. */
 function subNetCrossedOn(plan: LaidShow, controller: number, told: SubNetsTold): Untellable | undefined {

@@ -40,8 +40,8 @@ export const LET_IN_DAYS = 60;
 const DAY_MS = 24 * 60 * 60 * 1000;
 
 /**
- * The devices that may come in from the network at home: phones that entered the code once. Kept beside the database, so that a phone on a ladder need not
- * enter it again when the program was started anew.
+ * The devices that may come in from the network at home: phones that entered the code once. Kept beside the database, so that a phone
+ * on a ladder need not enter it again when the program was started anew.
  */
 export class Access {
   private readonly file: string;

@@ -64,6 +64,8 @@ it('suggests no port with a warning where one without is free', () => {
           }),
         };
         const plan = planShow(onDrawing);
+        // A prop without pixels has no run.
+        if (plan.runs.length === 0) return;
         const homes = homesFor(plan, [0]);
         if (!homes) return;
         const put = ({ controller, port }: { controller: number; port: number }) =>

@@ -43,6 +43,8 @@ export const PIXEL_SIZES_WORDS: Readonly<Record<PixelSizes, string>> = {
 
 /** Parts of a device for which an Art-Net net and sub-net are typed: only the universe, 0 to 15, is free below them. */
 export const SUB_NETS = ['free', 'ofFourPorts', 'ofDevice'] as const;
+/** Universes below one net and sub-net. */
+export const UNIVERSES_PER_SUB_NET = 16;
 export type SubNetsTold = (typeof SUB_NETS)[number];
 
 export const SUB_NETS_WORDS: Readonly<Record<SubNetsTold, string>> = {

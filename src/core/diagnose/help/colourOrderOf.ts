@@ -109,7 +109,8 @@ interface SmearFound {
 }
 
 /**
- * Settings that explain the first lights of a wire under red: orders of three and four channels, and data that is late or early by up to three channels.
+ * Settings that explain the first lights of a wire under red: orders of three and four channels, and data that is late or early by up to
+ * three channels.
  *
  * @param seen what is lit of each of the first lights
  * @param sent the colour that is sent
