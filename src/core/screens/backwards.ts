@@ -1,4 +1,4 @@
-import { framePieces } from './frame';
+import { MISSING_PITCH, framePieces } from './frame';
 import { cornerLoss, pictureSize, type ScreenShape } from './shape';
 import { CORNER_BEFORE, type ScreenSide } from './sides';
 
@@ -22,7 +22,8 @@ interface Backwards {
 
 /**
  * From counted pixels to density and inset. A side of length L that holds n pixels of density d, cut in groups of g, has
- * n / d <= L - 2 inset - losses < (n + g) / d; every side gives such a range of the inset, and they have to overlap.
+ * n / d <= L - 2 inset - losses < (n + g) / d, both ends less the bit of a pitch that may be missing; every side gives such
+ * a range of the inset, and they have to overlap.
  *
  * @returns null where no side was counted, or pieces are laid otherwise
  */
@@ -42,15 +43,16 @@ export function backwards(shape: ScreenShape): Backwards | null {
       {
         side,
         pixels: own.reduce((sum, { pixels }) => sum + pixels, 0),
+        missing: own.length * MISSING_PITCH,
         roomMm: (isAcross ? widthMm : heightMm) - losses,
         // Each piece may have lost nearly a cut to rounding.
         slack: own.length * shape.pixelsPerCut,
       },
     ];
   });
-  const rangeOf = (d: number, { pixels, roomMm, slack }: (typeof sides)[number]): [number, number] => [
-    (roomMm - (1000 * (pixels + slack)) / d) / 2,
-    (roomMm - (1000 * pixels) / d) / 2,
+  const rangeOf = (d: number, { pixels, missing, roomMm, slack }: (typeof sides)[number]): [number, number] => [
+    (roomMm - (1000 * (pixels - missing + slack)) / d) / 2,
+    (roomMm - (1000 * (pixels - missing)) / d) / 2,
   ];
   const fits = [...new Set([shape.pixelsPerMetre, ...SOLD_PER_M])].flatMap((d): CountedFit[] => {
     const ranges = sides.map((side) => rangeOf(d, side));

@@ -31,13 +31,13 @@ export interface FramePiece {
   to: Point;
 }
 
-/** So much of a pixel's pitch may be missing: nobody measures or cuts closer than that. */
-const MISSING_PITCH = 0.01;
+/** So much of a pixel's pitch may be missing: nobody measures or cuts closer than that. A millionth is for the arithmetic. */
+export const MISSING_PITCH = 0.01 + 1e-6;
 
 /** As many whole cuts of a strip as a length holds. */
 function pixelsIn(lengthMm: number, { pixelsPerMetre, pixelsPerCut }: ScreenShape): number {
   const pixels = (lengthMm * pixelsPerMetre) / 1000;
-  return Math.max(0, Math.floor((pixels + MISSING_PITCH + 1e-6) / pixelsPerCut) * pixelsPerCut);
+  return Math.max(0, Math.floor((pixels + MISSING_PITCH) / pixelsPerCut) * pixelsPerCut);
 }
 
 /** Millimetres by which the planned pixels of a piece are longer than its room; 0 where they are not. */
