@@ -17,10 +17,12 @@ interface Change {
 /**
  * The line of one folder, and the changes that no test noticed.
  *
+ * @param files how much of the folder was tried: `all`, or `6 of 37`
  * @param goal share to notice, percent
  */
 export function mutantLine(
   folder: string,
+  files: string,
   results: readonly Change[],
   goal: number,
   minutes: number,
@@ -31,7 +33,7 @@ export function mutantLine(
   const share = tried.length === 0 ? 100 : Math.floor((1000 * noticed) / tried.length) / 10;
   const verdict = share >= goal ? 'met' : 'missed';
   return {
-    row: `| ${folder} | ${tried.length} | ${noticed} | ${share.toFixed(1)} | ${goal}, ${verdict} | ${Math.ceil(minutes)} | ${day} |`,
+    row: `| ${folder} | ${files} | ${tried.length} | ${noticed} | ${share.toFixed(1)} | ${goal}, ${verdict} | ${Math.ceil(minutes)} | ${day} |`,
     unnoticed: tried
       .filter(({ status }) => !NOTICED.includes(status))
       .map(
