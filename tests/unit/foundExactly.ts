@@ -22,14 +22,15 @@ export function foundExactly(
     }),
     ports: settings.ports.map((port) => ({
       port: port.port,
-      pixels: port.pixels + (counting.hiddenCounted ? port.hiddenPixels : 0),
+      ...(port.part > 1 && { part: port.part }),
+      ...(port.pixels !== null && { pixels: port.pixels + (counting.hiddenCounted ? port.hiddenPixels : 0) }),
       hiddenPixels: port.hiddenPixels,
-      direction: port.direction,
+      ...(port.direction !== null && { direction: port.direction }),
       ...(startsBy === 'device' &&
         port.deviceChannel !== null && { deviceChannel: channel(port.deviceChannel) }),
       ...(startsBy === 'universe' &&
         port.universe !== null && { universe: universe(port.universe), channel: channel(port.channel!) }),
-      ...(!port.colourOrder.includes('+') && { colourOrder: port.colourOrder }),
+      ...(port.colourOrder !== null && !port.colourOrder.includes('+') && { colourOrder: port.colourOrder }),
     })),
   };
 }

@@ -31,8 +31,23 @@ export type Lights = (Address[] | null)[];
 
 const numberIn = (text: string | undefined): number => Number((text ?? '').replaceAll(',', ''));
 
-/** Lights of each port, by its name. */
-export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Lights> {
+/** Pixels of a tile and channels of each: what hangs there knows them by itself, and no sheet says them. */
+export interface Tile {
+  pixels: number;
+  channels: number;
+}
+
+/**
+ * Lights of each port, by its name.
+ *
+ * @param tiles by the name of their row; on tiles counts and colours are not typed
+ */
+export function typed(
+  manual: Manual,
+  values: Rows,
+  ports: Rows,
+  tiles: ReadonlyMap<string, Tile> = new Map(),
+): Map<string, Lights> {
   const asked = new Map(values.map((row) => [row.what!.text, row.value!.text]));
   const size = asked.get('Channels a universe');
   const isOneStart = manual.starts?.value === 'device';
@@ -45,11 +60,15 @@ export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Li
   const next = (universe: number) =>
     isNetTyped ? universe - (universe % 16) + ((universe + 1) % 16) : universe + 1;
   for (const row of ports) {
-    const order = row['colour-order']!.text;
+    const tile = tiles.get(row.port!.text);
+    const width = tile?.channels ?? row['colour-order']!.text.length;
+    const pixels = tile?.pixels ?? numberIn(row.pixels!.text);
+    // `A3, part 2`
+    const port = row.port!.text.split(',')[0]!;
     if (!at || !isOneStart) at = startOf(row);
     const parts = isNetTyped && partsIn(row);
     if (parts && at.universe !== null) {
-      const number = Number(/\d+$/.exec(row.port!.text)![0]);
+      const number = Number(/\d+$/.exec(port)![0]);
       const group = manual.subNets!.value === 'ofDevice' ? 0 : Math.floor((number - 1) / 4);
       const subNet = subNets.get(group) ?? parts.net * 16 + parts.subNet;
       subNets.set(group, subNet);
@@ -60,12 +79,12 @@ export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Li
     }
     const own: Lights = [];
     const dark = darkOf(row);
-    for (let pixel = 0; pixel < numberIn(row.pixels!.text); pixel += 1) {
+    for (let pixel = 0; pixel < pixels; pixel += 1) {
       for (let i = 0; i < (dark.get(pixel) ?? 0); i += 1) own.push(null);
       const channels: Address[] = [];
-      if (at.universe !== null && sizesOf(manual) === 'wholePixels' && at.channel + order.length - 1 > 512)
+      if (at.universe !== null && sizesOf(manual) === 'wholePixels' && at.channel + width - 1 > 512)
         at = { universe: next(at.universe), channel: 1 };
-      for (let i = 0; i < order.length; i += 1) {
+      for (let i = 0; i < width; i += 1) {
         if (at.universe !== null && at.channel > channelsIn(at.universe, manual, size))
           at = { universe: next(at.universe), channel: 1 };
         channels.push(at.universe === null ? `byte ${at.channel}` : `${at.universe}.${at.channel}`);
@@ -73,7 +92,7 @@ export function typed(manual: Manual, values: Rows, ports: Rows): Map<string, Li
       }
       own.push(channels);
     }
-    lights.set(row.port!.text, own);
+    lights.set(port, [...(lights.get(port) ?? []), ...own]);
   }
   return lights;
 }

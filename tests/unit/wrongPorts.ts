@@ -4,7 +4,8 @@ import { portsOfController } from '@/core/plan/planIndex';
 import type { Plan } from '@/core/plan/planned';
 import { runAt } from '@/core/plan/records';
 import type { Show } from '@/core/show/schema';
-import { rowsOf, typed, type Lights } from './typedDevice';
+import { basisOf } from '@/core/devices/settings/basis';
+import { rowsOf, typed, type Lights, type Tile } from './typedDevice';
 
 /** The channels that the sender sends each light of a port, as the device calls them; null for hidden ones. */
 function sentTo(plan: Plan, controller: number, port: number): Lights {
@@ -28,6 +29,23 @@ function sentTo(plan: Plan, controller: number, port: number): Lights {
   return lights;
 }
 
+/** Sizes of the tiles of a device, by the names of their rows. */
+export function tilesOf(plan: Plan, controller: number): Map<string, Tile> {
+  const { ports } = deviceSettings(plan, controller);
+  return new Map(
+    basisOf(plan, controller).ports.flatMap(({ port: { isTile, stretches } }, i): [string, Tile][] =>
+      isTile
+        ? [
+            [
+              ports[i]!.name,
+              { pixels: stretches[0]!.pixels, channels: runAt(plan, stretches[0]!.run).channelsPerPixel },
+            ],
+          ]
+        : [],
+    ),
+  );
+}
+
 /** Ports of a controller on which a light reads other channels than it is sent, with what is typed from its sheet alone. */
 export function wrongPorts(show: Show, plan: Plan, controller: number): string[] {
   const device = show.controllers[controller]!;
@@ -37,6 +55,7 @@ export function wrongPorts(show: Show, plan: Plan, controller: number): string[]
     manual,
     rowsOf(deviceValuesTable(show, device, settings)),
     rowsOf(portSettingsTable(device, settings.ports)),
+    tilesOf(plan, controller),
   );
   return portsOfController(plan, controller).flatMap(({ port }) => {
     const name = `${device.label}${port}`;

@@ -3,7 +3,7 @@ import type { ControllerClassId } from './controllers/registry';
 import type { DataDrive, Driver } from './dataLine';
 
 /** Classes whose outputs are pins of a small computer at 3.3 V. The others have buffers at 5 V. */
-const BARE: readonly ControllerClassId[] = ['wifi', 'serial', 'flight'];
+const BARE: readonly ControllerClassId[] = ['wifi', 'barePin', 'serial', 'flight'];
 
 /** Driver of the lines of a controller: the given figures, and the usual of its kind for the rest. */
 export function dataDriveOf(

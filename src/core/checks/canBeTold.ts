@@ -4,7 +4,7 @@ import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import { toldUniverse, universeOfTold } from '../addressing/numbering';
 import { standingWords } from '../figures/figure';
 import { universesOf } from '../protocols/registry';
-import { tellingOfController } from '../devices/readingOn';
+import { tellingOfController } from '../devices/tellingOn';
 import { untellableOf, type Untellable } from '../devices/troubles';
 import type { LaidShow, Plan } from '../plan/planned';
 import { controllerAt, propOfRun, runAt, wireOfRun } from '../plan/records';

@@ -13,6 +13,8 @@ export interface Finding {
   /** The stage of the work where it is fixed. */
   stage: StageId;
   propId?: string;
+  /** The other prop of two that are at odds: it is said on the page of either. */
+  otherPropId?: string;
   controllerId?: string;
   /** The supply that it is about, which may feed many things. */
   supplyId?: string;

@@ -87,6 +87,9 @@ it('finds channels that two controllers share, and offers a universe that is fre
   // The 30 pixels after the first 170 of a are the first 90 channels of universe 2.
   expect(of(show)[0]).toMatchObject({
     check: 'shared-channels',
+    propId: 'b',
+    // It is said on the page of either.
+    otherPropId: 'a',
     message: expect.stringContaining('share 90 channels in universe 2'),
   });
   expect(of(show)[0]!.mends[0]!.label).toBe('Start Box B at universe 3');

@@ -22,6 +22,7 @@ export const sharedChannels = defineCheck(
         rank: 'willLookWrong' as const,
         stage: 'patch' as const,
         propId: propOfRun(plan, second.run).id,
+        otherPropId: propOfRun(plan, first.run).id,
         controllerId: device.id,
         message: `${runName(plan, first.run)} and ${runName(plan, second.run)}${others} share ${countOf(channels, 'channel')} in ${from === to ? `universe ${from}` : `universes ${from} to ${to}`}, so they show the same picture there.${first.controller === second.controller ? '' : ` If that is not meant, give ${device.name} another first universe.`}`,
         mends: [

@@ -1,12 +1,10 @@
-import { portName } from '../catalogue/controller';
 import type { LaidShow } from '../plan/planned';
-import type { PlannedPort } from '../patch/plug';
+import { partWords, rowKey, rowName, type PortRow } from './portRows';
 import { listOf } from '../units/words';
 import { basisOf, type PortBasis } from './settings/basis';
 import { DEVICE_SETTINGS, PORT_SETTINGS, type DeviceSettings, type PortSettings } from './settings/registry';
 import { keptOf, settingId, settingWords } from './settings/typed';
 import { itemAt } from '../units/there';
-import { runAt } from '../plan/records';
 
 /** The settings of one controller as they are planned. */
 export function deviceSettings(plan: LaidShow, controller: number): DeviceSettings {
@@ -33,9 +31,13 @@ function portSettings(basis: PortBasis): PortSettings {
   const { plan, device, port, hiddenPixels } = basis;
   return {
     port: port.port,
-    name: portName(device, port.port),
+    part: port.part,
+    parts: port.parts,
+    isTile: port.isTile,
+    name: rowName(device, port),
+    of: partWords(plan, port),
     hiddenWhere: hiddenPixels > 0 ? hiddenWords(plan, port) : null,
-    ...valuesOf<Omit<PortSettings, 'port' | 'name' | 'hiddenWhere'>>(
+    ...valuesOf<Omit<PortSettings, 'port' | 'part' | 'parts' | 'name' | 'isTile' | 'of' | 'hiddenWhere'>>(
       PORT_SETTINGS.map(({ field, planned }) => [field, planned(basis)]),
     ),
   };
@@ -46,15 +48,13 @@ const valuesOf = <Values>(entries: readonly (readonly [string, string | number |
   Object.fromEntries(entries) as Values;
 
 /** Places of the hidden pixels on the wire: before which pixel of the port, and how many there where that is not all of them. */
-function hiddenWords(plan: LaidShow, port: PlannedPort): string {
+function hiddenWords(plan: LaidShow, port: PortRow): string {
   let lit = 0;
   const places: { count: number; where: string }[] = [];
-  for (const index of port.runs) {
-    const run = runAt(plan, index);
-    const { skippedPixels } = run.wire!;
-    if (skippedPixels > 0)
-      places.push({ count: skippedPixels, where: lit === 0 ? 'before the first' : `after pixel ${lit}` });
-    lit += run.pixelCount;
+  for (const { hidden, pixels } of port.stretches) {
+    if (hidden > 0)
+      places.push({ count: hidden, where: lit === 0 ? 'before the first' : `after pixel ${lit}` });
+    lit += pixels;
   }
   return places.length === 1
     ? itemAt(places, 0).where
@@ -97,17 +97,17 @@ export function valuesToType(before: LaidShow, after: LaidShow): ValueToType[] {
         },
       ];
     });
-    const left = new Set(next.ports.map(({ port }) => port));
-    const gone = (old?.ports ?? []).flatMap(({ port, name, pixels }): ValueToType[] =>
-      left.has(port) || pixels === 0
+    const left = new Set(next.ports.map(rowKey));
+    const gone = (old?.ports ?? []).flatMap((row): ValueToType[] =>
+      left.has(rowKey(row)) || !row.pixels
         ? []
         : [
             {
               controllerId: device.id,
-              field: settingId('pixels', port),
-              port: name,
+              field: settingId('pixels', row),
+              port: row.name,
               what: 'pixels',
-              old: String(pixels),
+              old: String(row.pixels),
               new: '0',
             },
           ],

@@ -34,10 +34,12 @@ export interface OwnTest {
   colour: readonly [red: number, green: number, blue: number, white: number];
 }
 
-/** A stretch of a port that one run is on. */
-interface Segment {
+/** A stretch of a port that one run is on, or a part of it. */
+export interface Segment {
   /** Index of the run in the plan. */
   run: number;
+  /** Number of its first pixel in the run, from 0. */
+  firstPixel: number;
   /** Dark pixels that the device puts before it by itself. */
   hidden: number;
   pixels: number;
@@ -47,15 +49,22 @@ interface Segment {
 export const DIRECTIONS = ['forward', 'reversed'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
-export interface PortState {
-  port: number;
-  isEnabled: boolean;
+/** Everything that a device is told by one row of its table of ports. */
+export interface RowState {
   segments: readonly Segment[];
   /** Pixels that the device is told in all; null as planned. */
   pixels: number | null;
   direction: Direction;
   /** Start of everything on it, by the count of the show; null where each run begins as planned. */
   start: { universe: number | null; channel: number } | null;
+}
+
+/** A port with its first row, which is the only one on most devices. */
+export interface PortState extends RowState {
+  port: number;
+  isEnabled: boolean;
+  /** Rows that are told apart, behind the first on the wire. */
+  moreRows: readonly RowState[];
   /** So many of the first lights take other messages on the pin for theirs. */
   chatter: number;
 }

@@ -1,6 +1,7 @@
-import { portName, type Controller } from '../catalogue/controller';
+import type { Controller } from '../catalogue/controller';
 import type { LaidShow } from '../plan/planned';
 import type { Counting } from './counting';
+import { rowKey, rowName, type RowId } from './portRows';
 import { deviceSettings } from './deviceSettings';
 import type { FoundPort, FoundSettings } from './found';
 import { sentUniverses } from './sent';
@@ -184,7 +185,7 @@ export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSe
     ports: found.ports.map((port) =>
       portAsTold(
         port,
-        basis.ports.find((each) => each.port.port === port.port),
+        basis.ports.find((each) => rowKey(each.port) === rowKey(port)),
         counting,
       ),
     ),
@@ -194,18 +195,19 @@ export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSe
 function portDifferences(of: Comparison): Difference[] {
   const { basis, found, planned, side, device } = of;
   const list: Difference[] = [];
-  const wanted = new Map(planned.ports.map((port) => [port.port, port]));
-  const bases = new Map(basis.ports.map((each) => [each.port.port, each]));
+  const wanted = new Map(planned.ports.map((port) => [rowKey(port), port]));
+  const bases = new Map(basis.ports.map((each) => [rowKey(each.port), each]));
   const ports = inPlanNumbers(basis, found).ports;
   const exchanged = exchanges(planned.ports, ports);
   const shift = commonShift(wanted, ports);
   for (const [i, port] of ports.entries()) {
-    const want = wanted.get(port.port);
-    const name = portName(device, port.port);
+    const key = rowKey(port);
+    const want = wanted.get(key);
+    const name = rowName(device, want ?? port);
     if (!want) {
       if ((port.pixels ?? 0) > 0)
         list.push({
-          field: settingId('pixels', port.port),
+          field: settingId('pixels', port),
           port: name,
           what: 'pixels',
           planned: '0',
@@ -215,31 +217,31 @@ function portDifferences(of: Comparison): Difference[] {
         });
       continue;
     }
-    const other = exchanged.get(port.port);
+    const other = exchanged.get(key);
     if (other !== undefined) {
       // Said once for the two of them.
-      if (port.port < other)
+      if (isBefore(port, other))
         list.push({
-          field: settingId('universe', port.port),
-          port: `${name}, ${portName(device, other)}`,
+          field: settingId('universe', port),
+          port: `${name}, ${rowName(device, other)}`,
           what: 'ports',
           planned: `${placeWords(want)} on ${name}`,
-          found: `exchanged: it is on ${portName(device, other)}`,
-          symptom: `what is meant for ${name} is seen on ${portName(device, other)}, and the other way round`,
+          found: `exchanged: it is on ${rowName(device, other)}`,
+          symptom: `what is meant for ${name} is seen on ${rowName(device, other)}, and the other way round`,
           mend: `exchange the two on ${side}, or the plugs`,
         });
-      list.push(...onePort(of, valueIn(bases, port.port), without(itemAt(found.ports, i), PLACES), null));
+      list.push(...onePort(of, valueIn(bases, key), without(itemAt(found.ports, i), PLACES), null));
       continue;
     }
-    list.push(...onePort(of, valueIn(bases, port.port), itemAt(found.ports, i), shift));
+    list.push(...onePort(of, valueIn(bases, key), itemAt(found.ports, i), shift));
   }
   for (const want of found.partial || ports.length === 0 ? [] : planned.ports)
-    if (!ports.some((port) => port.port === want.port))
+    if (!ports.some((port) => rowKey(port) === rowKey(want)))
       list.push({
-        field: settingId('pixels', want.port),
+        field: settingId('pixels', want),
         port: want.name,
         what: 'port',
-        planned: `${want.pixels} pixels`,
+        planned: want.pixels === null ? 'in use' : `${want.pixels} pixels`,
         found: 'not listed',
         symptom: 'this port stays dark if it is really off',
         mend: `look at it on ${side}, or switch it on there`,
@@ -254,11 +256,11 @@ function onePort(
   raw: Partial<FoundPort>,
   shift: number | null,
 ): Difference[] {
-  const { port } = basis.port;
+  const { device, port } = basis;
   return HELD_BY_PORT.flatMap((setting) => {
     const difference = compared(of, setting, basis, raw[setting.field], shift);
     return difference
-      ? [{ field: settingId(setting.field, port), port: portName(basis.device, port), ...difference }]
+      ? [{ field: settingId(setting.field, port), port: rowName(device, port), ...difference }]
       : [];
   });
 }
@@ -276,23 +278,28 @@ function placeWords({ universe, channel }: PortSettings): string {
   return universe === null ? 'its start' : `U${universe} ch ${channel}`;
 }
 
-/** Ports of which each starts where the other is to start. */
-function exchanges(planned: readonly PortSettings[], found: readonly FoundPort[]): Map<number, number> {
-  const pairs = new Map<number, number>();
-  const wanted = new Map(planned.map((port) => [port.port, port]));
+/** In the order of ports, and along their wires. */
+const isBefore = (a: RowId, b: RowId) =>
+  a.port < b.port || (a.port === b.port && (a.part ?? 1) < (b.part ?? 1));
+
+/** Rows of which each starts where the other is to start. */
+function exchanges(planned: readonly PortSettings[], found: readonly FoundPort[]): Map<string, RowId> {
+  const pairs = new Map<string, RowId>();
+  const wanted = new Map(planned.map((port) => [rowKey(port), port]));
   const isAt = (port: FoundPort, want: PortSettings) => {
     const said = PLACES.filter((field) => port[field] !== undefined && want[field] !== null);
     return said.length > 0 && said.every((field) => port[field] === want[field]);
   };
   for (const port of found) {
-    const want = wanted.get(port.port);
-    if (!want || isAt(port, want) || pairs.has(port.port)) continue;
+    const want = wanted.get(rowKey(port));
+    if (!want || isAt(port, want) || pairs.has(rowKey(port))) continue;
     for (const other of found) {
-      const wantOther = wanted.get(other.port);
-      if (!wantOther || other.port <= port.port || pairs.has(other.port) || isAt(other, wantOther)) continue;
+      const wantOther = wanted.get(rowKey(other));
+      if (!wantOther || !isBefore(port, other) || pairs.has(rowKey(other)) || isAt(other, wantOther))
+        continue;
       if (isAt(port, wantOther) && isAt(other, want)) {
-        pairs.set(port.port, other.port);
-        pairs.set(other.port, port.port);
+        pairs.set(rowKey(port), wantOther);
+        pairs.set(rowKey(other), want);
         break;
       }
     }
@@ -301,9 +308,9 @@ function exchanges(planned: readonly PortSettings[], found: readonly FoundPort[]
 }
 
 /** The same difference of universes on all ports, where there are several: a matter of counting, not of typing. */
-function commonShift(planned: ReadonlyMap<number, PortSettings>, found: readonly FoundPort[]): number | null {
+function commonShift(planned: ReadonlyMap<string, PortSettings>, found: readonly FoundPort[]): number | null {
   const shifts = found.flatMap((port) => {
-    const want = planned.get(port.port);
+    const want = planned.get(rowKey(port));
     return want && want.universe !== null && port.universe !== undefined
       ? [port.universe - want.universe]
       : [];

@@ -201,7 +201,10 @@ it('tells an Art-Net device its port-addresses, just those that a pixel is looke
           const run = plan.ports.find((each) => each.controller === index && each.port === port.port)!.runs;
           const wires = run.map((each) => addressOf(plan, plan.runs[each]!.firstPixel).wire);
           // Skipped pixels with channels come before the first pixel.
-          if (controller.skippedPixelsTakeChannels || wires.length !== 1) continue;
+          // A device with one start for all of it is told that of its first port.
+          if (controller.skippedPixelsTakeChannels || wires.length !== 1 || port.part > 1) continue;
+          const isFollowing = port !== deviceSettings(plan, index).ports[0] && port.universe === null;
+          if (isFollowing) continue;
           const [wire] = wires;
           if (controller.protocol === 'artnet' && wire?.artNet)
             expect([port.universe, port.channel]).toEqual([wire.artNet.portAddress, wire.artNet.channel]);

@@ -2,16 +2,19 @@ import { z } from 'zod';
 import { LAST_UNIVERSE, MOST_PORTS } from '../catalogue/controller';
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import { idSchema } from '../fields/fields';
-import { portsOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
 import { countOf } from '../units/number';
 import { listOf } from '../units/words';
 import type { Facts, Note } from '../show/facts';
 import { countingSchema } from './counting';
+import { deviceSettings } from './deviceSettings';
+import { MOST_PARTS } from './portRows';
 import { FOUND_ON_DEVICE, FOUND_ON_PORT, HELD_BY_DEVICE } from './settings/registry';
 
 const foundPortSchema = z.strictObject({
   port: z.int().min(1).max(MOST_PORTS),
+  /** Its part of the port, from 2; absent for the first, which most ports have alone. */
+  part: z.int().min(2).max(MOST_PARTS).optional(),
   ...FOUND_ON_PORT,
 });
 export type FoundPort = z.infer<typeof foundPortSchema>;
@@ -52,8 +55,11 @@ export function foundIn(plan: LaidShow, facts: Facts): FoundSettings[] {
 export function lookedAtWords(plan: LaidShow, found: FoundSettings): string {
   const { controllerId, ports, universeList = [] } = found;
   const index = plan.show.controllers.findIndex((each) => each.id === controllerId);
-  const values = ports.reduce((total, { port: _, ...said }) => total + Object.keys(said).length, 0);
-  const inUse = portsOfController(plan, index).length;
+  const values = ports.reduce(
+    (total, { port: _, part: _part, ...said }) => total + Object.keys(said).length,
+    0,
+  );
+  const inUse = index === -1 ? 0 : deviceSettings(plan, index).ports.length;
   return listOf([
     ...(ports.length > 0
       ? [

@@ -30,6 +30,16 @@ it('reads hidden pixels, direction and starts that are counted over the device',
   });
 });
 
+it('reads the parts of a port that is told in several, the first without a number', () => {
+  expect(readFound(rows('port\tpart\tpixels\n1\t1\t144\n1\t2\t152'), 'A')).toEqual({
+    ok: true,
+    ports: [
+      { port: 1, pixels: 144 },
+      { port: 1, part: 2, pixels: 152 },
+    ],
+  });
+});
+
 it('reads the universes of a sender, with sizes or without', () => {
   expect(readUniverses(rows('Universe\tChannels\n1\t510\n2\t'))).toEqual({
     ok: true,
@@ -46,6 +56,7 @@ it.each([
   ['', 'nothing to read'],
   ['1\tone', 'Line 1: start universe “one”: a whole number from 0 to 63,999 is needed'],
   ['port\tpixels\n1\t100\n1\t50', 'Line 3: port 1 stands there twice'],
+  ['port\tpart\tpixels\n1\t2\t100\n1\t2\t50', 'Line 3: port 1, part 2, stands there twice'],
   ['universe\tpixels\n1\t100', 'no column “port”'],
   ['port\tcolour order\n1\tpink', 'colour order “pink”: R, G, B and W, each once, such as GRB is needed'],
   ['port\tpixels\n\t5', 'Line 2 names no port'],

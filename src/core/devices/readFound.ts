@@ -1,6 +1,7 @@
 import { LAST_UNIVERSE, MOST_PORTS } from '../catalogue/controller';
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
 import type { FoundPort, FoundUniverse } from './found';
+import { MOST_PARTS, rowKey } from './portRows';
 import { HELD_BY_PORT } from './settings/registry';
 import { whole, type Values } from './settings/values';
 import { itemAt } from '../units/there';
@@ -19,7 +20,13 @@ const PORT: Column = {
   heads: /^(port|output|out|string|#)$/i,
   values: whole(1, MOST_PORTS),
 };
-const COLUMNS: readonly Column[] = [PORT, ...HELD_BY_PORT.map((each) => ({ ...each, name: each.field }))];
+/** Its part of the port, on devices that are told several. */
+const PART: Column = { name: 'part', words: 'part', heads: /^(part|place)$/i, values: whole(1, MOST_PARTS) };
+const COLUMNS: readonly Column[] = [
+  PORT,
+  PART,
+  ...HELD_BY_PORT.map((each) => ({ ...each, name: each.field })),
+];
 /** Those of a list without a heading. */
 const USUAL = ['port', 'universe', 'channel', 'pixels', 'colourOrder'];
 
@@ -63,9 +70,15 @@ export function readFound(
       found[column.name] = read.value;
     }
     if (found.port === undefined) return { ok: false, message: `Line ${line} names no port.` };
-    if (ports.some((port) => port.port === found.port))
-      return { ok: false, message: `${lineWords(line)}: port ${found.port} stands there twice.` };
-    ports.push(found as unknown as FoundPort);
+    // The first part is what a port is alone.
+    if (found.part === 1) delete found.part;
+    const row = found as unknown as FoundPort;
+    if (ports.some((port) => rowKey(port) === rowKey(row)))
+      return {
+        ok: false,
+        message: `${lineWords(line)}: port ${row.port}${row.part === undefined ? '' : `, part ${row.part},`} stands there twice.`,
+      };
+    ports.push(row);
   }
   return { ok: true, ports };
 }

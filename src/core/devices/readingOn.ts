@@ -1,9 +1,10 @@
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
-import { startsByTile, tellingOf, type SizesTold } from '../catalogue/controllers/telling';
-import { portsOfController, spansOfRun } from '../plan/planIndex';
+import type { SizesTold } from '../catalogue/controllers/telling';
+import { portsOfController } from '../plan/planIndex';
 import type { LaidShow, Span } from '../plan/planned';
-import { controllerAt, propOfRun, runAt } from '../plan/records';
-import { kindOf } from '../props/registry';
+import { controllerAt, runAt } from '../plan/records';
+import { rowsOfPort, spansOfRow } from './portRows';
+import { tellingOfController } from './tellingOn';
 import { takesRawFrames } from './rawFrames';
 
 /** Channels that a device, which reads on from its starts, has to count in a universe to get to where the layout goes on. */
@@ -41,63 +42,42 @@ export function readingOf(plan: LaidShow, controller: number): Reading {
   return (readings[controller] ??= read(plan, controller));
 }
 
-/** The kind of a controller as far as what it is told goes. */
-export const tellingOfController = (plan: LaidShow, controller: number) =>
-  tellingOf(kindOfController(plan, controller));
-
-function kindOfController({ show }: LaidShow, controller: number) {
-  const { typeId } = controllerAt({ show }, controller);
-  return show.controllerTypes.find(({ id }) => id === typeId);
-}
-
 function read(plan: LaidShow, controller: number): Reading {
   const turns: Turn[] = [];
   const gaps: Gap[] = [];
-  const kind = kindOfController(plan, controller);
-  const starts = tellingOf(kind).starts.value;
-  const isByTile = startsByTile(kind);
   // Raw frames are told no starts at all.
   if (takesRawFrames(plan.show, controllerAt(plan, controller))) return { turns, gaps };
-  const ports = portsOfController(plan, controller).map(({ runs }) => runs);
-  const stretches = starts === 'device' ? [ports.flat()] : ports;
-  for (const runs of stretches) {
+  const rows = portsOfController(plan, controller).flatMap((port) =>
+    rowsOfPort(plan, port).map((row) => spansOfRow(plan, row)),
+  );
+  const countsOn = tellingOfController(plan, controller).starts.value === 'device';
+  for (const spans of countsOn ? [rows.flat()] : rows) {
     let last: Span | undefined;
-    for (const run of runs) {
-      // Tiles with starts of their own are each laid into one universe.
-      if (isByTile && hasFixtures(plan, run)) {
-        last = undefined;
-        continue;
+    for (const span of spans) {
+      if (last) {
+        const { run } = span;
+        const { universe } = last;
+        const channel = last.startChannel + last.channelCount;
+        const isNext = span.universe === universe && span.startChannel === channel;
+        if (universe !== null && span.universe === universe + 1 && span.startChannel === 1)
+          turns.push({
+            universe,
+            channels: channel - 1,
+            run,
+            parted: Math.max(0, span.runChannel) % runAt(plan, run).channelsPerPixel,
+          });
+        else if (!isNext)
+          gaps.push({
+            run,
+            after: last.run,
+            from: { universe: last.universe, channel },
+            to: { universe: span.universe, channel: span.startChannel },
+          });
       }
-      for (const span of spansOfRun(plan, run)) {
-        if (last) {
-          const { universe } = last;
-          const channel = last.startChannel + last.channelCount;
-          const isNext = span.universe === universe && span.startChannel === channel;
-          if (universe !== null && span.universe === universe + 1 && span.startChannel === 1)
-            turns.push({
-              universe,
-              channels: channel - 1,
-              run,
-              parted: Math.max(0, span.runChannel) % runAt(plan, run).channelsPerPixel,
-            });
-          else if (!isNext)
-            gaps.push({
-              run,
-              after: last.run,
-              from: { universe: last.universe, channel },
-              to: { universe: span.universe, channel: span.startChannel },
-            });
-        }
-        last = span;
-      }
+      last = span;
     }
   }
   return { turns, gaps };
-}
-
-function hasFixtures(plan: LaidShow, run: number): boolean {
-  const prop = propOfRun(plan, run);
-  return (kindOf(prop).fixturePixels?.(prop.shape) ?? 1) > 1;
 }
 
 /** Two universes of which a device would have to count different numbers of channels, or one of which it counts another. */

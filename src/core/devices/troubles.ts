@@ -5,7 +5,8 @@ import { toldUniverse } from '../addressing/numbering';
 import { UNIVERSES_PER_SUB_NET, type SubNetsTold } from '../catalogue/controllers/telling';
 import { universesOf } from '../protocols/registry';
 import { itemAt } from '../units/there';
-import { readingOf, sizeConflictOf, tellingOfController, type Gap, type SizeConflict } from './readingOn';
+import { readingOf, sizeConflictOf, type Gap, type SizeConflict } from './readingOn';
+import { tellingOfController } from './tellingOn';
 import { takesRawFrames } from './rawFrames';
 import { endsOfUniverses } from './universeSizes';
 
@@ -91,11 +92,14 @@ function subNetCrossedOn(plan: LaidShow, controller: number, told: SubNetsTold):
 
 /** The first run with hidden pixels before it that the device does not put there. */
 function hiddenOtherwise(plan: LaidShow, controller: number): Untellable | undefined {
-  const hides = tellingOfController(plan, controller).hides.value;
-  if (hides === 'anywhere') return undefined;
+  const { hides, starts } = tellingOfController(plan, controller);
+  if (hides.value === 'anywhere') return undefined;
   for (const { port, runs } of portsOfController(plan, controller))
     for (const [i, run] of runs.entries())
-      if (wireOfRun(plan, run).skippedPixels > 0 && (hides === 'never' || i > 0))
+      if (
+        wireOfRun(plan, run).skippedPixels > 0 &&
+        (hides.value === 'never' || (i > 0 && starts.value !== 'run'))
+      )
         return { is: 'hidden', run, port };
   return undefined;
 }

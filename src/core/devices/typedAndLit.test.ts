@@ -15,6 +15,8 @@ import { applyEdit, type Edit } from '../show/edits/registry';
 import type { Show } from '../show/schema';
 import { deviceSettings } from './deviceSettings';
 import { foresee } from './foresight';
+import { portWords } from './portWords';
+import { valuesToTick } from './settings/typed';
 import { untellableOf } from './troubles';
 
 /** Several sizes of pixels on a port, or panels that are said to have four channels: other checks say what is wrong. */
@@ -25,23 +27,15 @@ const isMixed = (plan: Plan, controller: number) =>
       runs.some((run) => isPanelled(propOfRun(plan, run)) && runAt(plan, run).channelsPerPixel !== 3),
   );
 
-const hasTiles = (plan: Plan, controller: number) =>
-  portsOfController(plan, controller).some(({ runs }) =>
-    runs.some((run) => propOfRun(plan, run).kind === 'tile'),
-  );
-
 it('lights every pixel by what is typed from the sheet alone, or says that it cannot be', () => {
   let [lit, said] = [0, 0];
   fc.assert(
     fc.property(anyShow, (show) => {
       const plan = planShow(show);
       if (plan.runsWithoutAddress.length > 0) return;
-      show.controllers.forEach((device, controller) => {
+      show.controllers.forEach((_, controller) => {
         if (portsOfController(plan, controller).length === 0 || isMixed(plan, controller)) return;
         const untellable = untellableOf(plan, controller);
-        const kind = show.controllerTypes.find(({ id }) => id === device.typeId);
-        // Tiles have menus of their own.
-        if (kind?.starts?.value === 'tile' || (!kind && hasTiles(plan, controller))) return;
         if (untellable.length === 0) {
           lit += 1;
           expect(wrongPorts(show, plan, controller)).toEqual([]);
@@ -189,6 +183,21 @@ describe('starts', () => {
     expect(told(whole).untellable).toEqual(['size']);
   });
 
+  it('are several for a port on some devices, a row for each prop behind it', () => {
+    const several = withKind(behind, { starts: usual('run') });
+    expect(told(several)).toMatchObject({
+      ports: ['A1, part 1: 144 from 1.1', 'A1, part 2: 152 from 3.13'],
+      untellable: [],
+    });
+    expect(told(several).wrong()).toEqual([]);
+    const { ports } = deviceSettings(planShow(several), 0);
+    expect(
+      valuesToTick(deviceSettings(planShow(several), 0), several.controllers[0]!).map(({ field }) => field),
+    ).toEqual(expect.arrayContaining(['port.1.pixels', 'port.1.2.pixels', 'port.1.2.channel']));
+    expect(ports.map(({ of }) => of)).toEqual(['eave', 'gable']);
+    expect(portWords(planShow(several), 0, 1)).toMatchObject({ count: '144 + 152 px', start: 'U1 ch 1' });
+  });
+
   it('are one for each tile only on tiles: on other devices tiles are pixels behind one another', () => {
     const { shape, threading } = tile.starter();
     const nineTiles = { shape: { ...shape, columns: 3, rows: 3 }, threading };
@@ -200,8 +209,19 @@ describe('starts', () => {
     const strips = withKind(deck, {});
     expect(told(strips)).toMatchObject({ channelsPerUniverse: 510, untellable: [] });
     expect(told(strips).wrong()).toEqual([]);
+    const tiles = withKind(deck, { starts: usual('tile') });
     const starts = (of: Show) => planShow(of).spans.map(({ startChannel }) => startChannel);
-    expect(starts(withKind(deck, { starts: usual('tile') }))).not.toEqual(starts(strips));
+    expect(starts(tiles)).not.toEqual(starts(strips));
+    // A row for each, with no count to type: a tile knows its own.
+    expect(told(tiles).ports).toHaveLength(9);
+    expect(deviceSettings(planShow(tiles), 0).ports[1]).toMatchObject({
+      name: 'A1, place 2',
+      of: 'deck, tile 2',
+      pixels: null,
+      colourOrder: null,
+    });
+    expect(told(tiles).untellable).toEqual([]);
+    expect(told(tiles).wrong()).toEqual([]);
   });
 });
 

@@ -4,7 +4,8 @@ import { spansOfController, spansOfRun } from '../plan/planIndex';
 import type { LaidShow, PlannedSpace, Span } from '../plan/planned';
 import { listOf } from '../units/words';
 import { runAt } from '../plan/records';
-import { readingOf, sizeConflictOf, tellingOfController } from './readingOn';
+import { readingOf, sizeConflictOf } from './readingOn';
+import { tellingOfController } from './tellingOn';
 import { UNIVERSE_SLOTS } from '../catalogue/packing';
 
 /** The number of channels that a device counts in each universe, by universe in ascending order. */

@@ -95,12 +95,14 @@ function settingsOf({ ports, ...device }: DeviceState): unknown[] {
     gains,
     limiter,
     device.ownTest,
-    ...ports.flatMap(({ isEnabled, segments, pixels, direction, start }) => [
-      isEnabled,
-      segments.map(({ colourOrder }) => colourOrder),
-      [pixels, segments.map(({ hidden, pixels: own }) => [hidden, own])],
-      direction,
-      start,
+    ...ports.flatMap((port) => [
+      port.isEnabled,
+      ...[port, ...port.moreRows].flatMap(({ segments, pixels, direction, start }) => [
+        segments.map(({ colourOrder }) => colourOrder),
+        [pixels, segments.map(({ hidden, pixels: own }) => [hidden, own])],
+        direction,
+        start,
+      ]),
     ]),
   ];
 }

@@ -5,6 +5,7 @@ import type { Plan } from '../plan/planned';
 import { isPanelled } from '../props/registry';
 import { isSound, lightPlaces, type Chain } from '../rig/chain';
 import type { DeviceState, PortState } from '../devices/deviceState';
+import { tellingOfController } from '../devices/tellingOn';
 import { wireOf } from '../rig/device';
 import { withFaults, type Fault } from '../rig/faults/registry';
 import { afterPowerCut, plannedRig, wiresOfDevice, type Rig } from '../rig/rig';
@@ -253,12 +254,13 @@ export class Scope {
     };
   }
 
-  /** A number for a device without its ports. */
+  /** A number for a device without its ports, but where a count on one of them moves the others. */
   private headOf(device: DeviceState): number {
     let head = this.heads.get(device);
     if (!head) {
-      const { ports: _, afterCut: __, ...rest } = device;
-      this.heads.set(device, (head = rest));
+      const { ports, afterCut: _, ...rest } = device;
+      const countsOn = tellingOfController(this.plan, device.controller).starts.value === 'device';
+      this.heads.set(device, (head = countsOn ? { ...rest, ports } : rest));
     }
     return this.numbers.ofContent(head);
   }

@@ -155,6 +155,7 @@ function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'p
     afterCut.ports === undefined &&
     port.pixels === null &&
     port.direction === 'forward' &&
+    port.moreRows.length === 0 &&
     port.segments.every(({ hidden }) => hidden === 0)
   );
 }

@@ -6,7 +6,7 @@ import { keepsStrandsWhole } from '../catalogue/packing';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
 import { startsByTile } from '../catalogue/controllers/telling';
-import { kindOf, threadProp } from '../props/registry';
+import { fixturePixelsOf, threadProp } from '../props/registry';
 import type { PatchEntry, Show } from '../show/schema';
 import type { Threaded } from '../threading/thread';
 import { plugIn, type PlannedPort } from '../patch/plug';
@@ -185,10 +185,6 @@ function strandPixelsOf(prop: PlannedProp, run: PlannedRun): number[] {
   return prop.strands
     .filter((strand) => strand.firstPixel >= first && strand.firstPixel < first + run.pixelCount)
     .map((strand) => strand.pixelCount);
-}
-
-function fixturePixelsOf(prop: Show['props'][number]): number {
-  return kindOf(prop).fixturePixels?.(prop.shape) ?? 1;
 }
 
 function spansOf(layout: Layout, firstShowChannel: number): { spaces: PlannedSpace[]; spans: Span[] } {

@@ -118,3 +118,8 @@ export function threadProp(prop: PropGeometry, drawing: 'true' | 'unrolled' = 't
     kind.hiddenPoints?.(prop.shape),
   );
 }
+
+/** Pixels that a prop has in each part with an address of its own, such as a tile; 1 where it has no such parts. */
+export function fixturePixelsOf(prop: Prop): number {
+  return kindOf(prop).fixturePixels?.(prop.shape) ?? 1;
+}

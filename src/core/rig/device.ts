@@ -2,15 +2,17 @@ import { plainOrder } from '../colours/order';
 import { colourPlan } from '../devices/colourOrders';
 import { universesOfController } from '../devices/universeSizes';
 import { portsOfController, spansOfRun } from '../plan/planIndex';
-import type { Plan } from '../plan/planned';
-import type { DeviceState, OwnTest, PortState } from '../devices/deviceState';
+import type { Plan, Span } from '../plan/planned';
+import type { DeviceState, OwnTest, PortState, RowState, Segment } from '../devices/deviceState';
+import { rowsOfPort, type PortRow } from '../devices/portRows';
+import { tellingOfController } from '../devices/tellingOn';
+import { ChannelReader, type Counting } from './channelReader';
 import type { Sent } from './sending';
 import { itemAt } from '../units/there';
-import { controllerAt, runAt, wireOfRun } from '../plan/records';
+import { runAt } from '../plan/records';
 
 /** A device that holds just what is planned. */
 export function plannedDevice(plan: Plan, controller: number): DeviceState {
-  const device = controllerAt(plan, controller);
   return {
     controller,
     isPowered: true,
@@ -27,111 +29,120 @@ export function plannedDevice(plan: Plan, controller: number): DeviceState {
     holdHz: null,
     limiter: null,
     afterCut: {},
-    ports: portsOfController(plan, controller).map(({ port, runs }) => ({
-      port,
-      isEnabled: true,
-      pixels: null,
-      direction: 'forward',
-      start: null,
-      chatter: 0,
-      segments: runs.map((run) => {
-        const { skippedPixels } = wireOfRun(plan, run);
-        // The sender gives dark channels to skipped pixels that take some, and to the device they are pixels like others.
-        const own = device.skippedPixelsTakeChannels ? 0 : skippedPixels;
-        return {
-          run,
-          hidden: own,
-          pixels: runAt(plan, run).pixelCount + skippedPixels - own,
-          colourOrder: colourPlan(plan, run).controller,
-        };
-      }),
-    })),
+    ports: portsOfController(plan, controller).map((port) => {
+      const rows = rowsOfPort(plan, port).map((row) => plannedRow(plan, row));
+      return { port: port.port, isEnabled: true, chatter: 0, ...itemAt(rows, 0), moreRows: rows.slice(1) };
+    }),
   };
 }
 
-/** Reads channels one after another, universe by universe, as a device counts them. */
-class ChannelReader {
-  constructor(
-    private readonly sent: Sent,
-    private readonly controller: number,
-    private readonly sizeOf: (universe: number) => number,
-    /** Null in a flat space. */
-    private universe: number | null,
-    /** From 0. */
-    private channel: number,
-  ) {}
-
-  /** The next channels; what did not come in is dark. */
-  take(count: number): Uint8Array {
-    const made = new Uint8Array(count);
-    let at = 0;
-    while (at < count) {
-      if (this.universe !== null)
-        while (this.channel >= this.sizeOf(this.universe)) {
-          this.channel -= this.sizeOf(this.universe);
-          this.universe += 1;
-        }
-      const left = count - at;
-      const own = this.universe === null ? left : Math.min(left, this.sizeOf(this.universe) - this.channel);
-      const bytes =
-        this.universe === null ? this.sent.flat.get(this.controller) : this.sent.universes.get(this.universe);
-      // A start before the first channel reads nothing there.
-      const before = Math.min(own, Math.max(0, -this.channel));
-      if (bytes) made.set(bytes.subarray(this.channel + before, this.channel + own), at + before);
-      this.channel += own;
-      at += own;
-    }
-    return made;
-  }
+function plannedRow(plan: Plan, { stretches }: PortRow): RowState {
+  return {
+    pixels: null,
+    direction: 'forward',
+    start: null,
+    segments: stretches.map(({ run, firstPixel, pixels, hidden }) => ({
+      run,
+      firstPixel,
+      hidden,
+      pixels,
+      colourOrder: colourPlan(plan, run).controller,
+    })),
+  };
 }
 
 /** Bytes that a device puts on the wire of a port for a frame, in the order of the wire. */
 export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming: Sent): Uint8Array {
   const isSilent = !device.isPowered || !device.isOutputEnabled || !port.isEnabled;
   if (isSilent) return new Uint8Array(0);
-  const sizes = universesOfController(plan, device.controller);
-  const sent = listenedTo(device, coming, [...sizes.keys()][0]);
-  const usual = device.universeChannels ?? Math.max(1, ...sizes.values());
-  const sizeOf = (universe: number) => device.universeChannels ?? sizes.get(universe) ?? usual;
-  const isShifted =
-    device.universeChannels !== null || device.universeShift !== 0 || device.channelShift !== 0;
-  const counts = countsOf(port);
+  const reading = readingFor(plan, device, coming);
+  if (port.moreRows.length === 0) return wireOfRow(plan, device, port, reading);
+  return joined([port, ...port.moreRows].map((row) => wireOfRow(plan, device, row, reading)));
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const made = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const part of parts) {
+    made.set(part, at);
+    at += part.length;
+  }
+  return made;
+}
+
+/** All that a device needs to read what comes in. */
+interface Reading {
+  sent: Sent;
+  counting: Counting;
+  /** It counts otherwise than planned as a whole. */
+  isShifted: boolean;
+  /** Its rows in order where it counts on over all of them and one is not as planned, which moves those behind it. */
+  countedOn: readonly RowState[] | null;
+}
+
+function readingFor(plan: Plan, device: DeviceState, coming: Sent): Reading {
+  const { controller, universeChannels } = device;
+  const sizes = universesOfController(plan, controller);
+  const { starts, universeSizes } = tellingOfController(plan, controller);
+  const usual = universeChannels ?? Math.max(1, ...sizes.values());
+  const isShifted = universeChannels !== null || device.universeShift !== 0 || device.channelShift !== 0;
+  const rows =
+    starts.value === 'device' ? device.ports.flatMap((port): RowState[] => [port, ...port.moreRows]) : [];
+  return {
+    sent: listenedTo(device, coming, [...sizes.keys()][0]),
+    counting: {
+      sizeOf: (universe) => universeChannels ?? sizes.get(universe) ?? usual,
+      keepsPixelsWhole: universeChannels === null && universeSizes.value === 'wholePixels',
+    },
+    isShifted,
+    countedOn: isShifted || rows.some((row) => !isCountedAsPlanned(plan, row)) ? rows : null,
+  };
+}
+
+/** Whether what lies behind a row is where it is planned. */
+const isCountedAsPlanned = (plan: Plan, row: RowState) =>
+  row.start === null &&
+  !isOtherwiseWide(plan, row) &&
+  (row.pixels === null || row.pixels === row.segments.reduce((sum, { pixels }) => sum + pixels, 0));
+
+/** Whether it is told pixels of another number of channels. */
+const isOtherwiseWide = (plan: Plan, { segments }: RowState) =>
+  segments.some(({ run, colourOrder }) => colourOrder.length !== runAt(plan, run).channelsPerPixel);
+
+function wireOfRow(plan: Plan, device: DeviceState, row: RowState, reading: Reading): Uint8Array {
+  const { sent, isShifted } = reading;
+  const counts = countsOf(row);
   const made = new Uint8Array(
-    port.segments.reduce(
-      (sum, { hidden, colourOrder }, i) => sum + (hidden + itemAt(counts, i)) * colourOrder.length,
+    row.segments.reduce(
+      (sum, segment, i) =>
+        sum + (hiddenIn(segment, itemAt(counts, i)) + itemAt(counts, i)) * segment.colourOrder.length,
       0,
     ),
   );
   let at = 0;
-  let reader: ChannelReader | null = null;
-  port.segments.forEach((segment, index) => {
+  // From a start of its own a row reads on over all that is on it.
+  const readsOn = row.start !== null || reading.countedOn !== null || isOtherwiseWide(plan, row);
+  let reader = device.ownTest ? null : readerBefore(plan, device, row, reading);
+  row.segments.forEach((segment, index) => {
     const order = segment.colourOrder;
     const pixels = itemAt(counts, index);
     // Hidden ones are dark.
-    at += segment.hidden * order.length;
+    at += hiddenIn(segment, pixels) * order.length;
     const own = device.ownTest ? ownColour(device.ownTest, order) : null;
-    const start = own ? undefined : spansOfRun(plan, segment.run)[0];
+    const start = own ? undefined : startOf(plan, segment);
     const plain = plainOrder(order);
     const places = [...order].map((letter) => plain.indexOf(letter));
     const gains = [...order].map((letter) => device.brightness * device.gains['RGBW'.indexOf(letter)]!);
-    const isByRun = !isShifted && !port.start && pixels <= segment.pixels;
+    const isByRun = !isShifted && !readsOn && pixels <= segment.pixels;
     const width = order.length;
     // Data comes in in the plain order, and goes out in that of the chips.
     let incoming: Uint8Array | null = null;
     if (own) incoming = Uint8Array.from(own);
     else if (start && device.isReached) {
-      if (isByRun) incoming = channelsOfRun(plan, segment.run, device.controller, sent, pixels * width);
+      if (isByRun) incoming = channelsOfSegment(plan, segment, device.controller, sent, pixels * width);
       else {
-        // From a start of its own a port reads on over all that is on it.
-        if (!port.start || !reader)
-          reader = new ChannelReader(
-            sent,
-            device.controller,
-            sizeOf,
-            addShift(port.start ? port.start.universe : start.universe, device.universeShift),
-            (port.start ? port.start.channel : start.startChannel) - 1 + device.channelShift,
-          );
-        incoming = reader.take(pixels * width);
+        if (!readsOn || !reader) reader = readerAt(device, row.start ?? placeOf(start), reading);
+        incoming = reader.take(pixels, width);
       }
     }
     if (incoming)
@@ -140,7 +151,42 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
         spread(incoming, itemAt(places, j), own ? 0 : width, made, at + j, width, pixels, itemAt(gains, j));
     at += pixels * width;
   });
-  return port.direction === 'forward' ? made : turned(made, port.segments.at(-1)?.colourOrder.length ?? 3);
+  return row.direction === 'forward' ? made : turned(made, row.segments.at(-1)?.colourOrder.length ?? 3);
+}
+
+type Place = NonNullable<RowState['start']>;
+
+const placeOf = ({ universe, startChannel }: Pick<Span, 'universe' | 'startChannel'>): Place => ({
+  universe,
+  channel: startChannel,
+});
+
+const readerAt = (device: DeviceState, { universe, channel }: Place, { sent, counting }: Reading) =>
+  new ChannelReader(
+    sent,
+    device.controller,
+    counting,
+    addShift(universe, device.universeShift),
+    channel - 1 + device.channelShift,
+  );
+
+/** On a device that counts on over its ports: a reader that has read all rows before one. Null on others, and for the first row. */
+function readerBefore(
+  plan: Plan,
+  device: DeviceState,
+  row: RowState,
+  reading: Reading,
+): ChannelReader | null {
+  const rows = reading.countedOn ?? [];
+  const [first] = rows;
+  const start = first?.segments[0] && startOf(plan, first.segments[0]);
+  if (!first || !start || row === first) return null;
+  const reader = readerAt(device, first.start ?? placeOf(start), reading);
+  for (const before of rows.slice(0, rows.indexOf(row)))
+    countsOf(before).forEach((pixels, i) =>
+      reader.take(pixels, itemAt(before.segments, i).colourOrder.length),
+    );
+  return reader;
 }
 
 /** The universes of a picture that a device listens to, by how many it is told of. @param first its first one as planned */
@@ -169,8 +215,11 @@ function spread(
       target[to] = Math.round(source[from]! * gain);
 }
 
-/** Number of pixels that a port counts of each of its segments. Counts beyond the last run go on in its channels. */
-function countsOf({ segments, pixels }: PortState): number[] {
+/** Dark pixels before a segment: none where its count ends before it. */
+const hiddenIn = ({ hidden }: Segment, pixels: number) => (pixels === 0 ? 0 : hidden);
+
+/** Number of pixels that a row counts of each of its segments. Counts beyond the last run go on in its channels. */
+function countsOf({ segments, pixels }: RowState): number[] {
   let left = pixels ?? Infinity;
   return segments.map((segment, index) => {
     const own = Math.min(segment.pixels, left);
@@ -182,19 +231,49 @@ function countsOf({ segments, pixels }: PortState): number[] {
 
 const addShift = (universe: number | null, by: number) => (universe === null ? null : universe + by);
 
-/** The channels of a run as they came in, one after another: as the plan has them. What did not come in is dark. */
-function channelsOfRun(plan: Plan, run: number, controller: number, sent: Sent, count: number): Uint8Array {
+/** Channels of its run before a segment. */
+const channelsBefore = (plan: Plan, { run, firstPixel }: Segment) =>
+  firstPixel * runAt(plan, run).channelsPerPixel;
+
+/** The planned place of the first channel of a segment. */
+function startOf(plan: Plan, segment: Segment): Pick<Span, 'universe' | 'startChannel'> | undefined {
+  const spans = spansOfRun(plan, segment.run);
+  if (segment.firstPixel === 0) return spans[0];
+  const before = channelsBefore(plan, segment);
+  const span = spans.find(({ runChannel, channelCount }) => runChannel + channelCount > before);
+  return span && { ...span, startChannel: span.startChannel + before - span.runChannel };
+}
+
+/** The channels of a segment as they came in, one after another: as the plan has them. What did not come in is dark. */
+function channelsOfSegment(
+  plan: Plan,
+  segment: Segment,
+  controller: number,
+  sent: Sent,
+  count: number,
+): Uint8Array {
   const made = new Uint8Array(count);
+  let skip = segment.firstPixel === 0 ? 0 : channelsBefore(plan, segment) + skippedChannels(plan, segment);
   let at = 0;
-  for (const { universe, startChannel, channelCount } of spansOfRun(plan, run)) {
+  for (const { universe, startChannel, channelCount } of spansOfRun(plan, segment.run)) {
     if (at >= count) break;
+    if (channelCount <= skip) {
+      skip -= channelCount;
+      continue;
+    }
     const bytes = universe === null ? sent.flat.get(controller) : sent.universes.get(universe);
-    const end = startChannel - 1 + Math.min(channelCount, count - at);
-    if (bytes) made.set(bytes.subarray(startChannel - 1, end), at);
-    at += channelCount;
+    const from = startChannel - 1 + skip;
+    const own = Math.min(channelCount - skip, count - at);
+    if (bytes) made.set(bytes.subarray(from, from + own), at);
+    at += own;
+    skip = 0;
   }
   return made;
 }
+
+/** Channels of the skipped pixels of a run, where they have some. */
+const skippedChannels = (plan: Plan, { run }: Segment) =>
+  -Math.min(0, spansOfRun(plan, run)[0]?.runChannel ?? 0);
 
 /** The bytes of one pixel, in the plain order. */
 function ownColour({ colour }: OwnTest, order: string): number[] {

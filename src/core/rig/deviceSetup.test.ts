@@ -85,7 +85,9 @@ it('is as planned where it says what is planned, for any show', () => {
           controllerId: id,
           protocol,
           ...(firstUniverse !== null && { firstUniverse }),
-          ports: ports.map(({ port, pixels, direction }) => ({ port, pixels, direction })),
+          ports: ports.flatMap(({ port, part, pixels, direction }) =>
+            part > 1 || pixels === null || direction === null ? [] : [{ port, pixels, direction }],
+          ),
         };
       });
       const light = lightOfSent(withSetups(plannedRig(any), setups), wanted);

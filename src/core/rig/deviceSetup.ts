@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { MOST_PORTS } from '../catalogue/controller';
 import { deviceSettings } from '../devices/deviceSettings';
-import type { DeviceState, PortState } from '../devices/deviceState';
+import type { DeviceState, PortState, RowState } from '../devices/deviceState';
 import { inPlanNumbers } from '../devices/differences';
 import type { FoundSettings } from '../devices/found';
-import { basisOf, type PortBasis } from '../devices/settings/basis';
+import { MOST_PARTS, rowKey, type RowId } from '../devices/portRows';
+import { basisOf, type DeviceBasis, type PortBasis } from '../devices/settings/basis';
 import {
   HELD_BY_DEVICE,
   HELD_BY_PORT,
@@ -22,10 +23,11 @@ import { PROTOCOL_IDS, protocolOf } from '../protocols/registry';
 import { changeDevice, controllerIndex } from './fault';
 import type { Rig } from './rig';
 
-type HeldValues = Omit<HeldOnPort, 'port'>;
+type HeldValues = Omit<HeldOnPort, 'port' | 'part'>;
 
 const portSetupSchema = z.strictObject({
   port: z.int().min(1).max(MOST_PORTS),
+  part: z.int().min(2).max(MOST_PARTS).optional(),
   isOff: z.literal(true).optional(),
   ...SIMULATED_ON_PORT,
 });
@@ -52,7 +54,9 @@ export type DeviceSetup = z.infer<typeof deviceSetupSchema>;
 export function isAsPlanned({ controllerId: _, ports = [], ...fields }: DeviceSetup): boolean {
   return (
     Object.values(fields).every((value) => value === undefined) &&
-    ports.every(({ port: _port, ...said }) => Object.values(said).every((value) => value === undefined))
+    ports.every(({ port: _port, part: _part, ...said }) =>
+      Object.values(said).every((value) => value === undefined),
+    )
   );
 }
 
@@ -77,13 +81,13 @@ export function setupOfFound(plan: Plan, found: FoundSettings): DeviceSetup | nu
   const planned = deviceSettings(plan, index);
   const told = inPlanNumbers(basisOf(plan, index), found);
   const { ports, partial } = told;
-  const known = new Set(ports.map(({ port }) => port));
-  const missing = planned.ports.filter(({ port }) => !known.has(port));
+  const known = new Set(ports.map(rowKey));
+  const missing = planned.ports.filter((row) => !known.has(rowKey(row)));
   const ofPorts = ports.flatMap((port): PortSetup[] => {
-    const want = planned.ports.find((each) => each.port === port.port);
+    const want = planned.ports.find((each) => rowKey(each) === rowKey(port));
     if (!want) return [];
     const values = differing<HeldValues>(HELD_BY_PORT, port, { ...want });
-    return Object.keys(values).length > 0 ? [{ port: port.port, ...values }] : [];
+    return Object.keys(values).length > 0 ? [{ ...rowId(port), ...values }] : [];
   });
   return {
     controllerId: found.controllerId,
@@ -91,7 +95,9 @@ export function setupOfFound(plan: Plan, found: FoundSettings): DeviceSetup | nu
     // A list that was copied whole says of the others that they are off.
     ports: [
       ...ofPorts,
-      ...(partial || ports.length === 0 ? [] : missing.map(({ port }): PortSetup => ({ port, isOff: true }))),
+      ...(partial || ports.length === 0
+        ? []
+        : missing.map((row): PortSetup => ({ ...rowId(row), isOff: true }))),
     ],
   };
 }
@@ -114,11 +120,7 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
     ...(setup.brightnessPercent !== undefined && { brightness: setup.brightnessPercent / 100 }),
     ...(setup.limiterMa !== undefined && { limiter: { amps: setup.limiterMa / 1000, pixelMa: 60 } }),
     ...(setup.ownTest && { ownTest: { colour: [0, 0, 255, 0] as const } }),
-    ports: device.ports.map((port) => {
-      const said = setup.ports?.find((each) => each.port === port.port);
-      const own = basis.ports.find((each) => each.port.port === port.port);
-      return said && own ? portSetUp(port, said, own) : port;
-    }),
+    ports: device.ports.map((port) => portSetUp(port, setup, basis)),
   };
   const before = Object.fromEntries(
     Object.keys(typed).map((field) => [field, device[field as keyof typeof typed]]),
@@ -127,10 +129,26 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
   return setup.isUnsaved ? { ...typed, afterCut: { ...device.afterCut, ...before } } : typed;
 }
 
-function portSetUp(port: PortState, said: PortSetup, basis: PortBasis): PortState {
-  const held = withValues(port, HELD_BY_PORT, said, basis);
-  return said.isOff ? { ...held, isEnabled: false } : held;
+function portSetUp(port: PortState, { ports = [] }: DeviceSetup, { ports: bases }: DeviceBasis): PortState {
+  const rowSetUp = <Row extends RowState>(row: Row, part: number): Row => {
+    const key = rowKey({ port: port.port, part });
+    const said = ports.find((each) => rowKey(each) === key);
+    const own = bases.find((each) => rowKey(each.port) === key);
+    if (!said || !own) return row;
+    const held = { ...row, ...withValues<RowState, PortBasis>(row, HELD_BY_PORT, said, own) };
+    // A part that is off holds no pixels.
+    return said.isOff && own.port.parts > 1 ? { ...held, pixels: 0 } : held;
+  };
+  const held = rowSetUp(port, 1);
+  const isOff = ports.some((each) => rowKey(each) === String(port.port) && each.isOff);
+  return {
+    ...held,
+    ...(isOff && port.moreRows.length === 0 && { isEnabled: false }),
+    moreRows: port.moreRows.map((row, i) => rowSetUp(row, i + 2)),
+  };
 }
+
+const rowId = ({ port, part = 1 }: RowId): RowId => (part === 1 ? { port } : { port, part });
 
 /** A device, or a port of it, with all values that are said of it. */
 function withValues<State, Basis>(
@@ -187,7 +205,7 @@ export function setupSentences(plan: Plan, setup: DeviceSetup): string[] {
     ...(setup.wantsRestart ? ['in force only after a restart'] : []),
   ];
   const ofPorts = (setup.ports ?? []).flatMap((port) => {
-    const want = planned.ports.find((each) => each.port === port.port);
+    const want = planned.ports.find((each) => rowKey(each) === rowKey(port));
     if (!want) return [];
     return [...(port.isOff ? ['off'] : []), ...held(HELD_BY_PORT, port, want)].map(
       (words) => `${want.name}: ${words}`,

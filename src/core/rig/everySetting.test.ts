@@ -58,9 +58,9 @@ function lookedAt(plan: Plan): Looked[] {
         const found = (value: string | number) => ({
           ...base,
           partial: true as const,
-          ports: [{ port: port.port, [setting.field]: value }],
+          ports: [{ port: port.port, ...(port.part > 1 && { part: port.part }), [setting.field]: value }],
         });
-        return [{ plan, index, setting, planned, id: settingId(setting.field, port.port), found }];
+        return [{ plan, index, setting, planned, id: settingId(setting.field, port), found }];
       }),
     );
     return [...ofDevice, ...ofPorts];

@@ -50,7 +50,10 @@ export function backwards(shape: ScreenShape): Backwards | null {
       },
     ];
   });
-  const rangeOf = (d: number, { pixels, missing, roomMm, slack }: (typeof sides)[number]): [number, number] => [
+  const rangeOf = (
+    d: number,
+    { pixels, missing, roomMm, slack }: (typeof sides)[number],
+  ): [number, number] => [
     (roomMm - (1000 * (pixels - missing + slack)) / d) / 2,
     (roomMm - (1000 * (pixels - missing)) / d) / 2,
   ];

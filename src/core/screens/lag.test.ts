@@ -42,6 +42,18 @@ it('tells how far lights are behind, what holds them up, and the speed of the li
   expect([lag.bottleneck, lag.change]).toEqual(['link', 'Set the line to 460,800 baud, at both ends.']);
   expect(lagOf({ ...wish, link: line(false) }).rateHz).toBeCloseTo(39.6, 1);
   expect(lagOf({ ...wish, link: line(true, 460_800) }).change).toBeNull();
+  // A pin of the computer itself has nothing between, and no rate to set.
+  const pin = lagOf({ ...wish, link: { kind: 'pin' } });
+  expect(pin.parts.link).toBe(0);
+  expect(pin.totalMs).toBeCloseTo(lag.totalMs - lag.parts.link, 6);
+  expect(lagOf({ ...wish, pixels: 1200, link: { kind: 'pin' } }).change).toMatch(
+    /^Part the 1,200 pixels over \d outputs\.$/,
+  );
+  expect(
+    nextSettings({ ...wish, link: { kind: 'pin' } })
+      .map(({ words }) => words)
+      .join(),
+  ).not.toContain('baud');
   // All that is too slow is named, and what is offered reaches the rate.
   const slow = lagOf({ ...wish, captureHz: 30, link: line(true) });
   expect(slow.change).toBe(

@@ -35,16 +35,23 @@ interface Lag {
 const linkMs = (pixels: number, baud: number) =>
   1000 / serialRate(given('pixels', pixels, 'pixels'), given('baud', baud, 'baud')).value;
 
+/** A pin of the computer that captures has nothing between. */
+function linkMsOf(link: LinkWish['link'], pixels: number): number {
+  switch (link.kind) {
+    case 'serial':
+      return linkMs(pixels, link.baud);
+    case 'network':
+      return link.isWireless ? NETWORK_MS.wireless : NETWORK_MS.wired;
+    case 'pin':
+      return 0;
+  }
+}
+
 /** Adds up what a picture waits for on its way to the lights. A share of the capture, half a picture on average, is counted whole: its worst. */
 export function lagOf(wish: LagWish): Lag {
   const { pixels, pixelType, captureHz, processingMs, smoothingMs, link, wantedHz } = wish;
   const chipsMs = frameTimeUs(signalOf(pixelType), pixels, channelsPerPixel(pixelType)) / 1000;
-  const onLink =
-    link.kind === 'serial'
-      ? linkMs(pixels, link.baud)
-      : link.isWireless
-        ? NETWORK_MS.wireless
-        : NETWORK_MS.wired;
+  const onLink = linkMsOf(link, pixels);
   const parts = {
     capture: 1000 / captureHz,
     processing: processingMs,
@@ -53,7 +60,7 @@ export function lagOf(wish: LagWish): Lag {
     chips: chipsMs,
   };
   const totalMs = Object.values(parts).reduce((sum, each) => sum + each, 0);
-  const apart = link.kind === 'network' || link.receivesWhileLit;
+  const apart = link.kind !== 'serial' || link.receivesWhileLit;
   // Rate of each step; a board that cannot receive while it lights does one after the other.
   const rates: [LagPart, number][] = [
     ['capture', captureHz],
@@ -102,7 +109,7 @@ export function nextSettings(wish: LagWish): NextSetting[] {
     if (baud) tried.push([`${groupDigits(baud)} baud, at both ends`, { link: { ...link, baud } }]);
     if (!link.receivesWhileLit)
       tried.push(['a board that receives while it lights', { link: { ...link, receivesWhileLit: true } }]);
-  } else if (link.isWireless)
+  } else if (link.kind === 'network' && link.isWireless)
     tried.push(['a cable instead of radio', { link: { kind: 'network', isWireless: false } }]);
   if (wish.smoothingMs > 0)
     tried.push([

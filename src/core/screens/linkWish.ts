@@ -17,6 +17,8 @@ export const linkWishSchema = z.strictObject({
       receivesWhileLit: z.boolean(),
     }),
     z.strictObject({ kind: z.literal('network'), isWireless: z.boolean() }),
+    /** A pin of the computer that captures. */
+    z.strictObject({ kind: z.literal('pin') }),
   ]),
   /** From a picture at the screen's socket to its light, in the picture mode that is used, in ms. */
   screenDelayMs: z.number().min(0).max(1000),

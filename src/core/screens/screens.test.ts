@@ -349,7 +349,6 @@ it('says from counted pixels which strip and inset they fit, and which sides can
   const { fits, disagree } = backwards(counted)!;
   expect(disagree).toBeNull();
   const sixty = fits.find(({ pixelsPerMetre }) => pixelsPerMetre === 60)!;
-  // A hundredth of a pitch may be missing at either end.
   expect(sixty.leastInsetMm).toBeCloseTo((535.47 - (1000 * 29.99) / 60) / 2, 1);
   expect(sixty.mostInsetMm).toBeCloseTo((951.94 - (1000 * 53.99) / 60) / 2, 1);
   const taken = withFit(counted, sixty);

@@ -15,6 +15,7 @@ import { capitalised } from '@/core/units/words';
 import { said } from '@/core/fields/said';
 import { Hint } from '@/ui/Panel';
 import { SettingField } from '../sheets/SettingField';
+import { rowKey, type RowId } from '@/core/devices/portRows';
 import { SettingGrid, settingsOfUse } from '../sheets/SettingGrid';
 import sheets from '../sheets/sheets.module.css';
 import { useShow } from '../show/ShowProvider';
@@ -220,13 +221,15 @@ function DeviceFlags({ setup, set }: Pick<HeldProps, 'setup' | 'set'>) {
 
 /** Values that the device has for each port. */
 function HeldByPorts({ device, planned, setup, set }: HeldProps) {
-  const setPort = (port: number, fields: { [Field in keyof PortSetup]?: PortSetup[Field] | undefined }) => {
-    const before = setup.ports?.find((each) => each.port === port) ?? { port };
+  const setRow = (row: RowId, fields: { [Field in keyof PortSetup]?: PortSetup[Field] | undefined }) => {
+    const before = saidOf(row) ?? { port: row.port, ...((row.part ?? 1) > 1 && { part: row.part }) };
     const after = said({ ...before, ...fields });
-    const others = (setup.ports ?? []).filter((each) => each.port !== port);
-    set({ ports: Object.keys(after).length > 1 ? [...others, after] : others });
+    const others = (setup.ports ?? []).filter((each) => rowKey(each) !== rowKey(row));
+    const { port: _, part: __, ...more } = after;
+    set({ ports: Object.keys(more).length > 0 ? [...others, after] : others });
   };
-  const saidOf = (port: number): Partial<PortSetup> => setup.ports?.find((each) => each.port === port) ?? {};
+  const saidOf = (row: RowId): PortSetup | undefined =>
+    setup.ports?.find((each) => rowKey(each) === rowKey(row));
   // One count of starts is enough, but for what was found in the other.
   const settings = settingsOfUse(planned).filter(
     ({ field, startsBy }) => startsBy !== 'device' || setup.ports?.some((port) => port[field] !== undefined),
@@ -235,10 +238,10 @@ function HeldByPorts({ device, planned, setup, set }: HeldProps) {
     <SettingGrid
       label={`Ports of ${device.name} on the simulator`}
       controller={device}
-      ports={planned.ports.map(({ port }) => port)}
+      rows={planned.ports}
       settings={settings}
-      cell={(port, setting, name) => {
-        const want = planned.ports.find((each) => each.port === port)?.[setting.field] ?? null;
+      cell={(row, setting, name) => {
+        const want = planned.ports.find((each) => rowKey(each) === rowKey(row))?.[setting.field] ?? null;
         return (
           <SettingField
             isCell
@@ -246,19 +249,19 @@ function HeldByPorts({ device, planned, setup, set }: HeldProps) {
             values={setting.simulatedValues ?? setting.values}
             placeholder={String(want ?? '')}
             usual={want}
-            value={saidOf(port)[setting.field]}
-            onCommit={(value) => setPort(port, { [setting.field]: value })}
+            value={saidOf(row)?.[setting.field]}
+            onCommit={(value) => setRow(row, { [setting.field]: value })}
           />
         );
       }}
       last={{
         head: 'on',
-        cell: (port, name) => (
+        cell: (row, name) => (
           <Switch
             size="xs"
             aria-label={`${name} is on`}
-            checked={!saidOf(port).isOff}
-            onChange={(event) => setPort(port, { isOff: event.currentTarget.checked ? undefined : true })}
+            checked={!saidOf(row)?.isOff}
+            onChange={(event) => setRow(row, { isOff: event.currentTarget.checked ? undefined : true })}
           />
         ),
       }}

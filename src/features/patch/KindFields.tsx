@@ -147,7 +147,11 @@ function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefi
     ),
     type.baud !== undefined && { name: 'Serial', value: `${groupDigits(type.baud)} baud` },
     type.keepFree !== undefined && { name: 'Keep free', value: type.keepFree },
-    ...(type.pins ?? []).map((pin) => ({ name: `Pin ${pin.label}`, value: pin.number, note: pin.boot })),
+    ...(type.pins ?? []).map((pin) => ({
+      name: `Pin ${pin.label || pin.number}`,
+      value: pin.number,
+      note: pin.boot,
+    })),
   ];
 }
 
@@ -272,7 +276,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
       <TellingFields type={type} onChange={set} />
       <Textarea
         label="Pins"
-        description="printed label, number in software, what it does at boot: a line each"
+        description="printed label, number in software, what it does at boot: a line each, with a comma first where the label is not known"
         autosize
         minRows={2}
         defaultValue={(type.pins ?? []).map((pin) => `${pin.label}, ${pin.number}, ${pin.boot}`).join('\n')}
@@ -280,7 +284,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
           const pins = event.currentTarget.value
             .split('\n')
             .map((line) => line.split(',').map((part) => part.trim()))
-            .filter(([label]) => label)
+            .filter(([label, pin]) => label || pin)
             .slice(0, 64)
             .map(([label, pin = '', ...boot]) => ({
               label: label!.slice(0, 20),

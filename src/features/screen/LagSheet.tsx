@@ -19,6 +19,7 @@ import { groupDigits } from '@/core/units/number';
 import { WholeField } from '@/ui/fields/fields';
 import { NumberUnitField } from '@/ui/fields/NumberUnitField';
 import { Facts } from '@/ui/Facts';
+import { Hint } from '@/ui/Panel';
 import sheets from '../sheets/sheets.module.css';
 import { FilmedLag } from './FilmedLag';
 import styles from './screen.module.css';
@@ -207,19 +208,24 @@ function LagSettings({ kept, set, colours, onColours }: LagSettingsProps) {
   );
 }
 
+/** The ways to the lights, each as it is met first. */
+const LINKS: readonly { label: string; link: LinkWish['link'] }[] = [
+  { label: 'Serial line', link: USUAL_LINK.link },
+  { label: 'Network', link: { kind: 'network', isWireless: true } },
+  { label: 'Its own pin', link: { kind: 'pin' } },
+];
+
 function LinkFields({ kept: { link }, set }: LinkFieldsProps) {
   return (
     <>
       <SegmentedControl
         aria-label="The link to the lights"
         value={link.kind}
-        onChange={(kind) =>
-          set({ link: kind === 'serial' ? USUAL_LINK.link : { kind: 'network', isWireless: true } })
-        }
-        data={[
-          { value: 'serial', label: 'Serial line' },
-          { value: 'network', label: 'Network' },
-        ]}
+        onChange={(kind) => {
+          const link = LINKS.find((each) => each.link.kind === kind)?.link;
+          if (link) set({ link });
+        }}
+        data={LINKS.map(({ link: { kind }, label }) => ({ value: kind, label }))}
       />
       {link.kind === 'serial' ? (
         <>
@@ -239,6 +245,10 @@ function LinkFields({ kept: { link }, set }: LinkFieldsProps) {
             onChange={(event) => set({ link: { ...link, receivesWhileLit: event.currentTarget.checked } })}
           />
         </>
+      ) : link.kind === 'pin' ? (
+        <Hint>
+          The computer that captures drives the strip itself: nothing lies between, and its data is at 3.3 V.
+        </Hint>
       ) : (
         <Switch
           label="By radio"

@@ -1,5 +1,6 @@
 import type { KeyboardEvent, ReactNode } from 'react';
-import { portName, type Controller } from '@/core/catalogue/controller';
+import type { Controller } from '@/core/catalogue/controller';
+import { rowKey, rowName, type RowId } from '@/core/devices/portRows';
 import type { AnyPortHeld, DeviceSettings } from '@/core/devices/settings/registry';
 import { HELD_BY_PORT } from '@/core/devices/settings/registry';
 import { settingWords } from '@/core/devices/settings/typed';
@@ -8,14 +9,17 @@ import styles from './SettingGrid.module.css';
 interface SettingGridProps {
   label: string;
   controller: Controller;
-  /** Numbers of the ports that have a line. */
-  ports: readonly number[];
+  /** Ports, or parts of them, that have a line. */
+  rows: readonly GridRow[];
   settings: readonly AnyPortHeld[];
   /** @param name what the field is called: `A3 start channel` */
-  cell: (port: number, setting: AnyPortHeld, name: string) => ReactNode;
+  cell: (row: GridRow, setting: AnyPortHeld, name: string) => ReactNode;
   /** A last column of something else. */
-  last: { head: string; cell: (port: number, name: string) => ReactNode };
+  last: { head: string; cell: (row: GridRow, name: string) => ReactNode };
 }
+
+/** A line of the grid: a port, or a part of one. */
+export type GridRow = RowId & { parts?: number; isTile?: boolean };
 
 /** The settings that ports of a device have by what feeds it. */
 export function settingsOfUse({ ports }: DeviceSettings): AnyPortHeld[] {
@@ -23,7 +27,7 @@ export function settingsOfUse({ ports }: DeviceSettings): AnyPortHeld[] {
 }
 
 /** The settings of the ports of a device, a line for each port. */
-export function SettingGrid({ label, controller, ports, settings, cell, last }: SettingGridProps) {
+export function SettingGrid({ label, controller, rows, settings, cell, last }: SettingGridProps) {
   return (
     <div className={styles.wrap}>
       <table className={styles.grid} aria-label={label} onKeyDown={goAlong}>
@@ -39,19 +43,19 @@ export function SettingGrid({ label, controller, ports, settings, cell, last }: 
           </tr>
         </thead>
         <tbody>
-          {ports.map((port) => {
-            const name = portName(controller, port);
+          {rows.map((row) => {
+            const name = rowName(controller, row);
             return (
-              <tr key={port}>
+              <tr key={rowKey(row)}>
                 <th scope="row" className="mono">
                   {name}
                 </th>
                 {settings.map((setting) => (
                   <td key={setting.field}>
-                    {cell(port, setting, `${name} ${settingWords(setting, controller)}`)}
+                    {cell(row, setting, `${name} ${settingWords(setting, controller)}`)}
                   </td>
                 ))}
-                <td className={styles.last}>{last.cell(port, name)}</td>
+                <td className={styles.last}>{last.cell(row, name)}</td>
               </tr>
             );
           })}

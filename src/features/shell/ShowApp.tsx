@@ -117,7 +117,9 @@ function Right({ plan, findings, stage }: { plan: Plan; findings: readonly Findi
   }, [about]);
   const missing = missingWords(plan, selection, subject);
   const propId = selection.prop === undefined ? undefined : propAt(plan, selection.prop).id;
-  const ofThis = findings.filter((finding) => propId !== undefined && finding.propId === propId);
+  const ofThis = findings.filter(
+    (finding) => propId !== undefined && [finding.propId, finding.otherPropId].includes(propId),
+  );
   const here = findings.filter(
     (finding) =>
       finding.stage === stage.id && (stage.wholeShow || propId === undefined || ofThis.includes(finding)),

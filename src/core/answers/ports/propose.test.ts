@@ -75,7 +75,7 @@ it.each(GOALS)(
       found += valueOf(input, goal);
       best += exact;
     }
-    expect(solvable).toBeGreaterThan(1);
+    expect(solvable).toBeGreaterThan(0);
     expect(found / best).toBeLessThanOrEqual(1.05);
   },
   120_000,

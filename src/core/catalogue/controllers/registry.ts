@@ -1,3 +1,4 @@
+import { barePin } from './barePin';
 import { ethernet } from './ethernet';
 import { flight } from './flight';
 import { hat } from './hat';
@@ -10,7 +11,7 @@ import type { ControllerClass } from './class';
 import { valueIn } from '../../units/there';
 
 /** Every class of controllers, in the order in which they are offered. */
-const CLASSES = [ethernet, wifi, hat, panelPlayer, panelCard, serial, flight, tiles] as const;
+const CLASSES = [ethernet, wifi, hat, barePin, panelPlayer, panelCard, serial, flight, tiles] as const;
 
 export type ControllerClassId = (typeof CLASSES)[number]['id'];
 export const CONTROLLER_CLASSES: readonly ControllerClass<ControllerClassId>[] = CLASSES;

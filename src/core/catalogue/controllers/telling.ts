@@ -2,11 +2,12 @@ import { z } from 'zod';
 import { figureSchema, usual, type Figure } from '../../figures/figure';
 
 /** Starts that are typed into a kind of device: from each it takes channel after channel. */
-export const STARTS = ['port', 'device', 'tile'] as const;
+export const STARTS = ['port', 'run', 'device', 'tile'] as const;
 type Starts = (typeof STARTS)[number];
 
 export const STARTS_WORDS: Readonly<Record<Starts, string>> = {
   port: 'one for each port',
+  run: 'several for a port, each with its own count',
   device: 'one, and it counts on over its ports',
   tile: 'one for each tile',
 };

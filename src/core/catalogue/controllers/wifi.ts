@@ -24,8 +24,9 @@ export const wifi = defineControllerClass({
       straddles: usual(false, OF_CLASS),
       linkMbits: usual(5, 'Wi-Fi in a garden, unicast; multicast carries far less'),
       pins: [
-        { label: 'D4', number: 'GPIO2', boot: 'high at boot: the first pixel flashes' },
-        { label: 'RX', number: 'GPIO3', boot: 'serial input: quiet at boot' },
+        // The print beside a pin differs from board to board.
+        { label: '', number: 'GPIO2', boot: 'high at boot: the first pixel flashes' },
+        { label: '', number: 'GPIO3', boot: 'serial input: quiet at boot' },
       ],
     },
   ],

@@ -1,12 +1,12 @@
 import { toldUniverse } from '../../addressing/numbering';
 import type { Controller } from '../../catalogue/controller';
-import type { PlannedPort } from '../../patch/plug';
-import { portsOfController, spansOfRun } from '../../plan/planIndex';
+import { portsOfController } from '../../plan/planIndex';
 import type { LaidShow, Span } from '../../plan/planned';
 import { takesRawFrames } from '../rawFrames';
 import { universesOfController } from '../universeSizes';
 import type { Telling } from '../../catalogue/controllers/telling';
-import { tellingOfController } from '../readingOn';
+import { rowsOfPort, spansOfRow, type PortRow } from '../portRows';
+import { tellingOfController } from '../tellingOn';
 import { itemAt } from '../../units/there';
 import { controllerAt, wireOfRun } from '../../plan/records';
 
@@ -23,19 +23,22 @@ export interface DeviceBasis {
   universes: ReadonlyMap<number, number>;
   /** Channels of the device before each universe of the show, where it counts on over all of them. */
   channelsBefore: ReadonlyMap<number, number>;
+  /** One for each row by which it is told its ports. */
   ports: readonly PortBasis[];
 }
 
-/** The facts of a plan from which the settings of one port follow. */
+/** The facts of a plan from which the settings of one port follow, or of a part of one that is told apart. */
 export interface PortBasis {
   plan: LaidShow;
   device: Controller;
-  port: PlannedPort;
+  port: PortRow;
   /** The spans on it with the lowest and the highest address. */
   first: Span | undefined;
   last: Span | undefined;
   /** It is told universes and channels. */
   isInUniverses: boolean;
+  /** It has a start of its own: on a device that counts on from one start only the first row has. */
+  hasStart: boolean;
   /** See `DeviceBasis`. */
   channelsBefore: ReadonlyMap<number, number>;
   /** Dark pixels that the device puts on the wire by itself. */
@@ -64,8 +67,10 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
     channels += size;
   }
   const universes = new Map([...sizes].map(([universe, size]) => [toldUniverse(device, universe), size]));
-  const ports = portsOfController(plan, controller).map((port): PortBasis => {
-    const [first, last] = endsOf(plan, port.runs);
+  const telling = tellingOfController(plan, controller);
+  const rows = portsOfController(plan, controller).flatMap((port) => rowsOfPort(plan, port));
+  const ports = rows.map((port, i): PortBasis => {
+    const [first, last] = endsOf(spansOfRow(plan, port));
     return {
       plan,
       device,
@@ -73,25 +78,25 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
       first,
       last,
       isInUniverses: typeof first?.universe === 'number' && !isRaw,
+      hasStart: i === 0 || telling.starts.value !== 'device',
       channelsBefore,
-      hiddenPixels: device.skippedPixelsTakeChannels ? 0 : port.places - port.pixels,
-      firstLed: wireOfRun(plan, itemAt(port.runs, 0)).placesBeforePort + device.firstLedIndex,
+      hiddenPixels: port.stretches.reduce((sum, { hidden }) => sum + hidden, 0),
+      firstLed:
+        wireOfRun(plan, itemAt(port.runs, 0)).placesBeforePort + port.placesBefore + device.firstLedIndex,
     };
   });
-  const telling = tellingOfController(plan, controller);
   return { plan, controller, device, isRaw, telling, universes, channelsBefore, ports };
 }
 
-/** The spans of some runs with the lowest and the highest address. */
-function endsOf(plan: LaidShow, runs: readonly number[]): [Span?, Span?] {
+/** Those with the lowest and the highest address. */
+function endsOf(spans: readonly Span[]): [Span?, Span?] {
   const order = (a: Span, b: Span) =>
     (a.universe ?? 0) - (b.universe ?? 0) || a.startChannel - b.startChannel;
   let first: Span | undefined;
   let last: Span | undefined;
-  for (const run of runs)
-    for (const span of spansOfRun(plan, run)) {
-      if (!first || order(span, first) < 0) first = span;
-      if (!last || order(span, last) >= 0) last = span;
-    }
+  for (const span of spans) {
+    if (!first || order(span, first) < 0) first = span;
+    if (!last || order(span, last) >= 0) last = span;
+  }
   return [first, last];
 }

@@ -5,17 +5,19 @@ import type { FoundAt, PortHeld, Wrong } from './setting';
 import { colourOrders } from './values';
 import { itemAt } from '../../units/there';
 
-export const colourOrder: PortHeld<'colourOrder', string> = {
+export const colourOrder: PortHeld<'colourOrder', string, string | null> = {
   field: 'colourOrder',
   words: 'colour order',
   meaning: 'to set on the device',
   head: 'Colour order',
   unit: 'to set',
   isKept: true,
-  planned: (basis) => ordersOf(basis).join(' + '),
+  // A tile knows its own chips.
+  planned: (basis) => (basis.port.isTile ? null : ordersOf(basis).join(' + ')),
   values: colourOrders,
   heads: /^(colou?r(\s*order)?|order|rgb)$/i,
   plannedAt: (basis, where) => {
+    if (basis.port.isTile) return null;
     const [first, ...others] = plansOf(basis);
     const isOne = first!.chips.length === 1 && others.every(({ chips }) => chips[0] === first!.chips[0]);
     return isOne ? first![where] : null;

@@ -2,13 +2,13 @@ import { DIRECTIONS, type Direction } from '../deviceState';
 import type { PortHeld } from './setting';
 import { oneOf } from './values';
 
-export const direction: PortHeld<'direction', Direction> = {
+export const direction: PortHeld<'direction', Direction, Direction | null> = {
   field: 'direction',
   words: 'direction',
   meaning: 'forward: the threading is in the plan, and nothing is turned here',
   head: 'Direction',
   isKept: true,
-  planned: () => 'forward',
+  planned: ({ port }) => (port.isTile ? null : 'forward'),
   values: oneOf(DIRECTIONS, { normal: 'forward', no: 'forward', reverse: 'reversed', yes: 'reversed' }),
   heads: /^(direction|reversed?)$/i,
   untouched: 'forward',

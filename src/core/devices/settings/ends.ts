@@ -45,7 +45,7 @@ export const startByte: PortTold<'startByte', number | null> = {
   head: 'Start',
   unit: 'byte, from 0',
   isKept: false,
-  planned: ({ first }) => (first?.universe === null ? first.startChannel - 1 : null),
+  planned: ({ first, hasStart }) => (first?.universe === null && hasStart ? first.startChannel - 1 : null),
 };
 
 export const endByte: PortTold<'endByte', number | null> = {

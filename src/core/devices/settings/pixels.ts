@@ -6,14 +6,15 @@ import { whole } from './values';
 /** A wire of more is more than a browser paints in a moment. */
 const MOST_SIMULATED = 100_000;
 
-export const pixels: PortHeld<'pixels', number> = {
+export const pixels: PortHeld<'pixels', number, number | null> = {
   field: 'pixels',
   words: 'pixels',
   meaning: 'to type as its count; hidden ones are in it only where the device does not add them itself',
   head: 'Pixels',
   unit: 'to type',
   isKept: true,
-  planned: ({ port, hiddenPixels }) => port.places - hiddenPixels,
+  // A tile knows its own count.
+  planned: ({ port, hiddenPixels }) => (port.isTile ? null : port.places - hiddenPixels),
   values: whole(0, MOST_PIXELS_PER_PORT),
   heads: /^(pixels?|count|px|leds?|length|nodes?)$/i,
   shift: ({ hiddenCounted }, { hiddenPixels }) => (hiddenCounted ? hiddenPixels : 0),

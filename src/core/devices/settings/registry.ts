@@ -8,6 +8,7 @@ import { deviceEndChannel, endByte, endChannel, endUniverse, startByte } from '.
 import { firstUniverse } from './firstUniverse';
 import { hiddenPixels } from './hiddenPixels';
 import { pixels } from './pixels';
+import type { RowId } from '../portRows';
 import type { DeviceHeld, DeviceTold, PortHeld, PortTold } from './setting';
 import { channel, deviceChannel, universe } from './start';
 import { universes } from './universes';
@@ -57,7 +58,14 @@ export type HeldPortField = HeldOfPort['field'];
 /** The values that are typed into a controller for one of its ports. Null is what has no meaning for it. */
 export interface PortSettings extends Planned<OfPort> {
   port: number;
+  /** From 1, along the wire; and the number of parts that its port is told in. */
+  part: number;
+  parts: number;
+  /** `A3`, or `A3, part 2`. */
   name: string;
+  isTile: boolean;
+  /** Its run, or its tile; null where the port is told as a whole. */
+  of: string | null;
   /** Places of hidden pixels, where there are some: `before the first`, or before which pixel. */
   hiddenWhere: string | null;
 }
@@ -69,7 +77,7 @@ export interface DeviceSettings extends Planned<OfDevice> {
 }
 
 /** Values of one port, as they were found or are set; what nobody said is absent. */
-export type HeldOnPort = Held<HeldOfPort> & { port: number };
+export type HeldOnPort = Held<HeldOfPort> & RowId;
 /** Values of a device as a whole. */
 export type HeldOnDevice = Held<HeldOfDevice>;
 
@@ -108,7 +116,7 @@ type Shape<Values> = {
 
 /** Fields of a schema for values that were found. */
 export const FOUND_ON_DEVICE = shapeOf<Shape<HeldOnDevice>>(HELD_BY_DEVICE, false);
-export const FOUND_ON_PORT = shapeOf<Shape<Omit<HeldOnPort, 'port'>>>(HELD_BY_PORT, false);
+export const FOUND_ON_PORT = shapeOf<Shape<Omit<HeldOnPort, 'port' | 'part'>>>(HELD_BY_PORT, false);
 /** Fields of a schema for values that the simulator takes. */
 export const SIMULATED_ON_DEVICE = shapeOf<Shape<HeldOnDevice>>(HELD_BY_DEVICE, true);
-export const SIMULATED_ON_PORT = shapeOf<Shape<Omit<HeldOnPort, 'port'>>>(HELD_BY_PORT, true);
+export const SIMULATED_ON_PORT = shapeOf<Shape<Omit<HeldOnPort, 'port' | 'part'>>>(HELD_BY_PORT, true);

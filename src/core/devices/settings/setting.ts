@@ -1,5 +1,5 @@
 import type { Counting } from '../counting';
-import type { DeviceState, PortState } from '../deviceState';
+import type { DeviceState, RowState } from '../deviceState';
 import type { DeviceBasis, PortBasis } from './basis';
 import type { Values } from './values';
 
@@ -94,7 +94,7 @@ export type PortHeld<
   Field extends string,
   Value extends string | number,
   Planned extends string | number | null = Value,
-> = HeldSetting<Field, Value, Planned, PortBasis, PortState>;
+> = HeldSetting<Field, Value, Planned, PortBasis, RowState>;
 
 /** `type 100 into the controller` */
 export function typeIt<Value>({ toType, side }: Pick<Wrong<Value, unknown>, 'toType' | 'side'>): string {

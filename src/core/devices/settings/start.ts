@@ -22,8 +22,8 @@ export const universe: PortHeld<'universe', number, number | null> = {
   unit: 'universe',
   startsBy: 'universe',
   isKept: true,
-  planned: ({ device, first, isInUniverses }) =>
-    isInUniverses ? toldUniverse(device, first!.universe!) : null,
+  planned: ({ device, first, isInUniverses, hasStart }) =>
+    isInUniverses && hasStart ? toldUniverse(device, first!.universe!) : null,
   values: whole(0, LAST_UNIVERSE),
   heads: /^(start\s*)?(universe|uni|u|port-?address)$/i,
   shift: universeShift,
@@ -48,7 +48,7 @@ export const channel: PortHeld<'channel', number, number | null> = {
   unit: 'channel',
   startsBy: 'universe',
   isKept: true,
-  planned: ({ first, isInUniverses }) => (isInUniverses ? first!.startChannel : null),
+  planned: ({ first, isInUniverses, hasStart }) => (isInUniverses && hasStart ? first!.startChannel : null),
   values: whole(0, UNIVERSE_SLOTS),
   heads: /^(start\s*)?(channel|chan|ch|address|slot)$/i,
   shift: channelShift,

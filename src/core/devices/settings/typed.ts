@@ -1,3 +1,4 @@
+import { rowKey, type RowId } from '../portRows';
 import { universesOf, type Protocol } from '../../protocols/registry';
 import {
   DEVICE_SETTINGS,
@@ -29,11 +30,11 @@ function inWordsOf({ callsUniverse }: Pick<AnySetting, 'callsUniverse'>, device:
 
 const pluralOf = (word: string) => (word.endsWith('s') ? `${word}es` : `${word}s`);
 
-/** `firstUniverse`, or `port.3.pixels`: the id of a setting, which never changes. */
+/** `firstUniverse`, `port.3.pixels`, or `port.3.2.pixels` for the second part of a port: the id of a setting, which never changes. */
 export function settingId(field: DeviceField): string;
-export function settingId(field: PortField, port: number): string;
-export function settingId(field: string, port?: number): string {
-  return port === undefined ? field : `port.${port}.${field}`;
+export function settingId(field: PortField, row: RowId): string;
+export function settingId(field: string, row?: RowId): string {
+  return row === undefined ? field : `port.${rowKey(row)}.${field}`;
 }
 
 /** A value that a device keeps. */
@@ -61,7 +62,7 @@ export function keptOf({ ports, ...device }: DeviceSettings): KeptValue[] {
   const kept = PORT_SETTINGS.filter(({ isKept }) => isKept);
   const ofPorts = ports.flatMap((port) =>
     kept.map((setting): KeptValue => ({
-      id: settingId(setting.field, port.port),
+      id: settingId(setting.field, port),
       port: { number: port.port, name: port.name },
       setting,
       value: port[setting.field],
@@ -104,7 +105,7 @@ export function valuesToTick(settings: DeviceSettings, device: Fed): ValueToTick
 }
 
 /** A value that was typed, and is another one now. */
-interface ChangedValue extends ValueToTick {
+export interface ChangedValue extends ValueToTick {
   was: string;
 }
 

@@ -12,29 +12,42 @@ import { labelsOf } from './labels';
 
 const demo = readShowText(readFileSync('demo/marrow-quay.show.json', 'utf8'));
 
-/** A port by its row of the sheet, in the words of a label. */
+/** A port by its rows of the sheet, in the words of a label. */
 function ofSheet(show: Show): Map<string, { pixels: string; start: string | null; end: string | null }> {
   const plan = planShow(show);
   return new Map(
-    show.controllers.flatMap((device, index) =>
-      rowsOf(portSettingsTable(device, deviceSettings(plan, index).ports)).map((row) => {
-        const hidden = row['hidden-pixels']?.text ?? '0';
-        const named = device.protocol === 'artnet' ? 'port-address ' : 'U';
-        const place = (universe: string, channel: string, byte: string) => {
-          if (row[universe] && row[universe].text !== '–')
-            return `${named}${row[universe].text.replace(',', '')} ch ${row[channel]!.text}`;
-          return row[byte] && row[byte].text !== '–' ? `byte ${row[byte].text}` : null;
+    show.controllers.flatMap((device, index) => {
+      const rows = rowsOf(portSettingsTable(device, deviceSettings(plan, index).ports));
+      const ports = [...new Set(rows.map((row) => row.port!.text.split(',')[0]!))];
+      return ports.map((port) => {
+        const own = rows.filter((row) => row.port!.text.split(',')[0] === port);
+        const said = (row: (typeof rows)[number], column: string) => {
+          const text = row[column]?.text ?? '–';
+          return text === '–' ? null : text;
         };
+        const hidden = own.reduce((sum, row) => sum + Number(said(row, 'hidden-pixels') ?? 0), 0);
+        const named = device.protocol === 'artnet' ? 'port-address ' : 'U';
+        const place = (row: (typeof rows)[number], universe: string, channel: string, byte: string) => {
+          const [inUniverse, at] = [said(row, universe), said(row, byte)];
+          if (inUniverse !== null) return `${named}${inUniverse.replace(',', '')} ch ${said(row, channel)}`;
+          return at === null ? null : `byte ${at}`;
+        };
+        const counts = own.flatMap((row) => said(row, 'pixels') ?? []);
+        const tiles = own.length - counts.length;
+        const pixels = [
+          ...(tiles > 0 ? [`${tiles} tile${tiles === 1 ? '' : 's'}`] : []),
+          ...(counts.length > 0 ? [`${counts.join(' + ')} px`] : []),
+        ].join(' + ');
         return [
-          row.port!.text,
+          port,
           {
-            pixels: `${row.pixels!.text} px${hidden === '0' ? '' : ` + ${hidden} hidden`}`,
-            start: place('universe', 'channel', 'start-byte'),
-            end: place('end-universe', 'end-channel', 'end-byte'),
+            pixels: `${pixels}${hidden === 0 ? '' : ` + ${hidden} hidden`}`,
+            start: place(own[0]!, 'universe', 'channel', 'start-byte'),
+            end: place(own.at(-1)!, 'end-universe', 'end-channel', 'end-byte'),
           },
         ] as const;
-      }),
-    ),
+      });
+    }),
   );
 }
 

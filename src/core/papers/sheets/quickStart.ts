@@ -93,7 +93,7 @@ function quickStart(plan: Plan, controller: number, run: number, port: number): 
         },
         {
           words: 'Its own fill: the last pixel is lit',
-          why: `otherwise: the count is not ${groupDigits(own.pixels)}, or data ends at the first dark one`,
+          why: `otherwise: the count is not ${groupDigits(own.pixels ?? pixelCount)}, or data ends at the first dark one`,
         },
         {
           words: 'From the sender: the first three pixels red, green, blue',

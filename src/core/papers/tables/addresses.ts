@@ -3,6 +3,7 @@ import { partsWords } from '../../protocols/protocol';
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
 import type { Moved } from '../../devices/foresight';
+import { rowKey } from '../../devices/portRows';
 import type { ValueToType } from '../../devices/deviceSettings';
 import {
   DEVICE_SETTINGS,
@@ -211,9 +212,19 @@ export function portSettingsTable(
     name: `Ports of ${controller.name}`,
     forDevices: true,
     rows: ports,
-    keyOf: (port) => port.port,
+    keyOf: rowKey,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
+      ...(ports.some((port) => port.of !== null)
+        ? [
+            {
+              id: 'of',
+              head: 'Lights',
+              meaning: 'what hangs on this part',
+              of: (port: PortSettings) => port.of,
+            },
+          ]
+        : []),
       ...PORT_SETTINGS.filter(isOfUse).flatMap((setting) => {
         const { field, head, meaning } = setting;
         const unit = unitWords(setting, controller);

@@ -57,9 +57,9 @@ export function heldTable(name: string, found: FoundSettings): Table<HeldRow> {
         ? []
         : [{ where: 'all of it', what: FIELD_WORDS[field], value: String(found[field]) }],
     ),
-    ...found.ports.flatMap(({ port, ...values }) =>
+    ...found.ports.flatMap(({ port, part, ...values }) =>
       Object.entries(values).map(([field, value]) => ({
-        where: `port ${port}`,
+        where: part === undefined ? `port ${port}` : `port ${port}, part ${part}`,
         what: PORT_SETTINGS.find((setting) => setting.field === field)?.words ?? field,
         value: String(value),
       })),

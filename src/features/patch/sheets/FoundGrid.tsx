@@ -6,12 +6,12 @@ import type { Controller } from '@/core/catalogue/controller';
 import type { Counting } from '@/core/devices/counting';
 import { deviceSettings } from '@/core/devices/deviceSettings';
 import type { FoundSettings } from '@/core/devices/found';
+import { rowKey } from '@/core/devices/portRows';
 import { basisOf } from '@/core/devices/settings/basis';
 import type { AnyPortHeld, HeldPortField } from '@/core/devices/settings/registry';
 import type { Plan } from '@/core/plan/planned';
 import { Hint } from '@/ui/Panel';
-import { SettingGrid, settingsOfUse } from '../../sheets/SettingGrid';
-import { itemAt } from '@/core/units/there';
+import { SettingGrid, settingsOfUse, type GridRow } from '../../sheets/SettingGrid';
 
 type Row = Partial<Record<HeldPortField, string>>;
 
@@ -39,23 +39,25 @@ export function FoundGrid(props: FoundGridProps) {
     (setting) => setting.startsBy === undefined || setting.startsBy === startsBy,
   );
   const planned = plannedRows(props, settings);
-  const [typed, setTyped] = useState<readonly Row[]>([]);
-  const rows = planned.map((_, i) => typed[i] ?? {});
+  const lines = linesOf(props);
+  const [typed, setTyped] = useState<ReadonlyMap<string, Row>>(new Map());
+  const typedOf = (line: GridRow) => typed.get(rowKey(line)) ?? {};
+  const plannedOf = (line: GridRow) => planned.get(rowKey(line)) ?? {};
   const cell = (row: Row | undefined, { field }: AnyPortHeld) => row?.[field]?.trim() ?? '';
-  const change = (line: number, row: Row) => setTyped(rows.map((each, i) => (i === line ? row : each)));
-  const isEmpty = !saidMore && rows.every((row) => settings.every((setting) => cell(row, setting) === ''));
+  const change = (line: GridRow, row: Row) => setTyped(new Map([...typed, [rowKey(line), row]]));
+  const isEmpty =
+    !saidMore && lines.every((line) => settings.every((setting) => cell(typedOf(line), setting) === ''));
 
   return (
     <>
       <SettingGrid
         label={`What ${controller.name} lists`}
         controller={controller}
-        ports={planned.map((_, i) => i + 1)}
+        rows={lines}
         settings={settings}
-        cell={(port, setting, name) => {
-          const line = port - 1;
-          const want = cell(planned[line], setting);
-          const is = cell(rows[line], setting);
+        cell={(line, setting, name) => {
+          const want = cell(plannedOf(line), setting);
+          const is = cell(typedOf(line), setting);
           return (
             <input
               className="mono"
@@ -63,23 +65,19 @@ export function FoundGrid(props: FoundGridProps) {
               data-differs={is !== '' && is !== want}
               placeholder={want}
               data-text={setting.field === 'colourOrder'}
-              value={rows[line]?.[setting.field] ?? ''}
+              value={typedOf(line)[setting.field] ?? ''}
               onChange={(event) =>
-                change(line, { ...rows[line], [setting.field]: event.currentTarget.value })
+                change(line, { ...typedOf(line), [setting.field]: event.currentTarget.value })
               }
             />
           );
         }}
         last={{
           head: 'looked at, and',
-          cell: (port, name) => {
-            const row = itemAt(planned, port - 1);
+          cell: (line, name) => {
+            const row = plannedOf(line);
             return settings.some((setting) => cell(row, setting) !== '') ? (
-              <button
-                type="button"
-                aria-label={`${name} is as planned`}
-                onClick={() => change(port - 1, row)}
-              >
+              <button type="button" aria-label={`${name} is as planned`} onClick={() => change(line, row)}>
                 as planned
               </button>
             ) : null;
@@ -91,10 +89,12 @@ export function FoundGrid(props: FoundGridProps) {
           disabled={isEmpty}
           onClick={() =>
             onCompare([
-              ['port', ...settings.map(({ words }) => words)],
-              ...rows.flatMap((row, i) => {
-                const cells = settings.map((setting) => cell(row, setting));
-                return cells.some((each) => each !== '') ? [[String(i + 1), ...cells]] : [];
+              ['port', 'part', ...settings.map(({ words }) => words)],
+              ...lines.flatMap((line) => {
+                const cells = settings.map((setting) => cell(typedOf(line), setting));
+                return cells.some((each) => each !== '')
+                  ? [[String(line.port), String(line.part ?? 1), ...cells]]
+                  : [];
               }),
             ])
           }
@@ -110,21 +110,29 @@ export function FoundGrid(props: FoundGridProps) {
   );
 }
 
-/** A row for every port of the controller, in the numbers of the screen that is read; one with nothing on it is empty. */
+/** A line for every port of the controller, and for every part that one is told in. */
+function linesOf({ plan, controller, index }: FoundGridProps): GridRow[] {
+  const { ports } = deviceSettings(plan, index);
+  return Array.from({ length: controller.ports }, (_, i) => i + 1).flatMap((port): GridRow[] => {
+    const own = ports.filter((each) => each.port === port);
+    return own.length > 0 ? own : [{ port }];
+  });
+}
+
+/** The planned values of its rows, in the numbers of the screen that is read, by the key of each. */
 function plannedRows(
-  { plan, controller, index, where, counting }: FoundGridProps,
+  { plan, index, where, counting }: FoundGridProps,
   settings: readonly AnyPortHeld[],
-): Row[] {
-  const bases = new Map(basisOf(plan, index).ports.map((basis) => [basis.port.port, basis]));
-  return Array.from({ length: controller.ports }, (_, i): Row => {
-    const basis = bases.get(i + 1);
-    if (!basis) return {};
-    return Object.fromEntries(
+): Map<string, Row> {
+  const rows = basisOf(plan, index).ports.map((basis): [string, Row] => [
+    rowKey(basis.port),
+    Object.fromEntries(
       settings.map((setting) => {
         const want = setting.plannedAt ? setting.plannedAt(basis, where) : setting.planned(basis);
         const more = setting.shift?.(counting, basis) ?? 0;
         return [setting.field, want === null ? '' : String(typeof want === 'number' ? want + more : want)];
       }),
-    );
-  });
+    ),
+  ]);
+  return new Map(rows);
 }

@@ -1,4 +1,5 @@
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
+import { tickOf } from '@/core/show/facts';
 import userEvent from '@testing-library/user-event';
 import { openSheet } from '../../../../tests/unit/openSheet';
 import { aController, aGrid, aLine, aShow, onPorts } from '../../../../tests/unit/shows';
@@ -145,18 +146,27 @@ describe('values to type', () => {
     field: 'port.2.channel',
     port: 'A2',
     what: 'start channel',
-    old: '301',
-    new: '361',
+    old: '241',
+    new: '301',
   };
 
   it('are listed by device, ticked off and put away', async () => {
     const { store } = openSheet({ ...show, tasks: [task] }, (plan) => <TasksSheet plan={plan} />);
     expect(screen.getByText(/1 value to type, 0 typed/)).toBeInTheDocument();
-    await userEvent.click(screen.getByRole('checkbox', { name: /A2 start channel: 301 → 361/ }));
-    expect(store.getState().facts.isTyped('a', 'port.2.channel', '361')).toBe(true);
+    await userEvent.click(screen.getByRole('checkbox', { name: /A2 start channel: 241 → 301/ }));
+    expect(store.getState().facts.isTyped('a', 'port.2.channel', '301')).toBe(true);
     expect(screen.getByText(/0 values to type, 1 typed/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Put away what is typed' }));
     expect(store.getState().show.tasks).toEqual([]);
+  });
+
+  it('name what was ticked and has moved since', async () => {
+    const { store } = openSheet(show, (plan) => <TasksSheet plan={plan} />);
+    act(() => store.getState().note([tickOf('a', 'port.2.channel', '241')]));
+    expect(screen.getByText(/1 value to type, 0 typed/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('checkbox', { name: /A2 start channel: 241 → 301/ }));
+    expect(store.getState().facts.isTyped('a', 'port.2.channel', '301')).toBe(true);
+    expect(screen.getByText(/Nothing has to be typed again/)).toBeInTheDocument();
   });
 
   it('tell how far each device has got', async () => {
