@@ -147,11 +147,10 @@ export function rowName(
   return parts === 1 ? name : `${name}, ${isTile ? 'place' : 'part'} ${part}`;
 }
 
-/** The run, or the tile, on a part of a port; null where the port is told as a whole. */
-export function partWords(plan: LaidShow, { parts, isTile, stretches }: PortRow): string | null {
-  if (parts === 1) return null;
-  const { run, firstPixel } = itemAt(stretches, 0);
+/** The runs of a row, or its tile. */
+export function partWords(plan: LaidShow, { isTile, stretches }: PortRow): string {
   if (!isTile) return listOf(stretches.map((each) => runName(plan, each.run)));
+  const { run, firstPixel } = itemAt(stretches, 0);
   const { prop, firstPixel: first } = runAt(plan, run);
   const { firstPixel: ofProp, strands } = plannedAt(plan, prop);
   const at = first + firstPixel - ofProp;

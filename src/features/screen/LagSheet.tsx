@@ -210,9 +210,9 @@ function LagSettings({ kept, set, colours, onColours }: LagSettingsProps) {
 
 /** The ways to the lights, each as it is met first. */
 const LINKS: readonly { label: string; link: LinkWish['link'] }[] = [
-  { label: 'Serial line', link: USUAL_LINK.link },
+  { label: 'Serial', link: USUAL_LINK.link },
   { label: 'Network', link: { kind: 'network', isWireless: true } },
-  { label: 'Its own pin', link: { kind: 'pin' } },
+  { label: 'Own pin', link: { kind: 'pin' } },
 ];
 
 function LinkFields({ kept: { link }, set }: LinkFieldsProps) {

@@ -64,8 +64,8 @@ export interface PortSettings extends Planned<OfPort> {
   /** `A3`, or `A3, part 2`. */
   name: string;
   isTile: boolean;
-  /** Its run, or its tile; null where the port is told as a whole. */
-  of: string | null;
+  /** Its runs, or its tile. */
+  of: string;
   /** Places of hidden pixels, where there are some: `before the first`, or before which pixel. */
   hiddenWhere: string | null;
 }

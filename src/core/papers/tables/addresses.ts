@@ -215,12 +215,12 @@ export function portSettingsTable(
     keyOf: rowKey,
     columns: [
       { id: 'port', head: 'Port', meaning: 'as it is called here', as: 'key', of: (port) => port.name },
-      ...(ports.some((port) => port.of !== null)
+      ...(ports.some(({ parts }) => parts > 1)
         ? [
             {
               id: 'of',
               head: 'Lights',
-              meaning: 'what hangs on this part',
+              meaning: 'the runs, or the tile, of this row',
               of: (port: PortSettings) => port.of,
             },
           ]
