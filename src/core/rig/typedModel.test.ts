@@ -97,7 +97,8 @@ it('puts on its wires what a device does into which just the values of the sheet
           // The three parts of a start are another way to say it.
           if (other.universe !== undefined) delete rows[row]!['net-sub-net-universe'];
           const kind = show.controllerTypes.find(({ id }) => id === device.typeId);
-          if (other.universe !== undefined && (kind?.subNets?.value ?? 'free') !== 'free') return;
+          // Behind its sub-net such a device goes on at the first universe of it; the simulator goes straight on.
+          if (Object.keys(other).length > 0 && (kind?.subNets?.value ?? 'free') !== 'free') return;
           let model: Map<string, Lights>;
           try {
             model = typed(
