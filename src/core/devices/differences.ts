@@ -175,6 +175,7 @@ function portAsTold(port: FoundPort, basis: PortBasis | undefined, counting: Cou
 /** Found values in the numbers of the plan, however the screen that was read counts. */
 export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSettings {
   const { counting = {} } = found;
+  const bases = new Map(basis.ports.map((each) => [rowKey(each.port), each]));
   const whole = HELD_BY_DEVICE.flatMap(({ field, shift }): [string, number][] => {
     const value = found[field];
     return typeof value === 'number' && shift ? [[field, value - shift(counting, basis)]] : [];
@@ -182,13 +183,7 @@ export function inPlanNumbers(basis: DeviceBasis, found: FoundSettings): FoundSe
   return {
     ...found,
     ...Object.fromEntries(whole),
-    ports: found.ports.map((port) =>
-      portAsTold(
-        port,
-        basis.ports.find((each) => rowKey(each.port) === rowKey(port)),
-        counting,
-      ),
-    ),
+    ports: found.ports.map((port) => portAsTold(port, bases.get(rowKey(port)), counting)),
   };
 }
 

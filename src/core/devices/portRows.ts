@@ -153,9 +153,7 @@ export function partWords(plan: LaidShow, { isTile, stretches }: PortRow): strin
   const { run, firstPixel } = itemAt(stretches, 0);
   const { prop, firstPixel: first } = runAt(plan, run);
   const { firstPixel: ofProp, strands } = plannedAt(plan, prop);
-  const at = first + firstPixel - ofProp;
-  const tile = strands.find(
-    (strand) => strand.firstPixel <= at && at < strand.firstPixel + strand.pixelCount,
-  );
+  // All tiles of a prop have as many pixels.
+  const tile = strands[Math.floor((first + firstPixel - ofProp) / tilePixels(plan, run))];
   return `${propAt(plan, prop).name}, tile ${tile?.number ?? '?'}`;
 }

@@ -1,3 +1,4 @@
+import { tellingOfController } from '../devices/tellingOn';
 import {
   controllersTouchedBy,
   FAULT_KINDS,
@@ -146,7 +147,7 @@ function pixelsCounted(rig: Rig, chain: Pick<Chain, 'controller' | 'port'>): num
 }
 
 /** Pixels behind the end of a count are dark, and nothing else changes. */
-function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'port'>): boolean {
+function isCountedPlainly({ plan, devices }: Rig, chain: Pick<Chain, 'controller' | 'port'>): boolean {
   const { limiter, afterCut, ports } = itemAt(devices, chain.controller);
   const port = ports.find((each) => each.port === chain.port);
   return (
@@ -156,6 +157,8 @@ function isCountedPlainly({ devices }: Rig, chain: Pick<Chain, 'controller' | 'p
     port.pixels === null &&
     port.direction === 'forward' &&
     port.moreRows.length === 0 &&
+    // A count on a device with one start moves the ports behind it.
+    tellingOfController(plan, chain.controller).starts.value !== 'device' &&
     port.segments.every(({ hidden }) => hidden === 0)
   );
 }

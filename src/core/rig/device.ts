@@ -95,7 +95,8 @@ function readingFor(plan: Plan, device: DeviceState, coming: Sent): Reading {
       keepsPixelsWhole: universeChannels === null && universeSizes.value === 'wholePixels',
     },
     isShifted,
-    countedOn: isShifted || rows.some((row) => !isCountedAsPlanned(plan, row)) ? rows : null,
+    countedOn:
+      rows.length > 0 && (isShifted || rows.some((row) => !isCountedAsPlanned(plan, row))) ? rows : null,
   };
 }
 
@@ -120,8 +121,8 @@ function wireOfRow(plan: Plan, device: DeviceState, row: RowState, reading: Read
     ),
   );
   let at = 0;
-  // From a start of its own a row reads on over all that is on it.
-  const readsOn = row.start !== null || reading.countedOn !== null || isOtherwiseWide(plan, row);
+  // Counted otherwise than planned, a row reads on from one start over all that is on it.
+  const readsOn = row.start !== null || isShifted || reading.countedOn !== null || isOtherwiseWide(plan, row);
   let reader = device.ownTest ? null : readerBefore(plan, device, row, reading);
   row.segments.forEach((segment, index) => {
     const order = segment.colourOrder;
@@ -133,7 +134,7 @@ function wireOfRow(plan: Plan, device: DeviceState, row: RowState, reading: Read
     const plain = plainOrder(order);
     const places = [...order].map((letter) => plain.indexOf(letter));
     const gains = [...order].map((letter) => device.brightness * device.gains['RGBW'.indexOf(letter)]!);
-    const isByRun = !isShifted && !readsOn && pixels <= segment.pixels;
+    const isByRun = !readsOn && pixels <= segment.pixels;
     const width = order.length;
     // Data comes in in the plain order, and goes out in that of the chips.
     let incoming: Uint8Array | null = null;

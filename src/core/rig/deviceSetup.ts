@@ -120,7 +120,7 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
     ...(setup.brightnessPercent !== undefined && { brightness: setup.brightnessPercent / 100 }),
     ...(setup.limiterMa !== undefined && { limiter: { amps: setup.limiterMa / 1000, pixelMa: 60 } }),
     ...(setup.ownTest && { ownTest: { colour: [0, 0, 255, 0] as const } }),
-    ports: device.ports.map((port) => portSetUp(port, setup, basis)),
+    ports: portsSetUp(device.ports, setup, basis),
   };
   const before = Object.fromEntries(
     Object.keys(typed).map((field) => [field, device[field as keyof typeof typed]]),
@@ -129,18 +129,32 @@ function setUp(plan: Plan, device: DeviceState, setup: DeviceSetup): Partial<Dev
   return setup.isUnsaved ? { ...typed, afterCut: { ...device.afterCut, ...before } } : typed;
 }
 
-function portSetUp(port: PortState, { ports = [] }: DeviceSetup, { ports: bases }: DeviceBasis): PortState {
+function portsSetUp(
+  ports: readonly PortState[],
+  setup: DeviceSetup,
+  basis: DeviceBasis,
+): readonly PortState[] {
+  const said = new Map((setup.ports ?? []).map((each) => [rowKey(each), each]));
+  const bases = new Map(basis.ports.map((each) => [rowKey(each.port), each]));
+  return ports.map((port) => portSetUp(port, said, bases));
+}
+
+function portSetUp(
+  port: PortState,
+  setups: ReadonlyMap<string, PortSetup>,
+  bases: ReadonlyMap<string, PortBasis>,
+): PortState {
   const rowSetUp = <Row extends RowState>(row: Row, part: number): Row => {
     const key = rowKey({ port: port.port, part });
-    const said = ports.find((each) => rowKey(each) === key);
-    const own = bases.find((each) => rowKey(each.port) === key);
+    const said = setups.get(key);
+    const own = bases.get(key);
     if (!said || !own) return row;
     const held = { ...row, ...withValues<RowState, PortBasis>(row, HELD_BY_PORT, said, own) };
     // A part that is off holds no pixels.
     return said.isOff && own.port.parts > 1 ? { ...held, pixels: 0 } : held;
   };
   const held = rowSetUp(port, 1);
-  const isOff = ports.some((each) => rowKey(each) === String(port.port) && each.isOff);
+  const isOff = setups.get(rowKey(port))?.isOff;
   return {
     ...held,
     ...(isOff && port.moreRows.length === 0 && { isEnabled: false }),
