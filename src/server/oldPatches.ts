@@ -1,6 +1,7 @@
 import { isObject } from '@/core/fields/json';
 import { applyChanges, type ShowChange } from '@/core/show/changes';
-import { readShowFile, type ShowFile } from '@/core/show/read';
+import { readOlderFile } from '@/core/plan/keptAddresses';
+import type { ShowFile } from '@/core/show/read';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { lastOf } from '@/core/units/there';
 import { ownJson } from '@/core/fields/parseJson';
@@ -24,13 +25,13 @@ export const OF_RECORDS = 2;
  * @throws ShowError where it is no show
  */
 export function fileAfter(document: unknown, version: number, changes: readonly string[]): ShowFile {
-  if (version < OF_RECORDS) return readShowFile(applyOldPatches(document, changes));
+  if (version < OF_RECORDS) return readOlderFile(applyOldPatches(document, changes));
   const show = applyChanges(
     document as Show,
     changes.map((change) => ownJson<ShowChange>(change)),
   );
   // A document of this version was checked when it was kept.
-  return version < SHOW_VERSION ? readShowFile(show) : { show, facts: [] };
+  return version < SHOW_VERSION ? readOlderFile(show) : { show, facts: [] };
 }
 
 /** The document after changes of the first version, oldest first. The document is written to. */

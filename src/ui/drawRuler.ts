@@ -1,3 +1,4 @@
+import { linkWords } from '@/core/catalogue/link';
 import { portAddressOn } from '@/core/addressing/numbering';
 import { LAST_PORT_ADDRESS, artNetWords } from '@/core/protocols/artNet';
 import type { Plan } from '@/core/plan/planned';
@@ -191,7 +192,7 @@ function hatch(context: CanvasRenderingContext2D, left: number, width: number, c
 
 function universeName(plan: Plan, space: Plan['spaces'][number], names: UniverseNames): string {
   const controller = controllerAt(plan, space.controller);
-  if (space.universe === null) return `DDP ${controller.label}`;
+  if (space.universe === null) return `${controller.label}: ${linkWords(plan.show, controller)}`;
   const portAddress = portAddressOn(controller, space.universe);
   return names === 'artNet' && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS
     ? artNetWords(portAddress)

@@ -108,6 +108,7 @@ describe('by hand', () => {
       e131: { universe: 22, channel: 1, lastUniverse: 22, lastChannel: 3 },
       artNet: { portAddress: 21, channel: 1 },
       ddpOffset: 510,
+      byteCount: 'DDP',
       ledIndex: 172,
     });
     expect(artNetWords(21)).toBe('0.1.5');

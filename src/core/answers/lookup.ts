@@ -1,5 +1,6 @@
 import { spansOfRun, spansInUniverse } from '../plan/planIndex';
 import { portName } from '../catalogue/controller';
+import { linkOf } from '../catalogue/link';
 import type { Plan, Span } from '../plan/planned';
 import type { MeasureFact } from '../props/kind';
 import { kindOf } from '../props/registry';
@@ -9,6 +10,8 @@ import { portAddressOn, universeOn } from '../addressing/numbering';
 import { LAST_PORT_ADDRESS } from '../protocols/artNet';
 import { itemAt } from '../units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
+
+const BYTE_COUNTS = { network: 'DDP', raw: 'Raw frames', serial: 'Serial line' } as const;
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {
@@ -29,7 +32,7 @@ export interface PixelAddress {
   wire: WireAddress | null;
 }
 
-interface WireAddress {
+export interface WireAddress {
   controllerId: string;
   controllerName: string;
   portName: string;
@@ -44,6 +47,8 @@ interface WireAddress {
   artNet: { portAddress: number; channel: number } | null;
   /** Byte in the controller's flat count, from 0. */
   ddpOffset: number;
+  /** The count that its bytes belong to: `DDP`, or what comes down a link that is no network. */
+  byteCount: string;
   /** As the device's own screens count: from its first LED index, over all its ports. */
   ledIndex: number;
 }
@@ -112,6 +117,7 @@ function wireAddress(plan: Plan, runIndex: number, wire: RunOnWire, pixel: numbe
     artNet:
       universe > 0 && portAddress >= 0 && portAddress <= LAST_PORT_ADDRESS ? { portAddress, channel } : null,
     ddpOffset: wire.flatOffset + inRun * run.channelsPerPixel,
+    byteCount: BYTE_COUNTS[linkOf(plan.show, controller)],
     ledIndex: wire.placesBeforePort + place - 1 + controller.firstLedIndex,
   };
 }

@@ -1,4 +1,4 @@
-import type { PixelAddress } from './lookup';
+import type { PixelAddress, WireAddress } from './lookup';
 import { artNetWords } from '../protocols/artNet';
 import { multicastGroup } from '../protocols/e131';
 import { groupDigits } from '../units/number';
@@ -12,6 +12,11 @@ export function e131Words({
 }: NonNullable<NonNullable<PixelAddress['wire']>['e131']>): string {
   if (lastUniverse !== universe) return `U${universe} ch ${channel} – U${lastUniverse} ch ${lastChannel}`;
   return lastChannel === channel ? `U${universe} ch ${channel}` : `U${universe} ch ${channel}–${lastChannel}`;
+}
+
+/** `DDP byte 2,100`: the place of a pixel where there are no universes. */
+export function byteWords({ byteCount, ddpOffset }: Pick<WireAddress, 'byteCount' | 'ddpOffset'>): string {
+  return `${byteCount} byte ${groupDigits(ddpOffset)}`;
 }
 
 /** `3 rows` are counted in strands; this says where in one a pixel is: `row 4, pixel 18`. */
@@ -64,7 +69,7 @@ export function numberingsOf({ wire, channelsPerPixel }: PixelAddress): Numberin
         ]
       : []),
     {
-      name: 'DDP',
+      name: wire.byteCount,
       value: `byte ${groupDigits(wire.ddpOffset)}`,
       note: `from 0, all of ${wire.controllerName}`,
     },

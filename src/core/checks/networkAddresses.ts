@@ -1,7 +1,7 @@
 import { castOf } from '../protocols/registry';
 import { standingWords } from '../figures/figure';
 import { classOf } from '../catalogue/controllers/registry';
-import { takesRawFrames } from '../devices/rawFrames';
+import { linkOf } from '../catalogue/link';
 import { linkLoad } from '../devices/linkLoad';
 import { freeAddress, ipNumber, reachOf, type NetworkAddress, type Reach } from '../catalogue/network';
 import { defineCheck, type Finding, type Mend } from './check';
@@ -21,7 +21,7 @@ export const networkAddresses = defineCheck(
     controllers.forEach((controller, index) => {
       const { network } = controller;
       const type = controllerTypes.find((each) => each.id === controller.typeId);
-      if (network && takesRawFrames(plan.show, controller))
+      if (network && linkOf(plan.show, controller) === 'raw')
         add(
           controller.id,
           'worthKnowing',

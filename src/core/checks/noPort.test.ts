@@ -40,15 +40,25 @@ it('adds what usually drives a prop of its kind', () => {
     press(aShow({ props: [{ ...aLine('p', 1), kind, ...starter } as Prop] }), /^Add a controller: /)
       .controllers[0]!.typeId;
   expect(added('screen', screen.starter())).toBe('serial-1');
+  // The driver of a screen is asked for: a board on USB, its own pin, or a node on the network.
+  expect(
+    found(
+      aShow({ props: [{ ...aLine('p', 1), kind: 'screen', ...screen.starter() } as Prop] }),
+    )[0]!.mends.map(({ label }) => label),
+  ).toEqual([
+    'Add a controller: Serial-fed microcontroller',
+    'Add a controller: Single-board computer, its own pin',
+    'Add a controller: Wi-Fi microcontroller, 2 pins',
+  ]);
   const { shape, threading } = craft.starter();
   const pixels = [{ column: 0, row: 0, facing: 'up', roles: [] }];
   expect(added('craft', { shape: { ...shape, pixels }, threading })).toBe('flight-board');
 });
 
-it('adds an Ethernet controller for a screen that is too long for a board on USB', () => {
+it('offers no board on USB for a screen that is too long for one', () => {
   const shape = { ...screen.starter().shape, pixelsPerMetre: 144 };
   const prop = { ...aLine('p', 1), kind: 'screen', ...screen.starter(), shape } as Prop;
-  expect(press(aShow({ props: [prop] }), /^Add a controller: /).controllers[0]!.typeId).toBe('ethernet-4');
+  expect(press(aShow({ props: [prop] }), /^Add a controller: /).controllers[0]!.typeId).toBe('bare-pin-1');
 });
 
 it('says that all ports hold something, and puts it behind one with room', () => {

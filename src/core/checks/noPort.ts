@@ -167,12 +167,13 @@ function withLimitOfKind(homeless: Homeless): Mend[] {
   return [];
 }
 
-/** The usual kind for such a prop, else the one with the fewest ports that takes all of its runs. */
+/** The usual kinds for such a prop, else the one with the fewest ports that takes all of its runs. */
 function onNewController(homeless: Homeless): Mend[] {
   const { plan, prop, loose } = homeless;
   const panelled = needsPanels(homeless);
   const largest = largestOf(homeless);
-  const { usualController } = kindOf(propAt(plan, prop));
+  const own = propAt(plan, prop);
+  const usual: readonly string[] = kindOf(own).usualControllers?.(own.threading) ?? [];
   const known = plan.show.controllerTypes;
   const types = [
     ...known,
@@ -182,21 +183,19 @@ function onNewController(homeless: Homeless): Mend[] {
     return (
       (classOf(type).drivesPanels ?? false) === panelled &&
       // An Ethernet controller takes any string; other kinds are for what is usually driven by them.
-      (panelled || known.includes(type) || type.class === 'ethernet' || type.id === usualController) &&
+      (panelled || known.includes(type) || type.class === 'ethernet' || usual.includes(type.id)) &&
       has >= loose.length &&
       mostPixelsPerPort >= largest
     );
   });
-  const type =
-    types.find(({ id }) => id === usualController) ??
-    types.reduce<ControllerType | null>(
-      (best, each) => (best === null || limitsOfType(each).ports < limitsOfType(best).ports ? each : best),
-      null,
-    );
-  if (!type) return [];
-  const { controller, edits } = newController(plan.show, type);
-  return [
-    {
+  const offered = usual.flatMap((id) => types.find((type) => type.id === id) ?? []);
+  const smallest = types.reduce<ControllerType | null>(
+    (best, each) => (best === null || limitsOfType(each).ports < limitsOfType(best).ports ? each : best),
+    null,
+  );
+  return (offered.length > 0 ? offered : smallest ? [smallest] : []).map((type) => {
+    const { controller, edits } = newController(plan.show, type);
+    return {
       label: `Add a controller: ${type.name}`,
       edit: {
         type: 'batch',
@@ -214,8 +213,8 @@ function onNewController(homeless: Homeless): Mend[] {
           },
         ],
       },
-    },
-  ];
+    };
+  });
 }
 
 interface Place {

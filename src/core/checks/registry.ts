@@ -19,6 +19,7 @@ import { outputOrder } from './outputOrder';
 import { chainTooLong } from './chainTooLong';
 import { canBeTold } from './canBeTold';
 import { cardRectangles } from './cardRectangles';
+import { wallDriver } from './wallDriver';
 import { emptyLeg } from './emptyLeg';
 import { fewerRuns } from './fewerRuns';
 import { fuseRows } from './fuseRows';
@@ -70,6 +71,7 @@ export const CHECKS: readonly Check[] = [
   chainTooLong,
   outputOrder,
   cardRectangles,
+  wallDriver,
   panelOrders,
   unevenChains,
   ribbonTooLong,

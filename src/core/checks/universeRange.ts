@@ -31,7 +31,9 @@ export const artNetRange = defineCheck(
     plan.show.controllers.flatMap((controller, index) => {
       const { name, counts } = protocolOf(controller);
       if (counts.kind !== 'universes' || !counts.hasOffset) return [];
-      const universes = plan.spans.filter((span) => span.controller === index).map((span) => span.universe!);
+      const universes = plan.spans.flatMap(({ controller: of, universe }) =>
+        of === index && universe !== null ? [universe] : [],
+      );
       if (universes.length === 0) return [];
       const [lowest, highest] = universes.reduce(
         ([low, high], universe) => [Math.min(low, universe), Math.max(high, universe)],

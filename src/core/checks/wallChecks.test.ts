@@ -213,3 +213,31 @@ it('holds a card to its own limit, not to that of the wall, and cuts a wall into
   expect(finding!.mends.map((mend) => mend.label)).toEqual(['Cut wall into 2 cards, 2 across and 1 down']);
   expect(about(applyEdit(show(1), finding!.mends[0]!.edit))).toEqual([]);
 });
+
+it('finds a wall that is laid for a hat on a receiver card, and the other way round, and sets the kind that fits', () => {
+  const on = (typeId: string, threading: Partial<WallThreading> = {}) =>
+    onPorts(
+      aShow({
+        controllerTypes: SHIPPED_CONTROLLER_TYPES.filter(({ id }) => id === typeId),
+        controllers: [aController({ typeId, ports: 1, mostPixelsPerPort: 60_000 })],
+        props: [aWall({}, threading)],
+      }),
+      ['wall', 1, 1],
+    );
+  const driverOf = (show: Show) => findingsOf(planShow(show)).filter(({ check }) => check === 'wall-driver');
+  expect(driverOf(on('panel-player'))).toEqual([]);
+  const { columns, rows } = wall.starter().shape;
+  const onCards = { driver: cards([[0, 0, columns, rows]]) };
+  expect(driverOf(on('panel-card', onCards))).toEqual([]);
+  for (const [show, fits] of [
+    [on('panel-card'), 'panel-player'],
+    [on('panel-player', onCards), 'panel-card'],
+    [on('ethernet-4'), 'panel-player'],
+  ] as const) {
+    const [finding] = driverOf(show);
+    expect(finding).toMatchObject({ rank: 'willNotLight', propId: 'wall', controllerId: 'a' });
+    const after = applyEdit(show, finding!.mends[0]!.edit);
+    expect(after.controllers[0]!.typeId).toBe(fits);
+    expect(driverOf(after)).toEqual([]);
+  }
+});

@@ -11,9 +11,10 @@ import {
 } from '../figures/explained';
 import { portsOfController, spansOfController } from '../plan/planIndex';
 import type { LaidShow } from '../plan/planned';
-import { takesRawFrames } from './rawFrames';
+import { linkOf } from '../catalogue/link';
 import { AROUND_PAYLOAD_BYTES } from '../protocols/packets';
 import { protocolOf } from '../protocols/registry';
+import { SERIAL_HEADER_BYTES } from '../protocols/serialFrame';
 import { controllerAt } from '../plan/records';
 
 interface LinkLoad {
@@ -21,7 +22,7 @@ interface LinkLoad {
   mbits: Explained;
   /** The part of it for pixels: without headers, and without slots of a universe that hold none. */
   payload: Explained;
-  /** Packets for one picture; none for raw frames, which the sending program cuts as it likes. */
+  /** Packets for one picture; none on a link that is no network. */
   packets: Explained | null;
 }
 
@@ -40,7 +41,25 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
       ),
       { place, ...more },
     );
-  if (takesRawFrames(plan.show, controller)) {
+  const link = linkOf(plan.show, controller);
+  if (link === 'serial') {
+    const bytes = given('bytes of a picture', bytesOf(plan, index), 'bytes', { place });
+    return {
+      payload: megabits(bytes, {}, 'payload'),
+      mbits: megabits(
+        quotient(
+          product(
+            sum(bytes, given('before each picture', SERIAL_HEADER_BYTES, 'bytes')),
+            given('bits a byte on the line', 10, 'number'),
+          ),
+          given('bits a byte', 8, 'number'),
+        ),
+        { because: 'A serial line sends a start bit and a stop bit with each byte.' },
+      ),
+      packets: null,
+    };
+  }
+  if (link === 'raw') {
     const pixels = portsOfController(plan, index).reduce((total, port) => total + port.pixels, 0);
     const bytes = product(given('pixels', pixels, 'pixels', { place }), given('bytes a pixel', 3, 'number'));
     return {
@@ -54,22 +73,10 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
     because: `A header of ${headerBytes} bytes, and ${AROUND_PAYLOAD_BYTES} of Ethernet, IP, UDP and pauses.`,
   });
   const spans = spansOfController(plan, index);
-  const lit = given(
-    'channels of pixels',
-    spans.reduce((total, span) => total + span.channelCount, 0),
-    'bytes',
-    { place },
-  );
+  const lit = given('channels of pixels', bytesOf(plan, index), 'bytes', { place });
   const payload = megabits(lit, {}, 'payload');
   if (counts.kind === 'bytes') {
-    const data = given(
-      'bytes of the device',
-      spans.reduce((total, span) => total + span.channelCount, 0),
-      'bytes',
-      {
-        place,
-      },
-    );
+    const data = given('bytes of the device', bytesOf(plan, index), 'bytes', { place });
     const packets = computed(
       'packets',
       'number',
@@ -87,3 +94,7 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
     packets: universes,
   };
 }
+
+/** Channels of all that is behind a controller. */
+const bytesOf = (plan: LaidShow, controller: number) =>
+  spansOfController(plan, controller).reduce((total, { channelCount }) => total + channelCount, 0);

@@ -5,7 +5,7 @@ import type { LaidShow, Span } from '../plan/planned';
 import { controllerAt, runAt } from '../plan/records';
 import { rowsOfPort, spansOfRow } from './portRows';
 import { tellingOfController } from './tellingOn';
-import { takesRawFrames } from './rawFrames';
+import { linkOf } from '../catalogue/link';
 
 /** Channels that a device, which reads on from its starts, has to count in a universe to get to where the layout goes on. */
 interface Turn {
@@ -46,7 +46,7 @@ function read(plan: LaidShow, controller: number): Reading {
   const turns: Turn[] = [];
   const gaps: Gap[] = [];
   // Raw frames are told no starts at all.
-  if (takesRawFrames(plan.show, controllerAt(plan, controller))) return { turns, gaps };
+  if (linkOf(plan.show, controllerAt(plan, controller)) === 'raw') return { turns, gaps };
   const rows = portsOfController(plan, controller).flatMap((port) =>
     rowsOfPort(plan, port).map((row) => spansOfRow(plan, row)),
   );

@@ -3,9 +3,10 @@ import type { Controller } from '../catalogue/controller';
 import { packingWords } from '../catalogue/packing';
 import { policyOfRun } from '../plan/plan';
 import { spansInUniverse, spansOfController } from '../plan/planIndex';
-import type { LaidShow, Span } from '../plan/planned';
-import { protocolOf, universesOf } from '../protocols/registry';
-import { takesRawFrames } from './rawFrames';
+import type { LaidShow } from '../plan/planned';
+import { universesOf } from '../protocols/registry';
+import { isInUniverses, linkOf, linkWords } from '../catalogue/link';
+import type { Show } from '../show/schema';
 import { showSpaces, universesOfController } from './universeSizes';
 import { valueIn } from '../units/there';
 import { controllerAt } from '../plan/records';
@@ -40,8 +41,8 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
   const device = controllerAt(plan, controller);
   const spans = spansOfController(plan, controller);
   const spaces = showSpaces(plan);
-  const protocol = protocolOf(device);
-  if (protocol.counts.kind === 'bytes') {
+  const protocol = linkWords(plan.show, device);
+  if (!isInUniverses(plan.show, device)) {
     const space = spaces.flat.get(controller);
     if (!space) return [];
     return [
@@ -49,9 +50,8 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
         controller,
         showUniverse: null,
         universe: null,
-        spaceWords: 'one flat space',
-        protocol: protocol.name,
-        destination: device.network?.ip ?? null,
+        ...flatWords(plan.show, device),
+        protocol,
         channels: space.channelCount,
         used: spans.reduce((sum, span) => sum + span.channelCount, 0),
         firstShowChannel: space.startShowChannel,
@@ -61,7 +61,6 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
       },
     ];
   }
-  if (takesRawFrames(plan.show, device)) return rawFrames(controller, spans);
   const packings = new Map<number, Set<string>>();
   const used = new Map<number, number>();
   for (const span of spans) {
@@ -77,7 +76,7 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
       showUniverse,
       universe: toldUniverse(device, showUniverse),
       spaceWords: null,
-      protocol: protocol.name,
+      protocol,
       destination: destinationOf(device, showUniverse),
       channels,
       used: valueIn(used, showUniverse),
@@ -91,27 +90,16 @@ export function sentUniverses(plan: LaidShow, controller: number): Sent[] {
   });
 }
 
-/** A receiver card takes its part of the picture from the sender's own port, without universes. */
-function rawFrames(controller: number, spans: readonly Span[]): Sent[] {
-  const [first, last] = [spans[0], spans.at(-1)];
-  if (!first || !last) return [];
-  const used = spans.reduce((sum, span) => sum + span.channelCount, 0);
-  return [
-    {
-      controller,
-      showUniverse: null,
-      universe: null,
-      spaceWords: 'the picture itself',
-      protocol: 'raw frames',
-      destination: 'straight from its gigabit port',
-      channels: used,
-      used,
-      firstShowChannel: first.startShowChannel,
-      lastShowChannel: last.startShowChannel + last.channelCount - 1,
-      packing: 'runs on',
-      alsoHeardBy: [],
-    },
-  ];
+/** The flat space of a device, and the way to it. */
+function flatWords(show: Show, device: Controller): Pick<Sent, 'spaceWords' | 'destination'> {
+  switch (linkOf(show, device)) {
+    case 'raw':
+      return { spaceWords: 'the picture itself', destination: 'straight from the sender’s gigabit port' };
+    case 'serial':
+      return { spaceWords: 'one flat space', destination: 'down its serial line' };
+    case 'network':
+      return { spaceWords: 'one flat space', destination: device.network?.ip ?? null };
+  }
 }
 
 /** Everything that is sent, controller by controller. */

@@ -7,7 +7,7 @@ import { universesOf } from '../protocols/registry';
 import { itemAt } from '../units/there';
 import { readingOf, sizeConflictOf, type Gap, type SizeConflict } from './readingOn';
 import { tellingOfController } from './tellingOn';
-import { takesRawFrames } from './rawFrames';
+import { linkOf } from '../catalogue/link';
 import { endsOfUniverses } from './universeSizes';
 
 /** A demand of a layout that nothing typed into its device brings about. Runs are indices in the plan. */
@@ -35,7 +35,7 @@ export function untellableOf(plan: LaidShow, controller: number): readonly Untel
 function find(plan: LaidShow, controller: number): Untellable[] {
   const device = controllerAt(plan, controller);
   // A receiver card is told nothing.
-  if (takesRawFrames(plan.show, device)) return [];
+  if (linkOf(plan.show, device) === 'raw') return [];
   const telling = tellingOfController(plan, controller);
   const reading = readingOf(plan, controller);
   const found: Untellable[] = [];

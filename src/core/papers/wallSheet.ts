@@ -1,7 +1,7 @@
 import { protocolOf, universesOf } from '../protocols/registry';
 import { packingWords } from '../catalogue/packing';
 import { toldUniverse } from '../addressing/numbering';
-import { takesRawFrames } from '../devices/rawFrames';
+import { linkOf } from '../catalogue/link';
 import { colourPlan } from '../devices/colourOrders';
 import { outputName } from '../panels/chains';
 import { USUAL_PICTURE, refreshHz } from '../panels/driver';
@@ -257,7 +257,7 @@ function addressValues({ plan, run, colours }: WallOfPlan): WallValue[] {
     return [value('Start', 'on no port yet', 'the sender', 'put the wall on a controller in Patch')];
   const { wire } = runAt(plan, run);
   const device = wire && controllerAt(plan, wire.controller);
-  const isRaw = device ? takesRawFrames(plan.show, device) : false;
+  const isRaw = device !== null && linkOf(plan.show, device) === 'raw';
   const sizes = isRaw ? new Map<number, number>() : universesOfRun(plan, run);
   const placeWords = (span: Span, channel: number) => {
     if (isRaw) return 'raw frames: no universes';

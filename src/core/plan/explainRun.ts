@@ -1,3 +1,4 @@
+import { linkOf } from '../catalogue/link';
 import { addressWords } from './addressWords';
 import { START_REASONS, type StartReason } from '../addressing/layout';
 import { channelsPerPixel, type PixelType } from '../catalogue/pixelType';
@@ -187,9 +188,7 @@ function sentenceOf(plan: LaidShow, run: number, begin: Span, before: Before | n
     case 'newStrand':
       return `${own}: each strand or tile has universes of its own.`;
     case 'flat':
-      return before
-        ? `DDP counts bytes over all ports of ${controller.name}: it comes after ${after}.`
-        : `DDP counts bytes over all ports of ${controller.name}, and it is the first.`;
+      return `${FLAT_WORDS[linkOf(plan.show, controller)]} all ports of ${controller.name}${before ? `: it comes after ${after}.` : ', and it is the first.'}`;
     case 'follows': {
       if (!before) return own;
       if (before.span.universe === begin.universe) return `It comes after ${after}.`;
@@ -200,6 +199,12 @@ function sentenceOf(plan: LaidShow, run: number, begin: Span, before: Before | n
     }
   }
 }
+
+const FLAT_WORDS = {
+  network: 'DDP counts bytes over',
+  raw: 'Raw frames carry one picture for',
+  serial: 'The serial line carries one stream of bytes for',
+} as const;
 
 /** `U5`, `U5–U7`, or nothing where some runs lie in none. */
 export function universeWords(plan: LaidShow, runs: readonly number[]): string {

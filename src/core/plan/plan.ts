@@ -1,10 +1,10 @@
-import { universesOf } from '../protocols/registry';
 import { START_REASONS, layOut, type Layout } from '../addressing/layout';
 import type { WiredRun } from '../addressing/wiredRun';
 import { policyOf } from '../addressing/policyOf';
 import { keepsStrandsWhole } from '../catalogue/packing';
 import { channelsPerPixel } from '../catalogue/pixelType';
 import type { Controller } from '../catalogue/controller';
+import { isInUniverses } from '../catalogue/link';
 import { startsByTile } from '../catalogue/controllers/telling';
 import { fixturePixelsOf, threadProp } from '../props/registry';
 import type { PatchEntry, Show } from '../show/schema';
@@ -155,7 +155,7 @@ function wiredControllers(
     if (show.addressing.order === 'props') wired.sort((a, b) => a.run - b.run);
     return {
       controller: index,
-      usesUniverses: universesOf(controller) !== null,
+      usesUniverses: isInUniverses(show, controller),
       firstUniverse: controller.firstUniverse,
       runs: wired,
     };

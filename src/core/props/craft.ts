@@ -84,7 +84,7 @@ export const craft = definePropKind({
   shapeSchema: craftShapeSchema,
   threadingSchema: craftThreadingSchema,
   usualPixelType: byId(SHIPPED_PIXEL_TYPES, 'bullet-5v-ws2811'),
-  usualController: 'flight-board',
+  usualControllers: () => ['flight-board'],
   starter: (): { shape: CraftShape; threading: z.infer<typeof craftThreadingSchema> } => ({
     shape: { columns: 9, rows: 5, cellMm: 40, mostPixels: 32, roles: [], pixels: [] },
     threading: { runs: 1 },

@@ -47,8 +47,8 @@ export interface PropKind<
   pixelType?: PixelType;
   /** The type that a new one usually has; left out where strings and strips of the show do. */
   usualPixelType?: PixelType;
-  /** Id of the shipped kind of controller that usually drives one; any Ethernet controller where that is left out. */
-  usualController?: string;
+  /** Ids of the shipped kinds of controllers that usually drive one, for somebody to choose from; any Ethernet controller where that is left out. */
+  usualControllers?: (threading: z.infer<Threading>) => readonly [string, ...string[]];
   /** The part of its threading that decides places and order of pixels; the whole threading where this is left out. */
   orderOf?: (threading: z.infer<Threading>) => unknown;
   /** The orders in which its chips take colours, the usual one first, where its shape says so rather than its type of pixel. */

@@ -51,7 +51,8 @@ export const screen = definePropKind({
   shapeSchema: screenShapeSchema,
   threadingSchema: screenThreadingSchema,
   usualPixelType: byId(SHIPPED_PIXEL_TYPES, 'strip-5v-ws2812b'),
-  usualController: 'serial-1',
+  // A board on its USB, its own pin, or a node on the network.
+  usualControllers: () => ['serial-1', 'bare-pin-1', 'wifi-2'],
   starter: (): { shape: ScreenShape; threading: z.infer<typeof screenThreadingSchema> } => ({
     shape: {
       size: { by: 'diagonal', diagonalMm: 1092.2, aspectWidth: 16, aspectHeight: 9 },

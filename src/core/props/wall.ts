@@ -163,6 +163,7 @@ export const wall = definePropKind({
     );
     return [...new Set([panel.colourOrder, ...others.map((other) => other.colourOrder!)])];
   },
+  usualControllers: ({ driver }) => [driver.kind === 'cards' ? 'panel-card' : 'panel-player'],
   panels: (shape, threading) => layWall({ shape, threading }),
   panelPower: (shape) => {
     const missing = missingCells(shape);

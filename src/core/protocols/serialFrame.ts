@@ -4,7 +4,7 @@
  */
 
 const SERIAL_BEGIN = [0xa5, 0x5a] as const;
-const SERIAL_HEADER_BYTES = 6;
+export const SERIAL_HEADER_BYTES = 6;
 
 /** @param channelsPerPixel 1 to 4 @param data a whole number of pixels, at most 65,535 */
 export function encodeSerialFrame(channelsPerPixel: number, data: Uint8Array): Uint8Array {

@@ -22,7 +22,7 @@ export function totalsWords(plan: Plan): string {
   const parts = [
     universes.length > 0 &&
       `${countOf(universes.length, 'universe')}${sizes.length === 1 ? ` of ${sizes[0]}` : ` of ${Math.min(...sizes)} to ${Math.max(...sizes)}`}`,
-    flat > 0 && countOf(flat, 'DDP space'),
+    flat > 0 && `${countOf(flat, 'device')} without universes`,
     `${groupDigits(plan.lastShowChannel)} channels`,
   ];
   return parts.filter(Boolean).join(' · ');

@@ -1,4 +1,4 @@
-import { takesRawFrames } from '../devices/rawFrames';
+import { linkOf as linkOfDevice, type Link } from '../catalogue/link';
 import { showSpaces, universesOfController } from '../devices/universeSizes';
 import type { Plan } from '../plan/planned';
 import { decodeRawFrame, MOST_RAW_PIXELS, rawFrames } from '../protocols/rawFrame';
@@ -6,13 +6,9 @@ import { encodeSerialFrame, SerialReader } from '../protocols/serialFrame';
 import type { Sent } from './sending';
 import { itemAt } from '../units/there';
 
-/** The link that feeds a device: over the network, by raw frames straight from the port of the sender, or over a serial line. */
-export type Link = 'network' | 'raw' | 'serial';
-
+/** @param controller its index in the show */
 export function linkOf({ show }: Plan, controller: number): Link {
-  const device = itemAt(show.controllers, controller);
-  if (takesRawFrames(show, device)) return 'raw';
-  return show.controllerTypes.find(({ id }) => id === device.typeId)?.baud ? 'serial' : 'network';
+  return linkOfDevice(show, itemAt(show.controllers, controller));
 }
 
 /** All that a device is fed, one space after another: its universes, or its flat one, which has none. */

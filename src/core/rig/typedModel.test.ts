@@ -5,7 +5,7 @@ import { rowsOf, typed, type Lights } from '../../../tests/unit/typedDevice';
 import { tilesOf } from '../../../tests/unit/wrongPorts';
 import { colourPlan } from '../devices/colourOrders';
 import { deviceSettings } from '../devices/deviceSettings';
-import { takesRawFrames } from '../devices/rawFrames';
+import { linkOf } from '../catalogue/link';
 import { basisOf } from '../devices/settings/basis';
 import { universesOfController } from '../devices/universeSizes';
 import { untellableOf } from '../devices/troubles';
@@ -62,7 +62,11 @@ it('puts on its wires what a device does into which just the values of the sheet
         const sent = noiseFor(plan, seed);
         show.controllers.forEach((device, controller) => {
           const { ports } = deviceSettings(plan, controller);
-          if (ports.length === 0 || takesRawFrames(show, device) || untellableOf(plan, controller).length > 0)
+          if (
+            ports.length === 0 ||
+            linkOf(show, device) !== 'network' ||
+            untellableOf(plan, controller).length > 0
+          )
             return;
           const bases = basisOf(plan, controller).ports;
           const sizes = bases.map(

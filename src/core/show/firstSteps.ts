@@ -33,22 +33,34 @@ export const FIRST_STEPS: readonly FirstStep[] = [
   },
   { id: 'tree', label: 'A tree', hint: 'Strands from a top ring down to the ground.', kind: 'tree' },
   { id: 'net', label: 'A net or a string matrix', hint: 'Pixels in columns and rows.', kind: 'grid' },
-  { id: 'wall', label: 'A wall of panels', hint: 'LED panels side by side on a card.', kind: 'wall' },
+  { id: 'wall', label: 'A wall of panels', hint: 'LED panels side by side.', kind: 'wall' },
+  {
+    id: 'screen',
+    label: 'The light behind a screen',
+    hint: 'A strip around the back of it.',
+    kind: 'screen',
+  },
 ];
 
-/** The usual controller for strings, and the usual card for panels. */
-const USUAL_TYPES = { strings: 'ethernet-4', panels: 'panel-card' };
+/** The usual controller for strings. */
+const USUAL_TYPE = 'ethernet-4';
 
 /**
- * A first prop that is threaded and fed: split into the fewest runs that a usual controller takes, each on a port of its own.
+ * A first prop that is threaded and fed: split into the fewest runs that a usual controller takes, each on a port of its own. Where
+ * several kinds are as usual, as for a screen, none is assumed: Patch asks.
  *
  * @returns one edit, and the id of the prop
  */
-export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edit: Edit; propId: string } {
+export function firstStep(
+  show: Show,
+  { label: words, kind, preset }: FirstStep,
+): { edit: Edit; propId: string } {
   const { prop, edits } = newProp(show, kind, preset);
   const of = kindOf(prop);
   const panelled = isPanelled(prop);
-  const usual = panelled ? USUAL_TYPES.panels : USUAL_TYPES.strings;
+  const label = `Begin with ${words.toLowerCase()}`;
+  const [usual = USUAL_TYPE, other] = of.usualControllers?.(prop.threading) ?? [];
+  if (other) return { propId: prop.id, edit: { type: 'batch', label, edits } };
   const type = byId(SHIPPED_CONTROLLER_TYPES, usual);
   const device = newController(show, type);
   const { mostPixelsPerPort, ports } = limitsOfType(type);
@@ -60,7 +72,7 @@ export function firstStep(show: Show, { label, kind, preset }: FirstStep): { edi
     propId: prop.id,
     edit: {
       type: 'batch',
-      label: `Begin with ${label.toLowerCase()}`,
+      label,
       edits: [
         ...edits.map((each) =>
           each.type === 'addProp' ? { ...each, prop: withThreading(prop, threading) } : each,

@@ -55,7 +55,7 @@ it.each<[string, (show: any) => void, string, RegExp]>([
     'props[0].placeId',
     /rail: props\[0\]\.placeId is missing; a text is needed/,
   ],
-  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 7/],
+  ['an unknown version', (s) => (s.version = 9), 'version', /version 9; this program reads versions 1 to 8/],
   ['another format', (s) => (s.format = 'other'), 'format', /not a show file/],
   [
     'a duplicate id',

@@ -47,9 +47,12 @@ export function readShow(input: unknown): Show {
   return readShowFile(input).show;
 }
 
+/** The sentence about a file that cannot be parsed. */
+export const NO_JSON = 'This file is not JSON, so it is not a show file';
+
 /** As `readShowFile`, from the text of a file. */
 export function readShowFileText(text: string): ShowFile {
-  return readShowFile(parseJson(text, 'This file is not JSON, so it is not a show file'));
+  return readShowFile(parseJson(text, NO_JSON));
 }
 
 /** As `readShow`, from the text of a file. */

@@ -18,7 +18,7 @@ import { LENGTH_SYSTEMS } from '../units/length';
 import { orderSchema } from '../fields/order';
 
 export const SHOW_FORMAT = 'rapid-lantern-show';
-export const SHOW_VERSION = 7;
+export const SHOW_VERSION = 8;
 
 export const placeSchema = z.strictObject({ id: idSchema, name: nameSchema, order: orderSchema });
 export type Place = z.infer<typeof placeSchema>;

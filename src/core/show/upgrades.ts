@@ -11,6 +11,7 @@ export const UPGRADES: Record<number, (older: Older) => Older> = {
   4: powerIsPlanned,
   5: jointsAreKept,
   6: facingsAreOfTheCraft,
+  7: linksHaveNoUniverses,
 };
 
 function listOf(holder: Older, name: string): Older[] {
@@ -215,6 +216,11 @@ function facingsAreOfTheCraft(older: Older): Older {
     return { ...prop, shape: { ...prop.shape, pixels } };
   });
   return { ...older, version: 7, ...(Array.isArray(older.props) && { props }) };
+}
+
+/** Version 7 gave universes to receiver cards and serial lines; `keptAddresses` holds the addresses of the others where they were. */
+function linksHaveNoUniverses(older: Older): Older {
+  return { ...older, version: 8 };
 }
 
 /** The items of what should be a list; none of anything else. */

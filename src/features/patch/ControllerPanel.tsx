@@ -1,5 +1,6 @@
 'use client';
 
+import { isInUniverses, linkOf, type Link } from '@/core/catalogue/link';
 import { PROTOCOLS, protocolOf, universesOf } from '@/core/protocols/registry';
 import { LAST_PORT_ADDRESS } from '@/core/protocols/artNet';
 import { Button, Group, SegmentedControl, Select, Switch } from '@mantine/core';
@@ -26,7 +27,7 @@ import { PackingFields } from './PackingFields';
 export function ControllerPanel({ controller, plan }: { controller: Controller; plan: Plan }) {
   const edit = useEdit();
   const goTo = useGoTo();
-  const universes = universesOf(controller);
+  const link = linkOf(plan.show, controller);
   const index = plan.show.controllers.findIndex((each) => each.id === controller.id);
   const firstUsed = plan.spans.find((span) => span.controller === index)?.universe;
   const set: SetController = (change) =>
@@ -40,17 +41,14 @@ export function ControllerPanel({ controller, plan }: { controller: Controller; 
   return (
     <>
       <Section title="Controller">
-        <Basics controller={controller} set={set} />
+        <Basics controller={controller} link={link} set={set} />
       </Section>
       <Section title="What it can do">
         <KindFields controller={controller} />
       </Section>
-      {universes === null ? (
+      {!isInUniverses(plan.show, controller) ? (
         <Section title="Addresses">
-          <Hint>
-            {protocolOf(controller).name} uses no universes: bytes count from 0 in one flat space over all
-            ports of this controller.
-          </Hint>
+          <Hint>{NO_UNIVERSES[link]}</Hint>
         </Section>
       ) : (
         <Section title="Addresses">
@@ -96,7 +94,14 @@ interface PartProps {
   set: SetController;
 }
 
-function Basics({ controller, set }: PartProps) {
+const NO_UNIVERSES: Readonly<Record<Link, string>> = {
+  network: 'DDP uses no universes: bytes count from 0 in one flat space over all ports of this controller.',
+  raw: 'A receiver card is told no addresses: it takes its part of the picture from raw frames, straight from the sender’s port.',
+  serial:
+    'A serial line has no addresses: the bytes of one picture follow one another over all ports of this controller.',
+};
+
+function Basics({ controller, link, set }: PartProps & { link: Link }) {
   return (
     <Stack>
       <NameField label="Name" value={controller.name} onCommit={(name) => set({ name })} />
@@ -113,13 +118,15 @@ function Basics({ controller, set }: PartProps) {
           }}
           onCommit={(label) => set({ label })}
         />
-        <Select
-          label="Protocol"
-          allowDeselect={false}
-          value={controller.protocol}
-          data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(value) => value && set({ protocol: value })}
-        />
+        {link === 'network' && (
+          <Select
+            label="Protocol"
+            allowDeselect={false}
+            value={controller.protocol}
+            data={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(value) => value && set({ protocol: value })}
+          />
+        )}
       </Row>
       <Row>
         <WholeField

@@ -10,6 +10,7 @@ import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
 import { Facts, type Fact } from '@/ui/Facts';
 import { WholeField } from '@/ui/fields/fields';
+import { linkWords } from '@/core/catalogue/link';
 import { textOf } from '@/core/figures/explained';
 import { Why } from '@/ui/explain/Why';
 import { Hint, Row, Section, Stack } from '@/ui/Panel';
@@ -85,7 +86,9 @@ function PropPatchPanel({ plan, selection }: { plan: Plan; selection: Selection 
             ends && { name: 'Ends at', value: ends.end, address: true },
             ends && {
               name: 'Universes',
-              value: universes ? textOf(universes, plan.show.lengths) : 'none: DDP',
+              value: universes
+                ? textOf(universes, plan.show.lengths)
+                : `none: ${linkWords(plan.show, controllerAt(plan, wireOfRun(plan, ends.firstRun).controller))}`,
               why: universes,
               address: true,
             },

@@ -136,7 +136,7 @@ export function PatchView({ plan, selection }: { plan: Plan; selection: Selectio
               >
                 <span className={styles.controllerName}>{controller.name}</span>
                 <span className={`${styles.controllerFacts} mono`}>
-                  {controllerWords(controller)}
+                  {controllerWords(show, controller)}
                   {open ? '' : ` · ${used.length} in use`}
                 </span>
               </button>

@@ -11,6 +11,7 @@ import styles from './patch.module.css';
 import { RunChip } from './RunChip';
 import type { DropTarget } from './dragging';
 import { universeWords } from '@/core/plan/explainRun';
+import { linkWords } from '@/core/catalogue/link';
 import { portWords } from '@/core/devices/portWords';
 import { runName } from '@/core/plan/runName';
 import { runAt, controllerAt } from '@/core/plan/records';
@@ -79,7 +80,9 @@ export function PortRow({ plan, controller: index, port, planned, selection }: P
               {portWords(plan, index, port)?.count} ·{' '}
               {places > limit ? <b>{percent(places, limit)} too many</b> : percent(places, limit)}
             </div>
-            <div className={styles.universes}>{universeWords(plan, planned.runs) || 'one flat space'}</div>
+            <div className={styles.universes}>
+              {universeWords(plan, planned.runs) || linkWords(plan.show, controllerAt(plan, index))}
+            </div>
             <div className={styles.runNames}>{planned.runs.map((run) => runName(plan, run)).join(', ')}</div>
           </>
         ) : (

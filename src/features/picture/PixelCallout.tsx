@@ -3,7 +3,7 @@ import type { Plan } from '@/core/plan/planned';
 import { kindOf } from '@/core/props/registry';
 import { groupDigits } from '@/core/units/number';
 import styles from './picture.module.css';
-import { e131Words, strandWords } from '@/core/answers/numberings';
+import { byteWords, e131Words, strandWords } from '@/core/answers/numberings';
 import { propOfRun } from '@/core/plan/records';
 
 /** The numbers of a pixel that are wanted at a glance, beside the pixel. */
@@ -22,7 +22,7 @@ export function PixelCallout({ plan, pixel }: { plan: Plan; pixel: number }) {
       {wire ? (
         <>
           {wire.e131 && <div className={styles.calloutAddress}>{e131Words(wire.e131)}</div>}
-          {!wire.e131 && <div className={styles.calloutAddress}>DDP byte {groupDigits(wire.ddpOffset)}</div>}
+          {!wire.e131 && <div className={styles.calloutAddress}>{byteWords(wire)}</div>}
           <div className={styles.calloutLine}>
             {wire.showChannel === null
               ? 'past the last universe'

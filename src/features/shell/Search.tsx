@@ -13,7 +13,7 @@ import { search, type SearchHit } from '@/core/search/query';
 import { countOf, groupDigits } from '@/core/units/number';
 import { KindGlyph } from '../faces/KindGlyph';
 import { controllerWords } from '../patch/words';
-import { e131Words } from '@/core/answers/numberings';
+import { byteWords, e131Words } from '@/core/answers/numberings';
 import { useShow } from '../show/ShowProvider';
 import { viewOfHit } from '../view/selection';
 import { stageOf } from '@/core/stages/stages';
@@ -147,7 +147,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
       const controller = controllerAt(plan, hit.controller);
       return {
         label: controller.name,
-        description: controllerWords(controller),
+        description: controllerWords(plan.show, controller),
         icon: <IconPlug size={20} />,
       };
     }
@@ -196,7 +196,7 @@ function hitWords(plan: Plan, hit: SearchHit): Omit<SearchItem, 'key' | 'run'> {
             .filter(({ name }) => name === 'Panel' || name === 'Output and place')
             .map(({ name, value }) => `${name.toLowerCase()} ${value}`),
           wire
-            ? `${wire.portName} ${groupDigits(wire.place)} · ${wire.e131 ? e131Words(wire.e131) : `DDP byte ${groupDigits(wire.ddpOffset)}`}`
+            ? `${wire.portName} ${groupDigits(wire.place)} · ${wire.e131 ? e131Words(wire.e131) : byteWords(wire)}`
             : 'on no port yet',
         ].join(' · '),
         icon: <KindGlyph kind={prop.kind} />,

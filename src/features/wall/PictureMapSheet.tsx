@@ -1,6 +1,6 @@
 'use client';
 
-import { universesOf } from '@/core/protocols/registry';
+import { isInUniverses, linkWords } from '@/core/catalogue/link';
 import { packingsTable } from '@/core/papers/tables/walls';
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -46,7 +46,7 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
   const controller = run?.wire && plan.show.controllers[run.wire.controller];
   const packing = run?.wire ? policyOfRun(plan, runIndex).packing : plan.show.addressing.packing;
   const start = spansOfRun(plan, runIndex)[0];
-  const isFlat = controller && universesOf(controller) === null;
+  const isFlat = controller && !isInUniverses(plan.show, controller);
   const [universe, channel] = [start?.universe ?? 1, start?.startChannel ?? 1];
   const compared = useMemo(
     () =>
@@ -78,8 +78,8 @@ export function PictureMapSheet({ plan, prop, index }: { plan: Plan; prop: PropO
           </p>
           {isFlat ? (
             <Hint>
-              DDP has no universes: the bytes of the picture run on from one packet to the next, and there is
-              no packing to agree on.
+              No universes here ({linkWords(plan.show, controller)}): the bytes of the picture run on, and
+              there is no packing to agree on.
             </Hint>
           ) : (
             <>

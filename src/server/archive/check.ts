@@ -1,5 +1,6 @@
 import { ShowError } from '@/core/fields/problem';
-import { readShowFileText, MOST_FACTS } from '@/core/show/read';
+import { readOlderFileText } from '@/core/plan/keptAddresses';
+import { MOST_FACTS } from '@/core/show/read';
 import { parseJson } from '@/core/fields/parseJson';
 import { zodProblems } from '@/core/fields/zodProblems';
 import { isSameFile } from './sameFile';
@@ -17,7 +18,7 @@ import { historyRows, rowPieces } from './texts';
  * @throws ShowError with sentences
  */
 export function* checkedArchive(head: ArchiveHead, showText: string, history: string): Generator<string> {
-  const { show: told, facts } = readShowFileText(showText);
+  const { show: told, facts } = readOlderFileText(showText);
   if (facts.length > MOST_FACTS) throw new ShowError('It holds more notes than a show may have.');
   const input = parseJson(history, `${ARCHIVE_FILES.history} is not JSON`);
   const parsed = historySchema.safeParse(input);

@@ -1,7 +1,7 @@
 import { ShowError } from '@/core/fields/problem';
 import { same } from '@/core/fields/json';
 import { showChangeSchema } from '@/core/show/changes';
-import { readShowFile } from '@/core/show/read';
+import { readOlderFile } from '@/core/plan/keptAddresses';
 import { SHOW_VERSION, type Show } from '@/core/show/schema';
 import { OF_RECORDS, fileAfter } from '../oldPatches';
 import { ARCHIVE_FILES, type KeptHistory } from './format';
@@ -52,7 +52,7 @@ export function replayed({ copies, changes, undoFloor }: KeptHistory): Show {
 function checked(document: unknown): Show {
   try {
     // Reading may bring a copy up to date in place; the document itself stays as it was kept.
-    return readShowFile(structuredClone(document)).show;
+    return readOlderFile(structuredClone(document)).show;
   } catch (error) {
     throw error instanceof ShowError ? wrong(`a copy in it is no show. ${error.message}`) : error;
   }

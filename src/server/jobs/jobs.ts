@@ -24,7 +24,8 @@ import type { Sheet } from '@/core/pages/sheet';
 import { sheetAsJson, sheetRows, sheetsOf } from '@/core/papers/sheets';
 import { ShowError } from '@/core/fields/problem';
 import { Facts, currentFacts } from '@/core/show/facts';
-import { readShowFileText, readShowText, writeShowText } from '@/core/show/read';
+import { readOlderFileText } from '@/core/plan/keptAddresses';
+import { writeShowText } from '@/core/show/read';
 import { mapTuple } from '@/core/units/tuple';
 import { checkedArchive } from '../archive/check';
 import { collected } from '../archive/collect';
@@ -179,7 +180,7 @@ export class Worker {
             : writeShowText(this.shows.at(job.showId, job.at)),
         );
       case 'reportOfFile':
-        return inWords(planShow(readShowText(textOf(job.input))), planReport);
+        return inWords(planShow(readOlderFileText(textOf(job.input)).show), planReport);
       case 'powerOfFile':
         return once(JSON.stringify(powerAnswer(textOf(job.input))));
       case 'diagnoseFile':
@@ -193,7 +194,7 @@ export class Worker {
       case 'check': {
         const text = textOf(job.input);
         progress(0.1);
-        const { show, facts } = readShowFileText(text);
+        const { show, facts } = readOlderFileText(text);
         progress(0.8);
         const document = documentText(show);
         return checked({ name: show.name, facts, photoIds: photosIn(document) }, encoder.encode(document));

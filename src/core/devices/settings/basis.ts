@@ -2,7 +2,7 @@ import { toldUniverse } from '../../addressing/numbering';
 import type { Controller } from '../../catalogue/controller';
 import { portsOfController } from '../../plan/planIndex';
 import type { LaidShow, Span } from '../../plan/planned';
-import { takesRawFrames } from '../rawFrames';
+import { linkOf } from '../../catalogue/link';
 import { universesOfController } from '../universeSizes';
 import type { Telling } from '../../catalogue/controllers/telling';
 import { rowsOfPort, spansOfRow, type PortRow } from '../portRows';
@@ -16,8 +16,7 @@ export interface DeviceBasis {
   /** Index of the controller in the show. */
   controller: number;
   device: Controller;
-  /** Fed raw frames: it is told no universes; its channels keep their places in the count of the show. */
-  isRaw: boolean;
+  isOnNetwork: boolean;
   telling: Telling;
   /** Channels in each universe that it listens to, by the number that it is told, in ascending order. */
   universes: ReadonlyMap<number, number>;
@@ -37,6 +36,8 @@ export interface PortBasis {
   last: Span | undefined;
   /** It is told universes and channels. */
   isInUniverses: boolean;
+  /** It is told bytes of its flat space; what comes down a line of its own is told no start at all. */
+  isInBytes: boolean;
   /** It has a start of its own: on a device that counts on from one start only the first row has. */
   hasStart: boolean;
   /** See `DeviceBasis`. */
@@ -58,8 +59,8 @@ export function basisOf(plan: LaidShow, controller: number): DeviceBasis {
 
 function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
   const device = controllerAt(plan, controller);
-  const isRaw = takesRawFrames(plan.show, device);
-  const sizes = isRaw ? new Map<number, number>() : universesOfController(plan, controller);
+  const isOnNetwork = linkOf(plan.show, device) === 'network';
+  const sizes = universesOfController(plan, controller);
   const channelsBefore = new Map<number, number>();
   let channels = 0;
   for (const [universe, size] of sizes) {
@@ -77,7 +78,8 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
       port,
       first,
       last,
-      isInUniverses: typeof first?.universe === 'number' && !isRaw,
+      isInUniverses: typeof first?.universe === 'number',
+      isInBytes: first?.universe === null && isOnNetwork,
       hasStart: i === 0 || telling.starts.value !== 'device',
       channelsBefore,
       hiddenPixels: port.stretches.reduce((sum, { hidden }) => sum + hidden, 0),
@@ -85,7 +87,7 @@ function makeBasis(plan: LaidShow, controller: number): DeviceBasis {
         wireOfRun(plan, itemAt(port.runs, 0)).placesBeforePort + port.placesBefore + device.firstLedIndex,
     };
   });
-  return { plan, controller, device, isRaw, telling, universes, channelsBefore, ports };
+  return { plan, controller, device, isOnNetwork, telling, universes, channelsBefore, ports };
 }
 
 /** Those with the lowest and the highest address. */

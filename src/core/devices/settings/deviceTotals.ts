@@ -1,4 +1,4 @@
-import { protocolOf } from '../../protocols/registry';
+import { universesOf } from '../../protocols/registry';
 import type { DeviceTold } from './setting';
 
 export const lastUniverse: DeviceTold<'lastUniverse', number | null> = {
@@ -17,12 +17,12 @@ export const bytes: DeviceTold<'bytes', number | null> = {
   meaning: 'of a picture, in its one flat space',
   head: 'Bytes',
   isKept: false,
-  planned: ({ device, ports }) =>
-    protocolOf(device).counts.kind === 'bytes'
+  planned: ({ device, isOnNetwork, ports }) =>
+    isOnNetwork && universesOf(device) === null
       ? Math.max(
           0,
-          ...ports.map(({ last }) =>
-            last?.universe === null ? last.startChannel + last.channelCount - 1 : 0,
+          ...ports.map(({ last, isInBytes }) =>
+            last && isInBytes ? last.startChannel + last.channelCount - 1 : 0,
           ),
         )
       : null,

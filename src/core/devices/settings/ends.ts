@@ -45,7 +45,8 @@ export const startByte: PortTold<'startByte', number | null> = {
   head: 'Start',
   unit: 'byte, from 0',
   isKept: false,
-  planned: ({ first, hasStart }) => (first?.universe === null && hasStart ? first.startChannel - 1 : null),
+  planned: ({ first, isInBytes, hasStart }) =>
+    first && isInBytes && hasStart ? first.startChannel - 1 : null,
 };
 
 export const endByte: PortTold<'endByte', number | null> = {
@@ -55,5 +56,5 @@ export const endByte: PortTold<'endByte', number | null> = {
   head: 'End',
   unit: 'byte, from 0',
   isKept: false,
-  planned: ({ last }) => (last?.universe === null ? lastChannelOf(last) - 1 : null),
+  planned: ({ last, isInBytes }) => (last && isInBytes ? lastChannelOf(last) - 1 : null),
 };

@@ -12,8 +12,8 @@ export const universes: DeviceHeld<'universes', number, number | string | null> 
   meaning: 'that it listens to; which ones, where they do not follow one another',
   head: 'Universes',
   isKept: true,
-  planned: ({ device, isRaw, universes: told }) =>
-    isRaw || universesOf(device) === null ? null : stretchesOf([...told.keys()]),
+  planned: ({ device, isOnNetwork, universes: told }) =>
+    isOnNetwork && universesOf(device) ? stretchesOf([...told.keys()]) : null,
   values: whole(0, LAST_UNIVERSE),
   heads: /^number of (universes|port-addresses)$/i,
   whenWrong: ({ planned, found, toType, side }) => ({

@@ -1,8 +1,7 @@
 import { portName, type Controller } from '../../catalogue/controller';
-import { takesRawFrames } from '../../devices/rawFrames';
-import { baudOf } from '../../devices/serialLine';
+import { linkOf, linkWords } from '../../catalogue/link';
 import type { Show } from '../../show/schema';
-import { countOf, groupDigits } from '../../units/number';
+import { countOf } from '../../units/number';
 import { outputName } from '../../panels/chains';
 import { portWords } from '../../devices/portWords';
 import { portsOfController } from '../../plan/planIndex';
@@ -114,7 +113,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
         yield label(
           { list: 'controllers', recordId: controller.id, part: '' },
           `${controller.label}: ${controller.name}`,
-          [linkWords(show, controller), countOf(controller.ports, 'port')].join(', '),
+          [addressWords(show, controller), countOf(controller.ports, 'port')].join(', '),
         );
       for (const supply of show.supplies)
         yield label(
@@ -126,11 +125,9 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
 }
 
 /** The address of a controller, or what it has in place of one. */
-function linkWords(show: Show, controller: Controller): string {
-  const baud = baudOf(show, controller);
-  if (baud !== null) return `serial line, ${groupDigits(baud)} baud`;
-  if (takesRawFrames(show, controller)) return 'raw frames, no address';
-  return controller.network?.ip ?? 'no address yet';
+function addressWords(show: Show, controller: Controller): string {
+  if (linkOf(show, controller) === 'network') return controller.network?.ip ?? 'no address yet';
+  return linkWords(show, controller);
 }
 
 const WAYS: readonly string[] = ['up', 'down', 'left', 'right'];

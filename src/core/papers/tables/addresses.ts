@@ -12,8 +12,7 @@ import {
   type PortSettings,
 } from '../../devices/settings/registry';
 import { settingWords, unitWords } from '../../devices/settings/typed';
-import { takesRawFrames } from '../../devices/rawFrames';
-import { baudOf } from '../../devices/serialLine';
+import { baudOf, linkOf } from '../../catalogue/link';
 import type { Show } from '../../show/schema';
 import type { Controller } from '../../catalogue/controller';
 import { maskWords } from '../../catalogue/network';
@@ -174,7 +173,7 @@ function linkRows(show: Pick<Show, 'controllerTypes'>, controller: Controller): 
         meaning: 'of its serial line, the same at both ends',
       },
     ];
-  if (takesRawFrames(show, controller))
+  if (linkOf(show, controller) === 'raw')
     return [
       {
         field: 'ip',

@@ -1,3 +1,4 @@
+import { linkOf, linkWords } from '../../catalogue/link';
 import { castOf } from '../../protocols/registry';
 import type { Controller } from '../../catalogue/controller';
 import { maskWords, reachOf, type NetworkAddress } from '../../catalogue/network';
@@ -61,7 +62,8 @@ export function addressBook(plan: LaidShow, rateHz: number): Table<Controller> {
         id: 'casting',
         head: 'Fed by',
         meaning: 'packets to it alone, or to all that listen',
-        of: (controller) => castOf(controller),
+        of: (controller) =>
+          linkOf(plan.show, controller) === 'network' ? castOf(controller) : linkWords(plan.show, controller),
       },
       {
         id: 'stored',

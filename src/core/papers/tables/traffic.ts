@@ -1,6 +1,6 @@
 import type { Bottleneck, Traffic, TrafficOf } from '../../answers/traffic';
 import type { Plan } from '../../plan/planned';
-import type { Link } from '../../rig/links';
+import type { Link } from '../../catalogue/link';
 import { countOf } from '../../units/number';
 import { listOf } from '../../units/words';
 import type { Table } from '../../pages/table';

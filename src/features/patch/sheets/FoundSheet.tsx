@@ -14,6 +14,7 @@ import { settingWords } from '@/core/devices/settings/typed';
 import { readFound, readUniverses } from '@/core/devices/readFound';
 import type { Plan } from '@/core/plan/planned';
 import { Choice } from '@/ui/fields/Choice';
+import { isInUniverses } from '@/core/catalogue/link';
 import { universesOf } from '@/core/protocols/registry';
 import { capitalised } from '@/core/units/words';
 import { SheetTable } from '@/ui/SheetTable';
@@ -84,7 +85,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         Add a controller first; then what it holds can be compared with the plan.
       </p>
     );
-  const counts = controller && universesOf(controller);
+  const counts = controller && isInUniverses(show, controller) ? universesOf(controller) : null;
   return (
     <div className={sheets.sheet}>
       <p className={sheets.lead}>{LEADS[how]}</p>
@@ -94,7 +95,7 @@ export function FoundSheet({ plan }: { plan: Plan }) {
         onController={setController}
         where={where}
         how={how}
-        countsUniverses={counts !== undefined}
+        countsUniverses={counts !== null}
         onChange={(next) => {
           setWhere(next.where);
           setHow(next.how);

@@ -14,7 +14,7 @@ import { SheetTable } from '@/ui/SheetTable';
 import sheets from '../../sheets/sheets.module.css';
 import { useEdit, useShow } from '../../show/ShowProvider';
 import { castOf, universesOf } from '@/core/protocols/registry';
-import { takesRawFrames } from '@/core/devices/rawFrames';
+import { linkOf, linkWords } from '@/core/catalogue/link';
 
 /** The usual ones first; the others by their length. */
 const USUAL_MASKS = [24, 16, 8];
@@ -144,9 +144,9 @@ export function NetworkSheet({ plan }: { plan: Plan }) {
       />
       <h2>What must be kept apart</h2>
       <p className={sheets.lead}>
-        {show.controllers.some((controller) => takesRawFrames(show, controller))
+        {show.controllers.some((controller) => linkOf(show, controller) === 'raw')
           ? `${show.controllers
-              .filter((controller) => takesRawFrames(show, controller))
+              .filter((controller) => linkOf(show, controller) === 'raw')
               .map((controller) => controller.name)
               .join(
                 ', ',
@@ -168,6 +168,8 @@ function Casting({
   onChange: (controller: Controller, network: NetworkAddress) => void;
 }) {
   const { network, name } = controller;
+  const kinds = useShow((state) => state.show);
+  if (linkOf(kinds, controller) !== 'network') return linkWords(kinds, controller);
   const universes = universesOf(controller);
   if (!network || !universes) return castOf(controller);
   return (
