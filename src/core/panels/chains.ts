@@ -198,6 +198,11 @@ export function outputName(chain: Pick<Chain, 'card' | 'output'>, cards: number)
   return cards > 1 ? `${chain.card + 1}.${chain.output}` : String(chain.output);
 }
 
+/** `2.4`, or `1.2.4` where there are several cards: card, output and place in its chain. @param place from 0 */
+export function placeName(chain: Pick<Chain, 'card' | 'output'>, place: number, cards: number): string {
+  return `${outputName(chain, cards)}.${place + 1}`;
+}
+
 /** Turns of panels in words: `no panel is turned`, `7 of 15 panels hang upside down`, `12 of 12 panels lie on their side`. */
 export function turnsWords(chains: readonly Chain[]): string {
   const panels = chains.flatMap((chain) => chain.panels);

@@ -1,3 +1,4 @@
+import { SHIPPED_CONTROLLER_TYPES } from '../catalogue/controllerType';
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
@@ -127,4 +128,32 @@ it('has the ports of a device in the file of what is typed into it, row by row a
   expect(rows).toContainEqual(expect.stringMatching(/^A2,50,/));
   const { tables } = sheetAsJson(device) as { tables: { rows: object[] }[] };
   expect(tables.map((table) => table.rows)).toContainEqual(jsonOf(show, 'ports.a').rows);
+});
+
+it('tells a small board its outputs in the order in which such boards ask, and what it does when data stops', () => {
+  const kind = SHIPPED_CONTROLLER_TYPES.find(({ id }) => id === 'wifi-2')!;
+  const show = onPorts(
+    aShow({
+      props: [aLine('rail', 100), aLine('arch', 50, { pixelTypeId: 'rgbw' })],
+      controllerTypes: [kind],
+      controllers: [
+        aController({
+          typeId: kind.id,
+          network: { ip: '10.20.0.9', maskBits: 24, given: 'fixed', casting: 'multicast', storedBy: '' },
+          portOptions: [{ port: 2, pin: { label: 'D4', software: '16', header: '7' } }],
+        }),
+      ],
+    }),
+    ['rail', 1, 1, 1],
+    ['arch', 1, 2],
+  );
+  const device = sheetsOf(planShow(show), NO_FACTS, HERE).find(({ id }) => id === 'device.a')!;
+  const rows = sheetRows(device).map((row) => row.join(','));
+  const at = rows.findIndex((row) => /^Port,LED type,Data pin/.test(row));
+  expect(rows[at]).toBe('Port,LED type,Data pin (in software),Length,Colour order,Skip first');
+  // The usual number of the first pin is that of the kind; the second was typed.
+  expect(rows[at + 1]).toMatch(/^A1,[^,]+,GPIO2,100,\w+,1$/);
+  expect(rows[at + 2]).toMatch(/^A2,[^,]+, with white,16,50,\w{4},0$/);
+  expect(rows).toContainEqual(expect.stringMatching(/^When data stops,shows its own effect after 2.5 s,/));
+  expect(rows).toContainEqual(expect.stringMatching(/^Multicast,on,/));
 });

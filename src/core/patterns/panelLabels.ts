@@ -1,6 +1,6 @@
 import type { LaidWall } from '../panels/laidWall';
 import { pictureIndex, type PictureMap } from '../panels/pictureMap';
-import { outputName, type Turn } from '../panels/chains';
+import { placeName, type Turn } from '../panels/chains';
 import { itemAt } from '../units/there';
 
 /** A picture by rows from the top left, three bytes a pixel. */
@@ -40,7 +40,7 @@ const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
 ];
 
 /**
- * A picture by which every panel says where it belongs: its output and place in the chain (`2.3`) above, its row and column
+ * A picture by which every panel says where it belongs: its output and place in the chain above (`2.3`, or `1.2.3` with the card before them), its row and column
  * on the wall below (`r1c4`), an arrow that points where the printed arrow of the panel is to point, a colour for each output, and a border
  * of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel that is turned,
  * placed or plugged otherwise than its driver is told shows it.
@@ -51,7 +51,6 @@ export function panelLabels({ wall, chains, cards }: LaidWall): Raster {
   const rgb = new Uint8Array(width * height * 3);
   chains.forEach((chain, index) => {
     const colour = itemAt(OUTPUT_COLOURS, index % OUTPUT_COLOURS.length);
-    const output = outputName(chain, cards.length).replace(/^.*\./, '');
     chain.panels.forEach(({ column, row, turnDeg }, place) => {
       const set = (x: number, y: number, [red, green, blue]: readonly [number, number, number]) => {
         if (x < 0 || y < 0 || x >= panel.columns || y >= panel.rows) return;
@@ -65,7 +64,7 @@ export function panelLabels({ wall, chains, cards }: LaidWall): Raster {
           const border = x === 0 || y === 0 || x === panel.columns - 1 || y === panel.rows - 1;
           set(x, y, border ? [255, 255, 255] : colour);
         }
-      const lines = [`${output}.${place + 1}`, `r${row + 1}c${column + 1}`];
+      const lines = [placeName(chain, place, cards.length), `r${row + 1}c${column + 1}`];
       const longest = Math.max(...lines.map((line) => line.length));
       const scale = Math.max(
         1,

@@ -5,7 +5,7 @@ import {
   chainPlaces,
   chainingSchema,
   chainsOf,
-  outputName,
+  placeName,
   type Chain,
   type WallCells,
 } from '../panels/chains';
@@ -281,8 +281,8 @@ export const wall = definePropKind({
       ...facts,
       {
         name: 'Output and place',
-        value: `${outputName(chain, cards)} · ${found.place + 1}`,
-        note: `${cards > 1 ? 'card.output' : 'output'} of the driver, and place in its chain${turnDeg === 0 ? '' : `; turned ${turnDeg}°`}`,
+        value: placeName(chain, found.place, cards),
+        note: `${cards > 1 ? 'card.output.place' : 'output.place'}: the place is that in its chain${turnDeg === 0 ? '' : `; turned ${turnDeg}°`}`,
       },
       {
         name: 'On the panel',

@@ -81,5 +81,5 @@ it('answers other programs with totals that add up', () => {
 it('says how many universes there are, and of what size', () => {
   expect(totalsWords(plan)).toBe('2 universes of 510 · 1,020 channels');
   const ddp = onPorts({ ...show, controllers: [aController({ protocol: 'ddp' })] }, ['net', 1, 1]);
-  expect(totalsWords(planShow(ddp))).toBe('1 DDP space · 12 channels');
+  expect(totalsWords(planShow(ddp))).toBe("1 device without universes · 12 channels");
 });

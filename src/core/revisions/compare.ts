@@ -6,6 +6,7 @@ import type { Plan } from '../plan/planned';
 import { same } from '../fields/json';
 import { digestOf } from '../show/facts';
 import { countOf } from '../units/number';
+import { comparedPower, type ComparedPower } from './comparedPower';
 import { valueIn } from '../units/there';
 import { propAt, plannedAt } from '../plan/records';
 
@@ -19,6 +20,8 @@ export interface Compared {
   values: { device: string; port: string; what: string; old: string; new: string }[];
   /** Parts of which the plan takes more or fewer. */
   parts: { name: string; before: string; after: string; more: boolean }[];
+  /** Supplies, currents, wires, fuses and plugs. */
+  power: ComparedPower[];
   /** Props some of whose steps of bringing up are to be done again, and how many. */
   retest: { name: string; steps: number }[];
 }
@@ -40,20 +43,22 @@ export function comparePlanned(before: Plan, after: Plan): Compared {
       new: now,
     })),
     parts: comparedParts(before, after),
+    power: comparedPower(before.show, after.show),
     retest: stepsToRepeat(before, after),
   };
 }
 
-export function isSame({ props, moved, values, parts, retest }: Compared): boolean {
-  return [props, moved, values, parts, retest].every((list) => list.length === 0);
+export function isSame({ props, moved, values, parts, power, retest }: Compared): boolean {
+  return [props, moved, values, parts, power, retest].every((list) => list.length === 0);
 }
 
 /** The differences, in lines that can be kept. */
-export function changedWords({ props, moved, values, retest }: Compared): string[] {
+export function changedWords({ props, moved, values, power, retest }: Compared): string[] {
   return [
     ...props.map(({ name, words }) => `${name}: ${words}`),
     ...(moved.length > 0 ? [`${countOf(moved.length, 'run')} moved`] : []),
     ...(values.length > 0 ? [`${countOf(values.length, 'value')} to type again`] : []),
+    ...power.map(({ name, what, before, after }) => `${name}, ${what}: ${before} → ${after}`),
     ...retest.map(({ name, steps }) => `${name}: ${countOf(steps, 'step')} of bringing up are new`),
   ];
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { aFeed, aSupply, drawing, toPixel, typed } from '../../../tests/unit/power';
 import { tries } from '../../../tests/unit/tries';
 import { anyBusyShow } from '../../../tests/unit/busyShows';
 import { aController, aLine, aShow, onPorts } from '../../../tests/unit/shows';
@@ -41,12 +42,36 @@ describe('two states of a show', () => {
     expect(retest.map(({ name }) => name)).toEqual(['rail', 'arch']);
     expect(changedWords(compared(show, longer))).toContain('rail: 30 → 40 pixels, other measures');
   });
+  it('differ by what supplies, lights and leads are said to be, each with both values', () => {
+    const feed = aFeed([toPixel('rail', 1)], { fuseAmps: 5 });
+    const fed: Show = { ...show, supplies: [aSupply()], feeds: [feed] };
+    const stronger: Show = {
+      ...fed,
+      pixelTypes: fed.pixelTypes.map((type) => (type.id === 'rgb' ? drawing(type, 45) : type)),
+      supplies: [aSupply({ ratedAmps: typed(33) })],
+      feeds: [{ ...feed, fuseAmps: 7.5, pieces: [{ ...feed.pieces[0]!, lengthMm: 3100, wire: 'awg14' }] }],
+    };
+    const { power } = compared(fed, stronger);
+    const lines = power.map(({ name, what, before, after }) => `${name}, ${what}: ${before} → ${after}`);
+    expect(lines).toContain(`${feed.name}, fuse: 5 A → 7.5 A`);
+    expect(lines).toContainEqual(expect.stringMatching(/, wire: .* → 3\.1 m of AWG.14 to /));
+    expect(lines).toContainEqual(expect.stringMatching(/, rating: .* → 33 A$/));
+    expect(lines).toContainEqual(expect.stringMatching(/, current, red: .* → /));
+    expect(isSame(compared(fed, stronger))).toBe(false);
+    expect(compared(show, fed).power).toContainEqual(
+      expect.objectContaining({ name: feed.name, what: 'fuse', before: 'none', after: '5 A' }),
+    );
+    expect(changedWords(compared(fed, stronger))).toContain(`${feed.name}, fuse: 5 A → 7.5 A`);
+  });
   it('are the same as themselves, and what came one way goes the other', () => {
     fc.assert(
       fc.property(anyBusyShow, anyBusyShow, (one, other) => {
         expect(isSame(compared(one, one))).toBe(true);
         const [there, back] = [compared(one, other), compared(other, one)];
         expect(back.parts.length).toBe(there.parts.length);
+        expect(back.power.map(({ before, after }) => [after, before]).sort()).toEqual(
+          there.power.map(({ before, after }) => [before, after]).sort(),
+        );
         expect(back.parts.filter(({ more }) => more).length).toBe(
           there.parts.filter(({ more }) => !more).length,
         );

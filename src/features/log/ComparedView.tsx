@@ -90,6 +90,12 @@ export function ComparedView({
             lines={compared.parts.map((each) => `${each.name}: ${each.before} → ${each.after}`)}
           />
           <Lines
+            title="Power"
+            lines={compared.power.map(
+              ({ name, what, before, after }) => `${name}, ${what}: ${before} → ${after}`,
+            )}
+          />
+          <Lines
             title="To be tested again"
             lines={compared.retest.map(({ name, steps }) => `${name}: ${countOf(steps, 'step')}`)}
           />

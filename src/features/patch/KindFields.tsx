@@ -1,11 +1,12 @@
 'use client';
 
 import { isObject } from '@/core/fields/json';
-import { retyped, standingWords, type Standing } from '@/core/figures/figure';
+import { retyped, standingWords, type Figure, type Standing } from '@/core/figures/figure';
 import {
   HIDES_WORDS,
   PIXEL_SIZES_WORDS,
   STARTS_WORDS,
+  silentWords,
   UNIVERSE_SIZES_WORDS,
 } from '@/core/catalogue/controllers/telling';
 import { listOf } from '@/core/units/words';
@@ -117,8 +118,11 @@ function usualStanding(type: ControllerType): string {
 function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefined)[] {
   const usual = usualStanding(type);
   const noteOf = (figure: Standing) => (standingWords(figure) === usual ? undefined : standingWords(figure));
-  const known = (figure: Standing | undefined, name: string, value: () => string): Fact | undefined =>
-    figure && { name, value: value(), note: noteOf(figure) };
+  const known = <Value,>(
+    figure: Figure<Value> | undefined,
+    name: string,
+    words: (value: Value) => string,
+  ): Fact | undefined => figure && { name, value: words(figure.value), note: noteOf(figure) };
   return [
     { name: 'Class', value: classOf(type).label },
     {
@@ -128,23 +132,18 @@ function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefi
         .join(', '),
       note: ['ports on', noteOf(type.pixelsPerPort)].filter(Boolean).join('; '),
     },
-    known(type.mostPixels, 'Pixels in all', () => groupDigits(type.mostPixels!.value)),
-    known(type.mostUniverses, 'Universes', () => String(type.mostUniverses!.value)),
-    known(type.starts, 'Starts', () => STARTS_WORDS[type.starts!.value]),
-    known(type.universeSizes, 'Universe size', () => UNIVERSE_SIZES_WORDS[type.universeSizes!.value]),
-    known(type.hides, 'Hides pixels', () => HIDES_WORDS[type.hides!.value]),
-    known(type.pixelSizes, 'Channels per pixel', () => PIXEL_SIZES_WORDS[type.pixelSizes!.value]),
-    known(
-      type.pixelChannels,
-      'Takes pixels of',
-      () => `${listOf(type.pixelChannels!.value.map(String))} channels`,
-    ),
-    known(type.straddles, 'Straddling pixels', () => (type.straddles!.value ? 'taken' : 'not taken')),
-    known(type.artNetNets, 'Art-Net', () => (type.artNetNets!.value ? 'with nets' : '0 to 255 only')),
-    known(type.linkMbits, 'Link', () => `${type.linkMbits!.value} Mbit/s`),
-    known(type.receiverCableMm, 'Cable to receivers', () =>
-      formatLength(type.receiverCableMm!.value, lengths),
-    ),
+    known(type.mostPixels, 'Pixels in all', groupDigits),
+    known(type.mostUniverses, 'Universes', String),
+    known(type.starts, 'Starts', (value) => STARTS_WORDS[value]),
+    known(type.universeSizes, 'Universe size', (value) => UNIVERSE_SIZES_WORDS[value]),
+    known(type.hides, 'Hides pixels', (value) => HIDES_WORDS[value]),
+    known(type.pixelSizes, 'Channels per pixel', (value) => PIXEL_SIZES_WORDS[value]),
+    known(type.pixelChannels, 'Takes pixels of', (value) => `${listOf(value.map(String))} channels`),
+    known(type.whenSilent, 'When data stops', silentWords),
+    known(type.straddles, 'Straddling pixels', (value) => (value ? 'taken' : 'not taken')),
+    known(type.artNetNets, 'Art-Net', (value) => (value ? 'with nets' : '0 to 255 only')),
+    known(type.linkMbits, 'Link', (value) => `${value} Mbit/s`),
+    known(type.receiverCableMm, 'Cable to receivers', (value) => formatLength(value, lengths)),
     type.baud !== undefined && { name: 'Serial', value: `${groupDigits(type.baud)} baud` },
     type.keepFree !== undefined && { name: 'Keep free', value: type.keepFree },
     ...(type.pins ?? []).map((pin) => ({

@@ -6,8 +6,11 @@ import {
   HIDES,
   HIDES_WORDS,
   MOST_CHANNELS_A_PIXEL,
+  MOST_SILENT_S,
   PIXEL_SIZES,
   PIXEL_SIZES_WORDS,
+  SILENT,
+  SILENT_WORDS,
   STARTS,
   STARTS_WORDS,
   SUB_NETS,
@@ -15,9 +18,13 @@ import {
   UNIVERSE_SIZES,
   UNIVERSE_SIZES_WORDS,
   tellingOf,
+  type Silence,
 } from '@/core/catalogue/controllers/telling';
 import { retyped, type Figure } from '@/core/figures/figure';
+import type { Parsed } from '@/core/units/length';
+import { groupDigits } from '@/core/units/number';
 import { listOf } from '@/core/units/words';
+import { ParsedField } from '@/ui/fields/ParsedField';
 import { Hint, Row, Stack } from '@/ui/Panel';
 import { StandingFields } from '../figures/StandingFields';
 
@@ -78,6 +85,7 @@ export function TellingFields({
         figure={type.subNets}
         onCommit={(subNets) => onChange({ subNets })}
       />
+      <WhenSilent figure={type.whenSilent} onCommit={(whenSilent) => onChange({ whenSilent })} />
       <PixelChannels figure={type.pixelChannels} onCommit={(pixelChannels) => onChange({ pixelChannels })} />
     </>
   );
@@ -112,6 +120,62 @@ function TellingField<Value extends string>({
       <StandingFields label={label} figure={figure} onCommit={onCommit} />
     </Stack>
   );
+}
+
+/** The look of a device when data stops, and the seconds after which it begins. */
+function WhenSilent({
+  figure,
+  onCommit,
+}: {
+  figure: Figure<Silence> | undefined;
+  onCommit: (figure: Figure<Silence> | undefined) => void;
+}) {
+  return (
+    <>
+      <Row>
+        <Select
+          label="When data stops"
+          placeholder="not known"
+          clearable
+          value={figure?.value.shows ?? null}
+          data={SILENT.map((value) => ({ value, label: `it ${SILENT_WORDS[value]}` }))}
+          onChange={(shows) =>
+            onCommit(shows === null ? undefined : retyped(figure, { ...figure?.value, shows }))
+          }
+        />
+        {figure && (
+          <ParsedField
+            label="After so many seconds"
+            placeholder="not known"
+            value={figure.value.afterS ?? null}
+            format={(seconds) => (seconds === null ? '' : String(seconds))}
+            parse={parseSeconds}
+            onCommit={(afterS) =>
+              onCommit(
+                retyped(figure, {
+                  shows: figure.value.shows,
+                  ...(afterS !== null && { afterS }),
+                }),
+              )
+            }
+          />
+        )}
+      </Row>
+      <StandingFields label="When data stops" figure={figure} onCommit={onCommit} />
+    </>
+  );
+}
+
+function parseSeconds(text: string): Parsed<number | null> {
+  const words = text.trim();
+  if (words === '') return { ok: true, value: null };
+  const seconds = Number(/^([\d.,]+)\s*s?$/i.exec(words)?.[1]?.replace(',', '.') ?? NaN);
+  return seconds >= 0 && seconds <= MOST_SILENT_S
+    ? { ok: true, value: seconds }
+    : {
+        ok: false,
+        message: `Seconds from 0 to ${groupDigits(MOST_SILENT_S)}, such as 2.5; “${words}” is not.`,
+      };
 }
 
 /** The numbers of channels that a pixel may have. */

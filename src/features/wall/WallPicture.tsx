@@ -46,9 +46,9 @@ export function WallPicture({ prop }: { prop: PropOf<'wall'> }) {
         />
       </div>
       <div className={styles.caption}>
-        <span className={styles.side}>{SIDES[side]}</span> · above: output · place in its chain; below: row
-        and column as seen from the front (zoom in where a panel is too small for them) · the arrow is the
-        printed one
+        <span className={styles.side}>{SIDES[side]}</span> · above: output.place in its chain; below: row and
+        column as seen from the front (zoom in where a panel is too small for them) · the arrow is the printed
+        one
       </div>
     </section>
   );

@@ -36,7 +36,7 @@ function draw(
 
 it('says for each panel its output and place, and its row and column', () => {
   const { texts } = draw({}, {}, 'front', 0.5);
-  for (const label of ['1·1', '1·3', '3·3']) expect(texts).toContain(label);
+  for (const label of ['1.1', '1.3', '3.3']) expect(texts).toContain(label);
   for (const label of ['r1 c1', 'r2 c2', 'r3 c3']) expect(texts).toContain(label);
   // From the back, the same panels by the same names.
   expect([...draw({}, {}, 'back', 0.5).texts].sort()).toEqual([...texts].sort());
@@ -63,7 +63,7 @@ it('names cards where there are several, and outputs by card', () => {
     ],
   };
   const { texts } = draw({}, { driver }, 'front', 0.5);
-  expect(texts).toEqual(expect.arrayContaining(['card 1', 'card 2', '1.1·1', '2.3·1']));
+  expect(texts).toEqual(expect.arrayContaining(['card 1', 'card 2', '1.1.1', '2.3.1']));
 });
 
 it('costs what panels cost, whatever pixels they have', () => {

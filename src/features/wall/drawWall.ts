@@ -1,5 +1,5 @@
 import type { LaidWall } from '@/core/panels/laidWall';
-import { chainPlaces, outputName } from '@/core/panels/chains';
+import { chainPlaces, placeName } from '@/core/panels/chains';
 import type { ViewSide } from '@/core/threading/view';
 import type { OnScreen } from '@/ui/picture/Board';
 import type { Size } from '@/ui/picture/camera';
@@ -117,7 +117,7 @@ export function drawWall(
       context.fillStyle = palette.text;
       context.font = `700 ${fontPx}px ${MONO}`;
       const chain = found && itemAt(laid.chains, found.chain);
-      const words = chain ? `${outputName(chain, laid.cards.length)}·${found.place + 1}` : 'on none';
+      const words = chain ? placeName(chain, found.place, laid.cards.length) : 'on none';
       plate(context, words, left, y - h / 2 + 4, fontPx, palette);
       if (h > 40) {
         context.font = `${Math.max(11, fontPx * 0.8)}px ${MONO}`;

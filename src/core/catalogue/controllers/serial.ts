@@ -12,6 +12,7 @@ export const serial = defineControllerClass({
       pixelsPerPort: usual([{ upToPorts: 1, pixels: 300 }], OF_CLASS),
       starts: usual('device', OF_CLASS),
       pixelSizes: usual('ofDevice', OF_CLASS),
+      whenSilent: usual({ shows: 'holds' }, OF_CLASS),
       baud: 115_200,
     },
   ],

@@ -54,6 +54,31 @@ export const SUB_NETS_WORDS: Readonly<Record<SubNetsTold, string>> = {
   ofDevice: 'one for the device',
 };
 
+/** Seconds without data, at most, that a kind of device may be said to wait. */
+export const MOST_SILENT_S = 3600;
+
+/** Looks of a device that hears nothing any more. */
+export const SILENT = ['holds', 'dark', 'ownEffect'] as const;
+type Silent = (typeof SILENT)[number];
+
+const silenceSchema = z.strictObject({
+  shows: z.enum(SILENT),
+  /** Seconds without data before it begins; absent where nobody counted them. */
+  afterS: z.number().min(0).max(MOST_SILENT_S).optional(),
+});
+export type Silence = z.infer<typeof silenceSchema>;
+
+export const SILENT_WORDS: Readonly<Record<Silent, string>> = {
+  holds: 'holds the last picture',
+  dark: 'goes dark',
+  ownEffect: 'shows its own effect',
+};
+
+/** `shows its own effect after 2.5 s` */
+export function silentWords({ shows, afterS }: Silence): string {
+  return `${SILENT_WORDS[shows]}${afterS === undefined ? '' : ` after ${afterS} s`}`;
+}
+
 /** Channels that a pixel may have. */
 export const MOST_CHANNELS_A_PIXEL = 4;
 
@@ -64,6 +89,8 @@ export const tellingFields = {
   hides: figureSchema(z.enum(HIDES)).optional(),
   pixelSizes: figureSchema(z.enum(PIXEL_SIZES)).optional(),
   subNets: figureSchema(z.enum(SUB_NETS)).optional(),
+  /** Its look when data stops. */
+  whenSilent: figureSchema(silenceSchema).optional(),
   /** Channels of a pixel that it knows. */
   pixelChannels: figureSchema(
     z.array(z.int().min(1).max(MOST_CHANNELS_A_PIXEL)).min(1).max(MOST_CHANNELS_A_PIXEL),

@@ -22,6 +22,7 @@ export const wifi = defineControllerClass({
       universeSizes: usual('wholePixels', OF_CLASS),
       pixelSizes: usual('ofDevice', OF_CLASS),
       straddles: usual(false, OF_CLASS),
+      whenSilent: usual({ shows: 'ownEffect', afterS: 2.5 }, OF_CLASS),
       linkMbits: usual(5, 'Wi-Fi in a garden, unicast; multicast carries far less'),
       pins: [
         // The print beside a pin differs from board to board.

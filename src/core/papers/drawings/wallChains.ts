@@ -1,5 +1,5 @@
 import { layWall } from '../../props/wall';
-import { flowsRight, outputName, turnOf } from '../../panels/chains';
+import { flowsRight, placeName, turnOf } from '../../panels/chains';
 import type { PropOf } from '../../props/registry';
 import { xSeenFrom, type ViewSide } from '../../threading/view';
 import { boundsOfSpots, type Drawing, type Shape, type SpotOnDrawing } from '../../pages/drawing';
@@ -50,7 +50,6 @@ export function wallChainsDrawing(prop: PropOf<'wall'>, side: ViewSide): Drawing
     });
   const labelled = chains.reduce((sum, { panels }) => sum + panels.length, 0) <= MOST_LABELLED;
   for (const chain of chains) {
-    const output = outputName(chain, cards.length);
     chain.panels.forEach((each, place) => {
       const next = chain.panels[place + 1];
       if (next)
@@ -73,7 +72,7 @@ export function wallChainsDrawing(prop: PropOf<'wall'>, side: ViewSide): Drawing
         shapes.push({
           is: 'label',
           at,
-          words: `${output}.${place + 1}`,
+          words: placeName(chain, place, cards.length),
           sizePt: isFirst ? 11 : 9,
           bold: isFirst,
           boxed: true,

@@ -2,7 +2,7 @@ import { portName, type Controller } from '../../catalogue/controller';
 import { linkOf, linkWords } from '../../catalogue/link';
 import type { Show } from '../../show/schema';
 import { countOf } from '../../units/number';
-import { outputName } from '../../panels/chains';
+import { placeName } from '../../panels/chains';
 import { portWords } from '../../devices/portWords';
 import { portsOfController } from '../../plan/planIndex';
 import type { Plan } from '../../plan/planned';
@@ -64,7 +64,7 @@ export function* labelsOf(plan: Plan, kind: LabelKind, only?: string): Generator
             const cell = `${panel.row} ${panel.column}`;
             if (seen.has(cell)) continue;
             seen.add(cell);
-            const name = `${outputName(chain, cards.length)}.${place + 1}`;
+            const name = placeName(chain, place, cards.length);
             yield label(
               { list: 'props', recordId: prop.id, part: `panel ${panel.row + 1}.${panel.column + 1}` },
               name,

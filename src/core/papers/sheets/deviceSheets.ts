@@ -1,4 +1,8 @@
 import { portName, type Controller } from '../../catalogue/controller';
+import { channelsPerPixel } from '../../catalogue/pixelType';
+import type { DeviceSettings } from '../../devices/settings/registry';
+import { kindOfController, tellingOfController } from '../../devices/tellingOn';
+import { capsOf } from '../../power/caps';
 import { deviceSettings } from '../../devices/deviceSettings';
 import { differences } from '../../devices/differences';
 import { foundIn, type FoundSettings } from '../../devices/found';
@@ -12,11 +16,12 @@ import { capitalised } from '../../units/words';
 import { tableBlock, type Block } from '../../pages/block';
 import type { Sheet } from '../../pages/sheet';
 import { deviceValuesTable, differencesTable, portSettingsTable } from '../tables/addresses';
-import { heldTable, socketsTable } from '../tables/devices';
+import { limitersTable } from '../tables/brightness';
+import { heldTable, outputsTable, socketsTable } from '../tables/devices';
 import { paper, tableSheet } from './make';
 import { quickStartSheets } from './quickStart';
 import { itemAt } from '../../units/there';
-import { controllerAt } from '../../plan/records';
+import { controllerAt, pixelTypeOf, propOfRun } from '../../plan/records';
 
 /** Everything on paper about one device. @param index of the controller in the show */
 export function deviceSheets(plan: Plan, facts: Facts, index: number): Sheet[] {
@@ -73,6 +78,17 @@ export function socketRows(plan: Plan, index: number) {
   const controller = controllerAt(plan, index);
   const used = new Map(portsOfController(plan, index).map((port) => [port.port, port.runs]));
   const said = new Map((controller.portOptions ?? []).map((options) => [options.port, options]));
+  const kind = kindOfController(plan, index);
+  /** Somebody's own words for a pin come before those of the kind. */
+  const pinOf = (port: number) => {
+    const own = said.get(port)?.pin;
+    const usual = kind?.pins?.[port - 1];
+    return {
+      label: own?.label ?? (usual?.label || null),
+      software: own?.software ?? usual?.number ?? null,
+      header: own?.header ?? null,
+    };
+  };
   const ports = [
     ...new Set([
       ...used.keys(),
@@ -85,10 +101,44 @@ export function socketRows(plan: Plan, index: number) {
       port: portName(controller, port),
       behind: (used.get(port) ?? []).map((run) => runName(plan, run)).join(', ') || null,
       socket: said.get(port)?.socket ?? null,
-      label: said.get(port)?.pin?.label ?? null,
-      software: said.get(port)?.pin?.software ?? null,
-      header: said.get(port)?.pin?.header ?? null,
+      ...pinOf(port),
     }));
+}
+
+/** A row for each output of a small board. */
+function outputRows(plan: Plan, index: number, { ports }: DeviceSettings) {
+  const pins = new Map(socketRows(plan, index).map(({ port, software }) => [port, software]));
+  const controller = controllerAt(plan, index);
+  return portsOfController(plan, index).flatMap(({ port, runs }) => {
+    const rows = ports.filter((row) => row.port === port);
+    const types = new Set(runs.map((run) => pixelTypeOf(plan.show, propOfRun(plan, run))));
+    return rows.map((row) => ({
+      port: row.name,
+      ledType: [...types]
+        .map((type) => `${type.chip || type.name}${channelsPerPixel(type) === 4 ? ', with white' : ''}`)
+        .join(' + '),
+      pin: pins.get(portName(controller, port)) ?? null,
+      length: row.pixels ?? 0,
+      colourOrder: row.colourOrder,
+      skipped: row.hiddenPixels,
+    }));
+  });
+}
+
+/** The values of a small board once more, in its own order; none for other devices. */
+function smallBoardBlocks(plan: Plan, index: number, settings: DeviceSettings): Block[] {
+  // They count their LEDs on over all outputs, and have a limiter of their own.
+  if (tellingOfController(plan, index).starts.value !== 'device' || settings.ports.length === 0) return [];
+  const caps = plan.show.feeds.length === 0 ? [] : capsOf(plan).controllers;
+  const limiters = limitersTable(
+    plan,
+    caps.filter(({ controller }) => controller === index),
+  );
+  return [
+    { is: 'heading', words: 'The same in the order in which small boards usually ask' },
+    tableBlock(outputsTable(controllerAt(plan, index).name, outputRows(plan, index, settings))),
+    ...(limiters.rows.length > 0 ? [tableBlock(limiters)] : []),
+  ];
 }
 
 const SET = { head: 'Set', as: 'tick' } as const;
@@ -107,6 +157,7 @@ function deviceBlocks(plan: Plan, facts: Facts, index: number): Block[] {
     ...(settings.ports.length === 0
       ? [{ is: 'words' as const, words: 'Nothing is plugged in yet.' }]
       : [tableBlock(portSettingsTable(controller, settings.ports), [SET])]),
+    ...smallBoardBlocks(plan, index, settings),
     ...(rows.length > 0
       ? [
           { is: 'heading' as const, words: 'Where its sockets sit, and its pins in their three names' },

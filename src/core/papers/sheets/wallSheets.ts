@@ -1,5 +1,5 @@
 import { layWall } from '../../props/wall';
-import { outputName } from '../../panels/chains';
+import { outputName, placeName } from '../../panels/chains';
 import { ribbonsOf } from '../../panels/ribbons';
 import type { Plan } from '../../plan/planned';
 import type { PropOf } from '../../props/registry';
@@ -114,10 +114,10 @@ function ribbons(prop: PropOf<'wall'>, lengths: Lengths): RibbonRow[] {
   const { chains, cards } = layWall(prop);
   const { panel } = prop.shape;
   return ribbonsOf(chains, panel).map(({ chain, from, lengthMm, isOfTheBox }) => {
-    const output = outputName(itemAt(chains, chain), cards.length);
+    const nameOf = (place: number) => placeName(itemAt(chains, chain), place, cards.length);
     return {
-      from: `${output}.${from + 1}`,
-      to: `${output}.${from + 2}`,
+      from: nameOf(from),
+      to: nameOf(from + 1),
       length: formatLength(Math.round(lengthMm), lengths),
       ofTheBox: isOfTheBox,
     };

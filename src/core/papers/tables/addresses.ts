@@ -1,4 +1,6 @@
-import { castOf, protocolOf, universesOf } from '../../protocols/registry';
+import { castOf, listensToGroups, protocolOf, universesOf } from '../../protocols/registry';
+import { silentWords } from '../../catalogue/controllers/telling';
+import { standingWords } from '../../figures/figure';
 import { partsWords } from '../../protocols/protocol';
 import { addressOf } from '../../answers/lookup';
 import { numberingsOf } from '../../answers/numberings';
@@ -137,6 +139,7 @@ export function deviceValuesTable(
     forDevices: true,
     rows: [
       ...linkRows(show, controller),
+      ...castRows(show, controller),
       ...DEVICE_SETTINGS.flatMap((setting) => {
         const value = settings[setting.field];
         return value === null
@@ -197,6 +200,35 @@ function linkRows(show: Pick<Show, 'controllerTypes'>, controller: Controller): 
       value: protocolOf(controller).name,
       meaning: cast ? `sent by ${cast}` : 'what it is sent',
     },
+  ];
+}
+
+/** Listening to groups, and the look when data stops: receiving pages ask for them, each in its own words. */
+function castRows(show: Pick<Show, 'controllerTypes'>, controller: Controller): DeviceValue[] {
+  const silence = show.controllerTypes.find(({ id }) => id === controller.typeId)?.whenSilent;
+  const isOnNetwork = linkOf(show, controller) === 'network';
+  const groups = isOnNetwork && universesOf(controller)?.groupOf;
+  return [
+    ...(groups && controller.network
+      ? [
+          {
+            field: 'multicast',
+            words: 'multicast',
+            value: listensToGroups(controller) ? 'on' : 'off',
+            meaning: 'where it asks: whether it listens to the groups of its universes',
+          },
+        ]
+      : []),
+    ...(silence
+      ? [
+          {
+            field: 'whenSilent',
+            words: 'when data stops',
+            value: silentWords(silence.value),
+            meaning: `what it does by itself, in case its page asks (${standingWords(silence)})`,
+          },
+        ]
+      : []),
   ];
 }
 

@@ -43,6 +43,63 @@ export function socketsTable(name: string, rows: readonly SocketRow[]): Table<So
   };
 }
 
+interface OutputRow {
+  port: string;
+  ledType: string;
+  pin: string | null;
+  length: number;
+  colourOrder: string | null;
+  skipped: number;
+}
+
+/** The outputs of a small board, in the order in which such boards usually ask. */
+export function outputsTable(name: string, rows: readonly OutputRow[]): Table<OutputRow> {
+  return {
+    name: `Outputs of ${name}, as small boards ask`,
+    forDevices: true,
+    rows,
+    keyOf: ({ port }) => port,
+    columns: [
+      { id: 'port', head: 'Port', as: 'key', meaning: 'as it is called here', of: ({ port }) => port },
+      {
+        id: 'type',
+        head: 'LED type',
+        meaning: 'the chip on the lights; a list of types has those with white apart',
+        of: ({ ledType }) => ledType,
+      },
+      {
+        id: 'pin',
+        head: 'Data pin',
+        unit: 'in software',
+        as: 'figure',
+        meaning: 'the number in software, not what is printed beside it',
+        of: ({ pin }) => pin,
+      },
+      {
+        id: 'length',
+        head: 'Length',
+        as: 'figure',
+        meaning: 'LEDs on this output',
+        of: ({ length }) => length,
+      },
+      {
+        id: 'order',
+        head: 'Colour order',
+        as: 'figure',
+        meaning: 'to set on the device',
+        of: ({ colourOrder }) => colourOrder,
+      },
+      {
+        id: 'skip',
+        head: 'Skip first',
+        as: 'figure',
+        meaning: 'LEDs at the beginning that stay dark; not asked by all',
+        of: ({ skipped }) => skipped,
+      },
+    ],
+  };
+}
+
 interface HeldRow {
   where: string;
   what: string;
