@@ -141,6 +141,16 @@ export function touchedBy(change: ShowChange): Set<string> {
   );
 }
 
+/** The fields that a change touches, as `list id path`. */
+export function fieldsTouchedBy(change: ShowChange): Set<string> {
+  return new Set(
+    change.flatMap((each) => {
+      const record = `${each.list} ${each.id}`;
+      return 'fields' in each ? Object.keys(each.fields).map((path) => `${record} ${path}`) : [record];
+    }),
+  );
+}
+
 /**
  * The show after a change. What the change leaves alone is the same object in both.
  *

@@ -31,6 +31,8 @@ export interface Waiting {
   after: Show | null;
   /** An edit that is seen, and sent only when it is decided. */
   held?: boolean;
+  /** The state before a change of others which it overwrites a moment later: laid on that, the server finds that they meet. */
+  base?: number;
 }
 
 export interface ShowState {

@@ -1,4 +1,4 @@
-import { applyChanges, changeBetween } from '@/core/show/changes';
+import { applyChanges, changeBetween, fieldsTouchedBy, type ShowChange } from '@/core/show/changes';
 import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { ShowMessage } from '@/core/show/events';
 import { Facts, type Fact, type Note } from '@/core/show/facts';
@@ -16,6 +16,9 @@ import { lastOf, byId } from '@/core/units/there';
 import type { Asked, Saving, ShowState, Waiting } from './showState';
 
 const RETRY_AFTER_MS = 2000;
+
+/** One who overwrites what others changed so shortly before has hardly seen it, and is asked. */
+const HARDLY_SEEN_MS = 5000;
 
 /** Surroundings of the store of a show. */
 export interface Surroundings {
@@ -39,6 +42,8 @@ export interface Surroundings {
 export class ShowSync {
   readonly queue: NoteQueue;
   private sending = false;
+  /** The latest changes of others, by the fields that they touched. */
+  private justHeard: { sequence: number; atMs: number; touched: ReadonlySet<string> }[] = [];
   private removed = false;
   private editsFail = false;
   private editsTrouble: string | null = null;
@@ -91,9 +96,10 @@ export class ShowSync {
     );
   }
 
-  enqueue(asked: Asked, after: Show | null, held = false): string {
+  enqueue(asked: Asked, after: Show | null, held = false, base?: number): string {
     const id = newId('change');
-    this.set({ waiting: [...this.get().waiting, { id, asked, after, held }] });
+    const own: Waiting = { id, asked, after, held, ...(base !== undefined && { base }) };
+    this.set({ waiting: [...this.get().waiting, own] });
     void this.send();
     return id;
   }
@@ -101,9 +107,22 @@ export class ShowSync {
   /** @returns null where the edit changes nothing: a double click, or what is there already, makes no entry in the history */
   make(edit: Edit, held: boolean): string | null {
     const show = applyEdit(this.get().show, edit);
-    if (show === this.get().show || changeBetween(this.get().show, show).length === 0) return null;
+    if (show === this.get().show) return null;
+    const change = changeBetween(this.get().show, show);
+    if (change.length === 0) return null;
     this.set({ show });
-    return this.enqueue({ kind: 'edit', edit }, show, held);
+    return this.enqueue({ kind: 'edit', edit }, show, held, this.baseOver(change));
+  }
+
+  /** The state before the first change of others, heard a moment ago, that touched the same field; undefined where none did. */
+  private baseOver(change: ShowChange): number | undefined {
+    this.justHeard = this.justHeard.filter(({ atMs }) => Date.now() - atMs < HARDLY_SEEN_MS);
+    if (this.justHeard.length === 0) return undefined;
+    const touched = [...fieldsTouchedBy(change)];
+    const met = this.justHeard.filter((each) => touched.some((field) => each.touched.has(field)));
+    // It is asked about once.
+    this.justHeard = this.justHeard.filter((each) => !met.includes(each));
+    return met[0] && met[0].sequence - 1;
   }
 
   settle(): void {
@@ -147,7 +166,7 @@ export class ShowSync {
         if (!change) continue;
         try {
           await this.take(
-            await this.around.client.change(this.get().id, next.id, this.get().sequence, change),
+            await this.around.client.change(this.get().id, next.id, next.base ?? this.get().sequence, change),
           );
           this.drop(next);
           this.reach(false);
@@ -276,6 +295,13 @@ export class ShowSync {
           `${each.asked.kind === 'undo' ? 'Undone' : 'Done again'}: ${byId(fresh, each.id).label}`,
         );
     const theirs = fresh.filter((each) => each.window !== this.around.window);
+    this.justHeard.push(
+      ...theirs.map(({ sequence, change }) => ({
+        sequence,
+        atMs: Date.now(),
+        touched: fieldsTouchedBy(change),
+      })),
+    );
     if (theirs.length > 0) this.around.notify(`Changed elsewhere: ${lastOf(theirs).label}.`);
     this.set({
       confirmed: applyChanges(
@@ -357,7 +383,10 @@ export class ShowSync {
     await this.catchUp();
     if (choice === 'theirs') this.drop(first);
     // Sent anew under another id, and made on what is there now.
-    else this.set({ waiting: [{ ...first, id: newId('change') }, ...this.get().waiting.slice(1)] });
+    else {
+      const { base: _, ...again } = first;
+      this.set({ waiting: [{ ...again, id: newId('change') }, ...this.get().waiting.slice(1)] });
+    }
     this.relay();
     await this.send();
   }

@@ -57,6 +57,45 @@ describe('when others were first', () => {
     },
   );
 
+  it.each(['mine', 'theirs'] as const)(
+    'asks before it overwrites what others changed a moment ago, and does as told: %s',
+    async (choice) => {
+      const { server, store, name, elsewhere, kept } = open();
+      elsewhere(rename('Theirs'));
+      expect(name()).toBe('Theirs');
+      store.getState().edit(rename('Mine'));
+      await server.next();
+      expect(store.getState()).toMatchObject({
+        saving: 'clash',
+        clash: { clash: { field: 'name', mine: '“Mine”', theirs: '“Theirs”' } },
+      });
+      void store.getState().resolve(choice);
+      await (choice === 'mine' ? server.next() : pause());
+      expect(name()).toBe(choice === 'mine' ? 'Mine' : 'Theirs');
+      expect(kept()).toEqual(store.getState().show);
+      // It was asked about: the next change of it is one's own.
+      store.getState().edit(rename('Once more'));
+      await server.next();
+      expect(store.getState()).toMatchObject({ saving: 'saved', clash: null });
+      expect(kept().props[0]!.name).toBe('Once more');
+    },
+  );
+
+  it('asks nothing about another field, nor later than some seconds after', async () => {
+    const { server, store, name, elsewhere, kept } = open();
+    elsewhere(rename('Theirs'));
+    store.getState().edit(rename('Net', 'net'));
+    await server.next();
+    expect(store.getState()).toMatchObject({ saving: 'saved', clash: null });
+    const now = jest.spyOn(Date, 'now').mockReturnValue(Date.now() + 6000);
+    store.getState().edit(rename('Mine'));
+    await server.next();
+    now.mockRestore();
+    expect(store.getState()).toMatchObject({ saving: 'saved', clash: null });
+    expect(name()).toBe('Mine');
+    expect(kept()).toEqual(store.getState().show);
+  });
+
   it('names what does not fit on top of theirs', async () => {
     const { server, store, said, elsewhere } = open();
     elsewhere({ type: 'removeProp', propId: 'rail' }, true);
