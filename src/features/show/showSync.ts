@@ -1,4 +1,4 @@
-import { applyChanges, changeBetween, fieldsTouchedBy, type ShowChange } from '@/core/show/changes';
+import { applyChanges, changeBetween } from '@/core/show/changes';
 import { applyEdit, labelOf, type Edit } from '@/core/show/edits/registry';
 import type { ShowMessage } from '@/core/show/events';
 import { Facts, type Fact, type Note } from '@/core/show/facts';
@@ -9,6 +9,7 @@ import type { Confirmation, MadeChange } from '@/core/show/revision';
 import type { Show } from '@/core/show/schema';
 import { Clashed, Refused, type Change, type Opened, type ShowClient } from './client';
 import { NoteQueue } from './noteQueue';
+import { JustHeard } from './justHeard';
 import type { WaitingNote } from './outbox';
 import type { Outbox } from './outbox';
 import { lastOf, byId } from '@/core/units/there';
@@ -16,9 +17,6 @@ import { lastOf, byId } from '@/core/units/there';
 import type { Asked, Saving, ShowState, Waiting } from './showState';
 
 const RETRY_AFTER_MS = 2000;
-
-/** One who overwrites what others changed so shortly before has hardly seen it, and is asked. */
-const HARDLY_SEEN_MS = 5000;
 
 /** Surroundings of the store of a show. */
 export interface Surroundings {
@@ -42,8 +40,7 @@ export interface Surroundings {
 export class ShowSync {
   readonly queue: NoteQueue;
   private sending = false;
-  /** The latest changes of others, by the fields that they touched. */
-  private justHeard: { sequence: number; atMs: number; touched: ReadonlySet<string> }[] = [];
+  private readonly justHeard = new JustHeard();
   private removed = false;
   private editsFail = false;
   private editsTrouble: string | null = null;
@@ -111,18 +108,7 @@ export class ShowSync {
     const change = changeBetween(this.get().show, show);
     if (change.length === 0) return null;
     this.set({ show });
-    return this.enqueue({ kind: 'edit', edit }, show, held, this.baseOver(change));
-  }
-
-  /** The state before the first change of others, heard a moment ago, that touched the same field; undefined where none did. */
-  private baseOver(change: ShowChange): number | undefined {
-    this.justHeard = this.justHeard.filter(({ atMs }) => Date.now() - atMs < HARDLY_SEEN_MS);
-    if (this.justHeard.length === 0) return undefined;
-    const touched = [...fieldsTouchedBy(change)];
-    const met = this.justHeard.filter((each) => touched.some((field) => each.touched.has(field)));
-    // It is asked about once.
-    this.justHeard = this.justHeard.filter((each) => !met.includes(each));
-    return met[0] && met[0].sequence - 1;
+    return this.enqueue({ kind: 'edit', edit }, show, held, this.justHeard.baseBelow(change));
   }
 
   settle(): void {
@@ -295,13 +281,7 @@ export class ShowSync {
           `${each.asked.kind === 'undo' ? 'Undone' : 'Done again'}: ${byId(fresh, each.id).label}`,
         );
     const theirs = fresh.filter((each) => each.window !== this.around.window);
-    this.justHeard.push(
-      ...theirs.map(({ sequence, change }) => ({
-        sequence,
-        atMs: Date.now(),
-        touched: fieldsTouchedBy(change),
-      })),
-    );
+    this.justHeard.add(theirs);
     if (theirs.length > 0) this.around.notify(`Changed elsewhere: ${lastOf(theirs).label}.`);
     this.set({
       confirmed: applyChanges(
