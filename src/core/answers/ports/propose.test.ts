@@ -130,7 +130,7 @@ describe('for a show', () => {
       ],
     });
     const { lines, left } = proposePatch(planShow(show), { ...wish, moveAll: true });
-    expect(lines).toEqual([{ run: 0, words: 'a', to: 'A3' }]);
+    expect(lines).toEqual([{ run: 0, words: 'a', to: 'A3', behind: null, cableMm: null }]);
     expect(left[0]!.why).toContain('c finds no port with room');
   });
 
@@ -145,6 +145,27 @@ describe('for a show', () => {
     expect(proposePatch(line, wish).left).toMatchObject([
       { splitInto: null, why: expect.stringContaining('even one strand') as string },
     ]);
+  });
+
+  it('names the jumpers that shared ports need, with their lengths where both ends are on the drawing', () => {
+    const at = (xMm: number) => ({ xMm, yMm: 0, turnDeg: 0 });
+    const show = aShow({
+      props: [
+        aLine('west', 10, { site: at(0) }),
+        aLine('east', 10, { site: at(20_000) }),
+        aLine('loose', 10),
+      ],
+      controllers: [aController({ ports: 1, site: { xMm: -1000, yMm: 0 } })],
+    });
+    const { lines } = proposePatch(planShow(show), wish);
+    expect(lines).toMatchObject([
+      { words: 'west', behind: null, cableMm: expect.any(Number) as number },
+      { words: 'east', behind: 'west' },
+      { words: 'loose', behind: 'east', cableMm: null },
+    ]);
+    // From the last pixel of the one to the first of the other, with the usual detour and ends.
+    expect(lines[1]!.cableMm).toBeGreaterThan(19_000);
+    expect(lines[1]!.cableMm! % 500).toBe(0);
   });
 
   it('puts runs near their controllers when cable counts', () => {

@@ -5,7 +5,9 @@ import { classOf } from '../../catalogue/controllers/registry';
 import { pixelsPerPortWith } from '../../catalogue/controllerType';
 import { portName } from '../../catalogue/controller';
 import type { Plan } from '../../plan/planned';
-import { pixelOnSite } from '../site';
+import { leadsOf, pixelOnSite } from '../site';
+import { planShow } from '../../plan/plan';
+import { applyEdit } from '../../show/edits/registry';
 import type { SingleEdit } from '../../show/edits/registry';
 import { fewestRuns } from '../../threading/split';
 import { mostPixelsAtRate, signalOf } from '../../catalogue/signal';
@@ -26,7 +28,15 @@ export interface PatchProposal {
   /** Puts every run where it is proposed to be. */
   edit: Extract<SingleEdit, { type: 'putRuns' }>;
   /** In the builder's words, one for each run that goes somewhere. */
-  lines: { run: number; words: string; to: string }[];
+  lines: {
+    run: number;
+    words: string;
+    to: string;
+    /** The run from whose end its data comes, over a jumper; null where it comes from the port. */
+    behind: string | null;
+    /** Of that jumper, or from the controller; null while one of the two ends is not on the drawing. */
+    cableMm: number | null;
+  }[];
   /** Runs that no port takes, and how to mend that. */
   left: { run: number; propId: string; why: string; splitInto: number | null }[];
   result: Proposal;
@@ -115,7 +125,7 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
   });
   const result = propose({ runs, ports, roomOfController, goal: wish.goal });
   const edit: PatchProposal['edit'] = { type: 'putRuns', runs: [], takenOff: [] };
-  const lines: PatchProposal['lines'] = [];
+  const lines: Omit<PatchProposal['lines'][number], 'behind' | 'cableMm'>[] = [];
   const left: PatchProposal['left'] = [];
   chosen.forEach((index, i) => {
     const run = runAt(plan, index);
@@ -152,5 +162,24 @@ export function proposePatch(plan: Plan, wish: ProposalWish): PatchProposal {
       port: place.port,
     });
   });
-  return { edit, lines, left, result };
+  return { edit, lines: withLeads(plan, edit, lines), left, result };
+}
+
+/** Each line with the way that its data takes once the proposal is taken. */
+function withLeads(
+  plan: Plan,
+  edit: PatchProposal['edit'],
+  lines: readonly Omit<PatchProposal['lines'][number], 'behind' | 'cableMm'>[],
+): PatchProposal['lines'] {
+  if (lines.length === 0) return [];
+  const after = planShow(applyEdit(plan.show, edit));
+  const leads = new Map(leadsOf(after).map((lead) => [lead.run, lead]));
+  return lines.map((line) => {
+    const { fromRun = null, cable = null } = leads.get(line.run) ?? {};
+    return {
+      ...line,
+      behind: fromRun === null ? null : runName(after, fromRun),
+      cableMm: cable && cable.value,
+    };
+  });
 }

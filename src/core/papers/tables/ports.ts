@@ -1,3 +1,4 @@
+import { formatLength } from '../../units/length';
 import type { PatchProposal } from '../../answers/ports/proposePatch';
 import type { Plan } from '../../plan/planned';
 import { portsOfController } from '../../plan/planIndex';
@@ -21,6 +22,19 @@ export function proposedTable(plan: Plan, lines: readonly ProposedLine[]): Table
         of: (line) => plan.runs[line.run]?.pixelCount ?? null,
       },
       { id: 'port', head: 'Port', meaning: 'the port that is proposed', as: 'key', of: (line) => line.to },
+      {
+        id: 'data',
+        head: 'Its data comes',
+        meaning: 'from the port itself, or over a jumper from the end of the run before it',
+        of: ({ behind }) => (behind === null ? 'from the port' : `over a jumper from the end of ${behind}`),
+      },
+      {
+        id: 'cable',
+        head: 'Cable',
+        meaning: 'by the drawing of the site, with its detour and ends',
+        as: 'figure',
+        of: ({ cableMm }) => (cableMm === null ? null : formatLength(cableMm, plan.show.lengths)),
+      },
     ],
   };
 }

@@ -52,6 +52,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
     setProposal({ of: show, made });
   };
   const made = proposal?.of === show ? proposal.made : null;
+  const jumpers = made?.lines.filter(({ behind }) => behind !== null).length ?? 0;
   return (
     <div className={sheets.sheet}>
       <div className={sheets.fields}>
@@ -123,7 +124,7 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
                 in use then, the fullest {Math.round(made.result.fullestShare * 100)} % full
                 {made.result.cableMm > 0 &&
                   `, ${formatLength(Math.round(made.result.cableMm), show.lengths)} from controllers to first pixels`}
-                .{' '}
+                {jumpers > 0 && `, with ${countOf(jumpers, 'jumper')} from the end of one run to the next`}.{' '}
                 <Button
                   size="compact-sm"
                   ml={6}
