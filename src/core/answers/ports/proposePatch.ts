@@ -34,7 +34,7 @@ export interface PatchProposal {
     to: string;
     /** The run from whose end its data comes, over a jumper; null where it comes from the port. */
     behind: string | null;
-    /** Of that jumper, or from the controller; null while one of the two ends is not on the drawing. */
+    /** Its cable, from that run or from the controller; null while one of the two ends is not on the drawing. */
     cableMm: number | null;
   }[];
   /** Runs that no port takes, and how to mend that. */

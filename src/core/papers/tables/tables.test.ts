@@ -45,7 +45,7 @@ function tablesOf(show: Show): Table<never>[] {
   add(
     proposedTable(
       plan,
-      plan.runs.map((_, run) => ({ run, words: `run ${run}`, to: 'A1' }) as never),
+      plan.runs.map((_, run) => ({ run, words: `run ${run}`, to: 'A1', behind: null, cableMm: null })),
     ),
   );
   add(movedTable([{ propId: 'p', name: 'Rail', run: 1, old: null, new: 'U1 ch 1 – U1 ch 30' }]));
