@@ -4,7 +4,11 @@ import { aController, aLine, aShow, anyShow, onPorts } from '../../../tests/unit
 import { formulaInFigures, standsOn } from '../figures/explained';
 import { planShow } from '../plan/plan';
 import { isPanelled } from '../props/registry';
-import { portTiming } from './portTiming';
+import { evenCards } from '../panels/driver';
+import { wall } from '../props/wall';
+import { usual } from '../figures/figure';
+import { drivenOnPort, drivenPixels } from './drivenPixels';
+import { portRates, portTiming } from './portTiming';
 
 const show = onPorts(aShow({ props: [aLine('rail', 678)], controllers: [aController()] }), ['rail', 1, 1, 2]);
 
@@ -76,4 +80,40 @@ it('has an answer for every port but those of panels', () => {
     }),
     { numRuns: tries(40) },
   );
+});
+
+it('tells every port the same rate one after another as alone, and none of an empty port or one of panels', () => {
+  fc.assert(
+    fc.property(anyShow, (any) => {
+      const plan = planShow(any);
+      const rateOf = portRates(plan);
+      for (const port of plan.ports) {
+        const alone = portTiming(plan, port);
+        expect(rateOf(port)).toEqual(
+          alone && { rateHz: alone.rate.value, limitedByLine: alone.limitedByLine },
+        );
+        const hasPanels = port.runs.some((run) => isPanelled(any.props[plan.runs[run]!.prop]!));
+        expect(alone === null).toBe(port.places === 0 || hasPanels);
+      }
+    }),
+    { numRuns: tries(60) },
+  );
+});
+
+it('drives the pixels of a run and the skipped ones before it, and of a wall those of its largest card', () => {
+  const plan = planShow(show);
+  expect([drivenPixels(plan, 0), drivenOnPort(plan, plan.ports[0]!)]).toEqual([678, 680]);
+  const { shape, threading } = wall.starter();
+  const { columns, rows, panel } = shape;
+  const cut = {
+    kind: 'cards' as const,
+    outputsPerCard: 8,
+    mostPanelsPerOutput: usual(16),
+    inOrder: true,
+    cards: evenCards(columns, rows, columns, 1),
+  };
+  const prop = aLine('wall', 1, { kind: 'wall', shape, threading: { ...threading, driver: cut } } as never);
+  const walled = planShow(onPorts(aShow({ props: [prop], controllers: [aController()] }), ['wall', 1, 1, 3]));
+  const ofCard = rows * panel.columns * panel.rows;
+  expect([drivenPixels(walled, 0), drivenOnPort(walled, walled.ports[0]!)]).toEqual([ofCard, ofCard + 3]);
 });
