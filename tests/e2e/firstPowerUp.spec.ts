@@ -28,7 +28,7 @@ test('a prop is brought up: volts before the plug, a stop point, and the fault f
   await expect(step).toContainText('Volts from -600 to 600');
   await fill(page, 'Volts that are read, plus against ground', '12,1');
   await expect(step.getByRole('heading', { name: 'Volts of Lead 6' })).toBeVisible();
-  await expect(main.getByRole('status').first()).toContainText('2 of 26 as planned');
+  await expect(main.getByRole('status').first()).toContainText('2 of 28 as planned');
   // A fill that is otherwise leads to the search, which asks for just that first.
   await steps.getByRole('button', { name: /^Red ?,/ }).click();
   await step.getByLabel('What you saw, in your words').fill('it is green');

@@ -45,7 +45,7 @@ it('goes from the first plug to full light, for any show, with steps that are to
 it('measures every lead before its plug, by the volts of its supply', () => {
   const steps = bringUpOf(demo, propOf('net-curtain'));
   const leads = steps.filter(({ id }) => id === 'meter');
-  expect(leads.map(({ thing }) => thing.list)).toEqual(['feeds', 'feeds']);
+  expect(leads.map(({ thing }) => thing.list)).toEqual(['feeds', 'feeds', 'feeds', 'feeds']);
   for (const step of leads) {
     const feed = demo.show.feeds.find(({ id }) => id === step.thing.recordId)!;
     const supply = demo.show.supplies.find(
@@ -118,7 +118,7 @@ describe('the record', () => {
 
   it('keeps what is warm against its lead too', () => {
     const warm = bringUpOf(demo, propOf('net-curtain')).find(({ id }) => id === 'warm')!;
-    expect(warm.leads.map(({ name }) => name)).toEqual(['Lead 5', 'Lead 6']);
+    expect(warm.leads.map(({ name }) => name)).toEqual(['Lead 5', 'Lead 6', 'Lead 40', 'Lead 41']);
     const notes = notesOf(warm, { seen: 'otherwise', leadId: warm.leads[1]!.id });
     expect(notes.map(({ list, recordId }) => [list, recordId])).toEqual([
       ['props', 'net-curtain'],

@@ -28,7 +28,7 @@ export const WIRE_SIZES: readonly WireSize[] = [
   awg(22, 53, 3),
   awg(20, 33.3, 5),
   ...square('0.75', 26, 24.5, 6),
-  awg(18, 20.9, 7),
+  awg(18, 20.9, 7.5),
   ...square('1', 19.5, 18.1, 8),
   awg(16, 13.2, 10),
   ...square('1.5', 13.3, 12.1, 11),

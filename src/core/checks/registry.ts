@@ -34,6 +34,7 @@ import { sharedChannels } from './sharedChannels';
 import { sharedUniverse } from './sharedUniverse';
 import { spacingTooSmall } from './spacingTooSmall';
 import { leadFuses } from './leadFuses';
+import { stringConductors } from './stringConductors';
 import { starvedPixels } from './starvedPixels';
 import {
   boardRange,
@@ -53,6 +54,7 @@ export const CHECKS: readonly Check[] = [
   supplyVolts,
   joinedPlus,
   leadFuses,
+  stringConductors,
   fuseRows,
   boardPasses,
   supplyLoads,

@@ -1,18 +1,13 @@
-import { namedLeads } from '../catalogue/feed';
 import { electricOf } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
 import { isPanelled } from '../props/registry';
-import { proposeFeeds } from '../power/proposeFeeds';
 import { plannedShown, standingReports, type FedRun } from '../power/report';
 import { formatVolts } from '../units/electric';
 import { countOf } from '../units/number';
-import { defineCheck, type Mend } from './check';
-import { itemAt, byId } from '../units/there';
-import { propAt, plannedAt } from '../plan/records';
-
-/** A proposal is tried for so many props, of at most so many pixels; more would hold up the other findings. */
-const MOST_MENDED = 4;
-const MOST_PIXELS = 1000;
+import { defineCheck } from './check';
+import { MOST_FED_MORE, moreLeads } from './moreLeads';
+import { byId } from '../units/there';
+import { propAt } from '../plan/records';
 
 export const starvedPixels = defineCheck(
   'starved-pixels',
@@ -34,7 +29,7 @@ export const starvedPixels = defineCheck(
         stage: 'power',
         propId: id,
         message: `${name}: ${word} ${worst.lowestAt}${where} gets ${formatVolts(worst.lowestVolts!)} at ${levelPercent} % white and needs ${formatVolts(worst.leastVolts)}; ${countOf(below, word)} get too little. ${panelled ? 'They flicker or go dark.' : fadeWords(plan, prop)}`,
-        mends: panelled || i >= MOST_MENDED ? [] : moreLeads(plan, prop),
+        mends: panelled || i >= MOST_FED_MORE ? [] : moreLeads(plan, prop, plannedShown(plan.show)),
       };
     });
   },
@@ -47,50 +42,4 @@ function fadeWords(plan: Plan, prop: number): string {
   return knees.R.kneeV < knees.B.kneeV && type.colourOrder.includes('R')
     ? 'White turns yellow there, then red.'
     : 'They grow dim.';
-}
-
-/** The leads that are missing, as the leads that are there: from the same supply, as long and as thick. */
-function moreLeads(plan: Plan, prop: number): Mend[] {
-  if (plannedAt(plan, prop).pixelCount > MOST_PIXELS) return [];
-  const { id, name } = propAt(plan, prop);
-  const like = plan.show.feeds.find(
-    ({ from, groundOnly, pieces }) =>
-      from.kind === 'supply' &&
-      !groundOnly &&
-      pieces.some(({ to }) => to.kind === 'pixel' && to.propId === id),
-  );
-  if (like?.from.kind !== 'supply') return [];
-  const { lengthMm, wire } = itemAt(like.pieces, 0);
-  const wish = {
-    shown: plannedShown(plan.show),
-    leastVolts: null,
-    supplyId: like.from.supplyId,
-    leadMm: lengthMm,
-    wire,
-  };
-  const made = proposeFeeds(plan, prop, { ...wish, reach: 'loops' }, 0);
-  if (!made.isEnough || made.feeds.length === 0) return [];
-  const words = countOf(made.feeds.length, 'lead');
-  return [
-    {
-      label: `Add ${words}`,
-      edit: {
-        type: 'batch',
-        label: `Feed ${name} with ${words} more`,
-        edits: namedLeads(plan.show.feeds, made.feeds, (i) => freeId(plan, id, i)).map((feed) => ({
-          type: 'addFeed',
-          feed,
-        })),
-      },
-    },
-  ];
-}
-
-/** An id that no lead has: a mend says the same each time it is worked out. */
-function freeId(plan: Plan, propId: string, i: number): string {
-  const taken = new Set(plan.show.feeds.map((feed) => feed.id));
-  const base = `lead-${propId}`.slice(0, 50);
-  let number = taken.size + i + 1;
-  while (taken.has(`${base}-${number}`)) number += 1000;
-  return `${base}-${number}`;
 }

@@ -1,9 +1,7 @@
-import { SHIPPED_CONTROLLER_TYPES, limitsOfType } from '../catalogue/controllerType';
+import { SHIPPED_CONTROLLER_TYPES, limitsOfType, type ControllerType } from '../catalogue/controllerType';
 import { classOf } from '../catalogue/controllers/registry';
 import { portsOfController } from '../plan/planIndex';
 import { controllerAt, plannedAt, runAt } from '../plan/records';
-import { wall } from '../props/wall';
-import { byId } from '../units/there';
 import { defineWallCheck } from './walls';
 
 /** Cards are fed raw frames and own parts of a wall; a hat owns all of it: chains that are laid for one do not fit the other. */
@@ -17,12 +15,15 @@ export const wallDriver = defineWallCheck(
     const type = plan.show.controllerTypes.find(({ id }) => id === device.typeId);
     if (!type) return [];
     const isForCards = prop.threading.driver.kind === 'cards';
-    const of = classOf(type);
-    if (of.drivesPanels && (of.takesRawFrames ?? false) === isForCards) return [];
-    const [usual] = wall.usualControllers!(prop.threading);
-    const known = plan.show.controllerTypes.find(({ id }) => id === usual);
-    const other = known ?? byId(SHIPPED_CONTROLLER_TYPES, usual);
-    const limits = limitsOfType(other);
+    const fits = (each: ControllerType) => {
+      const { drivesPanels = false, takesRawFrames = false } = classOf(each);
+      return drivesPanels && takesRawFrames === isForCards;
+    };
+    if (fits(type)) return [];
+    const known = plan.show.controllerTypes;
+    const shipped = SHIPPED_CONTROLLER_TYPES.filter((each) => !known.some(({ id }) => id === each.id));
+    const other = [...known, ...shipped].find(fits);
+    const limits = other && limitsOfType(other);
     const isAlone = portsOfController(plan, wire.controller).every(({ runs }) =>
       runs.every((run) => runAt(plan, run).prop === index),
     );
@@ -39,7 +40,7 @@ export const wallDriver = defineWallCheck(
         ...finding(
           'willNotLight',
           `its chains are laid for ${isForCards ? 'receiver cards' : 'a computer with a hat'}, and ${device.name}, which drives it, is “${type.name}”. Choose the other driver in Route, or the kind of ${device.name} that is really there.`,
-          isAlone
+          isAlone && other && limits
             ? [
                 {
                   label: `${device.name} is “${other.name}”`,
@@ -47,7 +48,9 @@ export const wallDriver = defineWallCheck(
                     type: 'batch',
                     label: `Set the kind of ${device.name}`,
                     edits: [
-                      ...(known ? [] : [{ type: 'setControllerType' as const, controllerType: other }]),
+                      ...(known.includes(other)
+                        ? []
+                        : [{ type: 'setControllerType' as const, controllerType: other }]),
                       {
                         type: 'changeController',
                         controllerId: device.id,

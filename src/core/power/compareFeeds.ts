@@ -3,6 +3,7 @@ import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
 import { formatLength } from '../units/length';
 import { proposeFeeds, reachablePixels, type FeedWish } from './proposeFeeds';
+import { isRailHot } from './rails';
 import { reportOf } from './report';
 import { solveTried } from './solvePower';
 import { itemAt } from '../units/there';
@@ -68,7 +69,7 @@ export function compareFeeds(plan: Plan, prop: number, wish: CompareWish): FeedS
       words,
       feeds,
       lowestVolts,
-      isEnough: lowestVolts !== null && lowestVolts >= wish.leastVolts - 1e-6,
+      isEnough: lowestVolts !== null && lowestVolts >= wish.leastVolts - 1e-6 && !fed.some(isRailHot),
       taps: pieces.length,
       solderJoints: 2 * pieces.length,
       wireMm: pieces.reduce((sum, piece) => sum + 2 * piece.lengthMm, 0),

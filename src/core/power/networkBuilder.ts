@@ -36,6 +36,7 @@ class NetworkBuilder {
   private readonly kinds: LoadKind[] = [];
   private readonly pixelOfLoad: number[] = [];
   private readonly railPixel: number[] = [];
+  private readonly groundPixel: number[] = [];
   private readonly firstLoadOfRun = new Map<number, number>();
   private readonly panels: { load: number; prop: number; column: number; row: number }[] = [];
   private readonly boards: { load: number; controller: number }[] = [];
@@ -118,6 +119,7 @@ class NetworkBuilder {
       kinds: this.kinds,
       pixelOfLoad: Int32Array.from(this.pixelOfLoad),
       railPixel: Int32Array.from(this.railPixel),
+      groundPixel: Int32Array.from(this.groundPixel),
       firstLoadOfRun: this.firstLoadOfRun,
       panels: this.panels,
       boards: this.boards,
@@ -182,7 +184,7 @@ class NetworkBuilder {
       }
       const ohm = railOhm(rail, distanceMm(plan, pixel - 1, pixel));
       if (!cutAfter.has(i)) this.railPixel[this.wire(at - 2, at, ohm)] = pixel - 1;
-      this.wire(at - 1, at + 1, ohm);
+      this.groundPixel[this.wire(at - 1, at + 1, ohm)] = pixel - 1;
     }
   }
 
@@ -225,6 +227,7 @@ class NetworkBuilder {
     this.wires.to.push(to);
     this.wires.ohm.push(Math.max(ohm, LEAST_OHM));
     this.railPixel.push(-1);
+    this.groundPixel.push(-1);
     return this.wires.ohm.length - 1;
   }
 

@@ -3,6 +3,7 @@ import { electricOf } from '../catalogue/electric';
 import { fuseFor } from '../catalogue/fuse';
 import { WIRE_SIZES } from '../catalogue/wire';
 import type { Plan } from '../plan/planned';
+import { isRailHot } from './rails';
 import { reportOf, type FedRun, type PowerReport } from './report';
 import type { Shown } from './shown';
 import { powerGroups } from './groups';
@@ -11,7 +12,7 @@ import { solveTried } from './solvePower';
 import { rampsOfKinds } from './wiring';
 import { wirePower } from './networkBuilder';
 import { itemAt, byId, valueIn } from '../units/there';
-import { propAt, plannedAt, runAt } from '../plan/records';
+import { pixelTypeOf, propAt, plannedAt, runAt } from '../plan/records';
 
 /** Places on a prop within reach of a power feed. */
 export const REACHES = ['ends', 'loops', 'ground', 'any'] as const;
@@ -49,7 +50,7 @@ const MOST_NEAR = 12;
 const MOST_PLACES = 48;
 
 /**
- * The fewest leads that keep every pixel of a prop above a voltage, beside those that it has.
+ * The fewest leads that keep every pixel of a prop above a voltage, and its conductors within what they carry, beside those that it has.
  *
  * Places are taken evenly along each run, and added one by one where each helps most; the way that takes fewer counts, and what is not
  * needed is taken away again. A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none
@@ -83,7 +84,9 @@ export function proposeFeeds(
     feeds,
     lowestVolts: lowest?.lowestVolts ?? null,
     leastVolts,
-    isEnough: runs.every((run) => run.unfed === 0 && (run.lowestVolts ?? 0) >= leastVolts - 1e-6),
+    isEnough: runs.every(
+      (run) => run.unfed === 0 && (run.lowestVolts ?? 0) >= leastVolts - 1e-6 && !isRailHot(run),
+    ),
     isFewest,
   };
 }
@@ -122,43 +125,43 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   const places = reachablePixels(plan, prop, run, wish.reach);
   if (places.length === 0) return { places, isFewest: true };
   const trial = trialOf(plan, prop, run, places, wish);
-  const lowestWith = (pixels: readonly number[]) => trial(pixels).volts;
-  const least = wish.leastVolts ?? needOf(plan, prop);
-  const isEnough = (volts: number) => volts >= least - 1e-9;
+  const reserveWith = (pixels: readonly number[]) => trial(pixels).reserve;
+  const isEnough = (reserve: number) => reserve >= 1 - 1e-9;
   let chosen: number[] = [];
-  let { volts, pixel: lowestAt } = trial(chosen);
-  const even = isEnough(volts)
+  let { reserve, pixel: worstAt } = trial(chosen);
+  const even = isEnough(reserve)
     ? null
-    : evenPlaces(places, runAt(plan, run).pixelCount, (pixels) => isEnough(lowestWith(pixels)));
+    : evenPlaces(places, runAt(plan, run).pixelCount, (pixels) => isEnough(reserveWith(pixels)));
   // The other way is no better where it has come as far.
   const most = even?.length ?? places.length;
-  while (!isEnough(volts) && chosen.length < most) {
-    let best: { pixel: number; volts: number; lowestAt: number } | null = null;
-    // The lowest pixel is raised by a feed near it.
+  while (!isEnough(reserve) && chosen.length < most) {
+    let best: { pixel: number; reserve: number; worstAt: number } | null = null;
+    // The lowest pixel is raised, and the fullest piece relieved, by a feed near it.
     const near = places
       .filter((pixel) => !chosen.includes(pixel))
-      .sort((a, b) => Math.abs(a - lowestAt) - Math.abs(b - lowestAt));
+      .sort((a, b) => Math.abs(a - worstAt) - Math.abs(b - worstAt));
     for (const pixel of near.slice(0, MOST_NEAR)) {
       const here = trial([...chosen, pixel]);
-      if (!best || here.volts > best.volts + 1e-9) best = { pixel, volts: here.volts, lowestAt: here.pixel };
+      if (!best || here.reserve > best.reserve + 1e-9)
+        best = { pixel, reserve: here.reserve, worstAt: here.pixel };
     }
     // Two stretches that are alike need two leads before the lowest rises: one that does not help yet is taken all the same.
     if (!best) break;
     chosen = [...chosen, best.pixel];
-    ({ volts, lowestAt } = best);
+    ({ reserve, worstAt } = best);
   }
-  if (even && (!isEnough(volts) || chosen.length >= even.length)) {
+  if (even && (!isEnough(reserve) || chosen.length >= even.length)) {
     chosen = even;
-    volts = lowestWith(even);
+    reserve = reserveWith(even);
   }
   for (const pixel of chosen.slice().reverse()) {
     const without = chosen.filter((each) => each !== pixel);
-    if (isEnough(volts) && isEnough(lowestWith(without))) chosen = without;
+    if (isEnough(reserve) && isEnough(reserveWith(without))) chosen = without;
   }
   let isFewest = chosen.length === 0;
-  while (isEnough(volts) && chosen.length > 0) {
+  while (isEnough(reserve) && chosen.length > 0) {
     if (choicesOf(places.length, chosen.length - 1) > mostChoices) break;
-    const smaller = firstChoice(places, chosen.length - 1, (pixels) => isEnough(lowestWith(pixels)));
+    const smaller = firstChoice(places, chosen.length - 1, (pixels) => isEnough(reserveWith(pixels)));
     if (!smaller) {
       isFewest = true;
       break;
@@ -216,7 +219,8 @@ const NOT_THERE_OHM = 1e9;
  * Tries leads to places of a run: one network holds all of them, and those that are not tried resist so much that they are not there, so
  * that each trial costs one solution and no network.
  *
- * @returns the lowest volts of the run with leads to some places, and the pixel that has them
+ * @returns the reserve of the run with leads to some places, and the pixel that decides it. It is the lowest volts over the fewest that
+ * are wanted, or what its conductors carry over the most that flows in them, whichever is less: 1 or more is enough.
  */
 function trialOf(
   plan: Plan,
@@ -224,7 +228,7 @@ function trialOf(
   run: number,
   places: readonly number[],
   wish: FeedWish,
-): (pixels: readonly number[]) => { volts: number; pixel: number } {
+): (pixels: readonly number[]) => { reserve: number; pixel: number } {
   const { show } = plan;
   const { number, pixelCount } = runAt(plan, run);
   const drafts = places.map((pixel) => leadTo(itemAt(show.props, prop).id, number, pixel, wish, wish.wire));
@@ -240,16 +244,30 @@ function trialOf(
       : [{ pixel: itemAt(places, feed - show.feeds.length), plusWire, minusWire, ohm: ohm[plusWire]! }],
   );
   const first = valueIn(wiring.firstLoadOfRun, run);
+  const least = wish.leastVolts ?? needOf(plan, prop);
+  const carriesAmps = electricOf(pixelTypeOf(show, propAt(plan, prop))).railCarriesAmps.value;
+  const { firstPixel } = runAt(plan, run);
+  const rails = [wiring.railPixel, wiring.groundPixel].flatMap((pixels) =>
+    [...pixels].flatMap((pixel, wire) => (pixel < 0 ? [] : [{ wire, pixel: pixel - firstPixel + 1 }])),
+  );
   return (pixels) => {
     for (const lead of tried) {
       const now = pixels.includes(lead.pixel) ? lead.ohm : NOT_THERE_OHM;
       ohm[lead.plusWire] = now;
       ohm[lead.minusWire] = now;
     }
-    const { loadVolts } = solver.solve();
+    const { loadVolts, wireAmps } = solver.solve();
     let lowest = first;
     for (let i = first; i < first + pixelCount; i += 1) if (loadVolts[i]! < loadVolts[lowest]!) lowest = i;
-    return { volts: loadVolts[lowest]!, pixel: lowest - first + 1 };
+    let fullest = { amps: 0, pixel: 1 };
+    for (const { wire, pixel } of rails) {
+      const amps = Math.abs(wireAmps[wire] ?? 0);
+      if (amps > fullest.amps) fullest = { amps, pixel };
+    }
+    const [byVolts, byAmps] = [loadVolts[lowest]! / least, carriesAmps / Math.max(fullest.amps, 1e-9)];
+    return byVolts <= byAmps
+      ? { reserve: byVolts, pixel: lowest - first + 1 }
+      : { reserve: byAmps, pixel: fullest.pixel };
   };
 }
 

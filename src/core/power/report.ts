@@ -7,6 +7,7 @@ import { ampacityOf, ohmOf, wireSize } from '../catalogue/wire';
 import { basesWords, type Figure } from '../figures/figure';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
+import { railsOf, type LoadedRail } from './rails';
 import { FULL_WHITE, litBy, type Shown } from './shown';
 import { solvePower, type SolvedGroup } from './solvePower';
 import { rampsOfKinds, type PowerWiring, type WiredPiece } from './wiring';
@@ -32,6 +33,8 @@ export interface FedRun {
   /** Current with enough volts everywhere: a starved pixel draws less, and more once that is fixed. */
   wantedAmps: number;
   standsOn: string;
+  /** The piece of its own conductors with the most current; null for the panels of a wall, and where nothing flows. */
+  rail: LoadedRail | null;
 }
 
 /** A part of a lead that says how much goes through it. */
@@ -207,7 +210,9 @@ function fuseRowOf(
   };
 }
 
-function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Shown): FedRun[] {
+function runsOf(plan: Plan, solved: SolvedGroup, shown: Shown): FedRun[] {
+  const { group, wiring, solution } = solved;
+  const rails = railsOf(plan, solved);
   return group.props.flatMap((prop) => {
     const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
     const electric = electricOf(type);
@@ -230,6 +235,7 @@ function runsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Sho
         run: number,
         leastVolts,
         standsOn,
+        rail: rails.get(run) ?? null,
         ...summed(loads, wiring, solution, wanted, leastVolts),
       });
     }
@@ -247,7 +253,14 @@ function wallsOf(plan: Plan, { group, wiring, solution }: SolvedGroup, shown: Sh
     const standsOn = basesWords([power.ampsFullWhite]);
     const wanted = wantedOfKinds(wiring, shown);
     return [
-      { prop, run: null, leastVolts, standsOn, ...summed(loads, wiring, solution, wanted, leastVolts) },
+      {
+        prop,
+        run: null,
+        leastVolts,
+        standsOn,
+        rail: null,
+        ...summed(loads, wiring, solution, wanted, leastVolts),
+      },
     ];
   });
 }

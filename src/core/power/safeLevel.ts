@@ -1,5 +1,6 @@
 import { FUSE_SHARE } from '../catalogue/fuse';
 import type { Plan } from '../plan/planned';
+import { isRailHot } from './rails';
 import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
 import { itemAt } from '../units/there';
@@ -18,6 +19,8 @@ export function tooMuch(plan: Plan, report: PowerReport): string | null {
   for (const run of report.runs)
     if (run.below > 0)
       return `${itemAt(show.props, run.prop).name}${run.run === null ? '' : ` run ${run.run}`}`;
+  for (const run of report.runs)
+    if (isRailHot(run)) return `the conductors of ${itemAt(show.props, run.prop).name} run ${run.run}`;
   for (const lead of report.leads) {
     const { fuseAmps } = itemAt(show.feeds, lead.feed);
     const amps = Math.abs(lead.amps) - 1e-9;

@@ -34,6 +34,8 @@ export interface PowerWiring {
   pixelOfLoad: Int32Array;
   /** For each wire that is plus between two pixels the index of the first of them in the table of the plan; else -1. */
   railPixel: Int32Array;
+  /** The same of wires that are ground. */
+  groundPixel: Int32Array;
   /** Load of the first pixel of each run that is in the network, by the index of the run; its others follow. */
   firstLoadOfRun: ReadonlyMap<number, number>;
   /** Columns and rows from 1, from the top left of the front. */

@@ -10,6 +10,7 @@ import {
   PLAUSIBLE_COLOUR_AMPS,
   PLAUSIBLE_IDLE_AMPS,
   type DrawPart,
+  type Electric,
   type ElectricSaid,
   type Knee,
   type Rail,
@@ -78,15 +79,8 @@ function TypeCard({ type }: { type: PixelType }) {
   const parts: DrawPart[] = ['idle', ...coloursOf(type)];
   const setPart = (part: DrawPart, figure: Figure<number>) => set({ draw: { ...said.draw, [part]: figure } });
   const white = fullAmps(electric, type.colourOrder, FULL_WHITE);
-  const { rail } = electric;
   const setKnee = (colour: Exclude<DrawPart, 'idle'>, change: Partial<Knee>) =>
     set({ knees: { ...said.knees, [colour]: { ...electric.knees[colour], ...change } } });
-  /** Another wire has another resistance than the one that was read. */
-  const setWire = (change: Partial<WireRail>) => {
-    if (rail.kind !== 'wire') return false;
-    const { ohmPerM, ...rest } = rail;
-    return set({ rail: { ...rest, ...(ohmPerM && !change.wire && { ohmPerM }), ...change } });
-  };
   return (
     <section className={styles.card} aria-label={type.name}>
       <h3>{type.name}</h3>
@@ -138,46 +132,7 @@ function TypeCard({ type }: { type: PixelType }) {
           checked={electric.sharesCurrent}
           onChange={(event) => set({ sharesCurrent: event.currentTarget.checked })}
         />
-        {rail.kind === 'wire' && (
-          <>
-            <Row>
-              <WireSelect label="Wire between" value={rail.wire} onChange={(wire) => setWire({ wire })} />
-              <NumberUnitField
-                label="Each piece at least"
-                unit="mm"
-                least={1}
-                most={5000}
-                value={rail.pitchMm}
-                onCommit={(pitchMm) => setWire({ pitchMm })}
-              />
-            </Row>
-            <NumberUnitField
-              label="Its resistance, a metre of one conductor"
-              unit="Ω"
-              least={0.001}
-              most={10}
-              value={rail.ohmPerM?.value ?? ohmOf(rail.wire, 1000)}
-              onCommit={(ohm) => set({ rail: { ...rail, ohmPerM: retyped(rail.ohmPerM, ohm) } })}
-            />
-            {rail.ohmPerM && (
-              <StandingFields
-                label="Its resistance"
-                figure={rail.ohmPerM}
-                onCommit={(ohmPerM) => set({ rail: { ...rail, ohmPerM } })}
-              />
-            )}
-          </>
-        )}
-        {rail.kind === 'copper' && (
-          <NumberUnitField
-            label="Its copper, a metre of one conductor"
-            unit="Ω"
-            least={0.001}
-            most={10}
-            value={rail.ohmPerM.value}
-            onCommit={(ohm) => set({ rail: { kind: 'copper', ohmPerM: retyped(rail.ohmPerM, ohm) } })}
-          />
-        )}
+        <RailFields electric={electric} set={set} />
         <Opening words="From which volts on each colour lights">
           <Stack>
             {coloursOf(type).map((colour) => (
@@ -303,3 +258,78 @@ function Measured({
 
 /** To what a meter shows. */
 const round = (milliamps: number) => Number(milliamps.toFixed(3));
+
+/** The conductors from pixel to pixel: their size, their resistance and what they carry. */
+function RailFields({ electric, set }: { electric: Electric; set: SetElectric }) {
+  const { rail } = electric;
+  return (
+    <>
+      {rail.kind === 'wire' ? (
+        <WireFields rail={rail} set={set} />
+      ) : (
+        <NumberUnitField
+          label="Its copper, a metre of one conductor"
+          unit="Ω"
+          least={0.001}
+          most={10}
+          value={rail.ohmPerM.value}
+          onCommit={(ohm) => set({ rail: { ...rail, ohmPerM: retyped(rail.ohmPerM, ohm) } })}
+        />
+      )}
+      <NumberUnitField
+        label="Each conductor carries"
+        unit="A"
+        least={0.1}
+        most={100}
+        value={electric.railCarriesAmps.value}
+        onCommit={(amps) => set({ rail: { ...rail, carriesAmps: retyped(rail.carriesAmps, amps) } })}
+      />
+      <StandingFields
+        label="Each conductor carries"
+        figure={electric.railCarriesAmps}
+        onCommit={(carriesAmps) => set({ rail: { ...rail, carriesAmps } })}
+      />
+    </>
+  );
+}
+
+function WireFields({ rail, set }: { rail: WireRail; set: SetElectric }) {
+  /** Another wire has another resistance than the one that was read, and carries another current. */
+  const setWire = (change: Partial<WireRail>) => {
+    const { ohmPerM, carriesAmps, ...rest } = rail;
+    const read = change.wire ? {} : { ...(ohmPerM && { ohmPerM }), ...(carriesAmps && { carriesAmps }) };
+    return set({ rail: { ...rest, ...read, ...change } });
+  };
+  return (
+    <>
+      <Row>
+        <WireSelect label="Wire between" value={rail.wire} onChange={(wire) => setWire({ wire })} />
+        <NumberUnitField
+          label="Each piece at least"
+          unit="mm"
+          least={1}
+          most={5000}
+          value={rail.pitchMm}
+          onCommit={(pitchMm) => setWire({ pitchMm })}
+        />
+      </Row>
+      <NumberUnitField
+        label="Its resistance, a metre of one conductor"
+        unit="Ω"
+        least={0.001}
+        most={10}
+        value={rail.ohmPerM?.value ?? ohmOf(rail.wire, 1000)}
+        onCommit={(ohm) => set({ rail: { ...rail, ohmPerM: retyped(rail.ohmPerM, ohm) } })}
+      />
+      {rail.ohmPerM && (
+        <StandingFields
+          label="Its resistance"
+          figure={rail.ohmPerM}
+          onCommit={(ohmPerM) => set({ rail: { ...rail, ohmPerM } })}
+        />
+      )}
+    </>
+  );
+}
+
+type SetElectric = (change: Partial<ElectricSaid>) => boolean;
