@@ -92,7 +92,7 @@ test(
     await expect(page.getByRole('banner').getByRole('status')).toContainText('saved');
     await openAt(page, id, 'test/prop/net-curtain?sheet=first-power-up');
     await expect(page.getByRole('main').getByRole('status').first()).toContainText(
-      '1 of 26 as planned · something was seen otherwise',
+      '1 of 28 as planned · something was seen otherwise',
     );
   },
 );

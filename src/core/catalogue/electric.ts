@@ -186,7 +186,7 @@ export function electricOf(type: ElectricType): Electric {
   const source = `${allMa} mA a pixel with all at full, ${words}`;
   const draw: Electric['draw'] = { idle: said.draw?.idle ?? usual(IDLE_MA, '0.5 to 1 mA a chip') };
   for (const colour of colours)
-    draw[colour] = said.draw?.[colour] ?? usual(Number(eachMa.toFixed(3)), source);
+    draw[colour] = said.draw?.[colour] ?? usual(eachMa, source);
   const ofColour = {
     R: said.knees?.R ?? red,
     G: said.knees?.G ?? green,

@@ -1,4 +1,7 @@
+import { electricOf } from '../catalogue/electric';
+import { SHIPPED_PIXEL_TYPES } from '../catalogue/pixelType';
 import { bothOf, capOn, pixelsOn } from './budget';
+import { FULL_WHITE, fullAmps } from './shown';
 
 it('a travelling wreath of 24 pixels of 60 mA on a USB brick of 1 A, its board 80 mA', () => {
   const { rating, hours } = bothOf(1);
@@ -21,4 +24,16 @@ it('what pixels take while dark is kept, since it is not dimmed', () => {
   expect(capOn(3, { otherAmps: 0, idleAmps: 0.1, whiteAmps: 6 }).percent).toBe(Math.floor((100 * 2.9) / 5.9));
   expect(capOn(0.05, { otherAmps: 0, idleAmps: 0.1, whiteAmps: 6 }).percent).toBe(0);
   expect(capOn(60, { otherAmps: 0, idleAmps: 0.1, whiteAmps: 6 })).toEqual({ percent: 100, limiterMa: 6000 });
+});
+
+it('60 mA are 60 mA, whatever a pixel is made of: 7 of them beside a board of 80 mA on 0.5 A, 32 on 2 A', () => {
+  const types = SHIPPED_PIXEL_TYPES.filter((type) => electricOf(type).draw.idle?.basis === 'default');
+  expect(types.length).toBeGreaterThan(3);
+  for (const type of types) {
+    const whiteMa = 1000 * fullAmps(electricOf(type), type.colourOrder, FULL_WHITE);
+    expect(whiteMa).toBeCloseTo(Math.round(whiteMa), 9);
+  }
+  const strip = types.find(({ id }) => id === 'strip-5v-ws2812b')!;
+  const each = fullAmps(electricOf(strip), strip.colourOrder, FULL_WHITE);
+  expect([pixelsOn(0.5, 0.08, each), pixelsOn(2, 0.08, each)]).toEqual([7, 32]);
 });

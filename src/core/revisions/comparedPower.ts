@@ -73,7 +73,7 @@ function sayLights(say: Say, type: PixelType): void {
   const { draw, leastVolts, rail } = electricOf(type);
   const id = `type ${type.id}`;
   for (const part of PARTS)
-    say(id, type.name, `current, ${PART_WORDS[part]}`, draw[part] && `${draw[part].value} mA`);
+    say(id, type.name, `current, ${PART_WORDS[part]}`, draw[part] && formatAmps(draw[part].value / 1000));
   say(id, type.name, 'fewest volts', `${leastVolts.value} V`);
   const conductor = rail.kind === 'wire' ? wireSize(rail.wire).words : `${rail.ohmPerM.value} ohm a metre`;
   say(id, type.name, 'its own conductor', conductor);
