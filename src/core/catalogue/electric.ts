@@ -183,10 +183,9 @@ export function electricOf(type: ElectricType): Electric {
   // The usual figures are of three colours, what the chip takes included; a shared current is that of each.
   const allMa = sharesCurrent ? fullMa : (fullMa / 3) * colours.length;
   const eachMa = (allMa - IDLE_MA) / (sharesCurrent ? 1 : colours.length);
-  const source = `${allMa} mA a pixel with all at full, ${words}`;
+  const source = `${Math.round(10 * allMa) / 10} mA a pixel with all at full, ${words}`;
   const draw: Electric['draw'] = { idle: said.draw?.idle ?? usual(IDLE_MA, '0.5 to 1 mA a chip') };
-  for (const colour of colours)
-    draw[colour] = said.draw?.[colour] ?? usual(eachMa, source);
+  for (const colour of colours) draw[colour] = said.draw?.[colour] ?? usual(eachMa, source);
   const ofColour = {
     R: said.knees?.R ?? red,
     G: said.knees?.G ?? green,

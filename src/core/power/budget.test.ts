@@ -31,7 +31,9 @@ it('60 mA are 60 mA, whatever a pixel is made of: 7 of them beside a board of 80
   expect(types.length).toBeGreaterThan(3);
   for (const type of types) {
     const whiteMa = 1000 * fullAmps(electricOf(type), type.colourOrder, FULL_WHITE);
-    expect(whiteMa).toBeCloseTo(Math.round(whiteMa), 9);
+    // A light of one colour takes a third of one of three.
+    expect(3 * whiteMa).toBeCloseTo(Math.round(3 * whiteMa), 9);
+    for (const figure of Object.values(electricOf(type).draw)) expect(figure.source).not.toMatch(/\d\.\d{2}/);
   }
   const strip = types.find(({ id }) => id === 'strip-5v-ws2812b')!;
   const each = fullAmps(electricOf(strip), strip.colourOrder, FULL_WHITE);
