@@ -1,6 +1,7 @@
 import { FUSE_SHARE, fuseFor } from '../catalogue/fuse';
 import { WIRE_SIZES } from '../catalogue/wire';
 import { connectorKind } from '../catalogue/connector';
+import type { Feed } from '../catalogue/feed';
 import type { Plan } from '../plan/planned';
 import { endWords, sourceWords } from '../power/leadWords';
 import { reportOf, standingReports, type FedLead } from '../power/report';
@@ -29,6 +30,9 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
   };
   const carries = `${weakest.words} carries ${weakest.amps} A`;
+  const ofPort = portFuseOf(plan, feed);
+  const fuseAmps = feed.fuseAmps ?? ofPort;
+  const whose = feed.fuseAmps === undefined ? 'the port’s' : 'its';
   if (feed.groundOnly && amps <= weakest.amps) return [];
   if (amps > weakest.amps || fuse === null)
     return [
@@ -42,7 +46,7 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     label: `Take ${fuse} A`,
     edit: { type: 'changeFeed', feedId: feed.id, change: { fuseAmps: fuse } },
   };
-  if (feed.fuseAmps === undefined)
+  if (fuseAmps === undefined)
     return [
       {
         ...about,
@@ -50,15 +54,16 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
         mends: [fit],
       },
     ];
-  if (feed.fuseAmps > weakest.amps)
+  if (fuseAmps > weakest.amps)
     return [
       {
         ...about,
-        message: `${name}: its fuse of ${feed.fuseAmps} A does not protect it, since ${carries}. ${fuse} A fits.`,
+        message: `${name}: ${whose} fuse of ${fuseAmps} A does not protect it, since ${carries}. ${fuse} A fits.`,
         mends: [fit],
       },
     ];
-  if (amps > feed.fuseAmps * FUSE_SHARE + 1e-9)
+  // The fuse of a port is held against the load of the port.
+  if (feed.fuseAmps !== undefined && amps > feed.fuseAmps * FUSE_SHARE + 1e-9)
     return [
       {
         ...about,
@@ -69,6 +74,12 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
       },
     ];
   return [];
+}
+
+/** The fuse of the port that a lead begins at; undefined where the port has none, and at a supply. */
+function portFuseOf({ show }: Plan, { from }: Feed): number | undefined {
+  if (from.kind !== 'port') return undefined;
+  return show.controllers.find(({ id }) => id === from.controllerId)?.power?.portFuseAmps?.value;
 }
 
 /** The next size of wire that takes the load, and a fuse for it, where the wire is what is weakest. A thicker one takes more current, so each is tried. */

@@ -1,6 +1,7 @@
 import { FUSE_SHARE } from '../catalogue/fuse';
 import type { Plan } from '../plan/planned';
 import { isRailHot } from './rails';
+import { passedOn } from './passedOn';
 import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
 import { itemAt } from '../units/there';
@@ -13,7 +14,10 @@ interface SafeLevel {
   heldBackBy: string | null;
 }
 
-/** The excess in a report: a pixel too low, a feed above its fuse or its parts, a supply above its continuous load. Null where nothing is. */
+/**
+ * The excess in a report, by all that the checks of Power hold against a level: a pixel too low, conductors, a feed, a board, a supply or its
+ * row of fuses above what it carries. Null where nothing is.
+ */
 export function tooMuch(plan: Plan, report: PowerReport): string | null {
   const { show } = plan;
   for (const run of report.runs)
@@ -27,7 +31,21 @@ export function tooMuch(plan: Plan, report: PowerReport): string | null {
     if (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE) return `a fuse of ${fuseAmps} A`;
     if (amps > lead.weakest.amps) return lead.weakest.words;
   }
-  for (const supply of report.supplies) if (supply.isOver) return itemAt(show.supplies, supply.supply).name;
+  for (const { controller, amps, passesAmps, ports } of passedOn(plan, report)) {
+    const { name } = itemAt(show.controllers, controller);
+    if (amps > passesAmps.value + 1e-9) return `what ${name} passes on`;
+    for (const { port, amps: portAmps, fuseAmps } of ports)
+      if (fuseAmps !== undefined && portAmps > fuseAmps * FUSE_SHARE + 1e-9)
+        return `the fuse of port ${port} of ${name}`;
+  }
+  for (const { supply, isOver, fuseRow } of report.supplies) {
+    const { name, fuseRow: said } = itemAt(show.supplies, supply);
+    if (isOver) return name;
+    if (!fuseRow) continue;
+    if (fuseRow.wantedAmps > fuseRow.carriesAmps + 1e-6) return `the pair of wires to the fuses of ${name}`;
+    if (said?.fuseAmps !== undefined && fuseRow.wantedAmps > said.fuseAmps * FUSE_SHARE + 1e-9)
+      return `the fuse before those of ${name}`;
+  }
   return null;
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { findingsOf } from '../checks/registry';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
+import { safeLevel } from '../power/safeLevel';
 import { plannedShown, powerReport } from '../power/report';
 import { readShow } from '../show/read';
 import { parseJson } from '../fields/parseJson';
@@ -27,6 +28,7 @@ export function powerAnswer(text: string) {
   const report = powerReport(plan, { ...planned, level: asked.data.level ?? planned.level });
   return {
     level: report.shown.level,
+    safeLevel: safeLevel(plan, planned),
     amps: report.amps,
     heatWatts: report.heatWatts,
     supplies: report.supplies.map(({ supply, ...rest }) => ({ id: itemAt(show.supplies, supply).id, ...rest })),
