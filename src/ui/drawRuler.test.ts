@@ -91,7 +91,7 @@ it('names universes in the numbering that is chosen', () => {
   const below = { ...show, controllers: [aController({ firstUniverse: 1, artNetOffset: -2 })] };
   expect(draw(below, { names: 'artNet' }).words()).toEqual(expect.arrayContaining(['U1', '0.0.0']));
   const flat = { ...show, controllers: [aController({ protocol: 'ddp' })] };
-  expect(draw(flat).words()).toContain('DDP A');
+  expect(draw(flat).words()).toContain('A: DDP');
 });
 
 it('shows what is chosen in the colour of the lamp, by prop, by run and by pixel', () => {

@@ -63,7 +63,7 @@ test('a controller is told what it is, and the addresses follow', async ({ page,
   await expect(page.getByText(/Port B4 still feeds Loft windows/)).toBeVisible();
   await page.getByRole('combobox', { name: 'Protocol' }).click();
   await page.getByRole('option', { name: 'DDP' }).click();
-  await expect(page.getByTestId('port-B1')).toContainText('one flat space');
+  await expect(page.getByTestId('port-B1')).toContainText('DDP');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('port-B1')).toContainText('U100–U101');
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
