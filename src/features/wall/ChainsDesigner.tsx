@@ -132,8 +132,8 @@ export function ChainsDesigner({ prop }: { prop: PropOf<'wall'> }) {
         <div className={styles.board}>{board('back')}</div>
       </div>
       <div className={styles.foot}>
-        <b>{countOf(laid.chains.length, 'output')}</b> · above: output · place in the chain as wired; below:
-        row and column as seen from the front; zoom in where a panel is too small for them · square: data in,
+        <b>{countOf(laid.chains.length, 'output')}</b> · above: output.place in the chain as wired; below: row
+        and column as seen from the front; zoom in where a panel is too small for them · square: data in,
         ring: end of the chain · the arrow is the printed one
         {odd && (
           <>
