@@ -24,7 +24,7 @@ export const stringConductors = defineCheck(
           rank: 'canBurn' as const,
           stage: 'power' as const,
           propId: id,
-          message: `${name} run ${run}: ${formatAmps(rail.amps)} flow in its own ${rail.conductor} conductor after pixel ${rail.afterPixel} at full white, and that carries ${formatAmps(rail.carries.value)} (${standingWords(rail.carries)}). It gets hot, whatever fuse is before it. Bring power in at more places, so that less flows from pixel to pixel, or set a limiter in the device. Local codes decide.`,
+          message: `${name} run ${run}: ${formatAmps(rail.amps)} flow in its own ${rail.conductor} conductor after pixel ${rail.afterPixel} at full white, and that carries ${formatAmps(rail.carries.value)} (${standingWords(rail.carries)}). It gets hot, and a fuse that lets so much through does not protect it. Bring power in at more places, so that less flows from pixel to pixel, or set a limiter in the device. Local codes decide.`,
           mends: isFirst ? moreLeads(plan, prop, FULL_WHITE) : [],
         },
       ];

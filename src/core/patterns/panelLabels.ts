@@ -40,10 +40,10 @@ const OUTPUT_COLOURS: readonly (readonly [number, number, number])[] = [
 ];
 
 /**
- * A picture by which every panel says where it belongs: its output and place in the chain above (`2.3`, or `1.2.3` with the card before them), its row and column
- * on the wall below (`r1c4`), an arrow that points where the printed arrow of the panel is to point, a colour for each output, and a border
- * of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel that is turned,
- * placed or plugged otherwise than its driver is told shows it.
+ * A picture by which every panel says where it belongs: its output and place in the chain above (`2.3`, or `1.2.3` with the card before
+ * them), its row and column on the wall below (`r1c4`), an arrow that points where the printed arrow of the panel is to point, a colour for
+ * each output, and a border of one pixel. It is a picture of the wall as any other: on a right wall everything stands upright, and a panel
+ * that is turned, placed or plugged otherwise than its driver is set to shows it.
  */
 export function panelLabels({ wall, chains, cards }: LaidWall): Raster {
   const { panel, columns, rows } = wall;

@@ -15,8 +15,8 @@ interface SafeLevel {
 }
 
 /**
- * The excess in a report, by all that the checks of Power hold against a level: a pixel too low, conductors, a feed, a board, a supply or its
- * row of fuses above what it carries. Null where nothing is.
+ * The excess in a report: a pixel too low; the conductors of a run, a feed, a board or a fuse of its ports, a supply or its row of fuses above
+ * what it carries. Null where nothing of these is.
  */
 export function tooMuch(plan: Plan, report: PowerReport): string | null {
   const { show } = plan;

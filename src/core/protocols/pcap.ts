@@ -1,3 +1,4 @@
+import { joinedBytes } from '../units/bytes';
 import { decodeEthernet, decodeIpv4, encodeEthernet, type Datagram } from './ethernet';
 
 /** Captures in the pcap file format (draft-ietf-opsawg-pcap): a header of 24 bytes, and 16 before each packet. */
@@ -48,14 +49,7 @@ export function* pcapPieces(datagrams: Iterable<CapturedDatagram>): Generator<Ui
 
 /** The same in one. */
 export function writePcap(datagrams: Iterable<CapturedDatagram>): Uint8Array {
-  const pieces = [...pcapPieces(datagrams)];
-  const bytes = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
-  let at = 0;
-  for (const piece of pieces) {
-    bytes.set(piece, at);
-    at += piece.length;
-  }
-  return bytes;
+  return joinedBytes([...pcapPieces(datagrams)]);
 }
 
 interface ReadCapture {

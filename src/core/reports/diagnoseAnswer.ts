@@ -4,7 +4,7 @@ import { scopeOf, sessionState, type Told } from '../diagnose/session';
 import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
 import { readFault } from '../rig/faults/registry';
-import { readShow } from '../show/read';
+import { readOlderFile } from '../plan/keptAddresses';
 import { parseJson } from '../fields/parseJson';
 import { propAt } from '../plan/records';
 
@@ -53,7 +53,7 @@ export function diagnoseAnswer(text: string) {
     );
   }
   const { propId, evidence } = read.data;
-  const plan = planShow(readShow(read.data.show));
+  const plan = planShow(readOlderFile(read.data.show).show);
   const prop = plan.show.props.findIndex(({ id }) => id === propId);
   if (prop === -1) throw new ShowError(`There is no prop “${propId}”.`);
   const scope = scopeOf(plan, prop);

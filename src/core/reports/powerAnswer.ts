@@ -4,7 +4,7 @@ import { ShowError } from '../fields/problem';
 import { planShow } from '../plan/plan';
 import { safeLevel } from '../power/safeLevel';
 import { plannedShown, powerReport } from '../power/report';
-import { readShow } from '../show/read';
+import { readOlderFile } from '../plan/keptAddresses';
 import { parseJson } from '../fields/parseJson';
 import { itemAt } from '../units/there';
 
@@ -22,7 +22,7 @@ export function powerAnswer(text: string) {
     throw new ShowError(
       'Send {"show": a show file, "level": the brightness from 0 to 1}; anything else is not known.',
     );
-  const plan = planShow(readShow(asked.data.show));
+  const plan = planShow(readOlderFile(asked.data.show).show);
   const { show } = plan;
   const planned = plannedShown(show);
   const report = powerReport(plan, { ...planned, level: asked.data.level ?? planned.level });

@@ -7,7 +7,7 @@ import { deviceSetupSchema } from '../rig/deviceSetup';
 import { readFault, sentenceOf } from '../rig/faults/registry';
 import { afterPowerCut, lightOfMoving, lightOfOwnTest } from '../rig/rig';
 import { rigOf } from '../rig/rigFacts';
-import { readShow } from '../show/read';
+import { readOlderFile } from '../plan/keptAddresses';
 import { parseJson } from '../fields/parseJson';
 import { propAt } from '../plan/records';
 
@@ -49,7 +49,7 @@ export function rigAnswer(text: string) {
   const { pattern: id, ownTest, on, level, colour, timeS, step, frame } = asked.data;
   if ((id === undefined) === (ownTest === undefined))
     throw new ShowError('A test is a pattern that is sent, or a device’s own test: say one of both.');
-  const plan = planShow(readShow(asked.data.show));
+  const plan = planShow(readOlderFile(asked.data.show).show);
   const faults = (asked.data.faults ?? []).map(readFault);
   const asIs = rigOf(plan, { faults, devices: asked.data.devices ?? [] });
   const rig = asked.data.isAfterCut ? afterPowerCut(asIs) : asIs;

@@ -1,3 +1,4 @@
+import { joinedBytes } from '../units/bytes';
 import { plainOrder } from '../colours/order';
 import { colourPlan } from '../devices/colourOrders';
 import { universesOfController } from '../devices/universeSizes';
@@ -57,17 +58,7 @@ export function wireOf(plan: Plan, device: DeviceState, port: PortState, coming:
   if (isSilent) return new Uint8Array(0);
   const reading = readingFor(plan, device, coming);
   if (port.moreRows.length === 0) return wireOfRow(plan, device, port, reading);
-  return joined([port, ...port.moreRows].map((row) => wireOfRow(plan, device, row, reading)));
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const made = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const part of parts) {
-    made.set(part, at);
-    at += part.length;
-  }
-  return made;
+  return joinedBytes([port, ...port.moreRows].map((row) => wireOfRow(plan, device, row, reading)));
 }
 
 /** All that a device needs to read what comes in. */

@@ -10,6 +10,8 @@ export class JustHeard {
 
   add(theirs: readonly MadeChange[]): void {
     const atMs = Date.now();
+    // A window that only looks on keeps nothing of yesterday.
+    this.forget(atMs);
     for (const { sequence, change } of theirs)
       this.changes.push({ sequence, atMs, touched: fieldsTouchedBy(change) });
   }
@@ -19,11 +21,15 @@ export class JustHeard {
    * none did. Each is asked about once.
    */
   baseBelow(change: ShowChange): number | undefined {
-    this.changes = this.changes.filter(({ atMs }) => Date.now() - atMs < HARDLY_SEEN_MS);
+    this.forget(Date.now());
     if (this.changes.length === 0) return undefined;
     const touched = [...fieldsTouchedBy(change)];
     const met = this.changes.filter((each) => touched.some((field) => each.touched.has(field)));
     this.changes = this.changes.filter((each) => !met.includes(each));
     return met[0] && met[0].sequence - 1;
+  }
+
+  private forget(nowMs: number): void {
+    this.changes = this.changes.filter(({ atMs }) => nowMs - atMs < HARDLY_SEEN_MS);
   }
 }

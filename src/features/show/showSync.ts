@@ -196,6 +196,7 @@ export class ShowSync {
     }
     if (error instanceof Refused && error.status === 409) {
       // The server cannot lay changes on what this window has: it is opened anew, below what still waits.
+      this.set({ waiting: this.get().waiting.map(({ base: _, ...each }) => each) });
       await this.reopen();
       return true;
     }
