@@ -152,9 +152,8 @@ function addressWords(plan: Plan, controller: Controller | null, pixel: number):
   if (!controller) return words;
   const { name, counts } = protocolOf(controller);
   const told = toldUniverse(controller, universe);
-  return counts.kind === 'universes' && counts.partsOf && told >= counts.least && told <= counts.most
-    ? `${words} (${name} ${partsWords(counts.partsOf(told))})`
-    : words;
+  const parts = counts.kind === 'universes' ? (counts.partsOf?.(told) ?? null) : null;
+  return parts ? `${words} (${name} ${partsWords(parts)})` : words;
 }
 
 function joint(

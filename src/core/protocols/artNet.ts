@@ -273,7 +273,8 @@ export const artnet: WireProtocol<'artnet'> = {
     least: 0,
     most: LAST_PORT_ADDRESS,
     hasOffset: true,
-    partsOf: artNetAddress,
+    // No menu takes a net above 127.
+    partsOf: (told) => (told >= 0 && told <= LAST_PORT_ADDRESS ? artNetAddress(told) : null),
     // It has no groups of its own: what is not unicast is broadcast.
     groupOf: null,
     sharedWords: (told) => `broadcast, port-address ${told}`,

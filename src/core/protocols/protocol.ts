@@ -65,8 +65,8 @@ export interface UniverseCount {
   most: number;
   /** Whether each device has an offset between numbers of the show and those that it is told. */
   hasOffset: boolean;
-  /** The parts in which menus take a number, where they do: net, sub-net, universe. */
-  partsOf: ((told: number) => UniverseParts) | null;
+  /** The parts in which menus take a number, where they do: net, sub-net, universe. A number past the last has none. */
+  partsOf: ((told: number) => UniverseParts | null) | null;
   /** The group that packets of a universe go to where its devices listen to groups; null where it has none. */
   groupOf: ((told: number) => string) | null;
   /** Words for the target of packets that are for more than one device. */

@@ -1,3 +1,4 @@
+import { universesOf } from './registry';
 import fc from 'fast-check';
 import { tries } from '../../../tests/unit/tries';
 import { decodeArtNet, encodeArtDmx, encodeArtPoll, encodeArtPollReply, encodeArtSync } from './artNet';
@@ -287,4 +288,11 @@ it('nothing that comes in throws, and what is cut short is refused', () => {
     ),
     { numRuns: tries(2000) },
   );
+});
+
+it('says a number in three parts only where menus can take it', () => {
+  const partsOf = universesOf({ protocol: 'artnet' })!.partsOf!;
+  expect(partsOf(32_767)).toEqual({ net: 127, subNet: 15, universe: 15 });
+  expect(partsOf(0)).toEqual({ net: 0, subNet: 0, universe: 0 });
+  expect([partsOf(32_768), partsOf(54_462), partsOf(-1)]).toEqual([null, null, null]);
 });

@@ -4,7 +4,7 @@ import { Select } from '@mantine/core';
 import { addressOf } from '@/core/answers/lookup';
 import { toldUniverse } from '@/core/addressing/numbering';
 import { partsWords } from '@/core/protocols/protocol';
-import { protocolOf } from '@/core/protocols/registry';
+import { protocolOf, universesOf } from '@/core/protocols/registry';
 import { portName, type Controller } from '@/core/catalogue/controller';
 import type { Plan } from '@/core/plan/planned';
 import { countOf, groupDigits } from '@/core/units/number';
@@ -140,9 +140,10 @@ function deviceFacts(plan: Plan, index: number): Fact[] {
   const device = controllerAt(plan, run.wire!.controller);
   const { name } = device;
   const protocol = protocolOf(device);
-  const partsOf = protocol.counts.kind === 'universes' ? protocol.counts.partsOf : null;
-  const words = ({ e131 }: typeof first) =>
-    e131 && partsOf && partsWords(partsOf(toldUniverse(device, e131.universe)));
+  const words = ({ e131 }: typeof first) => {
+    const parts = e131 && universesOf(device)?.partsOf?.(toldUniverse(device, e131.universe));
+    return parts ? partsWords(parts) : null;
+  };
   const [from, to] = [words(first), words(last)];
   return [
     ...(from && to

@@ -288,7 +288,10 @@ function partsColumn(controller: Controller): Column<PortSettings>[] {
       meaning:
         'the same start in its three parts, each counted from 0, for a device that asks for them one by one',
       as: 'figure',
-      of: ({ universe }) => (universe === null ? null : partsWords(partsOf(universe))),
+      of: ({ universe }) => {
+        const parts = universe === null ? null : partsOf(universe);
+        return parts && partsWords(parts);
+      },
     },
   ];
 }
