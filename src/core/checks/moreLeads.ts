@@ -17,6 +17,18 @@ const MOST_PIXELS = 1000;
  */
 export function moreLeads(plan: Plan, prop: number, shown: Shown): Mend[] {
   if (plannedAt(plan, prop).pixelCount > MOST_PIXELS) return [];
+  let ofPlan = known.get(plan);
+  if (!ofPlan) known.set(plan, (ofPlan = new Map()));
+  // Two checks ask for the same leads where full white is planned for.
+  const key = `${prop} ${shown.light} ${shown.level} ${shown.whiteBy}`;
+  let mends = ofPlan.get(key);
+  if (!mends) ofPlan.set(key, (mends = proposed(plan, prop, shown)));
+  return mends;
+}
+
+const known = new WeakMap<Plan, Map<string, Mend[]>>();
+
+function proposed(plan: Plan, prop: number, shown: Shown): Mend[] {
   const { id, name } = propAt(plan, prop);
   const like = plan.show.feeds.find(
     ({ from, groundOnly, pieces }) =>

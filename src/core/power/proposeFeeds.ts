@@ -56,7 +56,7 @@ const MOST_PLACES = 48;
  * needed is taken away again. A lead of its own never lowers a voltage where nothing starves, so if no choice of k places is enough, none
  * of fewer is: all choices of one place less are tried then, where they are not too many.
  *
- * @param mostChoices so many choices of one size are tried to the last
+ * @param mostChoices so many choices of one size are tried to the last; 0 where it has to be quick, at the price of a lead now and then
  */
 export function proposeFeeds(
   plan: Plan,
@@ -132,8 +132,8 @@ function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mos
   const even = isEnough(reserve)
     ? null
     : evenPlaces(places, runAt(plan, run).pixelCount, (pixels) => isEnough(reserveWith(pixels)));
-  // The other way is no better where it has come as far.
-  const most = even?.length ?? places.length;
+  // The other way is no better where it has come as far; in a hurry it is not gone where the first one is enough.
+  const most = even && mostChoices === 0 ? 0 : (even?.length ?? places.length);
   while (!isEnough(reserve) && chosen.length < most) {
     let best: { pixel: number; reserve: number; worstAt: number } | null = null;
     // The lowest pixel is raised, and the fullest piece relieved, by a feed near it.
