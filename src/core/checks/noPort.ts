@@ -33,7 +33,13 @@ function largestOf({ plan, loose }: Homeless): number {
 export function whyHomeless(homeless: Homeless): string {
   const { plan, loose } = homeless;
   const { controllers } = plan.show;
-  if (controllers.length === 0) return 'there is no controller yet';
+  if (controllers.length === 0) {
+    const own = propAt(plan, homeless.prop);
+    const usual = kindOf(own).usualControllers?.(own.threading) ?? [];
+    return usual.length > 1
+      ? 'there is no controller yet. Choose what lights it'
+      : 'there is no controller yet';
+  }
   const panelled = needsPanels(homeless);
   const free = freePorts(plan);
   if (free.length === 0)

@@ -34,7 +34,13 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
                   events={{ hover: true, focus: true, touch: true }}
                   label={<EffectPreview edit={mend.edit} />}
                 >
-                  <Button size="compact-sm" variant="default" onClick={() => edit(mend.edit)}>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    className={styles.mend}
+                    classNames={{ label: styles.mendLabel }}
+                    onClick={() => edit(mend.edit)}
+                  >
                     {mend.label}
                   </Button>
                 </Tooltip>

@@ -52,6 +52,8 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
     setProposal({ of: show, made });
   };
   const made = proposal?.of === show ? proposal.made : null;
+  // The sum of what the table says line by line.
+  const cablesMm = made?.lines.flatMap(({ cableMm }) => cableMm ?? []) ?? [];
   const jumpers = made?.lines.filter(({ behind }) => behind !== null).length ?? 0;
   return (
     <div className={sheets.sheet}>
@@ -122,8 +124,14 @@ export function ProposeSheet({ plan }: { plan: Plan }) {
               <>
                 <b>{countOf(made.lines.length, 'run')}</b> on ports; {countOf(made.result.portsUsed, 'port')}{' '}
                 in use then, the fullest {Math.round(made.result.fullestShare * 100)} % full
-                {made.result.cableMm > 0 &&
-                  `, ${formatLength(Math.round(made.result.cableMm), show.lengths)} from controllers to first pixels`}
+                {cablesMm.length > 0 &&
+                  `, ${formatLength(
+                    cablesMm.reduce((sum, mm) => sum + mm, 0),
+                    show.lengths,
+                  )} of cable`}
+                {cablesMm.length > 0 &&
+                  cablesMm.length < made.lines.length &&
+                  ` and ${countOf(made.lines.length - cablesMm.length, 'length')} that the drawing of the site does not know`}
                 {jumpers > 0 && `, with ${countOf(jumpers, 'jumper')} from the end of one run to the next`}.{' '}
                 <Button
                   size="compact-sm"
