@@ -11,7 +11,7 @@ import { LAST_PORT_ADDRESS } from '../protocols/artNet';
 import { itemAt } from '../units/there';
 import { propAt, plannedAt, runAt, controllerAt } from '../plan/records';
 
-const BYTE_COUNTS = { network: 'DDP', raw: 'Raw frames', serial: 'Serial line' } as const;
+const BYTE_COUNTS = { network: 'DDP', raw: 'Raw frames', serial: 'Serial line', own: 'Own program' } as const;
 
 /** Everything that one pixel is called. Numbers count from 1 unless said otherwise. */
 export interface PixelAddress {

@@ -72,11 +72,11 @@ export function trafficOf(plan: Plan): Traffic {
   return {
     wantedHz,
     devices,
-    senderMbits: of(({ link }) => link !== 'serial'),
+    senderMbits: of(({ link }) => isByEthernet(link)),
     flood,
     flooded: devices.flatMap((device) => {
       const { controller, link, linkMbits, mbits } = device;
-      if (linkMbits === null || link === 'serial') return [];
+      if (linkMbits === null || !isByEthernet(link)) return [];
       const others =
         flood.rawMbits + flood.groupMbits - (link === 'raw' || isGroup(device) ? mbits.value : 0);
       const all = mbits.value + others;
@@ -86,6 +86,9 @@ export function trafficOf(plan: Plan): Traffic {
     }),
   };
 }
+
+/** Pictures go out of the sender's own network port. */
+const isByEthernet = (link: Link) => link === 'network' || link === 'raw';
 
 function ofDevice(plan: Plan, controller: number, wantedHz: number): TrafficOf {
   const { show } = plan;

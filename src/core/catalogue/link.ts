@@ -4,8 +4,11 @@ import type { Controller } from './controller';
 import type { ControllerType } from './controllerType';
 import { classOf } from './controllers/registry';
 
-/** The link that feeds a device: over the network, by raw frames straight from the port of the sender, or over a serial line. */
-export type Link = 'network' | 'raw' | 'serial';
+/**
+ * The link that feeds a device: over the network, by raw frames straight from the port of the sender, over a serial line, or none, where a
+ * program of its own makes the pictures.
+ */
+export type Link = 'network' | 'raw' | 'serial' | 'own';
 
 /** The kinds of controllers of a show. */
 interface Kinds {
@@ -18,6 +21,7 @@ const kindOf = ({ controllerTypes }: Kinds, { typeId }: Pick<Controller, 'typeId
 export function linkOf(kinds: Kinds, controller: Pick<Controller, 'typeId'>): Link {
   const kind = kindOf(kinds, controller);
   if (kind && classOf(kind).takesRawFrames) return 'raw';
+  if (kind?.ownProgram) return 'own';
   return kind?.baud === undefined ? 'network' : 'serial';
 }
 
@@ -31,13 +35,15 @@ export function baudOf(kinds: Kinds, controller: Controller): number | null {
   return linkOf(kinds, controller) === 'serial' ? (kindOf(kinds, controller)?.baud ?? null) : null;
 }
 
-/** The link of a device in words: `E1.31`, `raw frames`, `serial line, 115,200 baud`. */
+/** The link of a device in words: `E1.31`, `raw frames`, `serial line, 115,200 baud`, `its own program`. */
 export function linkWords(kinds: Kinds, controller: Controller): string {
   switch (linkOf(kinds, controller)) {
     case 'network':
       return protocolOf(controller).name;
     case 'raw':
       return 'raw frames';
+    case 'own':
+      return 'its own program';
     case 'serial':
       return `serial line, ${groupDigits(baudOf(kinds, controller) ?? 0)} baud`;
   }

@@ -42,6 +42,13 @@ export function linkLoad(plan: LaidShow, index: number, rateHz: number): LinkLoa
       { place, ...more },
     );
   const link = linkOf(plan.show, controller);
+  if (link === 'own') {
+    const nothing = given('load of the link', 0, 'mbits', {
+      place,
+      because: 'Its own program makes the pictures: nothing is sent to it.',
+    });
+    return { payload: nothing, mbits: nothing, packets: null };
+  }
   if (link === 'serial') {
     const bytes = given('bytes of a picture', bytesOf(plan, index), 'bytes', { place });
     return {

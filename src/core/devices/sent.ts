@@ -97,14 +97,18 @@ function flatWords(show: Show, device: Controller): Pick<Sent, 'spaceWords' | 'd
       return { spaceWords: 'the picture itself', destination: 'straight from the sender’s gigabit port' };
     case 'serial':
       return { spaceWords: 'one flat space', destination: 'down its serial line' };
+    case 'own':
+      return { spaceWords: 'one flat space', destination: 'nowhere: its own program makes the picture' };
     case 'network':
       return { spaceWords: 'one flat space', destination: device.network?.ip ?? null };
   }
 }
 
-/** Everything that is sent, controller by controller. */
+/** Everything that is sent, controller by controller; to one with a program of its own nothing is. */
 export function allSent(plan: LaidShow): Sent[] {
-  return plan.show.controllers.flatMap((_, index) => sentUniverses(plan, index));
+  return plan.show.controllers.flatMap((device, index) =>
+    linkOf(plan.show, device) === 'own' ? [] : sentUniverses(plan, index),
+  );
 }
 
 /** Universes that more than one controller listens to, with the indices of those. */

@@ -204,6 +204,7 @@ const FLAT_WORDS = {
   network: 'DDP counts bytes over',
   raw: 'Raw frames carry one picture for',
   serial: 'The serial line carries one stream of bytes for',
+  own: 'Its own program counts the bytes of',
 } as const;
 
 /** `U5`, `U5–U7`, or nothing where some runs lie in none. */

@@ -36,7 +36,8 @@ export function linkFrames(
     if (bytes) data.set(bytes.subarray(0, size), at);
     at += size;
   }
-  if (link === 'serial') return [encodeSerialFrame(3, data.subarray(0, 3 * 65_535))];
+  // A program's pictures never leave its device: the rig hands them over as a line would.
+  if (link !== 'raw') return [encodeSerialFrame(3, data.subarray(0, 3 * 65_535))];
   const pixels = data.length / 3;
   const width = Math.min(MOST_RAW_PIXELS, pixels);
   if (width === 0) return [];
@@ -64,7 +65,7 @@ export class LinkReader {
    * @returns whether a picture is whole; null for what is no frame
    */
   push(bytes: Uint8Array, sent: Sent): boolean | null {
-    if (this.link === 'serial') {
+    if (this.link !== 'raw') {
       const last = this.serial.push(bytes).at(-1);
       if (!last) return null;
       this.picture.set(last.data.subarray(0, this.picture.length));

@@ -1,3 +1,4 @@
+import type { Link } from '../catalogue/link';
 import { toldUniverse } from '../addressing/numbering';
 import { universesOfController } from '../devices/universeSizes';
 import type { Plan } from '../plan/planned';
@@ -156,7 +157,7 @@ export class Outgoing {
     );
   }
 
-  private addLink(controller: number, own: string, link: 'raw' | 'serial', sent: Sent): void {
+  private addLink(controller: number, own: string, link: Exclude<Link, 'network'>, sent: Sent): void {
     const framesOf = (picture: Sent) => linkFrames(this.plan, controller, link, picture);
     let [made, of] = [framesOf(sent), sent];
     made.forEach((frame, i) =>

@@ -99,6 +99,7 @@ const NO_UNIVERSES: Readonly<Record<Link, string>> = {
   raw: 'A receiver card is told no addresses: it takes its part of the picture from raw frames, straight from the sender’s port.',
   serial:
     'A serial line has no addresses: the bytes of one picture follow one another over all ports of this controller.',
+  own: 'Nothing is sent to it, so it has no addresses: its own program makes the pictures, and counts the pixels over all ports of this controller.',
 };
 
 function Basics({ controller, link, set }: PartProps & { link: Link }) {

@@ -144,6 +144,7 @@ function factsOf(type: ControllerType, lengths: Lengths): (Fact | false | undefi
     known(type.artNetNets, 'Art-Net', (value) => (value ? 'with nets' : '0 to 255 only')),
     known(type.linkMbits, 'Link', (value) => `${value} Mbit/s`),
     known(type.receiverCableMm, 'Cable to receivers', (value) => formatLength(value, lengths)),
+    type.ownProgram && { name: 'Pictures', value: 'from its own program' },
     type.baud !== undefined && { name: 'Serial', value: `${groupDigits(type.baud)} baud` },
     type.keepFree !== undefined && { name: 'Keep free', value: type.keepFree },
     ...(type.pins ?? []).map((pin) => ({
@@ -272,6 +273,7 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
           />
         ))}
       </Row>
+      {!classOf(type).takesRawFrames && <FeedFields type={type} onChange={set} />}
       <TellingFields type={type} onChange={set} />
       <Textarea
         label="Pins"
@@ -301,4 +303,56 @@ function KindEditor({ type, controller }: { type: ControllerType; controller: Co
       </Button>
     </Stack>
   );
+}
+
+const FEEDS = [
+  { value: 'network', label: 'over the network' },
+  { value: 'serial', label: 'down a serial line' },
+  { value: 'own', label: 'from its own program' },
+] as const;
+/** What most serial lines are set to. */
+const USUAL_BAUD = 115_200;
+
+/** The way of the pictures to a kind of device, with the rate of a serial line. */
+function FeedFields({
+  type,
+  onChange,
+}: {
+  type: ControllerType;
+  onChange: (change: { baud: number | undefined; ownProgram: true | undefined }) => boolean;
+}) {
+  const feed = feedOf(type);
+  return (
+    <Row>
+      <Select
+        label="Pictures come"
+        description="a computer that listens to the network is fed over it, whichever pin it uses"
+        allowDeselect={false}
+        value={feed}
+        data={FEEDS}
+        onChange={(next) =>
+          next &&
+          onChange({
+            baud: next === 'serial' ? (type.baud ?? USUAL_BAUD) : undefined,
+            ownProgram: next === 'own' ? true : undefined,
+          })
+        }
+      />
+      {feed === 'serial' && (
+        <WholeField
+          label="Baud rate"
+          what="The baud rate"
+          least={300}
+          most={10_000_000}
+          value={type.baud ?? USUAL_BAUD}
+          onCommit={(baud) => onChange({ baud, ownProgram: undefined })}
+        />
+      )}
+    </Row>
+  );
+}
+
+function feedOf({ baud, ownProgram }: ControllerType): (typeof FEEDS)[number]['value'] {
+  if (ownProgram) return 'own';
+  return baud === undefined ? 'network' : 'serial';
 }

@@ -12,6 +12,7 @@ export const barePin = defineControllerClass({
       pixelsPerPort: usual([{ upToPorts: 1, pixels: 800 }], OF_CLASS),
       starts: usual('device', OF_CLASS),
       pixelSizes: usual('ofDevice', OF_CLASS),
+      ownProgram: true,
       keepFree: 'pins that the computer’s sound uses: both use the same clock on some',
       notes: [
         {

@@ -44,6 +44,8 @@ export const capabilitySchema = z.strictObject({
   keepFree: z.string().max(120).optional(),
   /** Rate of a serial-fed one. */
   baud: z.int().min(300).max(10_000_000).optional(),
+  /** A program inside it makes the pictures: nothing is sent to it. */
+  ownProgram: z.literal(true).optional(),
   notes: partNotesSchema,
   order: orderSchema,
 });

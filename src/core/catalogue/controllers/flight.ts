@@ -10,6 +10,7 @@ export const flight = defineControllerClass({
       name: 'Flight board',
       ports: 1,
       pixelsPerPort: usual([{ upToPorts: 1, pixels: 32 }], OF_CLASS),
+      ownProgram: true,
       keepFree: 'the pin of the receiver: it steers the craft',
     },
   ],

@@ -176,6 +176,15 @@ function linkRows(show: Pick<Show, 'controllerTypes'>, controller: Controller): 
         meaning: 'of its serial line, the same at both ends',
       },
     ];
+  if (linkOf(show, controller) === 'own')
+    return [
+      {
+        field: 'protocol',
+        words: 'pictures',
+        value: 'its own program',
+        meaning: 'nothing is sent to it: the values below are set in that program',
+      },
+    ];
   if (linkOf(show, controller) === 'raw')
     return [
       {

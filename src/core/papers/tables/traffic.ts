@@ -10,6 +10,7 @@ const LINK_WORDS: Record<Link, string> = {
   network: 'network',
   raw: 'raw frames, no address',
   serial: 'serial line',
+  own: 'its own program',
 };
 
 const SLOW_WORDS: Record<Bottleneck, string> = {
