@@ -1,6 +1,8 @@
 import { boardPowerOf } from '../catalogue/boardPower';
 import { electricOf, type Rail } from '../catalogue/electric';
+import { connectorKind } from '../catalogue/connector';
 import type { Feed, FeedEnd } from '../catalogue/feed';
+import { fuseOhm } from '../catalogue/fuse';
 import type { PixelType } from '../catalogue/pixelType';
 import { ohmOf } from '../catalogue/wire';
 import { pixelTypeOf, plannedAt, propAt, controllerAt, runAt } from '../plan/records';
@@ -75,23 +77,26 @@ class NetworkBuilder {
   addLead(index: number): void {
     const feed = itemAt(this.plan.show.feeds, index);
     let before = this.beginOf(feed);
-    let beforeOhm = 0;
+    // The plug stands for all contacts of a feed, and is taken where most flows.
+    let ohmBefore = feed.connector === undefined ? 0 : connectorKind(feed.connector).milliohm / 1000;
+    let fuse = feed.fuseAmps === undefined ? 0 : fuseOhm(feed.fuseAmps);
     feed.pieces.forEach((piece, at) => {
-      const ohm = beforeOhm + ohmOf(piece.wire, piece.lengthMm);
+      const ohm = ohmBefore + ohmOf(piece.wire, piece.lengthMm);
       const end = this.endPlace(piece.to);
       if (end === null || end === before) {
         // A missing end has no piece of its own; the feed goes on from there all the same.
-        beforeOhm = ohm;
+        ohmBefore = ohm;
         return;
       }
       this.pieces.push({
         feed: index,
         piece: at,
-        plusWire: feed.groundOnly ? -1 : this.wire(before, end, ohm),
+        plusWire: feed.groundOnly ? -1 : this.wire(before, end, ohm + fuse),
         minusWire: this.wire(before + 1, end + 1, ohm),
       });
       before = end;
-      beforeOhm = 0;
+      ohmBefore = 0;
+      fuse = 0;
     });
   }
 
@@ -205,7 +210,7 @@ class NetworkBuilder {
     if (fuseRow) {
       leads = this.place();
       const ohm = ohmOf(fuseRow.wire, fuseRow.lengthMm);
-      this.wire(terminals, leads, ohm);
+      this.wire(terminals, leads, ohm + (fuseRow.fuseAmps === undefined ? 0 : fuseOhm(fuseRow.fuseAmps)));
       this.wire(terminals + 1, leads + 1, ohm);
     }
     this.sources.set(index, { terminals, leads });

@@ -1,7 +1,7 @@
 import { namedLeads, type FeedPiece, type NewFeed } from '../catalogue/feed';
 import { electricOf } from '../catalogue/electric';
-import { fuseFor } from '../catalogue/fuse';
-import { WIRE_SIZES } from '../catalogue/wire';
+import { FUSE_AMPS, fuseFor, type FuseAmps } from '../catalogue/fuse';
+import { WIRE_SIZES, wireSize } from '../catalogue/wire';
 import type { Plan } from '../plan/planned';
 import { isRailHot } from './rails';
 import { reportOf, type FedRun, type PowerReport } from './report';
@@ -64,12 +64,38 @@ export function proposeFeeds(
   wish: FeedWish,
   mostChoices = MOST_CHOICES,
 ): FeedProposal {
+  const { amps } = wireSize(wish.wire);
+  const made = proposeWith(plan, prop, wish, FUSE_AMPS.findLast((size) => size <= amps) ?? 1, mostChoices);
+  const fuses = made.feeds.flatMap(({ fuseAmps }) => fuseAmps ?? []);
+  // Small fuses resist more than the large ones that were taken at first.
+  return made.isEnough || fuses.length === 0
+    ? made
+    : proposeWith(
+        plan,
+        prop,
+        wish,
+        itemAt(
+          fuses.toSorted((a, b) => a - b),
+          0,
+        ),
+        mostChoices,
+      );
+}
+
+/** @param fuseAmps taken for each lead as long as its current is not known */
+function proposeWith(
+  plan: Plan,
+  prop: number,
+  wish: FeedWish,
+  fuseAmps: FuseAmps,
+  mostChoices: number,
+): FeedProposal {
   const propId = propAt(plan, prop).id;
   const { firstRun, runCount } = plannedAt(plan, prop);
   const chosen: Place[] = [];
   let isFewest = true;
   for (let run = firstRun; run < firstRun + runCount; run += 1) {
-    const found = fewestPlaces(plan, prop, run, wish, mostChoices);
+    const found = fewestPlaces(plan, prop, run, { ...wish, fuseAmps }, mostChoices);
     isFewest &&= found.isFewest;
     chosen.push(...found.places.map((pixel) => ({ run: runAt(plan, run).number, pixel })));
   }
@@ -90,6 +116,8 @@ export function proposeFeeds(
     isFewest,
   };
 }
+
+type FusedWish = FeedWish & { fuseAmps: FuseAmps };
 
 interface Place {
   run: number;
@@ -121,7 +149,7 @@ export function reachablePixels(plan: Plan, prop: number, run: number, reach: Re
   return all.filter((pixel) => yMm[firstPixel + pixel - 1]! <= low + (high - low) / 5);
 }
 
-function fewestPlaces(plan: Plan, prop: number, run: number, wish: FeedWish, mostChoices: number) {
+function fewestPlaces(plan: Plan, prop: number, run: number, wish: FusedWish, mostChoices: number) {
   const places = reachablePixels(plan, prop, run, wish.reach);
   if (places.length === 0) return { places, isFewest: true };
   const trial = trialOf(plan, prop, run, places, wish);
@@ -227,11 +255,14 @@ function trialOf(
   prop: number,
   run: number,
   places: readonly number[],
-  wish: FeedWish,
+  wish: FusedWish,
 ): (pixels: readonly number[]) => { reserve: number; pixel: number } {
   const { show } = plan;
   const { number, pixelCount } = runAt(plan, run);
-  const drafts = places.map((pixel) => leadTo(itemAt(show.props, prop).id, number, pixel, wish, wish.wire));
+  const drafts = places.map((pixel) => ({
+    ...leadTo(itemAt(show.props, prop).id, number, pixel, wish, wish.wire),
+    fuseAmps: wish.fuseAmps,
+  }));
   const added = namedLeads(show.feeds, drafts, (i) => `tried-${i}`);
   const changed = { ...plan, show: { ...show, feeds: [...show.feeds, ...added] } };
   const group = powerGroups(changed).find((each) => each.props.includes(prop))!;
@@ -241,7 +272,11 @@ function trialOf(
   const tried = wiring.pieces.flatMap(({ feed, plusWire, minusWire }) =>
     feed < show.feeds.length
       ? []
-      : [{ pixel: itemAt(places, feed - show.feeds.length), plusWire, minusWire, ohm: ohm[plusWire]! }],
+      : [plusWire, minusWire].map((wire) => ({
+          pixel: itemAt(places, feed - show.feeds.length),
+          wire,
+          ohm: ohm[wire]!,
+        })),
   );
   const first = valueIn(wiring.firstLoadOfRun, run);
   const least = wish.leastVolts ?? needOf(plan, prop);
@@ -251,11 +286,7 @@ function trialOf(
     [...pixels].flatMap((pixel, wire) => (pixel < 0 ? [] : [{ wire, pixel: pixel - firstPixel + 1 }])),
   );
   return (pixels) => {
-    for (const lead of tried) {
-      const now = pixels.includes(lead.pixel) ? lead.ohm : NOT_THERE_OHM;
-      ohm[lead.plusWire] = now;
-      ohm[lead.minusWire] = now;
-    }
+    for (const lead of tried) ohm[lead.wire] = pixels.includes(lead.pixel) ? lead.ohm : NOT_THERE_OHM;
     const { loadVolts, wireAmps } = solver.solve();
     let lowest = first;
     for (let i = first; i < first + pixelCount; i += 1) if (loadVolts[i]! < loadVolts[lowest]!) lowest = i;

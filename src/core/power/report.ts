@@ -1,7 +1,7 @@
 import { electricOf } from '../catalogue/electric';
 import { connectorKind } from '../catalogue/connector';
 import type { Feed } from '../catalogue/feed';
-import { fuseFor, type FuseAmps } from '../catalogue/fuse';
+import { fuseFor, fuseOhm, type FuseAmps } from '../catalogue/fuse';
 import { LOADING } from '../catalogue/supply';
 import { ampacityOf, ohmOf, wireSize } from '../catalogue/wire';
 import { basesWords, type Figure } from '../figures/figure';
@@ -45,7 +45,7 @@ interface WeakestPart {
 
 interface FedPiece {
   amps: number;
-  /** Lost on both conductors. */
+  /** Lost on both conductors; of the first piece also in the fuse and the plug. */
   dropVolts: number;
   carriesAmps: number;
   /** Volts and amps at the end of the piece. */
@@ -96,7 +96,7 @@ export interface LoadedFuseRow {
   /** The fuses of its leads together: so much may flow before one of them opens. */
   fusesAmps: number;
   carriesAmps: number;
-  /** Lost in both wires of the pair. */
+  /** Lost in both wires of the pair and in its fuse. */
   dropVolts: number;
 }
 
@@ -206,7 +206,10 @@ function fuseRowOf(
     fullAmps: Math.max(wantedAmps, Math.min(wantedAmps + Math.max(0, spare) * largest, ratedAmps.value)),
     fusesAmps: on.reduce((sum, { feed }) => sum + (itemAt(show.feeds, feed).fuseAmps ?? 0), 0),
     carriesAmps: ampacityOf(fuseRow.wire, fuseRow.lengthMm),
-    dropVolts: 2 * amps * ohmOf(fuseRow.wire, fuseRow.lengthMm),
+    dropVolts:
+      amps *
+      (2 * ohmOf(fuseRow.wire, fuseRow.lengthMm) +
+        (fuseRow.fuseAmps === undefined ? 0 : fuseOhm(fuseRow.fuseAmps))),
   };
 }
 
