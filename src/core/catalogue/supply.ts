@@ -73,16 +73,32 @@ export type FuseRow = NonNullable<Supply['fuseRow']>;
 /** A continuous load takes no more than this share of the rating. */
 export const LOADING = 0.8;
 
-/** Ratings in which supplies are sold, by their voltage, in amps. */
+/** Ratings in which supplies of the usual voltages are sold, in amps. */
 const SOLD: Readonly<Record<number, readonly number[]>> = {
   5: [2, 3, 4, 6, 8, 10, 15, 20, 30, 40, 60],
   12: [1, 2, 3, 5, 8.3, 12.5, 16.7, 29, 50],
 };
-/** Ones that are closed and need no enclosure end about here. */
-export const MOST_CLOSED_AMPS = 15;
+/** The others are sold by watts. */
+const SOLD_WATTS = [50, 75, 100, 150, 200, 300, 350, 600];
 
+/** Closed ones, which need no enclosure, end about here: below 7 V by their amps, above by their watts. */
+const MOST_CLOSED_AMPS = 15;
+const MOST_CLOSED_WATTS = 200;
+
+/** In amps, rounded down to a tenth where only the watts are usual. */
 function ratingsSoldAt(volts: number): readonly number[] {
-  return SOLD[volts] ?? SOLD[12]!;
+  return SOLD[volts] ?? SOLD_WATTS.map((watts) => Math.floor((10 * watts) / volts + 1e-9) / 10);
+}
+
+/** Whether a supply of a rating is sold closed and certified, with a mains lead. */
+export function isSoldClosed(volts: number, amps: number): boolean {
+  // 16.7 A at 12 V are 200 W, rounded up.
+  return volts < 7 ? amps <= MOST_CLOSED_AMPS : Math.floor(volts * amps) <= MOST_CLOSED_WATTS;
+}
+
+/** The largest that is sold closed, in amps. */
+export function largestClosed(volts: number): number {
+  return Math.max(...ratingsSoldAt(volts).filter((amps) => isSoldClosed(volts, amps)));
 }
 
 /** The smallest rating sold that carries a load for hours; null where none does. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { valueIn } from '../units/there';
 
 /** A size of conductor as it is bought. */
-interface WireSize {
+export interface WireSize {
   id: string;
   words: string;
   /** Resistance of one conductor at 20 °C, in milliohm a metre. */

@@ -105,26 +105,8 @@ export const boardRange = defineCheck(
             rank: 'worthKnowing',
             stage: 'power',
             controllerId: id,
-            message: `${name} is fed with ${volts} V from ${source}, and its own input voltage is not set. 12 V into a board of 5 V destroys it: look at what is printed beside its power input first.`,
-            mends: [
-              {
-                label: `It takes ${volts} V`,
-                edit: {
-                  type: 'changeController',
-                  controllerId: id,
-                  change: {
-                    power: {
-                      ...power,
-                      // A voltage printed as one figure is meant with a tenth to both sides.
-                      volts: {
-                        least: Number((volts * 0.9).toFixed(2)),
-                        most: Number((volts * 1.1).toFixed(2)),
-                      },
-                    },
-                  },
-                },
-              },
-            ],
+            message: `${name} is fed with ${volts} V from ${source}, and its own input voltage is not set. 12 V into a board of 5 V destroys it: type what is printed beside its power input, in Supplies.`,
+            mends: [],
           },
         ];
       }),

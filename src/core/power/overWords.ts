@@ -1,4 +1,4 @@
-import { MOST_CLOSED_AMPS, supplyFor } from '../catalogue/supply';
+import { isSoldClosed, supplyFor } from '../catalogue/supply';
 import { capOn } from './budget';
 import type { LoadedSupply } from './report';
 
@@ -9,6 +9,6 @@ export function overWords(volts: number, { wantedAmps, darkAmps, carriesAmps }: 
   const carrier =
     rating === null
       ? 'No usual one carries that: part it into zones with a supply each, their grounds joined'
-      : `One of ${rating} A carries it${rating > MOST_CLOSED_AMPS ? ', as do several closed ones with a zone each' : ''}`;
+      : `One of ${rating} A carries it${isSoldClosed(volts, rating) ? '' : ', as do several closed ones with a zone each'}`;
   return `${carrier}; this one carries it up to ${percent} %, if a limiter in the device keeps it there.`;
 }
