@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { aGrid, aLine, aShow } from '../../../tests/unit/shows';
-import { typed } from '../../../tests/unit/power';
+import { aSupply, typed } from '../../../tests/unit/power';
 import { tries } from '../../../tests/unit/tries';
 import { isProblem } from '../checks/rank';
 import { findingsOf } from '../checks/registry';
@@ -14,6 +14,7 @@ import type { PowerWish } from './propDraft';
 import { propNeed } from './propNeed';
 import { powerReport } from './report';
 import { FULL_WHITE } from './shown';
+import { showNeed, waysToPower } from './waysToPower';
 import { zonesOf } from './zones';
 
 const base = aShow();
@@ -96,6 +97,32 @@ it('puts a whole run on each of four supplies rather than cut one', () => {
   const { supplies, cuts } = powerProp(plan, 0, wish())!;
   expect(supplies.map(({ ratedAmps }) => ratedAmps.value)).toEqual([16.7, 16.7, 16.7, 16.7]);
   expect(cuts).toEqual([]);
+});
+
+it('hangs on a supply of the show only where that carries it beside what it has', () => {
+  const bare = showOf(aLine('eave', 100));
+  const show = { ...bare, supplies: [aSupply({ ratedAmps: typed(16.7) })] };
+  const alone = powerProp(planShow(show), 0, wish({ supplyId: 's' }))!;
+  expect([alone.supplies, alone.lacks]).toEqual([[], []]);
+  const others = [{ name: 'Computer', amps: typed(8) }];
+  const beside = { ...show, supplies: [{ ...show.supplies[0]!, others }] };
+  expect(powerProp(planShow(beside), 0, wish({ supplyId: 's' }))!.lacks).toEqual(['supply']);
+});
+
+it('names a way with fewer injections, and one closed supply with a limiter', () => {
+  const ways = waysToPower(planShow(showOf(aLine('eave', 300))), 0, wish())!;
+  expect([places(ways.best).length, places(ways.fewer!).length]).toEqual([4, 2]);
+  // 16.7 A at 80 % are 13.36 A, of which 0.3 A are not dimmed.
+  expect(ways.limited).toEqual({ ratedAmps: 16.7, percent: Math.floor((100 * (13.36 - 0.3)) / (18 - 0.3)) });
+});
+
+it('says what a whole show takes by its volts, and what nothing feeds', () => {
+  const show = showOf(aLine('eave', 300));
+  const { byVolts, unfed } = showNeed(planShow(show));
+  expect(byVolts).toEqual([{ volts: 12, amps: expect.closeTo(18, 9), watts: expect.closeTo(216, 9) }]);
+  expect(unfed.map(({ prop }) => prop)).toEqual([0]);
+  const fed = taken(show, powerProp(planShow(show), 0, wish())!);
+  expect(showNeed(planShow(fed)).unfed).toEqual([]);
 });
 
 it('takes the place of the leads and cuts that the prop has', () => {

@@ -1,7 +1,7 @@
 import { electricOf } from '../catalogue/electric';
 import type { Cut, Feed } from '../catalogue/feed';
 import { FUSE_SHARE, fuseFor, type FuseAmps } from '../catalogue/fuse';
-import { largestClosed, LOADING, type Supply } from '../catalogue/supply';
+import { largestClosed, type Supply } from '../catalogue/supply';
 import { usual } from '../figures/figure';
 import { newName } from '../fields/fields';
 import type { Plan } from '../plan/planned';
@@ -21,9 +21,13 @@ import {
   type Fed,
   type FedLead,
   type PowerWish,
+  withDraft,
   type Solved,
 } from './propDraft';
 import { propNeed } from './propNeed';
+import { reportOf } from './report';
+import { FULL_WHITE } from './shown';
+import { solveTried } from './solvePower';
 import { oneZone, zonesOf, type Stretch } from './zones';
 
 /** Something that keeps a plan of power from being enough. */
@@ -69,10 +73,9 @@ export function powerProp(plan: Plan, prop: number, wish: PowerWish): PropPowerP
   const supplies = zones ? newSupplies(plan, prop, zones.count, zones.ratedAmps) : [];
   const draft = { plan, prop, wish, supplies };
   const made = settled(draft, stretches);
-  const supply = wish.supplyId === null ? undefined : byId(plan.show.supplies, wish.supplyId);
-  const isSupplyEnough = supply
-    ? need.amps <= supply.ratedAmps.value * LOADING + 1e-9
-    : zones?.ratedAmps !== null;
+  const isSupplyEnough = zones
+    ? zones.ratedAmps !== null
+    : !isOver(withDraft(draft, made.fed), wish.supplyId);
   const own = ownOf(plan.show, of.id);
   return {
     supplies,
@@ -85,6 +88,13 @@ export function powerProp(plan: Plan, prop: number, wish: PowerWish): PropPowerP
     farShort: worstShort(draft, made),
     lacks: [...made.lacks, ...(isSupplyEnough ? [] : (['supply'] as const))],
   };
+}
+
+/** What hangs on a supply, with all that was there before, is more than it carries for hours. */
+function isOver(plan: Plan, supplyId: string | null): boolean {
+  const at = plan.show.supplies.findIndex(({ id }) => id === supplyId);
+  const solved = solveTried(plan, () => true, FULL_WHITE);
+  return itemAt(reportOf(plan, FULL_WHITE, solved).supplies, at).isOver;
 }
 
 function newSupplies({ show }: Plan, prop: number, count: number, ratedAmps: number | null): Supply[] {

@@ -158,24 +158,30 @@ export interface Solved {
   stretches: { volts: number; railAmps: number }[];
 }
 
-export function solveDraft(draft: Draft, fed: readonly Fed[]): { nominal: Solved; strained: Solved } {
+/** The show with a draft in it, in the place of what feeds the prop now. */
+export function withDraft(draft: Draft, fed: readonly Fed[]): Plan {
   const { plan, prop, supplies } = draft;
   const { id } = propAt(plan, prop);
   const { show } = plan;
-  const kept = othersOf(show, id);
   const cuts = cutsOf(
     draft,
     fed.map(({ stretch }) => stretch),
   );
-  const changed = {
+  return {
     ...plan,
     show: {
       ...show,
       supplies: [...show.supplies, ...supplies],
-      feeds: [...kept, ...feedsOf(draft, fed)],
+      feeds: [...othersOf(show, id), ...feedsOf(draft, fed)],
       cuts: [...show.cuts.filter(({ propId }) => propId !== id), ...cuts],
     },
   };
+}
+
+export function solveDraft(draft: Draft, fed: readonly Fed[]): { nominal: Solved; strained: Solved } {
+  const { plan, prop } = draft;
+  const kept = othersOf(plan.show, propAt(plan, prop).id);
+  const changed = withDraft(draft, fed);
   const group = powerGroups(changed).find((each) => each.props.includes(prop))!;
   const wiring = wirePower(changed, group);
   const kinds = rampsOfKinds(wiring.kinds, FULL_WHITE);

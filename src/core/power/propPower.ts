@@ -1,5 +1,6 @@
 import { coloursOf, electricOf, type DrawPart } from '../catalogue/electric';
 import type { Plan } from '../plan/planned';
+import { ROUNDING_AMPS } from './rails';
 import { lightAt, litBy, type Shown } from './shown';
 import { solvePropPower } from './solvePower';
 import { levelOf } from './wiring';
@@ -16,6 +17,8 @@ export interface PropPower {
   light: Uint8Array;
   /** Along the plus rail to the next pixel of its run, in the direction of data; 0 behind the last and where plus is cut. */
   railAmps: Float32Array;
+  /** 1 where more flows to the next pixel, in plus or in ground, than the conductor carries. */
+  hot: Uint8Array;
   /** 1 where no supply reaches. */
   unfed: Uint8Array;
 }
@@ -29,7 +32,7 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
   const { wiring, solution } = solved;
   const { firstPixel, pixelCount } = plannedAt(plan, prop);
   const made = empty(pixelCount);
-  const { volts, liftVolts, amps, railAmps, light, unfed } = made;
+  const { volts, liftVolts, amps, railAmps, hot, light, unfed } = made;
   const type = byId(plan.show.pixelTypes, propAt(plan, prop).pixelTypeId);
   const electric = electricOf(type);
   const lit = new Set<DrawPart>(litBy(shown, type.colourOrder));
@@ -52,11 +55,19 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
       );
   }
   if (seen === 0) return null;
-  for (let wire = 0; wire < wiring.railPixel.length; wire += 1) {
-    const pixel = wiring.railPixel[wire]! - firstPixel;
-    if (wiring.railPixel[wire]! >= 0 && pixel >= 0 && pixel < pixelCount)
-      railAmps[pixel] = solution.wireAmps[wire]!;
-  }
+  const carriesAmps = electric.railCarriesAmps.value;
+  const eachOf = (rail: Int32Array, take: (pixel: number, amps: number) => void) =>
+    rail.forEach((pixel, wire) => {
+      const own = pixel - firstPixel;
+      if (pixel < 0 || own < 0 || own >= pixelCount) return;
+      const flowing = solution.wireAmps[wire]!;
+      take(own, flowing);
+      if (Math.abs(flowing) > carriesAmps + ROUNDING_AMPS) hot[own] = 1;
+    });
+  eachOf(wiring.railPixel, (pixel, flowing) => {
+    railAmps[pixel] = flowing;
+  });
+  eachOf(wiring.groundPixel, () => {});
   return made;
 }
 
@@ -65,6 +76,7 @@ const empty = (count: number): PropPower => ({
   liftVolts: new Float32Array(count),
   amps: new Float32Array(count),
   railAmps: new Float32Array(count),
+  hot: new Uint8Array(count),
   light: new Uint8Array(4 * count),
   unfed: new Uint8Array(count),
 });

@@ -21,7 +21,7 @@ export interface LoadedRail {
 export const isRailHot = ({ rail }: { rail: LoadedRail | null }): boolean => rail !== null && rail.hot > 0;
 
 /** Sums of many pixels are rounded. */
-const ROUNDING_AMPS = 1e-6;
+export const ROUNDING_AMPS = 1e-6;
 
 /** The fullest piece of the conductors of each run in a group, by the index of the run. */
 export function railsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): Map<number, LoadedRail> {

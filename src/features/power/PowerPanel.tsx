@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Select } from '@mantine/core';
+import { useState } from 'react';
 import { electricOf } from '@/core/catalogue/electric';
 import type { Plan } from '@/core/plan/planned';
 import { WHITE_BY, type PowerPolicy } from '@/core/show/schema';
@@ -13,11 +14,13 @@ import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
 import { useEdit, useShow, useAnswer } from '../show/ShowProvider';
 import type { Selection } from '../view/selection';
+import { useGoTo } from '../view/useView';
 import { CutsSection } from './CutsSection';
 import styles from './power.module.css';
 import { LeadCard } from './LeadCard';
 import { leadsOfProp } from './leads';
 import { NewLead } from './NewLead';
+import { PowerThisProp } from './PowerThisProp';
 import { ProposeLeads } from './ProposeLeads';
 import { AddSupply } from './SupplyFields';
 import { usePower } from './usePower';
@@ -83,8 +86,9 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
           />
         )}
       </Section>
+      {!panelled && <PowerOrAnew plan={plan} prop={prop} hasLeads={own.length > 0} />}
       {show.supplies.length === 0 ? (
-        <Section title="Its supply">
+        <Section title="Step by step">
           <Hint>A supply first: closed and certified, of the volts that its pixels want.</Hint>
           <AddSupply plan={plan} prop={prop} />
         </Section>
@@ -121,6 +125,59 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
   );
 }
 
+/** The plan from nothing; of a prop that is fed it is asked for. */
+function PowerOrAnew({ plan, prop, hasLeads }: { plan: Plan; prop: number; hasLeads: boolean }) {
+  const [isAnew, setAnew] = useState(false);
+  if (!hasLeads || isAnew) return <PowerThisProp plan={plan} prop={prop} />;
+  return (
+    <Button variant="subtle" size="compact-sm" onClick={() => setAnew(true)}>
+      Plan its power anew…
+    </Button>
+  );
+}
+
+/** What nothing feeds yet, each with what it takes. */
+function NotPowered({ plan }: { plan: Plan }) {
+  const goTo = useGoTo();
+  const need = useAnswer('showNeed', null);
+  if (!need || need.unfed.length === 0) return null;
+  return (
+    <Section title="Not powered yet">
+      <Facts
+        facts={need.byVolts.map(({ volts, amps, watts }) => ({
+          name: `All of the show at ${volts} V`,
+          value: formatAmps(amps),
+          note: `${formatWatts(watts)} at full white`,
+        }))}
+      />
+      <ul className={styles.unfed}>
+        {need.unfed.slice(0, MOST_UNFED).map(({ prop, amps, watts }) => {
+          const { id, name } = propAt(plan, prop);
+          return (
+            <li key={id}>
+              <Button
+                variant="default"
+                size="compact-sm"
+                onClick={() => goTo({ subject: { kind: 'prop', propId: id } })}
+              >
+                Power {name}
+              </Button>
+              <span>
+                {formatAmps(amps)}, {formatWatts(watts)}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {need.unfed.length > MOST_UNFED && (
+        <Hint>And {countOf(need.unfed.length - MOST_UNFED, 'more prop')}.</Hint>
+      )}
+    </Section>
+  );
+}
+
+const MOST_UNFED = 12;
+
 function ShowPower({ plan }: { plan: Plan }) {
   const edit = useEdit();
   const policy = useShow((state) => state.show.power);
@@ -147,9 +204,12 @@ function ShowPower({ plan }: { plan: Plan }) {
             ]}
           />
         ) : (
-          <Hint>No lead yet. Add a supply, choose a prop on the left and bring a lead to it.</Hint>
+          <Hint>
+            No lead yet. Choose a prop below, and its supply, wires and fuses are planned in one press.
+          </Hint>
         )}
       </Section>
+      <NotPowered plan={plan} />
       <Section title="What it is planned for">
         <Stack>
           <WholeField

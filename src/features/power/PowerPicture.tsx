@@ -17,6 +17,7 @@ import { subjectOfPixel, type Selection } from '../view/selection';
 import { useGoTo, useView } from '../view/useView';
 import styles from './power.module.css';
 import { ShownTools } from './ShownTools';
+import { usePowerDraft } from './powerDraft';
 import { usePower } from './usePower';
 import { useShown } from './useShown';
 import { runAt } from '@/core/plan/records';
@@ -35,9 +36,11 @@ export function PowerPicture({ plan, prop, selection }: { plan: Plan; prop: numb
   const { id, name, pixelTypeId, kind } = plan.show.props[prop]!;
   const type = plan.show.pixelTypes.find((each) => each.id === pixelTypeId)!;
   const planned = plan.props[prop]!;
+  const looked = usePowerDraft((state) => (state.propId === id ? state.draft : null));
+  const fedBy = looked ?? plan.show;
   const feeds = useMemo(
     () =>
-      plan.show.feeds.flatMap(({ pieces }) =>
+      fedBy.feeds.flatMap(({ pieces }) =>
         pieces.flatMap(({ to }) => {
           if (to.kind !== 'pixel' || to.propId !== id) return [];
           const run = plan.runs[planned.firstRun + to.run - 1];
@@ -46,25 +49,25 @@ export function PowerPicture({ plan, prop, selection }: { plan: Plan; prop: numb
             : [];
         }),
       ),
-    [plan, planned, id],
+    [plan, fedBy, planned, id],
   );
   const cuts = useMemo(
     () =>
-      plan.show.cuts.flatMap(({ propId, run, afterPixel }) => {
+      fedBy.cuts.flatMap(({ propId, run, afterPixel }) => {
         const cut =
           propId === id && run <= planned.runCount ? plan.runs[planned.firstRun + run - 1] : undefined;
         return cut && afterPixel < cut.pixelCount
           ? [cut.firstPixel - planned.firstPixel + afterPixel - 1]
           : [];
       }),
-    [plan, planned, id],
+    [plan, fedBy, planned, id],
   );
   const pixels = power?.pixels;
   const isCurrent = pixels?.volts.length === planned.pixelCount;
   const lit = useMemo(
     () =>
       pixels && isCurrent
-        ? { light: pixels.light, unfed: pixels.unfed, feeds, cuts }
+        ? { light: pixels.light, unfed: pixels.unfed, hot: pixels.hot, feeds, cuts }
         : {
             light: new Uint8Array(4 * planned.pixelCount),
             unfed: new Uint8Array(planned.pixelCount).fill(1),
@@ -83,7 +86,9 @@ export function PowerPicture({ plan, prop, selection }: { plan: Plan; prop: numb
       <div className={`${picture.canvas} ${styles.night}`}>
         {power && !pixels && (
           <p className={styles.over} role="status">
-            No lead goes to {name} yet. Bring one to it on the right, or take a proposal.
+            {looked
+              ? `${name} as “Power this prop” plans it: injections are marked, and nothing is in the show yet.`
+              : `No lead goes to ${name} yet. Bring one to it on the right, or take a proposal.`}
           </p>
         )}
         <PixelCanvas
@@ -126,6 +131,7 @@ export function PowerPicture({ plan, prop, selection }: { plan: Plan; prop: numb
               feeds={feeds}
               cuts={cuts}
               limitVolts={electricOf(type).leastVolts.value}
+              carriesAmps={electricOf(type).railCarriesAmps.value}
             />
           </Fetched>
         )}
@@ -133,6 +139,7 @@ export function PowerPicture({ plan, prop, selection }: { plan: Plan; prop: numb
       <div className={picture.caption}>
         <span className={picture.side}>{sides[side]}</span> · as {percent} % would really look · squares are
         where leads join{cuts.length > 0 && ', bars where plus is cut'}
+        {pixels?.hot.includes(1) && ', thick lines where its own wires carry too much'}
       </div>
     </section>
   );

@@ -18,16 +18,10 @@ import styles from './power.module.css';
 import { leadsOfProp, usualLeadMm } from './leads';
 import { useShown } from './useShown';
 import { WireSelect } from './WireSelect';
+import { REACH_WORDS } from './words';
 import { itemAt } from '@/core/units/there';
 import { propAt, pixelTypeOf } from '@/core/plan/records';
 import { ApplyButton } from '@/ui/fields/ApplyButton';
-
-const REACH_WORDS: Record<Reach, string> = {
-  ends: 'the ends of its runs',
-  loops: 'every loop between strands',
-  ground: 'loops that are reached from the ground',
-  any: 'any pixel',
-};
 
 /** The fewest leads that are enough, asked for and taken. */
 export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: number; leastVolts: number }) {
@@ -82,16 +76,14 @@ export function ProposeLeads({ plan, prop, leastVolts }: { plan: Plan; prop: num
           onCommit={setLead}
         />
       </Row>
-      <Row>
-        <Select
-          label="Within reach"
-          allowDeselect={false}
-          value={reach}
-          data={REACHES.map((value) => ({ value, label: REACH_WORDS[value] }))}
-          onChange={(value) => value && setReach(value)}
-        />
-        <WireSelect value={wire} onChange={setWire} />
-      </Row>
+      <Select
+        label="Within reach"
+        allowDeselect={false}
+        value={reach}
+        data={REACHES.map((value) => ({ value, label: REACH_WORDS[value] }))}
+        onChange={(value) => value && setReach(value)}
+      />
+      <WireSelect value={wire} onChange={setWire} />
       {suited.length > 1 && (
         <Select
           label="From"

@@ -14,7 +14,7 @@ import {
 } from 'recharts';
 import type { Plan } from '@/core/plan/planned';
 import type { PropPower } from '@/core/power/propPower';
-import { formatVolts } from '@/core/units/electric';
+import { formatAmps, formatVolts } from '@/core/units/electric';
 import styles from './power.module.css';
 import { plannedAt, runAt } from '@/core/plan/records';
 
@@ -30,10 +30,12 @@ interface VoltChartProps {
   /** Pixels of the prop, from 0, behind which plus is cut. */
   cuts: readonly number[];
   limitVolts: number;
+  /** The most that its own conductors carry. */
+  carriesAmps: number;
 }
 
 /** Volts along a prop in its data order, run after run, and the amps in its rail, which are none where the feeds of both sides meet. */
-export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltChartProps) {
+export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts, carriesAmps }: VoltChartProps) {
   const { firstRun, runCount, firstPixel } = plannedAt(plan, prop);
   const points = useMemo(() => {
     const { volts, railAmps, unfed } = pixels;
@@ -59,6 +61,7 @@ export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltC
     return list;
   }, [pixels, feeds, plan, firstRun, runCount, firstPixel]);
   const top = points.reduce((most, point) => Math.max(most, point.volts ?? 0), limitVolts);
+  const fullest = points.reduce((most, point) => Math.max(most, point.amps ?? 0), 0);
   return (
     <div className={styles.plot} role="img" aria-label="Volts along the runs, in data order">
       <ResponsiveContainer width="100%" height="100%">
@@ -88,6 +91,7 @@ export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltC
             yAxisId="amps"
             orientation="right"
             width={58}
+            domain={[0, Math.ceil(1.1 * Math.max(carriesAmps, fullest))]}
             unit=" A"
             tick={{ fill: 'var(--text-3)', fontSize: 12 }}
             stroke="var(--line)"
@@ -107,6 +111,18 @@ export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts }: VoltC
               fill: 'var(--ember)',
               fontSize: 12,
               position: 'insideBottomRight',
+            }}
+          />
+          <ReferenceLine
+            yAxisId="amps"
+            y={carriesAmps}
+            stroke="var(--tide)"
+            strokeDasharray="6 4"
+            label={{
+              value: `its wires carry ${formatAmps(carriesAmps)}`,
+              fill: 'var(--tide)',
+              fontSize: 12,
+              position: 'insideBottomLeft',
             }}
           />
           <Line

@@ -13,6 +13,8 @@ export interface Lit {
   feeds: readonly number[];
   /** Pixels behind which plus is cut. */
   cuts: readonly number[];
+  /** 1 where the conductors from a pixel to the next are too hot. */
+  hot?: Uint8Array | undefined;
 }
 
 /** The canvas, with the pixels where they are on the screen. */
@@ -58,9 +60,20 @@ export function drawLight(
   dots.end(context);
 }
 
-/** A square about each pixel that a lead goes to, and a bar across the way where plus is cut. */
-export function drawFeeding({ context, x, y, dotPx, palette }: Canvas, { feeds, cuts }: Lit): void {
-  context.strokeStyle = palette.ember;
+/** A square about each pixel that a lead goes to, a bar across the way where plus is cut, and a thick line along what is too hot. */
+export function drawFeeding({ context, x, y, dotPx, palette }: Canvas, { feeds, cuts, hot }: Lit): void {
+  if (hot) {
+    context.strokeStyle = palette.ember;
+    context.lineWidth = 2 * dotPx + 5;
+    context.beginPath();
+    hot.forEach((isHot, pixel) => {
+      if (!isHot || x[pixel + 1] === undefined) return;
+      context.moveTo(x[pixel]!, y[pixel]!);
+      context.lineTo(x[pixel + 1]!, y[pixel + 1]!);
+    });
+    context.stroke();
+  }
+  context.strokeStyle = palette.lamp;
   context.lineWidth = 2;
   context.setLineDash([]);
   for (const pixel of feeds) {

@@ -18,6 +18,8 @@ import { faultsOfProp, testLight, type TestAsked } from '@/core/rig/testLight';
 import { propPower } from '@/core/power/propPower';
 import { compareFeeds, type CompareWish } from '@/core/power/compareFeeds';
 import { openFuses } from '@/core/power/openFuse';
+import type { PowerWish } from '@/core/power/propDraft';
+import { showNeed, waysToPower } from '@/core/power/waysToPower';
 import { proposeFeeds, type FeedWish } from '@/core/power/proposeFeeds';
 import { powerReport } from '@/core/power/report';
 import { safeLevel } from '@/core/power/safeLevel';
@@ -63,6 +65,11 @@ const QUESTIONS = {
   /** The fewest leads that a prop wants. */
   feeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: FeedWish }) =>
     proposeFeeds(whole(), prop, wish),
+  /** Power for a prop from nothing. */
+  waysToPower: ({ whole }: Known, { prop, wish }: { prop: number; wish: Omit<PowerWish, 'shortOpens'> }) =>
+    waysToPower(whole(), prop, wish),
+  /** What all props take at full white. */
+  showNeed: ({ whole }: Known, _: null) => showNeed(whole()),
   /** Usual ways to feed a prop, side by side. */
   compareFeeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: CompareWish }) =>
     compareFeeds(whole(), prop, wish),
