@@ -3,7 +3,7 @@ import { figureSchema, usual, type Figure } from '../figures/figure';
 import { wireIdSchema, wireSize } from './wire';
 
 /** The build of a pixel, which decides its current and how long it lasts when its volts fall. */
-export const LIGHT_BUILDS = ['strip5', 'bullet5', 'bullet12', 'group12', 'series12'] as const;
+export const LIGHT_BUILDS = ['strip5', 'bullet5', 'bullet12', 'group12', 'series12', 'group24'] as const;
 type LightBuild = (typeof LIGHT_BUILDS)[number];
 
 export const BUILD_WORDS: Record<LightBuild, string> = {
@@ -12,6 +12,7 @@ export const BUILD_WORDS: Record<LightBuild, string> = {
   bullet12: '12 V bullets on wire',
   group12: '12 V, three LEDs a pixel in series',
   series12: '12 V, colours in one series chain',
+  group24: '24 V, six LEDs a pixel in series',
 };
 
 export type DrawPart = 'idle' | 'R' | 'G' | 'B' | 'W';
@@ -135,6 +136,16 @@ const USUAL: Readonly<Record<LightBuild, Usual>> = {
     sharesCurrent: true,
     rail: STRIP,
   },
+  group24: {
+    fullMa: 55,
+    words: 'a group of six',
+    knees: [
+      { cutoffV: 11.2, kneeV: 14 },
+      { cutoffV: 16.4, kneeV: 20.4 },
+      { cutoffV: 16.8, kneeV: 20.8 },
+    ],
+    rail: STRIP,
+  },
 };
 
 /** Plausible amps of one colour of a pixel at its fullest. A measurement outside of it always wins, once it is asked about. */
@@ -144,6 +155,7 @@ export const PLAUSIBLE_COLOUR_AMPS: Readonly<Record<LightBuild, { least: number;
   bullet12: { least: 0.004, most: 0.04 },
   group12: { least: 0.008, most: 0.04 },
   series12: { least: 0.004, most: 0.03 },
+  group24: { least: 0.008, most: 0.04 },
 };
 export const PLAUSIBLE_IDLE_AMPS = { least: 0, most: 0.005 };
 
@@ -161,10 +173,14 @@ interface ElectricType {
   electric?: ElectricSaid | undefined;
 }
 
+/** Above this, six LEDs in series light where three did. */
+const MOST_VOLTS_OF_THREE = 18;
+
 /** The assumed build of a type, where it is not set. */
 function takenFor({ volts, chip, bodyMm = 5 }: ElectricType): LightBuild {
   const isBullet = bodyMm > 8 && bodyMm < 15;
   if (volts < 7) return isBullet ? 'bullet5' : 'strip5';
+  if (volts > MOST_VOLTS_OF_THREE) return 'group24';
   if (/2815/.test(chip)) return 'series12';
   return isBullet ? 'bullet12' : 'group12';
 }

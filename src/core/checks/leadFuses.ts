@@ -3,6 +3,7 @@ import { WIRE_SIZES } from '../catalogue/wire';
 import { connectorKind } from '../catalogue/connector';
 import type { Feed } from '../catalogue/feed';
 import type { Plan } from '../plan/planned';
+import { hotPart } from '../power/hotPart';
 import { endWords, sourceWords } from '../power/leadWords';
 import { reportOf, standingReports, type FedLead } from '../power/report';
 import { FULL_WHITE } from '../power/shown';
@@ -33,15 +34,27 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
   const ofPort = portFuseOf(plan, feed);
   const fuseAmps = feed.fuseAmps ?? ofPort;
   const whose = feed.fuseAmps === undefined ? 'the port’s' : 'its';
-  if (feed.groundOnly && amps <= weakest.amps) return [];
-  if (amps > weakest.amps || fuse === null)
+  const hot = hotPart(show, feed, lead);
+  if (hot !== null)
     return [
       {
         ...about,
-        message: `${name}: ${formatAmps(amps)} flow in it at full white, and ${carries}${amps > weakest.amps ? '. It gets hot' : `: no usual fuse is large enough for the one and small enough for the other`}. A thicker lead, a second one, or a limiter in the device. Local codes decide.`,
+        message: `${name}: at full white ${hot}. It gets hot. A thicker lead, a second one, or a limiter in the device. Local codes decide.`,
         mends: thicker(plan, lead),
       },
     ];
+  if (feed.groundOnly) return [];
+  if (fuse === null) {
+    // Each piece carries its own load, but one fuse protects all of them.
+    const isThinner = amps > weakest.amps;
+    return [
+      {
+        ...about,
+        message: `${name}: ${formatAmps(amps)} flow in it at full white, and ${carries}${isThinner ? ', though less flows there: the fuse that it wants does not protect its thin piece' : ': no usual fuse is large enough for the one and small enough for the other'}. A thicker lead, a second one, or a limiter in the device. Local codes decide.`,
+        mends: thicker(plan, lead),
+      },
+    ];
+  }
   const fit: Mend = {
     label: `Take ${fuse} A`,
     edit: { type: 'changeFeed', feedId: feed.id, change: { fuseAmps: fuse } },

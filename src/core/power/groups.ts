@@ -10,8 +10,9 @@ export interface PowerGroup {
 
 /**
  * The parts of a show that power ties together: by a lead that is tapped at several things, by a controller that passes on what feeds
- * it, by the pair of wires to a row of fuses. What only shares a supply is apart, since a supply holds its voltage whatever hangs on it.
- * What no lead goes to is in none.
+ * it, by the pair of wires to a row of fuses. What only shares a supply is apart, since a supply holds its voltage whatever hangs on it;
+ * but parts on several supplies that share one are not: current may go out by one part and come back by the other. What no lead goes to is
+ * in none.
  */
 export function powerGroups({ show }: LaidShow): PowerGroup[] {
   const parent = new Map<string, string>();
@@ -33,6 +34,16 @@ export function powerGroups({ show }: LaidShow): PowerGroup[] {
     ...(from.kind === 'supply' && rows.has(from.supplyId) ? [`row of ${from.supplyId}`] : []),
   ]);
   for (const ends of endsOf) for (const end of ends) join(itemAt(ends, 0), end);
+
+  // Supplies of each part so far; those of a part on several of them tie it to others that are on several.
+  const suppliesOf = new Map<string, Set<string>>();
+  show.feeds.forEach(({ from }, feed) => {
+    if (from.kind !== 'supply') return;
+    const root = rootOf(itemAt(itemAt(endsOf, feed), 0));
+    suppliesOf.set(root, (suppliesOf.get(root) ?? new Set()).add(from.supplyId));
+  });
+  for (const [root, supplies] of suppliesOf)
+    if (supplies.size > 1) for (const id of supplies) join(root, `grounds of ${id}`);
 
   const groups = new Map<string, PowerGroup>();
   const groupOf = (key: string): PowerGroup => {

@@ -44,7 +44,12 @@ interface WeakestPart {
 }
 
 interface FedPiece {
+  /** Index in the lead. */
+  piece: number;
+  /** In plus; in a lead that joins grounds alone in ground. */
   amps: number;
+  /** In ground, which differs from plus where plus is cut or ground is joined twice. */
+  groundAmps: number;
   /** Lost on both conductors; of the first piece also in the fuse and the plug. */
   dropVolts: number;
   carriesAmps: number;
@@ -328,7 +333,9 @@ function leadsOf(plan: Plan, { group, wiring, solution }: SolvedGroup): FedLead[
       const amps = plusWire < 0 ? Math.abs(back) : solution.wireAmps[plusWire]!;
       const end = to[minusWire]!;
       return {
+        piece,
         amps,
+        groundAmps: Math.abs(back),
         dropVolts: plusWire < 0 ? amps * ohm[minusWire]! : amps * ohm[plusWire]! - back * ohm[minusWire]!,
         carriesAmps: ampacityOf(wire, lengthMm),
         // The plus of a place is the node before its ground.

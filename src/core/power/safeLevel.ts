@@ -1,6 +1,7 @@
 import { FUSE_SHARE } from '../catalogue/fuse';
 import type { Plan } from '../plan/planned';
 import { isRailHot } from './rails';
+import { hotPart } from './hotPart';
 import { passedOn } from './passedOn';
 import { powerReport, type PowerReport } from './report';
 import type { Shown } from './shown';
@@ -26,10 +27,12 @@ export function tooMuch(plan: Plan, report: PowerReport): string | null {
   for (const run of report.runs)
     if (isRailHot(run)) return `the conductors of ${itemAt(show.props, run.prop).name} run ${run.run}`;
   for (const lead of report.leads) {
-    const { fuseAmps } = itemAt(show.feeds, lead.feed);
+    const feed = itemAt(show.feeds, lead.feed);
+    const { fuseAmps } = feed;
     const amps = Math.abs(lead.amps) - 1e-9;
     if (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE) return `a fuse of ${fuseAmps} A`;
     if (amps > lead.weakest.amps) return lead.weakest.words;
+    if (hotPart(show, feed, lead) !== null) return `the wires of ${feed.name}`;
   }
   for (const { controller, amps, passesAmps, ports } of passedOn(plan, report)) {
     const { name } = itemAt(show.controllers, controller);

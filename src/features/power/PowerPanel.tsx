@@ -62,7 +62,7 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
     <>
       <Section title={of.name}>
         {runs.length === 0 ? (
-          <Hint>Nothing feeds it yet.</Hint>
+          <Hint>{power || own.length === 0 ? 'Nothing feeds it yet.' : 'Working it out …'}</Hint>
         ) : (
           <Facts
             facts={[

@@ -267,8 +267,8 @@ function OtherWays({ ways: { fewer, limited }, onTake }: { ways: WaysToPower; on
       )}
       {limited && (
         <p className={styles.small}>
-          Or one supply of {formatAmps(limited.ratedAmps)}, with a limiter in the device at {limited.percent}{' '}
-          %. The limiter is set under Brightness.
+          One supply of {formatAmps(limited.ratedAmps)}, with a limiter in the device at {limited.percent} %.
+          The limiter is set under Brightness.
         </p>
       )}
     </div>

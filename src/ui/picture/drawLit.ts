@@ -32,6 +32,9 @@ interface Canvas {
 /** Light adds up, and the eye sees less light as less than a screen does: its values go by the power of 1/2.2. */
 const ON_SCREEN = Uint8Array.from({ length: 256 }, (_, i) => Math.round(255 * (i / 255) ** (1 / 2.2)));
 
+/** Light is seen against the night in both themes, and so are its marks. */
+const ON_NIGHT = { lead: '#ffb84d', cut: '#eef4f3', hot: '#ff6b4a' };
+
 /** Each pixel in the colour that it really has; one that nothing feeds is a faint speck. */
 export function drawLight(
   { context, scene, x, y, size, dotPx, palette }: Canvas,
@@ -61,9 +64,9 @@ export function drawLight(
 }
 
 /** A square about each pixel that a lead goes to, a bar across the way where plus is cut, and a thick line along what is too hot. */
-export function drawFeeding({ context, x, y, dotPx, palette }: Canvas, { feeds, cuts, hot }: Lit): void {
+export function drawFeeding({ context, x, y, dotPx }: Canvas, { feeds, cuts, hot }: Lit): void {
   if (hot) {
-    context.strokeStyle = palette.ember;
+    context.strokeStyle = ON_NIGHT.hot;
     context.lineWidth = 2 * dotPx + 5;
     context.beginPath();
     hot.forEach((isHot, pixel) => {
@@ -73,7 +76,7 @@ export function drawFeeding({ context, x, y, dotPx, palette }: Canvas, { feeds, 
     });
     context.stroke();
   }
-  context.strokeStyle = palette.lamp;
+  context.strokeStyle = ON_NIGHT.lead;
   context.lineWidth = 2;
   context.setLineDash([]);
   for (const pixel of feeds) {
@@ -82,7 +85,7 @@ export function drawFeeding({ context, x, y, dotPx, palette }: Canvas, { feeds, 
     context.strokeRect(x[pixel] - reach, y[pixel]! - reach, 2 * reach, 2 * reach);
   }
   context.lineWidth = 3;
-  context.strokeStyle = palette.text;
+  context.strokeStyle = ON_NIGHT.cut;
   context.beginPath();
   for (const pixel of cuts) {
     if (x[pixel + 1] === undefined) continue;
