@@ -17,11 +17,11 @@ const FUSE: Readonly<Record<number, number>> = { 5: 21, 7.5: 14.5, 10: 11.1, 15:
 /** Milliohm of one contact. */
 const PLUG: Readonly<Record<string, number>> = { round18: 5, pigtail: 10, barrel: 20 };
 
-/** How the pixels of a test draw: nothing at 0 V, all of it from a knee on. */
-export interface Pixels {
+/** The pixels of a test, and what they draw: nothing at 0 V, all of it from a knee on. */
+interface Pixels {
   amps: number;
   kneeV: number;
-  /** Of one conductor, from a pixel to the next. */
+  /** Resistance of one conductor, from a pixel to the next. */
   railOhm: number;
   counts: ReadonlyMap<string, number>;
   boardAmps: number;

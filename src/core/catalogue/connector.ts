@@ -6,7 +6,7 @@ interface ConnectorKind {
   id: string;
   words: string;
   amps: number;
-  /** Of one contact. */
+  /** Resistance of one contact. */
   milliohm: number;
   /** Source of the rating. */
   source: string;

@@ -30,7 +30,6 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     stage: 'power' as const,
     ...(to.kind === 'controller' ? { controllerId: to.controllerId } : { propId: to.propId }),
   };
-  const carries = `${weakest.words} carries ${weakest.amps} A`;
   const ofPort = portFuseOf(plan, feed);
   const fuseAmps = feed.fuseAmps ?? ofPort;
   const whose = feed.fuseAmps === undefined ? 'the port’s' : 'its';
@@ -44,17 +43,8 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
       },
     ];
   if (feed.groundOnly) return [];
-  if (fuse === null) {
-    // Each piece carries its own load, but one fuse protects all of them.
-    const isThinner = amps > weakest.amps;
-    return [
-      {
-        ...about,
-        message: `${name}: ${formatAmps(amps)} flow in it at full white, and ${carries}${isThinner ? ', though less flows there: the fuse that it wants does not protect its thin piece' : ': no usual fuse is large enough for the one and small enough for the other'}. A thicker lead, a second one, or a limiter in the device. Local codes decide.`,
-        mends: thicker(plan, lead),
-      },
-    ];
-  }
+  if (fuse === null)
+    return [{ ...about, message: `${name}: ${noFuseWords(amps, lead)}`, mends: thicker(plan, lead) }];
   const fit: Mend = {
     label: `Take ${fuse} A`,
     edit: { type: 'changeFeed', feedId: feed.id, change: { fuseAmps: fuse } },
@@ -71,7 +61,7 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
     return [
       {
         ...about,
-        message: `${name}: ${whose} fuse of ${fuseAmps} A does not protect it, since ${carries}. ${fuse} A fits.`,
+        message: `${name}: ${whose} fuse of ${fuseAmps} A does not protect it, since ${weakest.words} carries ${weakest.amps} A. ${fuse} A fits.`,
         mends: [fit],
       },
     ];
@@ -87,6 +77,15 @@ function ofLead(plan: Plan, lead: FedLead): Omit<Finding, 'check'>[] {
       },
     ];
   return [];
+}
+
+/** The reason why no fuse fits a lead whose pieces carry their loads each: one fuse protects all of them. */
+function noFuseWords(amps: number, { weakest }: FedLead): string {
+  const reason =
+    amps > weakest.amps
+      ? ', though less flows there: the fuse that it wants does not protect its thin piece'
+      : ': no usual fuse is large enough for the one and small enough for the other';
+  return `${formatAmps(amps)} flow in it at full white, and ${weakest.words} carries ${weakest.amps} A${reason}. A thicker lead, a second one, or a limiter in the device. Local codes decide.`;
 }
 
 /** The fuse of the port that a lead begins at; undefined where the port has none, and at a supply. */
@@ -109,7 +108,7 @@ function thicker(plan: Plan, lead: FedLead): Mend[] {
     const tried = { ...plan, show: { ...show, feeds } };
     const solved = solveTried(tried, (group) => group.feeds.includes(lead.feed), FULL_WHITE);
     const after = reportOf(tried, FULL_WHITE, solved).leads.find((each) => each.feed === lead.feed);
-    if (!after || after.fuse === null) continue;
+    if (!after || after.fuse === null || hotPart(tried.show, { ...feed, pieces }, after) !== null) continue;
     return [
       {
         label: `Take ${size.words} and ${after.fuse} A`,

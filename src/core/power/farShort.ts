@@ -7,7 +7,7 @@ import type { PowerWiring } from './wiring';
 /** A fuse opens within seconds at so many times its rating. */
 const OPENS_AT = 2;
 
-export interface FarShort {
+interface FarShort {
   of: Fed;
   amps: number;
   fuseAmps: FuseAmps;
@@ -15,7 +15,7 @@ export interface FarShort {
 }
 
 /**
- * What a dead short at the far end of each lead's part draws through that lead alone, and whether its fuse opens within seconds. The far
+ * The current that a dead short at the far end of each lead's part draws through that lead alone, and whether its fuse opens within seconds. The far
  * end is half way to the next lead, or the end of the stretch.
  */
 export function shortsOf(
@@ -25,7 +25,7 @@ export function shortsOf(
 ): FarShort[] {
   const { volts } = pixelTypeOf(plan.show, propAt(plan, prop));
   const ohmAfter = new Map<number, number>();
-  railPixel.forEach((pixel, wire) => pixel >= 0 && ohmAfter.set(pixel, network.wires.ohm[wire]!));
+  railPixel.forEach((pixel, wire) => pixel >= 0 && ohmAfter.set(pixel, network.wires.ohm[wire] ?? 0));
   return fed.flatMap((of) => {
     const { stretch, leads } = of;
     const { firstPixel } = runAt(plan, stretch.run);

@@ -44,7 +44,7 @@ export interface PropPowerPlan {
   lowestVolts: number;
   lowestWithMargin: number;
   leastVolts: number;
-  /** Of all leads the worst: a dead short at its far end, beside its fuse. Null without leads. */
+  /** The worst of all leads: a dead short at its far end, beside its fuse. Null without leads. */
   farShort: { amps: number; fuseAmps: FuseAmps; opens: boolean } | null;
   lacks: PowerLack[];
 }
@@ -90,7 +90,7 @@ export function powerProp(plan: Plan, prop: number, wish: PowerWish): PropPowerP
   };
 }
 
-/** What hangs on a supply, with all that was there before, is more than it carries for hours. */
+/** The load of a supply, with all that was there before, is more than it carries for hours. */
 function isOver(plan: Plan, supplyId: string | null): boolean {
   const at = plan.show.supplies.findIndex(({ id }) => id === supplyId);
   const solved = solveTried(plan, () => true, FULL_WHITE);
@@ -138,15 +138,12 @@ function settled(draft: Draft, stretches: readonly Stretch[]): Settled {
   for (;;) {
     fed = withSizes(draft, fed);
     const { nominal, strained } = solveDraft(draft, fed);
-    let at = 0;
     const lacksOf = fed.map(({ leads }, i): PowerLack[] => {
-      const own = leads.map((_, j) => at + j);
-      at += leads.length;
       const { railAmps } = itemAt(nominal.stretches, i);
       return [
         ...(itemAt(strained.stretches, i).volts < leastVolts.value - ROUNDING ? (['volts'] as const) : []),
         ...(railAmps > railCarriesAmps.value + ROUNDING ? (['rail'] as const) : []),
-        ...(leads.some(({ fuseAmps }) => fuseAmps === null) || own.length === 0 ? (['fuse'] as const) : []),
+        ...(leads.some(({ fuseAmps }) => fuseAmps === null) || leads.length === 0 ? (['fuse'] as const) : []),
       ];
     });
     const shorts = draft.wish.shortOpens ? shortsOf(draft, fed, nominal.wiring) : [];

@@ -201,7 +201,7 @@ function readSolved(
   const stretches = fed.map(({ stretch: { run, from, to } }) => {
     const first = valueIn(wiring.firstLoadOfRun, run);
     let volts = Infinity;
-    for (let i = first + from - 1; i < first + to; i += 1) volts = Math.min(volts, loadVolts[i]!);
+    for (let i = first + from - 1; i < first + to; i += 1) volts = Math.min(volts, loadVolts[i] ?? 0);
     return { volts, railAmps: 0 };
   });
   const stretchOfPixel = new Map<number, number>();
@@ -214,10 +214,10 @@ function readSolved(
       const at = stretchOfPixel.get(pixel);
       if (at === undefined) return;
       const stretch = itemAt(stretches, at);
-      stretch.railAmps = Math.max(stretch.railAmps, Math.abs(wireAmps[wire]!));
+      stretch.railAmps = Math.max(stretch.railAmps, Math.abs(wireAmps[wire] ?? 0));
     });
   const leadAmps: number[] = [];
   for (const { feed, plusWire } of wiring.pieces)
-    if (feed >= before) leadAmps[feed - before] = Math.abs(wireAmps[plusWire]!);
+    if (feed >= before) leadAmps[feed - before] = Math.abs(wireAmps[plusWire] ?? 0);
   return { wiring, stretches, leadAmps, lowestVolts: Math.min(...stretches.map(({ volts }) => volts)) };
 }

@@ -1,5 +1,5 @@
 import { electricOf } from '../catalogue/electric';
-import { basesWords, type Figure } from '../figures/figure';
+import { basesWords } from '../figures/figure';
 import { pixelTypeOf, propAt } from '../plan/records';
 import type { Plan } from '../plan/planned';
 import { kindOf } from '../props/registry';
@@ -35,7 +35,7 @@ export function propNeed(plan: Plan, index: number): PropNeed {
   const { draw } = electricOf(type);
   const figures = panels
     ? [panels.ampsFullWhite]
-    : [draw.idle, ...litBy(FULL_WHITE, type.colourOrder).map((colour) => draw[colour])];
+    : (['idle', ...litBy(FULL_WHITE, type.colourOrder)] as const).flatMap((part) => draw[part] ?? []);
   const volts = panels?.volts ?? type.volts;
   return {
     prop: index,
@@ -43,7 +43,7 @@ export function propNeed(plan: Plan, index: number): PropNeed {
     amps,
     watts: amps * volts,
     isLimited: kinds.some((kind) => kind.kind === 'pixel' && kind.limiter !== null),
-    standsOn: basesWords(figures as Figure<number>[]),
+    standsOn: basesWords(figures),
     ampsOfLoads,
   };
 }

@@ -60,7 +60,7 @@ export function propPower(plan: Plan, prop: number, shown: Shown): PropPower | n
     rail.forEach((pixel, wire) => {
       const own = pixel - firstPixel;
       if (pixel < 0 || own < 0 || own >= pixelCount) return;
-      const flowing = solution.wireAmps[wire]!;
+      const flowing = solution.wireAmps[wire] ?? 0;
       take(own, flowing);
       if (Math.abs(flowing) > carriesAmps + ROUNDING_AMPS) hot[own] = 1;
     });

@@ -9,7 +9,7 @@ import { FULL_WHITE } from './shown';
 import { rampsOfKinds } from './wiring';
 import { itemAt } from '../units/there';
 
-/** What a prop takes at full white, and the ways to power it from nothing. */
+/** The load of a prop at full white, and the ways to power it from nothing. */
 export interface WaysToPower {
   need: Omit<PropNeed, 'ampsOfLoads'>;
   best: PropPowerPlan;
@@ -50,8 +50,8 @@ function limitedTo(plan: Plan, { prop, volts, amps }: Omit<PropNeed, 'ampsOfLoad
   return percent > 0 ? { ratedAmps, percent } : null;
 }
 
-/** What all props of a show take, by their volts, and which of them nothing feeds yet. */
-export interface ShowNeed {
+/** The loads of all props of a show, by their volts, and which of them nothing feeds yet. */
+interface ShowNeed {
   byVolts: { volts: number; amps: number; watts: number }[];
   unfed: Omit<PropNeed, 'ampsOfLoads'>[];
 }

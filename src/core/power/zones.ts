@@ -59,7 +59,7 @@ export function oneZone(loaded: readonly LoadedRun[]): Stretch[] {
 
 function fullestZone(stretches: readonly Stretch[], count: number): number {
   const amps = new Float64Array(count);
-  for (const stretch of stretches) amps[stretch.zone]! += stretch.amps;
+  for (const stretch of stretches) amps[stretch.zone] = (amps[stretch.zone] ?? 0) + stretch.amps;
   return Math.max(...amps);
 }
 

@@ -310,7 +310,7 @@ const FEEDS = [
   { value: 'serial', label: 'down a serial line' },
   { value: 'own', label: 'from its own program' },
 ] as const;
-/** What most serial lines are set to. */
+/** The rate that most serial lines are set to. */
 const USUAL_BAUD = 115_200;
 
 /** The way of the pictures to a kind of device, with the rate of a serial line. */

@@ -136,7 +136,7 @@ function PowerOrAnew({ plan, prop, hasLeads }: { plan: Plan; prop: number; hasLe
   );
 }
 
-/** What nothing feeds yet, each with what it takes. */
+/** Props that nothing feeds yet, each with what it takes. */
 function NotPowered({ plan }: { plan: Plan }) {
   const goTo = useGoTo();
   const need = useAnswer('showNeed', null);
@@ -178,37 +178,43 @@ function NotPowered({ plan }: { plan: Plan }) {
 
 const MOST_UNFED = 12;
 
-function ShowPower({ plan }: { plan: Plan }) {
-  const edit = useEdit();
-  const policy = useShow((state) => state.show.power);
+function WhatIsFed({ plan }: { plan: Plan }) {
   const { shown, percent } = useShown();
-  const power = usePower(shown, null);
-  const now: PowerPolicy = policy ?? { levelPercent: 100, whiteBy: 'all' };
-  const set = (change: Partial<PowerPolicy>) => edit({ type: 'setPower', power: { ...now, ...change } });
-  const report = power?.report;
+  const report = usePower(shown, null)?.report;
   const hasLeads = plan.show.feeds.length > 0;
   const bases = [...new Set(report?.runs.map((run) => run.standsOn))];
   return (
+    <Section title="What is fed">
+      {report && hasLeads ? (
+        <Facts
+          facts={[
+            {
+              name: `Amps at ${percent} %`,
+              value: formatAmps(report.amps),
+              note: bases.length > 1 ? `mixed: ${bases.join('; ')}` : bases[0],
+            },
+            { name: 'Lost in wires', value: formatWatts(report.heatWatts) },
+            { name: 'Props that nothing feeds', value: String(report.unfedProps.length) },
+          ]}
+        />
+      ) : (
+        <Hint>
+          No lead yet. Choose a prop below, and its supply, wires and fuses are planned in one press.
+        </Hint>
+      )}
+    </Section>
+  );
+}
+
+function ShowPower({ plan }: { plan: Plan }) {
+  const edit = useEdit();
+  const policy = useShow((state) => state.show.power);
+  const now: PowerPolicy = policy ?? { levelPercent: 100, whiteBy: 'all' };
+  const set = (change: Partial<PowerPolicy>) => edit({ type: 'setPower', power: { ...now, ...change } });
+  const hasLeads = plan.show.feeds.length > 0;
+  return (
     <>
-      <Section title="What is fed">
-        {report && hasLeads ? (
-          <Facts
-            facts={[
-              {
-                name: `Amps at ${percent} %`,
-                value: formatAmps(report.amps),
-                note: bases.length > 1 ? `mixed: ${bases.join('; ')}` : bases[0],
-              },
-              { name: 'Lost in wires', value: formatWatts(report.heatWatts) },
-              { name: 'Props that nothing feeds', value: String(report.unfedProps.length) },
-            ]}
-          />
-        ) : (
-          <Hint>
-            No lead yet. Choose a prop below, and its supply, wires and fuses are planned in one press.
-          </Hint>
-        )}
-      </Section>
+      <WhatIsFed plan={plan} />
       <NotPowered plan={plan} />
       <Section title="What it is planned for">
         <Stack>

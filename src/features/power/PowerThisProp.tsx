@@ -9,6 +9,7 @@ import { newId } from '@/core/fields/fields';
 import type { Plan } from '@/core/plan/planned';
 import { plannedAt, propAt, pixelTypeOf } from '@/core/plan/records';
 import type { PropPowerPlan } from '@/core/power/powerProp';
+import type { PowerWish } from '@/core/power/propDraft';
 import { REACHES, reachablePixels, type Reach } from '@/core/power/proposeFeeds';
 import type { WaysToPower } from '@/core/power/waysToPower';
 import type { SingleEdit } from '@/core/show/edits/registry';
@@ -28,18 +29,21 @@ import { usePowerDraft } from './powerDraft';
 import { WireSelect } from './WireSelect';
 import { LACK_WORDS, REACH_WORDS } from './words';
 
+type Wish = Omit<PowerWish, 'shortOpens'>;
+
 /** A supply, injections, wires and fuses for a prop, made in one press. */
 export function PowerThisProp({ plan, prop }: { plan: Plan; prop: number }) {
   const ask = useAsk();
   const edit = useEdit();
   const of = propAt(plan, prop);
   const { volts } = pixelTypeOf(plan.show, of);
-  const [reach, setReach] = useState<Reach>(() => usualReach(plan, prop));
-  const [leadMm, setLead] = useState(() => usualLeadMm(plan.show));
-  const [wire, setWire] = useState(plan.show.lengths === 'imperial' ? 'awg16' : 'mm2-1.5');
-  const [supplyId, setSupply] = useState<string | null>(null);
+  const [wish, setWish] = useState<Wish>(() => ({
+    reach: usualReach(plan, prop),
+    leadMm: usualLeadMm(plan.show),
+    wire: plan.show.lengths === 'imperial' ? 'awg16' : 'mm2-1.5',
+    supplyId: null,
+  }));
   const suited = useShow(({ show }) => show.supplies).filter((supply) => supply.volts === volts);
-  const wish = useMemo(() => ({ reach, leadMm, wire, supplyId }), [reach, leadMm, wire, supplyId]);
   const asked = useMemo(() => ({ prop, wish }), [prop, wish]);
   const ways = useAnswer('waysToPower', asked);
   const best = ways?.best;
@@ -72,48 +76,10 @@ export function PowerThisProp({ plan, prop }: { plan: Plan; prop: number }) {
             >
               Power this prop
             </ApplyButton>
-            <Hint>
-              Sized for full white. One press plans it, one undo takes it back.
-              {best.replaces.feedIds.length > 0 &&
-                ` Its ${countOf(best.replaces.feedIds.length, 'lead')} of now ${best.replaces.feedIds.length === 1 ? 'goes' : 'go'}.`}
-            </Hint>
-            {best.lacks.length > 0 ? (
-              best.lacks.map((lack) => <Hint key={lack}>{LACK_WORDS[lack]}</Hint>)
-            ) : (
-              <Margin made={best} />
-            )}
+            <Verdict made={best} />
           </>
         )}
-        <Select
-          label="Inject at"
-          allowDeselect={false}
-          value={reach}
-          data={REACHES.map((value) => ({ value, label: REACH_WORDS[value] }))}
-          onChange={(value) => value && setReach(value)}
-        />
-        <Row>
-          <LengthField
-            label="Each lead, one way"
-            what="A lead"
-            leastMm={1}
-            mostMm={1_000_000}
-            value={leadMm}
-            onCommit={setLead}
-          />
-          <WireSelect label="Wire, at least" value={wire} onChange={setWire} />
-        </Row>
-        {suited.length > 0 && (
-          <Select
-            label="From"
-            allowDeselect={false}
-            value={supplyId ?? ''}
-            data={[
-              { value: '', label: 'new supplies of a size that carries it' },
-              ...suited.map(({ id, name }) => ({ value: id, label: name })),
-            ]}
-            onChange={(id) => setSupply(id === '' ? null : id)}
-          />
-        )}
+        <WishFields wish={wish} supplies={suited} onChange={(change) => setWish({ ...wish, ...change })} />
         {ways && <OtherWays ways={ways} onTake={() => void power((now) => now.fewer)} />}
         <Hint>
           Unplug before you join wires. Work on mains is for a licensed electrician, by the rules where you
@@ -121,6 +87,68 @@ export function PowerThisProp({ plan, prop }: { plan: Plan; prop: number }) {
         </Hint>
       </Stack>
     </Section>
+  );
+}
+
+/** Whether a plan is enough, and what it takes the place of. */
+function Verdict({ made: best }: { made: PropPowerPlan }) {
+  return (
+    <>
+      <Hint>
+        Sized for full white. One press plans it, one undo takes it back.
+        {best.replaces.feedIds.length > 0 &&
+          ` Its ${countOf(best.replaces.feedIds.length, 'lead')} of now ${best.replaces.feedIds.length === 1 ? 'goes' : 'go'}.`}
+      </Hint>
+      {best.lacks.length > 0 ? (
+        best.lacks.map((lack) => <Hint key={lack}>{LACK_WORDS[lack]}</Hint>)
+      ) : (
+        <Margin made={best} />
+      )}
+    </>
+  );
+}
+
+interface WishFieldsProps {
+  wish: Wish;
+  supplies: readonly Supply[];
+  onChange: (change: Partial<Wish>) => boolean | void;
+}
+
+/** The choices of a plan; it is made anew at each change. */
+function WishFields({ wish, supplies, onChange }: WishFieldsProps) {
+  return (
+    <>
+      <Select
+        label="Inject at"
+        allowDeselect={false}
+        value={wish.reach}
+        data={REACHES.map((value) => ({ value, label: REACH_WORDS[value] }))}
+        onChange={(value) => value && onChange({ reach: value })}
+      />
+      <Row>
+        <LengthField
+          label="Each lead, one way"
+          what="A lead"
+          leastMm={1}
+          mostMm={1_000_000}
+          value={wish.leadMm}
+          onCommit={(leadMm) => onChange({ leadMm })}
+        />
+        <WireSelect label="Wire, at least" value={wish.wire} onChange={(wire) => onChange({ wire })} />
+      </Row>
+      {supplies.length > 0 && (
+        <Select
+          label="From"
+          allowDeselect={false}
+          value={wish.supplyId ?? ''}
+          data={[
+            { value: '', label: 'new supplies of a size that carries it' },
+            ...supplies.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(id) => onChange({ supplyId: id === '' ? null : id })}
+        />
+      )}
+    </>
   );
 }
 
@@ -169,15 +197,11 @@ function WhatItTakes({ plan, made: { supplies, feeds, cuts } }: { plan: Plan; ma
   const wires = new Map<string, number>();
   for (const { pieces } of feeds)
     for (const { wire, lengthMm } of pieces) wires.set(wire, (wires.get(wire) ?? 0) + lengthMm);
+  const supplyWords =
+    supply &&
+    `Supply ${supply.volts} V, ${formatAmps(supply.ratedAmps.value)}, ${Math.floor(supply.volts * supply.ratedAmps.value)} W${isSoldClosed(supply.volts, supply.ratedAmps.value) ? ', closed' : ''}`;
   const rows: [string, string][] = [
-    ...(supply
-      ? ([
-          [
-            `Supply ${supply.volts} V, ${formatAmps(supply.ratedAmps.value)}, ${Math.floor(supply.volts * supply.ratedAmps.value)} W${isSoldClosed(supply.volts, supply.ratedAmps.value) ? ', closed' : ''}`,
-            String(supplies.length),
-          ],
-        ] as [string, string][])
-      : []),
+    ...(supplyWords ? [[supplyWords, String(supplies.length)] satisfies [string, string]] : []),
     [placesWords(plan, feeds), String(feeds.length)],
     ...[...fuses].map(([amps, count]): [string, string] => [
       `Fuse ${formatAmps(amps)}, with holder`,

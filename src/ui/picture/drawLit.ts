@@ -70,9 +70,11 @@ export function drawFeeding({ context, x, y, dotPx }: Canvas, { feeds, cuts, hot
     context.lineWidth = 2 * dotPx + 5;
     context.beginPath();
     hot.forEach((isHot, pixel) => {
-      if (!isHot || x[pixel + 1] === undefined) return;
-      context.moveTo(x[pixel]!, y[pixel]!);
-      context.lineTo(x[pixel + 1]!, y[pixel + 1]!);
+      const [fromX, fromY, toX, toY] = [x[pixel], y[pixel], x[pixel + 1], y[pixel + 1]];
+      if (!isHot || fromX === undefined || fromY === undefined || toX === undefined || toY === undefined)
+        return;
+      context.moveTo(fromX, fromY);
+      context.lineTo(toX, toY);
     });
     context.stroke();
   }

@@ -68,7 +68,7 @@ const QUESTIONS = {
   /** Power for a prop from nothing. */
   waysToPower: ({ whole }: Known, { prop, wish }: { prop: number; wish: Omit<PowerWish, 'shortOpens'> }) =>
     waysToPower(whole(), prop, wish),
-  /** What all props take at full white. */
+  /** The loads of all props at full white. */
   showNeed: ({ whole }: Known, _: null) => showNeed(whole()),
   /** Usual ways to feed a prop, side by side. */
   compareFeeds: ({ whole }: Known, { prop, wish }: { prop: number; wish: CompareWish }) =>
