@@ -49,8 +49,8 @@ export interface PropPowerPlan {
   lacks: PowerLack[];
 }
 
-/** So many injections on a stretch beyond those that it needs are tried for the sake of their fuses. */
-const MOST_FOR_FUSES = 3;
+/** Injections of a stretch for the sake of their fuses: at most so many times those that it needs. */
+const MOST_FOR_FUSES = 2;
 
 /**
  * Power for a prop of strings or strip, from nothing: supplies, injections evenly along each stretch, wires and fuses. Each stretch takes the fewest

@@ -91,7 +91,7 @@ export function VoltChart({ plan, prop, pixels, feeds, cuts, limitVolts, carries
             yAxisId="amps"
             orientation="right"
             width={58}
-            domain={[0, Math.ceil(1.1 * Math.max(carriesAmps, fullest))]}
+            domain={[0, Math.ceil(Math.max(2 * carriesAmps, 1.1 * fullest))]}
             unit=" A"
             tick={{ fill: 'var(--text-3)', fontSize: 12 }}
             stroke="var(--line)"
