@@ -38,7 +38,7 @@ const wish = (change: Partial<PowerWish> = {}): PowerWish => ({
 });
 const taken = (show: Show, { supplies, feeds, cuts, replaces }: PropPowerPlan): Show => ({
   ...show,
-  supplies: [...show.supplies, ...supplies],
+  supplies: [...show.supplies.filter(({ id }) => !replaces.supplyIds.includes(id)), ...supplies],
   feeds: [...show.feeds.filter(({ id }) => !replaces.feedIds.includes(id)), ...feeds],
   cuts: [...show.cuts.filter(({ id }) => !replaces.cutIds.includes(id)), ...cuts],
 });
@@ -131,6 +131,11 @@ it('takes the place of the leads and cuts that the prop has', () => {
   const twice = taken(once, powerProp(planShow(once), 0, wish())!);
   expect(twice.feeds).toHaveLength(4);
   expect(twice.cuts).toHaveLength(1);
+  // Nothing but this prop hung on the first two supplies; one with something else on it stays.
+  expect(twice.supplies.map(({ name }) => name)).toEqual(['eave supply', 'eave supply 2']);
+  const [first, ...rest] = once.supplies;
+  const kept = { ...once, supplies: [{ ...first!, others: [{ name: 'Clock', amps: typed(0.1) }] }, ...rest] };
+  expect(powerProp(planShow(kept), 0, wish())!.replaces.supplyIds).toEqual([rest[0]!.id]);
 });
 
 it('leaves no problem where it lacks nothing, solved anew', () => {

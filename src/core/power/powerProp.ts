@@ -38,8 +38,8 @@ export interface PropPowerPlan {
   supplies: Supply[];
   feeds: Feed[];
   cuts: Cut[];
-  /** Leads and cuts that the prop has now, and that this plan takes the place of. */
-  replaces: { feedIds: string[]; cutIds: string[] };
+  /** Leads and cuts that the prop has now, and supplies on which nothing else hangs: this plan takes their place. */
+  replaces: { feedIds: string[]; cutIds: string[]; supplyIds: string[] };
   /** The lowest pixel as it is planned, and with a margin for warm copper, worse joints and a low supply. */
   lowestVolts: number;
   lowestWithMargin: number;
@@ -81,7 +81,11 @@ export function powerProp(plan: Plan, prop: number, wish: PowerWish): PropPowerP
     supplies,
     feeds: feedsOf(draft, made.fed),
     cuts: cutsOf(draft, stretches),
-    replaces: { feedIds: own.feeds.map(({ id }) => id), cutIds: own.cuts.map(({ id }) => id) },
+    replaces: {
+      feedIds: own.feeds.map(({ id }) => id),
+      cutIds: own.cuts.map(({ id }) => id),
+      supplyIds: own.supplies.flatMap(({ id }) => (id === wish.supplyId ? [] : [id])),
+    },
     leastVolts: electricOf(type).leastVolts.value,
     lowestVolts: made.nominal.lowestVolts,
     lowestWithMargin: made.strained.lowestVolts,
@@ -100,7 +104,8 @@ function isOver(plan: Plan, supplyId: string | null): boolean {
 function newSupplies({ show }: Plan, prop: number, count: number, ratedAmps: number | null): Supply[] {
   const { name, id, placeId, pixelTypeId } = itemAt(show.props, prop);
   const { volts } = byId(show.pixelTypes, pixelTypeId);
-  const taken = show.supplies.map((each) => each.name);
+  const replaced = ownOf(show, id).supplies;
+  const taken = show.supplies.flatMap((each) => (replaced.includes(each) ? [] : [each.name]));
   return Array.from({ length: count }, (_, i) => {
     const own = newName(`${name.slice(0, 40)} supply`, taken);
     taken.push(own);

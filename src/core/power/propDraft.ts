@@ -53,13 +53,19 @@ export function freeId(wanted: string, list: readonly { id: string }[]): string 
   return id;
 }
 
-/** Leads that go to a prop and to nothing else, and its cuts. */
-export function ownOf(show: Show, propId: string): { feeds: Feed[]; cuts: Cut[] } {
+/** Leads that go to a prop and to nothing else, its cuts, and supplies on which nothing but those leads hangs. */
+export function ownOf(show: Show, propId: string): { feeds: Feed[]; cuts: Cut[]; supplies: Supply[] } {
+  const feeds = show.feeds.filter(({ pieces }) =>
+    pieces.every(({ to }) => to.kind !== 'controller' && to.propId === propId),
+  );
+  const own = new Set(feeds);
   return {
-    feeds: show.feeds.filter(({ pieces }) =>
-      pieces.every(({ to }) => to.kind !== 'controller' && to.propId === propId),
-    ),
+    feeds,
     cuts: show.cuts.filter((cut) => cut.propId === propId),
+    supplies: show.supplies.filter(({ id, others }) => {
+      const on = show.feeds.filter(({ from }) => from.kind === 'supply' && from.supplyId === id);
+      return !others?.length && on.length > 0 && on.every((feed) => own.has(feed));
+    }),
   };
 }
 

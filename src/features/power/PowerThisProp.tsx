@@ -96,8 +96,7 @@ function Verdict({ made: best }: { made: PropPowerPlan }) {
     <>
       <Hint>
         Sized for full white. One press plans it, one undo takes it back.
-        {best.replaces.feedIds.length > 0 &&
-          ` Its ${countOf(best.replaces.feedIds.length, 'lead')} of now ${best.replaces.feedIds.length === 1 ? 'goes' : 'go'}.`}
+        {replacedWords(best.replaces)}
       </Hint>
       {best.lacks.length > 0 ? (
         best.lacks.map((lack) => <Hint key={lack}>{LACK_WORDS[lack]}</Hint>)
@@ -106,6 +105,12 @@ function Verdict({ made: best }: { made: PropPowerPlan }) {
       )}
     </>
   );
+}
+
+function replacedWords({ feedIds, supplyIds }: PropPowerPlan['replaces']): string {
+  if (feedIds.length === 0) return '';
+  const supplies = supplyIds.length > 0 ? `, and ${countOf(supplyIds.length, 'supply', 'supplies')}` : '';
+  return ` It takes the place of ${countOf(feedIds.length, 'lead')}${supplies} of now.`;
 }
 
 interface WishFieldsProps {
@@ -169,6 +174,7 @@ function editsOf({ supplies, feeds, cuts, replaces }: PropPowerPlan): SingleEdit
   });
   return [
     ...replaces.feedIds.map((feedId): SingleEdit => ({ type: 'removeFeed', feedId })),
+    ...replaces.supplyIds.map((supplyId): SingleEdit => ({ type: 'removeSupply', supplyId })),
     ...replaces.cutIds.map((cutId): SingleEdit => ({ type: 'removeCut', cutId })),
     ...supplies.map((supply): SingleEdit => ({ type: 'addSupply', supply: named(supply, 'supply') })),
     ...feeds.map((feed): SingleEdit => {
