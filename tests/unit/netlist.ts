@@ -1,8 +1,5 @@
-import { spawnSync } from 'node:child_process';
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import type { Show } from '@/core/show/schema';
+import { solvedByNgspice } from './ngspice';
 
 /** Milliohm a metre, of wires that the tests use, as in tables of copper. */
 const WIRE: Readonly<Record<string, number>> = {
@@ -85,19 +82,7 @@ export function voltsOfShow(
   const nodes = [...counts].flatMap(([id, count]) =>
     Array.from({ length: count }, (_, i) => `${nameOf.get(id)!}${i + 1}`),
   );
-  const volts = solved(
-    [
-      ...lines,
-      '.options reltol=1e-7 abstol=1e-12 vntol=1e-9 gmin=1e-15',
-      '.control',
-      'set numdgt=12',
-      'op',
-      'print all',
-      '.endc',
-      '.end',
-      '',
-    ].join('\n'),
-  );
+  const volts = solvedByNgspice(lines);
   const of = new Map<string, number[]>();
   let at = 0;
   for (const [id, count] of counts)
@@ -106,18 +91,4 @@ export function voltsOfShow(
       nodes.slice(at, (at += count)).map((node) => volts.get(`${node}p`)! - volts.get(`${node}g`)!),
     );
   return of;
-}
-
-function solved(netlist: string): Map<string, number> {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-'));
-  try {
-    const file = path.join(folder, 'show.cir');
-    fs.writeFileSync(file, netlist);
-    const { stdout } = spawnSync('ngspice', ['-b', file], { encoding: 'utf8', maxBuffer: 1e8 });
-    return new Map(
-      [...stdout.matchAll(/^(\w+) = (\S+)$/gm)].map(([, node, value]) => [node!, Number(value)]),
-    );
-  } finally {
-    fs.rmSync(folder, { recursive: true });
-  }
 }

@@ -10,7 +10,7 @@ const share = ({ cutoffV, kneeV, amps }: Ramp, volts: string) =>
   `${amps}*min(max((${volts}-${cutoffV})/${kneeV - cutoffV},0),1)`;
 
 /** A network in the language of ngspice. The minus of the first supply is its ground. */
-function netlist(network: Network): string {
+function netlist(network: Network): string[] {
   const { wires, loads, supplies, kinds } = network;
   const ground = supplies[0]!.minus;
   const name = (node: number) => (node === ground ? '0' : `n${node}`);
@@ -23,35 +23,41 @@ function netlist(network: Network): string {
     const amps = kinds[kind]!.filter((ramp) => ramp.amps > 0).map((ramp) => share(ramp, across));
     if (amps.length > 0) lines.push(`B${i} ${plus} ${minus} I=${amps.join('+')}`);
   });
-  return [
-    ...lines,
-    '.options reltol=1e-7 abstol=1e-12 vntol=1e-9 gmin=1e-15',
-    '.control',
-    'set numdgt=12',
-    'op',
-    'print all',
-    '.endc',
-    '.end',
-    '',
-  ].join('\n');
+  return lines;
 }
 
-/** The voltage of each node as ngspice finds it. */
-export function voltsByNgspice(network: Network): Float64Array {
+/** The voltage of each node of a netlist by its name, as ngspice finds them. */
+export function solvedByNgspice(lines: readonly string[]): Map<string, number> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'rapid-lantern-'));
   try {
     const file = path.join(folder, 'network.cir');
-    fs.writeFileSync(file, netlist(network));
+    const end = [
+      '.options reltol=1e-7 abstol=1e-12 vntol=1e-9 gmin=1e-15',
+      '.control',
+      'set numdgt=12',
+      'op',
+      'print all',
+      '.endc',
+      '.end',
+      '',
+    ];
+    fs.writeFileSync(file, [...lines, ...end].join('\n'));
     const { stdout, stderr } = spawnSync('ngspice', ['-b', file], { encoding: 'utf8', maxBuffer: 1e8 });
-    const volts = new Float64Array(network.nodeCount);
-    let found = 0;
-    for (const [, node, value] of stdout.matchAll(/^n(\d+) = (\S+)$/gm)) {
-      volts[Number(node)] = Number(value);
-      found += 1;
-    }
-    if (found !== network.nodeCount - 1) throw new Error(`ngspice found ${found} nodes: ${stdout}${stderr}`);
+    const volts = new Map(
+      [...stdout.matchAll(/^(\w+) = (\S+)$/gm)].map(([, node, value]) => [String(node), Number(value)]),
+    );
+    if (volts.size === 0) throw new Error(`ngspice found no node: ${stdout}${stderr}`);
     return volts;
   } finally {
     fs.rmSync(folder, { recursive: true });
   }
+}
+
+/** The voltage of each node as ngspice finds it. */
+export function voltsByNgspice(network: Network): Float64Array {
+  const found = solvedByNgspice(netlist(network));
+  const ground = network.supplies[0]!.minus;
+  return Float64Array.from({ length: network.nodeCount }, (_, node) =>
+    node === ground ? 0 : (found.get(`n${node}`) ?? NaN),
+  );
 }

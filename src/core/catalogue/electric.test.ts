@@ -34,7 +34,7 @@ it('says that a long strip of 24 V starves', () => {
   expect(found!.message).toContain('needs 20.80 V');
 });
 
-it('takes a little current of every build while it is dark, and less than all of it', () => {
+it('draws a little in every build while it is dark, and less than a colour does', () => {
   for (const build of LIGHT_BUILDS) {
     const { draw } = electricOf({ ...any!, electric: { build } });
     expect(draw.idle!.value).toBeGreaterThan(0);

@@ -85,15 +85,21 @@ const SOLD_WATTS = [50, 75, 100, 150, 200, 300, 350, 600];
 const MOST_CLOSED_AMPS = 15;
 const MOST_CLOSED_WATTS = 200;
 
+/** Up to here supplies are those of 5 V. */
+const MOST_LOW_VOLTS = 7;
+
 /** In amps, rounded down to a tenth where only the watts are usual. */
 function ratingsSoldAt(volts: number): readonly number[] {
-  return SOLD[volts] ?? SOLD_WATTS.map((watts) => Math.floor((10 * watts) / volts + 1e-9) / 10);
+  return (
+    SOLD[volts < MOST_LOW_VOLTS ? 5 : volts] ??
+    SOLD_WATTS.map((watts) => Math.floor((10 * watts) / volts + 1e-9) / 10)
+  );
 }
 
 /** Whether a supply of a rating is sold closed and certified, with a mains lead. */
 export function isSoldClosed(volts: number, amps: number): boolean {
   // 16.7 A at 12 V are 200 W, rounded up.
-  return volts < 7 ? amps <= MOST_CLOSED_AMPS : Math.floor(volts * amps) <= MOST_CLOSED_WATTS;
+  return volts < MOST_LOW_VOLTS ? amps <= MOST_CLOSED_AMPS : Math.floor(volts * amps) <= MOST_CLOSED_WATTS;
 }
 
 /** The largest that is sold closed, in amps. */

@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/planned';
 import { FUSE_SHARE } from '../catalogue/fuse';
+import { hotPart } from './hotPart';
 import { reportOf } from './report';
 import type { Shown } from './shown';
 import { solvePower, solveWithout } from './solvePower';
@@ -35,10 +36,12 @@ export function openFuses(plan: Plan, shown: Shown): OpenFuse[] {
         below: Math.max(0, count(after, 'below') - count(whole, 'below')),
         overloaded: after.leads
           .filter((lead) => {
-            const { fuseAmps } = itemAt(show.feeds, lead.feed);
+            const feed = itemAt(show.feeds, lead.feed);
+            const { fuseAmps } = feed;
             const amps = Math.abs(lead.amps);
             return (
-              amps > lead.weakest.amps || (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE + 1e-9)
+              hotPart(show, feed, lead) !== null ||
+              (fuseAmps !== undefined && amps > fuseAmps * FUSE_SHARE + 1e-9)
             );
           })
           .map((lead) => lead.feed),

@@ -142,7 +142,9 @@ function settled(draft: Draft, stretches: readonly Stretch[]): Settled {
   const enough = new Map<Stretch, number>();
   for (;;) {
     fed = withSizes(draft, fed);
-    const { nominal, strained } = solveDraft(draft, fed);
+    const solved = solveDraft(draft, fed);
+    const { nominal } = solved;
+    const strained = solved.strained();
     const lacksOf = fed.map(({ leads }, i): PowerLack[] => {
       const { railAmps } = itemAt(nominal.stretches, i);
       return [

@@ -184,7 +184,8 @@ export function withDraft(draft: Draft, fed: readonly Fed[]): Plan {
   };
 }
 
-export function solveDraft(draft: Draft, fed: readonly Fed[]): { nominal: Solved; strained: Solved } {
+/** As it is planned, and, once that is asked for, with the margin. */
+export function solveDraft(draft: Draft, fed: readonly Fed[]): { nominal: Solved; strained: () => Solved } {
   const { plan, prop } = draft;
   const kept = othersOf(plan.show, propAt(plan, prop).id);
   const changed = withDraft(draft, fed);
@@ -193,7 +194,7 @@ export function solveDraft(draft: Draft, fed: readonly Fed[]): { nominal: Solved
   const kinds = rampsOfKinds(wiring.kinds, FULL_WHITE);
   const read = (network: Omit<Network, 'kinds'>) =>
     readSolved(plan, fed, wiring, new NetworkSolver({ ...network, kinds }).solve(), kept.length);
-  return { nominal: read(wiring.network), strained: read(withMargin(wiring)) };
+  return { nominal: read(wiring.network), strained: () => read(withMargin(wiring)) };
 }
 
 /** @param before leads of the show that stand before those of the draft */

@@ -19,12 +19,16 @@ export interface WaysToPower {
   limited: { ratedAmps: number; percent: number } | null;
 }
 
-/** Null for panels, which are fed each on its own, and for a prop without pixels. */
+/** Larger props would make all other answers wait; they are powered lead by lead. */
+export const MOST_POWERED_AT_ONCE = 5000;
+
+/** Null for panels, which are fed each on its own, for a prop without pixels, and for one with too many. */
 export function waysToPower(
   plan: Plan,
   prop: number,
   wish: Omit<PowerWish, 'shortOpens'>,
 ): WaysToPower | null {
+  if (itemAt(plan.props, prop).pixelCount > MOST_POWERED_AT_ONCE) return null;
   const fewest = powerProp(plan, prop, { ...wish, shortOpens: false });
   if (!fewest) return null;
   const opening =

@@ -40,11 +40,11 @@ export function zonesOf(loaded: readonly LoadedRun[], volts: number): Zones {
     .filter((count) => count <= runs.length)
     .map((count) => ({ count, stretches: byRuns(runs, total, count) }))
     .find(fits);
-  const parted = (count: number): Omit<Zones, 'ratedAmps'> => {
-    const made = { count, stretches: byPixels(runs, total, count) };
-    return fits(made) || count >= pixels ? made : parted(count + 1);
-  };
-  const made = whole ?? parted(least);
+  let made = whole ?? { count: least, stretches: byPixels(runs, total, least) };
+  while (!fits(made) && made.count < pixels) {
+    const count = made.count + 1;
+    made = { count, stretches: byPixels(runs, total, count) };
+  }
   return { ...made, ratedAmps: supplyFor(volts, fullestZone(made.stretches, made.count)) };
 }
 

@@ -8,7 +8,8 @@ import { WHITE_BY, type PowerPolicy } from '@/core/show/schema';
 import { isPanelled } from '@/core/props/registry';
 import { FULL_WHITE } from '@/core/power/shown';
 import { formatAmps, formatVolts, formatWatts } from '@/core/units/electric';
-import { countOf } from '@/core/units/number';
+import { countOf, groupDigits } from '@/core/units/number';
+import { MOST_POWERED_AT_ONCE } from '@/core/power/waysToPower';
 import { WholeField } from '@/ui/fields/fields';
 import { Facts } from '@/ui/Facts';
 import { Hint, Section, Stack } from '@/ui/Panel';
@@ -27,7 +28,7 @@ import { usePower } from './usePower';
 import { showPercent, useShown } from './useShown';
 import { WHITE_WORDS } from './words';
 import { itemAt } from '@/core/units/there';
-import { propAt, pixelTypeOf } from '@/core/plan/records';
+import { plannedAt, propAt, pixelTypeOf } from '@/core/plan/records';
 
 /** The right side of Power: what a prop draws and gets, and its leads; or what the whole show is fed for. */
 export function PowerPanel({ plan, selection }: { plan: Plan; selection: Selection }) {
@@ -128,6 +129,13 @@ function PropPower({ plan, prop }: { plan: Plan; prop: number }) {
 /** The plan from nothing; of a prop that is fed it is asked for. */
 function PowerOrAnew({ plan, prop, hasLeads }: { plan: Plan; prop: number; hasLeads: boolean }) {
   const [isAnew, setAnew] = useState(false);
+  if (plannedAt(plan, prop).pixelCount > MOST_POWERED_AT_ONCE)
+    return (
+      <Hint>
+        With more than {groupDigits(MOST_POWERED_AT_ONCE)} pixels it is powered lead by lead: bring them
+        below, or part it into several props.
+      </Hint>
+    );
   if (!hasLeads || isAnew) return <PowerThisProp plan={plan} prop={prop} />;
   return (
     <Button variant="subtle" size="compact-sm" onClick={() => setAnew(true)}>

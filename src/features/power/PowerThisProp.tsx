@@ -44,7 +44,9 @@ export function PowerThisProp({ plan, prop }: { plan: Plan; prop: number }) {
     supplyId: null,
   }));
   const suited = useShow(({ show }) => show.supplies).filter((supply) => supply.volts === volts);
-  const asked = useMemo(() => ({ prop, wish }), [prop, wish]);
+  // Another window, or an undo, may take the chosen supply away.
+  const supplyId = suited.some(({ id }) => id === wish.supplyId) ? wish.supplyId : null;
+  const asked = useMemo(() => ({ prop, wish: { ...wish, supplyId } }), [prop, wish, supplyId]);
   const ways = useAnswer('waysToPower', asked);
   const best = ways?.best;
   useEffect(() => {
@@ -79,16 +81,23 @@ export function PowerThisProp({ plan, prop }: { plan: Plan; prop: number }) {
             <Verdict made={best} />
           </>
         )}
-        <WishFields wish={wish} supplies={suited} onChange={(change) => setWish({ ...wish, ...change })} />
+        <WishFields
+          wish={asked.wish}
+          supplies={suited}
+          onChange={(change) => setWish({ ...wish, ...change })}
+        />
         {ways && <OtherWays ways={ways} onTake={() => void power((now) => now.fewer)} />}
-        <Hint>
-          Unplug before you join wires. Work on mains is for a licensed electrician, by the rules where you
-          live.
-        </Hint>
+        <Caution />
       </Stack>
     </Section>
   );
 }
+
+const Caution = () => (
+  <Hint>
+    Unplug before you join wires. Work on mains is for a licensed electrician, by the rules where you live.
+  </Hint>
+);
 
 /** Whether a plan is enough, and what it takes the place of. */
 function Verdict({ made: best }: { made: PropPowerPlan }) {
